@@ -1,0 +1,96 @@
+"""A check: one thing that must hold, with its margin, its verdict and its working."""
+
+from collections.abc import Sequence
+from enum import StrEnum
+
+from pydantic import BaseModel, ConfigDict, computed_field
+
+
+class Result(BaseModel):
+    """Base of everything the core hands out: frozen, complete, and free of NaN and infinity."""
+
+    model_config = ConfigDict(frozen=True, extra="forbid", allow_inf_nan=False)
+
+
+class Verdict(StrEnum):
+    """The four states of a check."""
+
+    HOLDS = "holds"
+    TIGHT = "tight"
+    FAILS = "fails"
+    NOT_KNOWN = "not_known"
+
+
+WORST_FIRST = (Verdict.FAILS, Verdict.NOT_KNOWN, Verdict.TIGHT, Verdict.HOLDS)
+TIGHT_SHARE = 1.1  # within 10 % of the wanted margin is tight
+
+
+class Step(Result):
+    """One line of working: ``formula`` in symbols, the ``numbers`` put in, the ``result``."""
+
+    formula: str
+    numbers: str = ""
+    result: str = ""
+
+
+class Working(Result):
+    """How a check came to its figures, and where the rule is from."""
+
+    steps: tuple[Step, ...] = ()
+    source: str = ""
+    note: str = ""
+
+
+class Check(Result):
+    """One thing that must hold, with what it takes to believe it.
+
+    ``capacity / demand`` is the margin. Where more is worse on the capacity's side, the
+    check turns its figures so that the margin still grows with safety, and says so.
+    """
+
+    key: str  # "gearbox.input_torque": stored and linked to, so never renamed
+    bench: str
+    title: str
+    demand: float | None  # None: not measured or chosen yet; ``missing`` says what to do
+    capacity: float | None
+    unit: str
+    wanted_margin: float
+    wanted_is_default: bool = True
+    says: str  # one sentence with the figures, in the trade's words
+    working: Working = Working()
+    missing: tuple[str, ...] = ()
+    inputs: tuple[str, ...] = ()  # the fields of the sheets it hangs on
+    station: str | None = None
+
+    @computed_field  # type: ignore[prop-decorator]
+    @property
+    def margin(self) -> float | None:
+        """Capacity over demand; ``None`` when not known or nothing is asked."""
+        if self.demand is None or self.capacity is None or self.demand == 0:
+            return None
+        return self.capacity / self.demand
+
+    @computed_field  # type: ignore[prop-decorator]
+    @property
+    def verdict(self) -> Verdict:
+        """The one place where numbers become a word."""
+        if self.demand is None or self.capacity is None or self.missing:
+            return Verdict.NOT_KNOWN
+        wanted = self.demand * self.wanted_margin  # a product, since demand may be 0
+        if self.capacity >= TIGHT_SHARE * wanted:
+            return Verdict.HOLDS
+        return Verdict.TIGHT if self.capacity >= wanted else Verdict.FAILS
+
+
+def worst_first(checks: Sequence[Check]) -> tuple[Check, ...]:
+    """Return the checks, failing ones first and the least share of the wanted margin first within each."""
+    return tuple(sorted(checks, key=lambda check: (WORST_FIRST.index(check.verdict), _share(check))))
+
+
+def worst_verdict(checks: Sequence[Check]) -> Verdict:
+    """Return the worst verdict of the checks; ``not_known`` when there are none."""
+    return min((check.verdict for check in checks), key=WORST_FIRST.index, default=Verdict.NOT_KNOWN)
+
+
+def _share(check: Check) -> float:
+    return check.margin / check.wanted_margin if check.margin is not None else float("inf")

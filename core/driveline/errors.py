@@ -1,0 +1,27 @@
+"""What the core raises. A poor design is a result, not an error; these are for what can't be."""
+
+
+class DrivelineError(Exception):
+    """Base of everything the core raises on purpose."""
+
+
+class ImpossibleInput(DrivelineError, ValueError):
+    """A part that can't exist: a wall thicker than its tube, a ratio of zero."""
+
+    def __init__(self, field: str, value: object, rule: str) -> None:
+        super().__init__(field, value, rule)
+        self.field, self.value, self.rule = field, value, rule
+
+    def __str__(self) -> str:
+        return f"{self.field} is {self.value}; it must be {self.rule}"
+
+
+class UnreadableMeasurement(DrivelineError, ValueError):
+    """Text that can't be read as the quantity its field wants."""
+
+    def __init__(self, text: str, problem: str, fix: str) -> None:
+        super().__init__(text, problem, fix)
+        self.text, self.problem, self.fix = text, problem, fix
+
+    def __str__(self) -> str:
+        return f"{self.problem} {self.fix}"

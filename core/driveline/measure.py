@@ -1,0 +1,302 @@
+"""Reading measurements as a fabricator types them, and writing them back.
+
+The text is kept as typed; the value is derived from it. A number without a unit takes
+the unit of its field. Nothing is guessed: what can't be read is refused with the fix.
+"""
+
+import math
+import re
+from dataclasses import dataclass
+from enum import StrEnum
+from fractions import Fraction
+from typing import Final
+
+from driveline.errors import ImpossibleInput, UnreadableMeasurement
+
+MM_PER_INCH: Final = 25.4
+GREATEST_VALUE: Final = 1e7  # nothing on a vehicle reaches it; a stuck key does
+
+
+class Quantity(StrEnum):
+    """What a field measures; its canonical unit is the first of ``UNITS``."""
+
+    LENGTH = "length"
+    ANGLE = "angle"
+    TORQUE = "torque"
+    SPIN = "spin"
+    ROAD_SPEED = "road_speed"
+    MASS = "mass"
+    POWER = "power"
+    RATIO = "ratio"
+
+
+class Tool(StrEnum):
+    """What a length or angle was measured with."""
+
+    TAPE = "tape"
+    RULE = "steel rule"
+    CALIPER = "caliper"
+    CALIPER_GROUND = "caliper on ground faces"
+    DEPTH_GAUGE = "depth gauge"
+    SQUARE = "combination square"
+    PLUMB_LINE = "plumb line"
+    LEVEL = "spirit level"
+    INCLINOMETER = "digital inclinometer"
+    INDICATOR = "dial indicator"
+    CARD = "traced card"
+    SCANNER = "hand-held scanner"
+
+
+TOOL_U_MM: Final = {
+    Tool.TAPE: 1.0,
+    Tool.RULE: 0.5,
+    Tool.CALIPER: 0.05,
+    Tool.CALIPER_GROUND: 0.02,
+    Tool.DEPTH_GAUGE: 0.05,
+    Tool.SQUARE: 0.3,
+    Tool.PLUMB_LINE: 1.0,
+    Tool.INDICATOR: 0.01,
+    Tool.CARD: 1.0,
+    Tool.SCANNER: 0.5,
+}
+TOOL_U_DEG: Final = {Tool.LEVEL: 0.3, Tool.INCLINOMETER: 0.1}
+
+# Factors are exact by definition: inch 25.4 mm, pound 0.45359237 kg, g 9.80665 m/s², mile 1609.344 m.
+_LBF_FT_NM: Final = 0.45359237 * 9.80665 * 0.3048
+UNITS: Final[dict[Quantity, dict[str, float]]] = {
+    Quantity.LENGTH: {
+        "mm": 1.0,
+        "cm": 10.0,
+        "m": 1000.0,
+        "in": MM_PER_INCH,
+        '"': MM_PER_INCH,
+        "inch": MM_PER_INCH,
+        "inches": MM_PER_INCH,
+        "ft": 12 * MM_PER_INCH,
+        "'": 12 * MM_PER_INCH,
+        "thou": MM_PER_INCH / 1000,
+    },
+    Quantity.ANGLE: {"deg": 1.0, "°": 1.0, "degrees": 1.0, "rad": 180 / math.pi},
+    Quantity.TORQUE: {
+        "nm": 1.0,
+        "n·m": 1.0,
+        "n.m": 1.0,
+        "ft-lb": _LBF_FT_NM,
+        "ftlb": _LBF_FT_NM,
+        "lb-ft": _LBF_FT_NM,
+        "lbft": _LBF_FT_NM,
+        "ft·lb": _LBF_FT_NM,
+        "in-lb": _LBF_FT_NM / 12,
+    },
+    Quantity.SPIN: {"rpm": 1.0, "1/min": 1.0},
+    Quantity.ROAD_SPEED: {"km/h": 1.0, "kmh": 1.0, "kph": 1.0, "mph": 1.609344, "m/s": 3.6},
+    Quantity.MASS: {"kg": 1.0, "lb": 0.45359237, "lbs": 0.45359237, "g": 0.001, "t": 1000.0},
+    Quantity.POWER: {"kw": 1.0, "w": 0.001, "hp": 0.7456998715822702},
+    Quantity.RATIO: {":1": 1.0, "to 1": 1.0, "": 1.0},
+}
+UNIT_OF_NAME: Final = {
+    Quantity.LENGTH: "mm",
+    Quantity.ANGLE: "deg",
+    Quantity.TORQUE: "Nm",
+    Quantity.SPIN: "rpm",
+    Quantity.ROAD_SPEED: "km/h",
+    Quantity.MASS: "kg",
+    Quantity.POWER: "kW",
+    Quantity.RATIO: "",
+}
+_EXAMPLES: Final = {
+    Quantity.LENGTH: "209.55, 8 1/4 in or 1' 2 1/2\"",
+    Quantity.ANGLE: "5.25 deg",
+    Quantity.TORQUE: "62 Nm or 45 ft-lb",
+    Quantity.SPIN: "3800 rpm",
+    Quantity.ROAD_SPEED: "130 km/h or 81 mph",
+    Quantity.MASS: "1480 kg or 3260 lb",
+    Quantity.POWER: "88 kW or 118 hp",
+    Quantity.RATIO: "4.11, or teeth 37/9",
+}
+
+_DECIMAL = r"(?:\d+(?:[.,]\d*)?|[.,]\d+)"
+_FRACTION = r"\d+\s*/\s*\d+"
+# "8 1/4", "8-1/4", "3/8", "209,55"
+_NUMBER = re.compile(rf"(?:(?P<whole>\d+)(?:\s+|\s*-\s*))?(?P<fraction>{_FRACTION})|(?P<decimal>{_DECIMAL})")
+_FEET = re.compile(rf"^(?P<feet>{_DECIMAL})\s*(?:'|ft)\s*-?\s*(?P<rest>\S.*)$")
+_TOLERANCE = re.compile(r"\s*(?:±|\+/-|\+-)\s*")
+_LOOKALIKES = str.maketrans({"″": '"', "”": '"', "“": '"', "′": "'", "’": "'", "–": "-", "−": "-", "⁄": "/"})
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Measured:
+    """A measured value with what it takes to trust it.
+
+    ``value`` and ``u`` are in the canonical unit of ``quantity``; ``u`` is the standard
+    uncertainty, ``None`` when neither it nor the tool is stated.
+    """
+
+    value: float
+    quantity: Quantity
+    text: str
+    tool: Tool | None = None
+    u: float | None = None
+
+    @property
+    def unit(self) -> str:
+        """The canonical unit of ``value`` and ``u``."""
+        return UNIT_OF_NAME[self.quantity]
+
+
+def measured(
+    text: str,
+    quantity: Quantity = Quantity.LENGTH,
+    *,
+    default_unit: str | None = None,
+    tool: Tool | None = None,
+    u: float | None = None,
+) -> Measured:
+    """Return a measurement as typed, with its uncertainty found in this order: stated, ±typed, the tool's.
+
+    Args:
+        text: As typed; may carry a tolerance, ``209.5 ±0.1``, taken as ±t limits: u = t/√3.
+        quantity: What the field measures.
+        default_unit: Unit of a bare number; the canonical unit when left out.
+        tool: What it was measured with.
+        u: Standard uncertainty in the canonical unit, above 0.
+
+    Returns:
+        The value in the canonical unit, with its text untouched.
+
+    Raises:
+        ImpossibleInput: If ``u`` is not above 0.
+
+    Source:
+        Tools' defaults are workshop figures; limits to u by GUM 4.3.7 (rectangular).
+    """
+    if u is not None and not u > 0:
+        raise ImpossibleInput("u", u, "above 0")
+    nominal, *limits = _TOLERANCE.split(text, maxsplit=1)
+    value = read_value(nominal, quantity, default_unit=default_unit)
+    if u is None and limits:
+        unit_of_nominal = _typed_unit(nominal, quantity) or default_unit
+        u = read_value(limits[0], quantity, default_unit=unit_of_nominal) / math.sqrt(3)
+    if u is None and tool is not None:
+        u = (TOOL_U_DEG if quantity is Quantity.ANGLE else TOOL_U_MM).get(tool)
+    return Measured(value=value, quantity=quantity, text=text, tool=tool, u=u)
+
+
+def read_value(text: str, quantity: Quantity = Quantity.LENGTH, *, default_unit: str | None = None) -> float:
+    """Return the number that a person typed, in the canonical unit of the quantity.
+
+    Reads decimals with point or comma, fractions, whole and fraction, feet and inches.
+
+    Args:
+        text: As typed, for example ``8-1/4"``, ``1' 2 1/2"``, ``209,55 mm``, ``30 thou``, ``81 mph``.
+        quantity: What the field measures.
+        default_unit: Unit of a bare number; the canonical unit when left out.
+
+    Returns:
+        The value in mm, deg, Nm, rpm, km/h, kg or kW.
+
+    Raises:
+        UnreadableMeasurement: With what is wrong and what to type instead.
+    """
+    cleaned = text.translate(_LOOKALIKES).strip().lower()
+    example = f"Type it like {_EXAMPLES[quantity]}."
+    if not cleaned:
+        raise UnreadableMeasurement(text, "Nothing is typed here.", example)
+    sign = -1.0 if cleaned.startswith("-") else 1.0
+    cleaned = cleaned.lstrip("+-").strip()
+    feet = _FEET.match(cleaned) if quantity is Quantity.LENGTH else None
+    if feet:
+        inches = _read_one(text, feet["rest"], quantity, "in", example)
+        return sign * (_decimal(feet["feet"]) * 12 * MM_PER_INCH + inches)
+    return sign * _read_one(text, cleaned, quantity, default_unit or UNIT_OF_NAME[quantity], example)
+
+
+def _read_one(text: str, cleaned: str, quantity: Quantity, default_unit: str, example: str) -> float:
+    number = _NUMBER.match(cleaned)
+    if not number:
+        raise UnreadableMeasurement(text, f"“{text}” does not start with a number.", example)
+    unit = cleaned[number.end() :].strip()
+    factor = UNITS[quantity].get(unit or default_unit.lower())
+    if factor is None:
+        raise UnreadableMeasurement(text, *_unit_problem(unit, quantity, example))
+    value = _number(text, number, example) * factor
+    if not value < GREATEST_VALUE:
+        raise UnreadableMeasurement(text, "That is too large to be real.", example)
+    return value
+
+
+def _unit_problem(unit: str, quantity: Quantity, example: str) -> tuple[str, str]:
+    if re.match(r"[.,]\d", unit):
+        return "It has two decimal marks.", "Leave out the thousands mark: 1209.55."
+    if re.match(r"[\d./-]", unit):
+        return f"“{unit}” after the number can't be read.", example
+    other = next((kind for kind, units in UNITS.items() if unit in units), None)
+    if other:
+        return f"“{unit}” is a unit of {other.replace('_', ' ')}.", f"This field wants {quantity.replace('_', ' ')}: {example}"
+    return f"“{unit}” is not a unit known here.", f"Use one of {', '.join(UNITS[quantity])}."
+
+
+def _number(text: str, number: re.Match[str], example: str) -> float:
+    if number["decimal"]:
+        return _decimal(number["decimal"])
+    over, under = (int(part) for part in number["fraction"].split("/"))
+    if under == 0:
+        raise UnreadableMeasurement(text, "The fraction divides by zero.", example)
+    if number["whole"] and over >= under:
+        raise UnreadableMeasurement(text, f"{over}/{under} after a whole number is not below 1.", "Type 8 1/4, not 8 5/4.")
+    return float(int(number["whole"] or 0) + Fraction(over, under))
+
+
+def _decimal(digits: str) -> float:
+    return float(digits.replace(",", "."))
+
+
+def _typed_unit(text: str, quantity: Quantity) -> str | None:
+    cleaned = text.translate(_LOOKALIKES).strip().lower().lstrip("+-").strip()
+    if quantity is Quantity.LENGTH and _FEET.match(cleaned):
+        return "in"
+    number = _NUMBER.match(cleaned)
+    return (cleaned[number.end() :].strip() if number else "") or None
+
+
+@dataclass(frozen=True, slots=True)
+class NearestFraction:
+    """A length written to the nearest fraction of an inch."""
+
+    text: str
+    error_mm: float  # what is written minus the length
+
+
+def nearest_fraction(length_mm: float, denominator: int) -> NearestFraction:
+    """Return a length to the nearest 1/16, 1/32 or 1/64 inch, with the error that makes.
+
+    Args:
+        length_mm: Any finite length; a negative one keeps its sign.
+        denominator: 16, 32 or 64.
+
+    Returns:
+        Text such as ``8 1/4"`` and the error of that text.
+
+    Raises:
+        ImpossibleInput: If the denominator is not one of a rule's.
+    """
+    if denominator not in (16, 32, 64):
+        raise ImpossibleInput("denominator", denominator, "16, 32 or 64")
+    parts = round(abs(length_mm) / MM_PER_INCH * denominator)
+    whole, rest = divmod(Fraction(parts, denominator), 1)
+    words = [str(whole)] if whole or not rest else []
+    if rest:
+        words.append(f"{rest.numerator}/{rest.denominator}")
+    sign = -1 if length_mm < 0 and parts else 1
+    written_mm = sign * parts / denominator * MM_PER_INCH
+    return NearestFraction(text=("-" if sign < 0 else "") + " ".join(words) + '"', error_mm=written_mm - length_mm)
+
+
+def mm_text(length_mm: float, decimals: int = 2) -> str:
+    """Return a length as ``209.55 mm``."""
+    return f"{length_mm:.{decimals}f} mm"
+
+
+def inch_text(length_mm: float, decimals: int = 3) -> str:
+    """Return a length as decimal inches, ``8.250 in``."""
+    return f"{length_mm / MM_PER_INCH:.{decimals}f} in"

@@ -1,0 +1,99 @@
+"""What the readings leave open: holes that are loose, and holes that could as well be on the other side."""
+
+from dataclasses import dataclass
+from itertools import combinations
+
+import numpy as np
+
+from driveline.chain import Floats
+from driveline.network.adjust import Adjustment
+from driveline.network.equations import DIAMETER_SIGN
+from driveline.network.observations import CENTRE, Turning
+
+
+@dataclass(frozen=True, slots=True)
+class Flip:
+    """Points that fit as well when mirrored across the line through two others."""
+
+    points: tuple[str, ...]
+    across: tuple[str, str]
+
+
+def loose_points(adjustment: Adjustment) -> tuple[str, ...]:
+    """Return the points whose place in the largest fixed group the readings don't settle.
+
+    Two points belong together when no free motion changes their distance; a point is loose when
+    it does not belong to the largest group.
+    """
+    points = adjustment.equations.points
+    if len(points) < 3 or adjustment.free_motions.shape[1] <= 3:
+        return ()
+    together = _fixed_pairs(adjustment)
+    groups = [together[i] & together[j] for i, j in combinations(range(len(points)), 2) if together[i, j]]
+    if not groups:
+        return points
+    largest = max(groups, key=np.count_nonzero)
+    if np.count_nonzero(largest) < 3:
+        return points
+    return tuple(point for point, held in zip(points, largest, strict=True) if not held)
+
+
+def _fixed_pairs(adjustment: Adjustment) -> np.ndarray:
+    count = len(adjustment.equations.points)
+    xy = adjustment.equations.coordinates_mm(adjustment.unknowns)
+    motion = adjustment.free_motions[: 2 * count].reshape(count, 2, -1)
+    apart = xy[:, None] - xy[None, :]
+    unit = apart / np.maximum(np.linalg.norm(apart, axis=2), 1e-9)[..., None]
+    stretch = np.einsum("ijc,ijck->ijk", unit, motion[:, None] - motion[None, :])
+    fixed: np.ndarray = np.abs(stretch).max(axis=2) < 1e-6
+    np.fill_diagonal(fixed, True)
+    return fixed
+
+
+def flips(adjustment: Adjustment, loose: tuple[str, ...]) -> tuple[Flip, ...]:
+    """Return groups of points that only the numbering keeps from being mirrored across two others.
+
+    Args:
+        adjustment: Of the network.
+        loose: Points already known to be loose; they are not reported again.
+    """
+    framed = {r.a for r in adjustment.equations.readings if r.frame}
+    neighbours: dict[str, set[str]] = {point: set() for point in adjustment.equations.points}
+    for reading in adjustment.equations.readings:
+        if reading.kind in DIAMETER_SIGN:
+            other = reading.b or CENTRE
+            neighbours[reading.a].add(other)
+            neighbours[other].add(reading.a)
+    found = []
+    for pair in combinations(neighbours, 2):
+        parts = _parts_without(neighbours, pair)
+        smaller = [part for part in parts if part is not max(parts, key=len)]
+        for part in smaller:
+            reached = set().union(*(neighbours[point] for point in part)) & set(pair)
+            if len(reached) == 2 and not part & (framed | set(loose)):
+                found.append(Flip(tuple(sorted(part)), pair))
+    return tuple(found)
+
+
+def _parts_without(neighbours: dict[str, set[str]], pair: tuple[str, str]) -> list[set[str]]:
+    left = set(neighbours) - set(pair)
+    parts = []
+    while left:
+        part, edge = set(), {left.pop()}
+        while edge:
+            part |= edge
+            edge = set().union(*(neighbours[point] for point in edge)) & left
+            left -= edge
+        parts.append(part)
+    return parts
+
+
+def runs_against_numbering(adjustment: Adjustment) -> bool:
+    """Say whether the holes, as solved, run the other way round the shaft than they are said to be numbered."""
+    xy: Floats = adjustment.equations.coordinates_mm(adjustment.unknowns)
+    about = xy[1:] - xy[0]
+    following = np.roll(about, -1, axis=0)
+    turn = np.arctan2(
+        about[:, 0] * following[:, 1] - about[:, 1] * following[:, 0], np.einsum("ij,ij->i", about, following)
+    ).sum()
+    return bool(turn < 0) is (adjustment.equations.network.numbered is Turning.ANTICLOCKWISE)

@@ -1,0 +1,109 @@
+"""Where to begin: coordinates good enough for least squares to find the right shape, not a folded one."""
+
+import numpy as np
+
+from driveline.chain import Floats
+from driveline.network.equations import DIAMETER_SIGN, Equations
+from driveline.network.observations import CENTRE, Kind, Turning
+
+
+def start_unknowns(equations: Equations) -> Floats:
+    """Return a first guess: holes in numbering order about the shaft, or a frame's own coordinates where it has them.
+
+    The guess carries the handedness: distances alone fit the mirror image as well.
+    """
+    unknowns = np.zeros(equations.count)
+    xy = _ring_mm(equations)
+    for k, frame in enumerate(equations.frames):
+        framed = _framed_mm(equations, frame)
+        both = [point for point, (x, y) in framed.items() if x is not None and y is not None]
+        if k == 0 and len(both) >= 2:
+            xy = _carried_onto(xy, {equations.index[point]: framed[point] for point in both})
+        _place_frame(equations, unknowns, k, framed, xy)
+    unknowns[: xy.size] = xy.ravel()
+    free = equations.diameter_column >= 0
+    unknowns[equations.diameter_column[free]] = np.maximum(equations.exact_diameter_mm[free], 1.0)
+    return unknowns
+
+
+def _centre_distances(equations: Equations) -> dict[frozenset[str], float]:
+    diameters = dict(zip(equations.points, equations.exact_diameter_mm, strict=True))
+    return {
+        frozenset((r.a, r.b or CENTRE)): r.value_mm
+        - DIAMETER_SIGN[r.kind] * (diameters[r.a] + diameters[r.b or CENTRE]) / 2
+        for r in equations.readings
+        if r.kind in DIAMETER_SIGN
+    }
+
+
+def _ring_mm(equations: Equations) -> Floats:
+    """Holes about the shaft in numbering order, turned on by the cosine rule where radii and a side are known."""
+    holes = [hole.id for hole in equations.network.holes]
+    distances = _centre_distances(equations)
+    radii = [distances.get(frozenset((CENTRE, hole))) for hole in holes]
+    known = [radius for radius in radii if radius]
+    usual_mm = float(np.mean(known)) if known else 0.55 * max(distances.values(), default=2 * equations.size_mm)
+    radius_mm = [radius or usual_mm for radius in radii]
+    steps: list[float | None] = []
+    for k, hole in enumerate(holes):
+        after = (k + 1) % len(holes)
+        side = distances.get(frozenset((hole, holes[after])))
+        steps.append(None if side is None else _apex_rad(radius_mm[k], radius_mm[after], side))
+    missing = sum(step is None for step in steps)
+    spare = (2 * np.pi - sum(step or 0.0 for step in steps)) / missing if missing else 0.0
+    turns = [max(spare, 0.05) if step is None else step for step in steps]
+    sign = 1.0 if equations.network.numbered is Turning.ANTICLOCKWISE else -1.0
+    angles = sign * np.concatenate([[0.0], np.cumsum(turns[:-1])]) if holes else np.zeros(0)
+    ring = np.column_stack([radius_mm * np.cos(angles), radius_mm * np.sin(angles)]) if holes else np.zeros((0, 2))
+    return np.vstack([[[0.0, 0.0]], ring])
+
+
+def _apex_rad(one_mm: float, other_mm: float, side_mm: float) -> float:
+    cosine = (one_mm**2 + other_mm**2 - side_mm**2) / (2 * one_mm * other_mm)
+    return float(np.arccos(np.clip(cosine, -1, 1)))
+
+
+def _framed_mm(equations: Equations, frame: str) -> dict[str, tuple[float | None, float | None]]:
+    framed: dict[str, tuple[float | None, float | None]] = {}
+    for reading in equations.readings:
+        if reading.frame == frame and reading.kind in (Kind.X, Kind.Y):
+            radius_mm = equations.exact_diameter_mm[equations.index[reading.a]] / 2
+            value = reading.value_mm - reading.edge * radius_mm
+            x, y = framed.get(reading.a, (None, None))
+            framed[reading.a] = (value, y) if reading.kind is Kind.X else (x, value)
+    return framed
+
+
+def _carried_onto(xy: Floats, wanted: dict[int, tuple[float | None, float | None]]) -> Floats:
+    """Return the ring laid on the framed points, which then replace their guesses."""
+    rows = np.array(list(wanted))
+    target = np.array(list(wanted.values()), dtype=float)
+    turn, shift = _laid_over(xy[rows], target)
+    laid = xy @ turn.T + shift
+    laid[rows] = target
+    return laid
+
+
+def _laid_over(points: Floats, target: Floats) -> tuple[Floats, Floats]:
+    """Rotation and shift that lay points over a target (Kabsch), never a reflection."""
+    covariance = (points - points.mean(0)).T @ (target - target.mean(0))
+    angle = np.arctan2(covariance[0, 1] - covariance[1, 0], covariance[0, 0] + covariance[1, 1])
+    turn = np.array([[np.cos(angle), -np.sin(angle)], [np.sin(angle), np.cos(angle)]])
+    return turn, target.mean(0) - points.mean(0) @ turn.T
+
+
+def _place_frame(
+    equations: Equations, unknowns: Floats, k: int, framed: dict[str, tuple[float | None, float | None]], xy: Floats
+) -> None:
+    """Lay the frame over the guess by the points that have both coordinates, and its shift by every one."""
+    both = {equations.index[p]: (x, y) for p, (x, y) in framed.items() if x is not None and y is not None}
+    turn = np.eye(2)
+    if len(both) >= 2:
+        turn, _ = _laid_over(xy[np.array(list(both))], np.array(list(both.values()), dtype=float))
+    column = equations.frame_column[k]
+    unknowns[column + 2] = -np.arctan2(turn[1, 0], turn[0, 0]) * equations.size_mm
+    for axis in (0, 1):
+        shifts = [
+            value[axis] - (turn @ xy[equations.index[point]])[axis] for point, value in framed.items() if value[axis] is not None
+        ]
+        unknowns[column + axis] = float(np.mean(shifts)) if shifts else 0.0

@@ -1,0 +1,147 @@
+"""What all sheets share: nothing unknown is let in, and a reading keeps its text."""
+
+from typing import Annotated, ClassVar, Self
+
+from pydantic import BaseModel, ConfigDict, Field, PrivateAttr, StringConstraints, model_validator
+
+from driveline.measure import Measured, Quantity, Tool, measured
+
+Words = Annotated[str, StringConstraints(max_length=2000, strip_whitespace=True)]
+Name = Annotated[str, StringConstraints(min_length=1, max_length=80, strip_whitespace=True)]
+
+
+class Sheet(BaseModel):
+    """Base of every sheet."""
+
+    model_config = ConfigDict(extra="forbid", allow_inf_nan=False)
+
+
+class Reading(Sheet):
+    """A measurement as typed. ``unit`` is the unit meant by a bare number; empty means the field's own."""
+
+    quantity: ClassVar[Quantity]
+    may_be_negative: ClassVar[bool] = False
+
+    text: Annotated[str, StringConstraints(max_length=60)] = Field(description="As typed, such as 8 1/4 in")
+    unit: Annotated[str, StringConstraints(max_length=10)] | None = None
+    tool: Tool | None = None
+    u: float | None = Field(default=None, gt=0, description="Standard uncertainty in the field's unit")
+    _measured: Measured = PrivateAttr()
+
+    @model_validator(mode="after")
+    def _read(self) -> Self:
+        self._measured = measured(self.text, self.quantity, default_unit=self.unit, tool=self.tool, u=self.u)
+        if self._measured.value < 0 and not self.may_be_negative:
+            raise ValueError(f"“{self.text}” is below zero. Type it without the minus sign.")
+        return self
+
+    @property
+    def measured(self) -> Measured:
+        """The value with its uncertainty."""
+        return self._measured
+
+
+class Length(Reading):
+    """A length; mm unless it says otherwise."""
+
+    quantity = Quantity.LENGTH
+
+    @property
+    def mm(self) -> float:
+        """The length in mm."""
+        return self._measured.value
+
+    @property
+    def u_mm(self) -> float | None:
+        """Its standard uncertainty in mm; ``None`` when neither it nor the tool is stated."""
+        return self._measured.u
+
+
+class Coordinate(Length):
+    """A length along an axis, either way."""
+
+    may_be_negative = True
+
+
+class Angle(Reading):
+    """An angle in degrees, anticlockwise above zero."""
+
+    quantity = Quantity.ANGLE
+    may_be_negative = True
+
+    @property
+    def deg(self) -> float:
+        """The angle in degrees."""
+        return self._measured.value
+
+
+class Torque(Reading):
+    """A torque; N·m unless it says otherwise."""
+
+    quantity = Quantity.TORQUE
+
+    @property
+    def nm(self) -> float:
+        """The torque in N·m."""
+        return self._measured.value
+
+
+class Spin(Reading):
+    """A speed of turning, rpm."""
+
+    quantity = Quantity.SPIN
+
+    @property
+    def rpm(self) -> float:
+        """The speed in rpm."""
+        return self._measured.value
+
+
+class RoadSpeed(Reading):
+    """A road speed; km/h unless it says otherwise."""
+
+    quantity = Quantity.ROAD_SPEED
+
+    @property
+    def kmh(self) -> float:
+        """The speed in km/h."""
+        return self._measured.value
+
+
+class Mass(Reading):
+    """A mass; kg unless it says otherwise."""
+
+    quantity = Quantity.MASS
+
+    @property
+    def kg(self) -> float:
+        """The mass in kg."""
+        return self._measured.value
+
+
+class Power(Reading):
+    """A power; kW unless it says otherwise."""
+
+    quantity = Quantity.POWER
+
+    @property
+    def kw(self) -> float:
+        """The power in kW."""
+        return self._measured.value
+
+
+class Ratio(Reading):
+    """Input speed over output speed: 4.11, or teeth as 37/9."""
+
+    quantity = Quantity.RATIO
+
+    @model_validator(mode="after")
+    def _within_reason(self) -> Self:
+        if not 0.1 <= self._measured.value <= 50:
+            raise ValueError(f"A ratio of {self._measured.value:g} is not a driveline's. Type input turns over output turns, such as 4.11.")
+        return self
+
+    @property
+    def value(self) -> float:
+        """The ratio."""
+        return self._measured.value
