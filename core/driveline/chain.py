@@ -88,7 +88,8 @@ class Chain:
 
     def speed_divisors(self) -> Floats:
         """Return motor speed over speed at each station: the input of every stage, then the wheel; (stages + 1,)."""
-        return np.cumprod([1.0, *(stage.ratio for stage in self.stages)])
+        divisors: Floats = np.cumprod(np.array([1.0, *(stage.ratio for stage in self.stages)]))
+        return divisors
 
     def driving_multipliers(self) -> Floats:
         """Return torque at each station over motor torque while the motor drives; (stages + 1,).
@@ -105,15 +106,18 @@ class Chain:
 
     def _carry(self, gains: Sequence[float]) -> Floats:
         shares = np.array([stage.share for stage in self.stages] + [1.0])
-        return np.cumprod([1.0, *gains]) * np.cumprod(shares)
+        multipliers: Floats = np.cumprod(np.array([1.0, *gains])) * np.cumprod(shares)
+        return multipliers
 
     def station_rpm(self, motor_rpm: float | Floats) -> Floats:
         """Return speed at each station for motor speeds of shape (n,) or one; (stages + 1, n)."""
-        return np.atleast_1d(motor_rpm)[None, :] / self.speed_divisors()[:, None]
+        rpm: Floats = np.atleast_1d(motor_rpm)[None, :] / self.speed_divisors()[:, None]
+        return rpm
 
     def driving_torque_nm(self, motor_nm: float | Floats) -> Floats:
         """Return torque at each station, motor driving; (stages + 1, n), N·m."""
-        return self.driving_multipliers()[:, None] * np.atleast_1d(motor_nm)[None, :]
+        torque_nm: Floats = self.driving_multipliers()[:, None] * np.atleast_1d(motor_nm)[None, :]
+        return torque_nm
 
     def overrun_torque_nm(self, axle_nm: float | Floats) -> Floats:
         """Return torque at each station for a torque at one axle that drives the motor; (stages + 1, n), N·m.
@@ -122,7 +126,8 @@ class Chain:
             Power flows back, so each mesh takes its loss on the way to the motor: T_in = T_out η / i.
         """
         multipliers = self.overrun_multipliers()
-        return (multipliers / multipliers[-1])[:, None] * np.atleast_1d(axle_nm)[None, :]
+        torque_nm: Floats = (multipliers / multipliers[-1])[:, None] * np.atleast_1d(axle_nm)[None, :]
+        return torque_nm
 
 
 def road_speed_ms(*, motor_rpm: float | Floats, overall_ratio: float, rolling_circumference_mm: float) -> Floats:

@@ -14,6 +14,7 @@ from typing import Final
 from driveline.errors import ImpossibleInput, UnreadableMeasurement
 
 MM_PER_INCH: Final = 25.4
+FRACTION_U_MM: Final = MM_PER_INCH / 64 / math.sqrt(12)  # a fraction is read to 1/64 in at best
 GREATEST_VALUE: Final = 1e7  # nothing on a vehicle reaches it; a stuck key does
 
 
@@ -162,7 +163,8 @@ def measured(
         u: Standard uncertainty in the canonical unit, above 0.
 
     Returns:
-        The value in the canonical unit, with its text untouched.
+        The value in the canonical unit, with its text untouched. A length typed as a fraction
+        carries the rounding to 1/64 in on top of its tool's u.
 
     Raises:
         ImpossibleInput: If ``u`` is not above 0.
@@ -179,6 +181,8 @@ def measured(
         u = read_value(limits[0], quantity, default_unit=unit_of_nominal) / math.sqrt(3)
     if u is None and tool is not None:
         u = (TOOL_U_DEG if quantity is Quantity.ANGLE else TOOL_U_MM).get(tool)
+        if u is not None and quantity is Quantity.LENGTH and "/" in nominal.translate(_LOOKALIKES):
+            u = math.hypot(u, FRACTION_U_MM)
     return Measured(value=value, quantity=quantity, text=text, tool=tool, u=u)
 
 
@@ -232,7 +236,10 @@ def _unit_problem(unit: str, quantity: Quantity, example: str) -> tuple[str, str
         return f"“{unit}” after the number can't be read.", example
     other = next((kind for kind, units in UNITS.items() if unit in units), None)
     if other:
-        return f"“{unit}” is a unit of {other.replace('_', ' ')}.", f"This field wants {quantity.replace('_', ' ')}: {example}"
+        return (
+            f"“{unit}” is a unit of {other.replace('_', ' ')}.",
+            f"This field wants {quantity.replace('_', ' ')}: {example}",
+        )
     return f"“{unit}” is not a unit known here.", f"Use one of {', '.join(UNITS[quantity])}."
 
 
@@ -243,7 +250,9 @@ def _number(text: str, number: re.Match[str], example: str) -> float:
     if under == 0:
         raise UnreadableMeasurement(text, "The fraction divides by zero.", example)
     if number["whole"] and over >= under:
-        raise UnreadableMeasurement(text, f"{over}/{under} after a whole number is not below 1.", "Type 8 1/4, not 8 5/4.")
+        raise UnreadableMeasurement(
+            text, f"{over}/{under} after a whole number is not below 1.", "Type 8 1/4, not 8 5/4."
+        )
     return float(int(number["whole"] or 0) + Fraction(over, under))
 
 

@@ -54,7 +54,8 @@ def resistance_n(body: Body, speed_ms: float | Floats, grade_pct: float = 0.0) -
     slope = _slope_rad(grade_pct)
     weight_n = body.mass_kg * GRAVITY_MS2
     steady_n = weight_n * (body.crr * math.cos(slope) + math.sin(slope))
-    return steady_n + 0.5 * AIR_KGM3 * body.cda_m2 * np.square(np.asarray(speed_ms, dtype=float))
+    drag_n: Floats = 0.5 * AIR_KGM3 * body.cda_m2 * np.square(np.asarray(speed_ms, dtype=float))
+    return steady_n + drag_n
 
 
 def slip_limit_n(*, mass_kg: float, balance: Balance, driven: Driven, mu: float, grade_pct: float = 0.0) -> float:
@@ -83,7 +84,9 @@ def overrun_slip_limit_n(*, mass_kg: float, balance: Balance, driven: Driven, mu
     return min(mu * weight_n * balance.front_share / max(1 - lever, 1e-9), mu * weight_n)
 
 
-def equivalent_mass_kg(*, mass_kg: float, motor_inertia_kgm2: float, overall_ratio: float, rolling_circumference_mm: float) -> float:
+def equivalent_mass_kg(
+    *, mass_kg: float, motor_inertia_kgm2: float, overall_ratio: float, rolling_circumference_mm: float
+) -> float:
     """Return the mass that the motor must speed up, its own rotor included: m + J (i/r)².
 
     Wheels and tyres are left out; they add some 3 % whatever the ratio.
@@ -154,3 +157,12 @@ def grade_held_pct(*, drive_n: float, body: Body, speed_ms: float) -> float | No
     if sine >= 1:
         return None
     return max(0.0, 100 * math.tan(math.asin(sine) - math.atan(body.crr)))
+
+
+def grade_gripped_pct(*, slip_n: float, body: Body) -> float:
+    """Return the steepest grade that the tyres hold, percent, from the pull at which they slip on the level.
+
+    Source:
+        Grip and rolling resistance both go with cosθ: tanθ = F_slip/(m g) − C_rr.
+    """
+    return max(0.0, 100 * (slip_n / (body.mass_kg * GRAVITY_MS2) - body.crr))

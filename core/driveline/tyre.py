@@ -79,7 +79,11 @@ def read_tyre_code(code: str) -> TyreSize:
     elif found := _FLOTATION.match(text):
         return TyreSize(25.4 * float(found[1]), _construction(found[2]))
     else:
-        raise UnreadableMeasurement(code, f"“{code}” is not a tyre size known here.", "Type it like 195/65R15, 165 R 13, 6.50-16 or 31x10.50 R 15.")
+        raise UnreadableMeasurement(
+            code,
+            f"“{code}” is not a tyre size known here.",
+            "Type it like 195/65R15, 165 R 13, 6.50-16 or 31x10.50 R 15.",
+        )
     return TyreSize(25.4 * rim_in + 2 * width_mm * aspect_pct / 100, _construction(laid))
 
 
@@ -129,7 +133,8 @@ def rolling_from_loaded_radius(
         free_radius_mm: Hub centre to the top of the tread, unloaded; not below the loaded one.
 
     Returns:
-        2π(2 r_f + r_l)/3 with both radii; 2π r_l × 1.04 (radial) or × 1.02 (cross-ply) with the loaded one alone. u 1.5 %.
+        2π(2 r_f + r_l)/3 with both radii; with the loaded one alone 2π r_l × 1.04 (radial) or × 1.02
+        (cross-ply). u 1.5 %.
 
     Raises:
         ImpossibleInput: If a radius is outside the range stated above.

@@ -37,7 +37,7 @@ class Adjustment:
     def redundancy(self) -> int:
         """Readings beyond those that are just enough."""
         unknowns = self.jacobian.shape[1] - self.equations.fixed_columns.size
-        return len(self.v_mm) - (unknowns - self.free_motions.shape[1])
+        return int(len(self.v_mm) - (unknowns - self.free_motions.shape[1]))
 
 
 def adjust(equations: Equations, start: Floats) -> Adjustment:
@@ -80,7 +80,9 @@ def _cost(equations: Equations, expected: Floats) -> float:
     return float(np.sum(((equations.value_mm - expected) / equations.u_mm) ** 2))
 
 
-def _finished(equations: Equations, unknowns: Floats, expected: Floats, jacobian: Floats, converged: bool) -> Adjustment:
+def _finished(
+    equations: Equations, unknowns: Floats, expected: Floats, jacobian: Floats, converged: bool
+) -> Adjustment:
     weighted = jacobian / equations.u_mm[:, None]
     kept = np.setdiff1d(np.arange(equations.count), equations.fixed_columns)
     values, vectors = np.linalg.eigh(weighted[:, kept].T @ weighted[:, kept])

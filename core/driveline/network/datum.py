@@ -24,7 +24,7 @@ class Ellipse:
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class Carried:
-    """Points about their origin, turned to the direction; covariance in order x1 y1 x2 y2 …"""
+    """Points about their origin, turned to the direction; covariance in order x1 y1 x2 y2 and so on."""
 
     xy_mm: Floats  # (points, 2)
     covariance_mm2: Floats  # (2 points, 2 points)
@@ -71,7 +71,9 @@ def _turn(adjustment: Adjustment, origin: Floats, weights: Floats) -> tuple[floa
         row[column] = 1 / equations.size_mm
         return adjustment.unknowns[column] / equations.size_mm - np.radians(direction.at_deg), row
     if direction.of not in equations.index or direction.of == CENTRE:
-        raise ImpossibleInput("direction", direction.of, "a hole of this flange, or the name of a square, trace or scan")
+        raise ImpossibleInput(
+            "direction", direction.of, "a hole of this flange, or the name of a square, trace or scan"
+        )
     k = equations.index[direction.of]
     arm = equations.coordinates_mm(adjustment.unknowns)[k] - origin
     square = float(arm @ arm) or 1.0

@@ -55,13 +55,17 @@ class Equations:
         self._lines = self._gather_lines()
         self._axes = self._gather_axes()
         self._diameters = [
-            (row, self.diameter_column[self.index[r.a]]) for row, r in enumerate(self.readings) if r.kind is Kind.DIAMETER
+            (row, self.diameter_column[self.index[r.a]])
+            for row, r in enumerate(self.readings)
+            if r.kind is Kind.DIAMETER
         ]
 
     def _diameter_readings(self) -> tuple[Observation, ...]:
         """A hole's stated diameter is a reading too, shared by all lines to that hole."""
         return tuple(
-            Observation(key=f"diameter {hole.id}", kind=Kind.DIAMETER, a=hole.id, value_mm=hole.diameter_mm, u_mm=hole.u_mm)
+            Observation(
+                key=f"diameter {hole.id}", kind=Kind.DIAMETER, a=hole.id, value_mm=hole.diameter_mm, u_mm=hole.u_mm
+            )
             for hole in self.network.holes
             if hole.u_mm is not None
         )
@@ -81,7 +85,8 @@ class Equations:
         self.frame_column = column + 4 * np.arange(len(self.frames))
         self.count = column + 4 * len(self.frames)
         self.fixed_columns = np.array(
-            [self.frame_column[k] + 3 for k, name in enumerate(self.frames) if name not in self.network.scaled_frames], dtype=int
+            [self.frame_column[k] + 3 for k, name in enumerate(self.frames) if name not in self.network.scaled_frames],
+            dtype=int,
         )
 
     def _gather_lines(self) -> _Lines:

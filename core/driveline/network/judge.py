@@ -222,7 +222,9 @@ def _unchecked(adjustment: Adjustment, fits: tuple[ReadingFit, ...], loose: tupl
     if not weak:
         return ()
     read = {frozenset((r.a, r.b or CENTRE)) for r in equations.readings if r.frame is None}
-    pairs = [pair for pair in combinations(equations.points, 2) if frozenset(pair) not in read and not set(pair) & set(loose)]
+    pairs = [
+        pair for pair in combinations(equations.points, 2) if frozenset(pair) not in read and not set(pair) & set(loose)
+    ]
     if not pairs:
         return tuple(Unchecked(key=fits[k].key, cover=None) for k in weak)
     rows = _distance_rows(equations, adjustment.unknowns, pairs)

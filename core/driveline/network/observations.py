@@ -61,7 +61,7 @@ class Direction:
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class Network:
-    """All that is known of a flange. Holes are in numbering order; frames in ``scaled_frames`` also have a free scale."""
+    """All that is known of a flange: holes in numbering order, readings, and the frames whose scale is free too."""
 
     holes: tuple[Hole, ...]
     observations: tuple[Observation, ...]
@@ -99,7 +99,9 @@ class Network:
 def _require_sound(reading: Observation, ids: set[str]) -> None:
     ends = {reading.a, reading.b} - {None}
     if unknown := ends - ids:
-        raise ImpossibleInput(f"reading {reading.key}", sorted(str(end) for end in unknown), "between holes of this flange")
+        raise ImpossibleInput(
+            f"reading {reading.key}", sorted(str(end) for end in unknown), "between holes of this flange"
+        )
     if not reading.u_mm > 0:
         raise ImpossibleInput(f"u of reading {reading.key}", reading.u_mm, "above 0 mm")
     is_pair = reading.kind in (Kind.DISTANCE, Kind.INSIDE, Kind.OUTSIDE, Kind.RADIUS)

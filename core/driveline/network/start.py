@@ -104,6 +104,8 @@ def _place_frame(
     unknowns[column + 2] = -np.arctan2(turn[1, 0], turn[0, 0]) * equations.size_mm
     for axis in (0, 1):
         shifts = [
-            value[axis] - (turn @ xy[equations.index[point]])[axis] for point, value in framed.items() if value[axis] is not None
+            value[axis] - (turn @ xy[equations.index[point]])[axis]
+            for point, value in framed.items()
+            if value[axis] is not None
         ]
         unknowns[column + axis] = float(np.mean(shifts)) if shifts else 0.0

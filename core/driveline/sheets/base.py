@@ -41,6 +41,17 @@ class Reading(Sheet):
         return self._measured
 
 
+def value_of(reading: Reading | None) -> float | None:
+    """Return a reading's value in its field's unit; ``None`` when nothing was entered."""
+    return None if reading is None else reading.measured.value
+
+
+def positive_of(reading: Reading | None) -> float | None:
+    """Return a reading's value, or ``None`` when nothing or zero was entered: a size of 0 is not a size."""
+    value = value_of(reading)
+    return value if value else None
+
+
 class Length(Reading):
     """A length; mm unless it says otherwise."""
 
@@ -138,7 +149,10 @@ class Ratio(Reading):
     @model_validator(mode="after")
     def _within_reason(self) -> Self:
         if not 0.1 <= self._measured.value <= 50:
-            raise ValueError(f"A ratio of {self._measured.value:g} is not a driveline's. Type input turns over output turns, such as 4.11.")
+            raise ValueError(
+                f"A ratio of {self._measured.value:g} is not a driveline's. "
+                "Type input turns over output turns, such as 4.11."
+            )
         return self
 
     @property

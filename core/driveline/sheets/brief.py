@@ -37,8 +37,12 @@ class Vehicle(Sheet):
     front_share: Share | None = Field(default=None, description="Of the kerb mass, on the front axle")
     cg_height: Length | None = None
     wheelbase: Length | None = None
-    cda_m2: Annotated[float, Field(gt=0, lt=10)] | None = Field(default=None, description="Drag coefficient times frontal area")
-    crr: Annotated[float, Field(gt=0, lt=0.2)] | None = Field(default=None, description="Rolling resistance coefficient")
+    cda_m2: Annotated[float, Field(gt=0, lt=10)] | None = Field(
+        default=None, description="Drag coefficient times frontal area"
+    )
+    crr: Annotated[float, Field(gt=0, lt=0.2)] | None = Field(
+        default=None, description="Rolling resistance coefficient"
+    )
     tyre_grip: Annotated[float, Field(gt=0, le=2)] | None = Field(default=None, description="Dry friction coefficient")
 
 
@@ -97,7 +101,9 @@ class Wanted(Sheet):
 
     top_speed: RoadSpeed | None = None
     cruise_speed: RoadSpeed | None = None
-    hill_start_pct: Annotated[float, Field(gt=0, le=100)] | None = Field(default=None, description="Grade for a laden start")
+    hill_start_pct: Annotated[float, Field(gt=0, le=100)] | None = Field(
+        default=None, description="Grade for a laden start"
+    )
 
 
 class BriefSheet(Sheet):

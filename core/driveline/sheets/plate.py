@@ -58,7 +58,9 @@ class Survey(Sheet):
     numbered: Turning = Turning.ANTICLOCKWISE
     holes: Annotated[list[FlangeHole], Field(max_length=60)] = []
     readings: Annotated[list[SurveyReading], Field(max_length=1000)] = []
-    direction_of: Name | None = Field(default=None, description="Hole or frame that sets the angle; the first hole when empty")
+    direction_of: Name | None = Field(
+        default=None, description="Hole or frame that sets the angle; the first hole when empty"
+    )
     direction_at: Angle = Angle(text="0 deg")
     scaled_frames: Annotated[list[Name], Field(max_length=10)] = []
 
@@ -74,12 +76,16 @@ class Survey(Sheet):
             ends = [reading.a, reading.b] if isinstance(reading, PairReading) else [reading.a]
             for end in ends:
                 if end not in (*ids, "C"):
-                    raise ValueError(f"A reading goes to {end}, which is not among the holes. Add the hole or mend the name.")
+                    raise ValueError(
+                        f"A reading goes to {end}, which is not among the holes. Add the hole or mend the name."
+                    )
             if len(set(ends)) < len(ends):
                 raise ValueError(f"A reading goes from {ends[0]} to itself. Name two different holes.")
         frames = {reading.frame for reading in self.readings if isinstance(reading, AxisReading)}
         if self.direction_of and self.direction_of not in {*ids, *frames}:
-            raise ValueError(f"The direction is set by {self.direction_of}, which is neither a hole nor a square's or trace's name.")
+            raise ValueError(
+                f"The direction is set by {self.direction_of}, which is neither a hole nor a square's or trace's name."
+            )
         return self
 
 
@@ -99,11 +105,15 @@ class MotorFace(Sheet):
     first_at: Angle = Angle(text="0 deg")
     holes: Annotated[list[FaceHole], Field(max_length=60)] = []
     plate_hole: Length | None = Field(default=None, description="Clearance hole for the motor's screws")
-    counterbore: Length | None = Field(default=None, description="Diameter of the counterbore, when screw heads are sunk")
+    counterbore: Length | None = Field(
+        default=None, description="Diameter of the counterbore, when screw heads are sunk"
+    )
     counterbore_depth: Length | None = None
-    register: Length | None = Field(default=None, description="Diameter of the motor's register")
+    register_size: Length | None = Field(default=None, description="Diameter of the motor's register")
     screw_length: Length | None = None
-    depth_behind: Length | None = Field(default=None, description="Motor face to the first thing behind the tapped hole")
+    depth_behind: Length | None = Field(
+        default=None, description="Motor face to the first thing behind the tapped hole"
+    )
 
 
 class Process(StrEnum):
@@ -131,7 +141,9 @@ class Plate(Sheet):
     material: Words = ""
     process: Process = Process.WATERJET
     turned: Angle = Angle(text="0 deg")
-    edge_factor: Annotated[float, Field(ge=0.5, le=5)] | None = Field(default=None, description="Edge distance over hole size")
+    edge_factor: Annotated[float, Field(ge=0.5, le=5)] | None = Field(
+        default=None, description="Edge distance over hole size"
+    )
     wanted_ligament_factor: Annotated[float, Field(gt=0, le=5)] | None = None
     locating: Locating = Locating.NOT_CHOSEN
     register_plays: Annotated[list[Length], Field(max_length=6)] = []

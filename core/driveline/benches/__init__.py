@@ -1,0 +1,1 @@
+"""The benches: each solved from its sheet and from what stands before it."""

@@ -1,0 +1,45 @@
+"""What the benches share: defaults in use, work still to do, wanted margins, and figures for the screen."""
+
+from typing import Any
+
+import numpy as np
+
+from driveline.chain import Floats
+from driveline.checks import Check, Result
+from driveline.sheets.job import USUAL_MARGINS, WantedMargins
+
+
+class Assumed(Result):
+    """A default in use because nothing was entered, shown as one."""
+
+    field: str
+    text: str
+
+
+class ToDo(Result):
+    """Something to measure, look up or choose before an answer can be had."""
+
+    field: str
+    text: str
+
+
+class Margins:
+    """Wanted margins of a job, each with whether it is the usual figure."""
+
+    def __init__(self, stated: WantedMargins) -> None:
+        self._stated = stated.model_dump()
+
+    def check(self, kind: str, **fields: Any) -> Check:
+        """Return a check that asks for the job's margin of that kind."""
+        stated = self._stated[kind]
+        return Check(
+            wanted_margin=USUAL_MARGINS[kind] if stated is None else stated, wanted_is_default=stated is None, **fields
+        )
+
+
+def rounded(values: Floats, digits: int = 5) -> list[float]:
+    """Return figures to so many significant digits: a plot needs no more, and the answer stays small."""
+    values = np.asarray(values, dtype=float)
+    scale = 10.0 ** (digits - 1 - np.floor(np.log10(np.maximum(np.abs(values), 1e-12))))
+    result: list[float] = (np.round(values * scale) / scale).tolist()
+    return result

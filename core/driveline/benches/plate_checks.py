@@ -1,0 +1,237 @@
+"""The checks of the adapter plate: do the readings agree, is the shaft where it should be, is enough metal left."""
+
+from dataclasses import dataclass
+from typing import Final
+
+from driveline.benches.common import Margins
+from driveline.benches.survey import SurveyResult
+from driveline.checks import Check, Step, Working
+from driveline.network.judge import GREATEST_W
+from driveline.plate import Ligament
+from driveline.sheets.base import value_of
+from driveline.sheets.plate import Locating, PlateSheet
+from driveline.sheets.ratios import CouplerStyle
+
+PARALLEL_ALLOWANCE_MM: Final = {
+    CouplerStyle.RIGID: 0.05,
+    CouplerStyle.FLEXIBLE: 0.25,
+    CouplerStyle.CLUTCH: 0.10,
+    CouplerStyle.SPLINE: 0.10,
+}
+INDICATED_U_MM: Final = 0.01  # dial indicator
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class PlateFigures:
+    """What the checks judge."""
+
+    survey: SurveyResult
+    ligaments: tuple[Ligament, ...]
+    edge_shares: tuple[tuple[str, float, float], ...] | None
+    coupler: CouplerStyle | None
+
+
+def plate_checks(sheet: PlateSheet, figures: PlateFigures, margins: Margins) -> tuple[Check, ...]:
+    """Return the checks of the plate bench."""
+    return (
+        _readings_agree(figures.survey, margins),
+        _holes_settled(figures.survey, margins),
+        _on_centre(sheet, figures, margins),
+        _least_ligament(figures, margins),
+        _edge(figures, margins),
+        _screw_clear(sheet, margins),
+    )
+
+
+def _readings_agree(survey: SurveyResult, margins: Margins) -> Check:
+    worst = survey.worst_w if survey.redundancy > 0 else None
+    chi = (
+        f"Σ(v/u)² = {survey.chi_square:.1f} on {survey.redundancy}; 95 % limit {survey.chi_square_limit:.1f}"
+        if survey.chi_square_limit
+        else "no reading more than is just enough"
+    )
+    says = survey.says[0] if worst and worst > GREATEST_W and survey.says else chi
+    if worst is None:
+        says = "Measure more pairs than are just enough: only then can a wrong one show."
+    return margins.check(
+        "readings_agree",
+        key="plate.readings_agree",
+        bench="plate",
+        title="Flange readings agree",
+        demand=worst,
+        capacity=GREATEST_W,
+        unit="w",
+        says=says,
+        missing=() if worst is not None else ("Readings that check one another",),
+        inputs=("plate.survey.readings",),
+        working=Working(
+            steps=(
+                Step(formula="w = v / (u √r), the largest", result="" if worst is None else f"{worst:.2f}"),
+                Step(formula="Σ(v/u)² against χ²", result=chi),
+            ),
+            source="Least squares; a reading with |w| above 3.29 is the likeliest mistake (Baarda, 1968).",
+        ),
+    )
+
+
+def _holes_settled(survey: SurveyResult, margins: Margins) -> Check:
+    loose = [hole.id for hole in survey.holes if hole.is_loose]
+    unchecked = [reading.label for reading in survey.readings if reading.fit == "unchecked"]
+    known = bool(survey.holes) and not loose
+    least = min((reading.redundancy for reading in survey.readings if reading.redundancy is not None), default=0.0)
+    says = f"every reading is checked by others; the least by {least:.0%}"
+    if unchecked:
+        says = f"{len(unchecked)} readings are checked by nothing: {', '.join(unchecked[:3])}"
+    if not known:
+        says = f"Not settled: {', '.join(loose)}" if loose else "Nothing is measured yet."
+    return margins.check(
+        "readings_agree",
+        key="plate.holes_settled",
+        bench="plate",
+        title="Every reading is checked",
+        demand=0.1,
+        capacity=least if known else None,
+        unit="r",
+        says=says,
+        missing=() if known else ("Readings that settle every hole",),
+        inputs=("plate.survey.readings",),
+        working=Working(
+            steps=(Step(formula="r = 1 − leverage, the least", result=f"{least:.3f}"),),
+            source="Below 0.1 nobody would notice a mistake in the reading.",
+        ),
+    )
+
+
+def _on_centre(sheet: PlateSheet, figures: PlateFigures, margins: Margins) -> Check:
+    plate, coupler = sheet.plate, figures.coupler
+    allowed = PARALLEL_ALLOWANCE_MM[coupler] if coupler else None
+    is_indicated = plate.locating is Locating.DOWELS
+    play_mm = 0.0 if is_indicated else sum(play.mm for play in plate.register_plays) / 2
+    survey_mm = INDICATED_U_MM if is_indicated else figures.survey.centre_u_mm
+    wanted = {
+        "Coupler style, on the Ratios bench": coupler is not None,
+        "How the plate is located: registers, or dowels reamed after indicating": plate.locating
+        is not Locating.NOT_CHOSEN,
+        "Play of each register": is_indicated or bool(plate.register_plays),
+        "Machined concentricity of the plate": plate.concentricity is not None,
+        "A flange survey that settles the shaft's centre": survey_mm is not None,
+    }
+    missing = tuple(text for text, is_known in wanted.items() if not is_known)
+    total = None if missing else play_mm + (value_of(plate.concentricity) or 0.0) + (survey_mm or 0.0)
+    says = (
+        f"{total:.3f} of {allowed:.2f} mm that the coupler allows"
+        if total is not None and allowed
+        else f"Not known: {missing[0].lower()}."
+    )
+    if total is not None and allowed and total > allowed and not is_indicated:
+        says += "; ream dowels after indicating, or fit the register closer"
+    return margins.check(
+        "clearance",
+        key="plate.on_centre",
+        bench="plate",
+        title="Motor and gearbox on one axis",
+        demand=total,
+        capacity=allowed,
+        unit="mm",
+        says=says,
+        missing=missing,
+        inputs=("plate.plate.register_plays", "plate.plate.concentricity", "plate.survey.readings", "ratios.coupler"),
+        working=Working(
+            steps=(
+                Step(
+                    formula="Σ play / 2 + concentricity + u of the centre",
+                    numbers=f"{play_mm:.3f} + {value_of(plate.concentricity) or 0:.3f} + {survey_mm or 0:.3f}",
+                    result="" if total is None else f"{total:.3f} mm",
+                ),
+            ),
+            source="Registers and dowels locate; clearance bolts never do. "
+            "Usual parallel allowances: rigid 0.05, clutch or spline 0.10, flexible 0.25 mm.",
+        ),
+    )
+
+
+def _least_ligament(figures: PlateFigures, margins: Margins) -> Check:
+    least = figures.ligaments[0] if figures.ligaments else None
+    return margins.check(
+        "clearance",
+        key="plate.ligament",
+        bench="plate",
+        title="Least ligament",
+        demand=least and least.wanted_mm,
+        capacity=least and max(least.left_mm, 0.0),
+        unit="mm",
+        says=f"{least.left_mm:.1f} mm between {least.between[0]} and {least.between[1]}; {least.wanted_mm:.1f} wanted"
+        if least
+        else "Measure flange and motor face to finish this check.",
+        missing=() if least else ("Flange and motor holes",),
+        inputs=("plate.survey", "plate.face", "plate.plate.turned"),
+        working=Working(
+            steps=()
+            if not least
+            else (Step(formula="centre distance − (d1 + d2)/2", result=f"{least.left_mm:.2f} mm"),),
+            source="Wanted: 1.0 × the larger hole, at least 6 mm; counterbores count as holes.",
+        ),
+    )
+
+
+def _edge(figures: PlateFigures, margins: Margins) -> Check:
+    worst = min(figures.edge_shares, key=lambda one: one[1] / one[2]) if figures.edge_shares else None
+    return margins.check(
+        "clearance",
+        key="plate.edge",
+        bench="plate",
+        title="Plate edge distance",
+        demand=worst and worst[2],
+        capacity=worst and worst[1],
+        unit="mm",
+        says=f"{worst[1]:.1f} mm from {worst[0]}'s centre to the edge; {worst[2]:.1f} wanted"
+        if worst
+        else "Needs three holes or more.",
+        missing=() if worst else ("Holes to draw an outline round",),
+        inputs=("plate.plate.edge_factor", "plate.plate.process"),
+        working=Working(source="1.5 d machined, laser or waterjet cut; 2 d plasma or flame cut, to the hole's centre."),
+    )
+
+
+def _screw_clear(sheet: PlateSheet, margins: Margins) -> Check:
+    face, plate = sheet.face, sheet.plate
+    wanted = {
+        "Length of the motor's screws": face.screw_length,
+        "Thickness of the plate": plate.thickness,
+        "Depth behind the motor face": face.depth_behind,
+    }
+    missing = tuple(text for text, reading in wanted.items() if reading is None)
+    sunk_mm = value_of(face.counterbore_depth) or 0.0
+    reach = None
+    if face.screw_length and plate.thickness:
+        reach = face.screw_length.mm - (plate.thickness.mm - sunk_mm)
+    depth = value_of(face.depth_behind)
+    says = (
+        f"reaches {reach:.1f} mm in; {depth:.1f} to the first thing behind"
+        if reach is not None and depth is not None
+        else f"Give the {missing[0].lower()} to finish this check."
+    )
+    if missing == ("Depth behind the motor face",):
+        says = "Measure the depth behind the motor face to finish this check."
+    return margins.check(
+        "clearance",
+        key="plate.screw_clear",
+        bench="plate",
+        title="Screw clear of what is behind",
+        demand=max(reach, 0.0) if reach is not None else None,
+        capacity=depth,
+        unit="mm",
+        says=says,
+        missing=missing,
+        inputs=("plate.face.screw_length", "plate.face.depth_behind", "plate.plate.thickness"),
+        working=Working(
+            steps=(
+                Step(
+                    formula="screw length − (thickness − counterbore depth)",
+                    result="" if reach is None else f"{reach:.1f} mm",
+                ),
+            ),
+            source="A motor face is often tapped through, with a winding, fan or seal close behind: "
+            "an over-long screw wrecks it.",
+        ),
+    )

@@ -1,0 +1,47 @@
+"""A drawing as DXF: R2010, millimetres, one layer per kind of work."""
+
+import io
+
+from ezdxf import units
+from ezdxf.enums import TextEntityAlignment
+from ezdxf.filemanagement import new as new_document
+from ezdxf.layouts.layout import Modelspace
+
+from driveline.drawing.model import Circle, Drawing, Layer, Path, Punch
+
+LAYER_COLOURS = {Layer.CUT: 7, Layer.MARK: 5, Layer.NOTES: 8}
+PUNCH_ARM_MM = 2.0
+
+
+def write_dxf(drawing: Drawing) -> str:
+    """Return the drawing as the text of a DXF file; reference entities are left out."""
+    document = new_document("R2010", units=units.MM)
+    document.header["$LASTSAVEDBY"] = "Fernback"
+    for layer, colour in LAYER_COLOURS.items():
+        document.layers.add(layer.value, color=colour)
+    space = document.modelspace()
+    for entity in drawing.entities:
+        if entity.layer is Layer.REFERENCE:
+            continue
+        attributes = {"layer": entity.layer.value}
+        if isinstance(entity, Circle):
+            space.add_circle((entity.x_mm, entity.y_mm), entity.radius_mm, dxfattribs=attributes)
+        elif isinstance(entity, Path):
+            points = [(vertex.x_mm, vertex.y_mm, vertex.bulge) for vertex in entity.vertices]
+            space.add_lwpolyline(points, format="xyb", close=entity.closed, dxfattribs=attributes)
+        elif isinstance(entity, Punch):
+            _add_punch(space, entity, attributes)
+        else:
+            align = TextEntityAlignment.MIDDLE_CENTER if entity.centred else TextEntityAlignment.MIDDLE_LEFT
+            text = space.add_text(entity.text, height=entity.height_mm, dxfattribs=attributes)
+            text.set_placement((entity.x_mm, entity.y_mm), align=align)
+    stream = io.StringIO()
+    document.write(stream)
+    return stream.getvalue()
+
+
+def _add_punch(space: Modelspace, punch: Punch, attributes: dict[str, str]) -> None:
+    x, y, arm = punch.x_mm, punch.y_mm, PUNCH_ARM_MM
+    space.add_point((x, y), dxfattribs=attributes)
+    space.add_line((x - arm, y), (x + arm, y), dxfattribs=attributes)
+    space.add_line((x, y - arm), (x, y + arm), dxfattribs=attributes)

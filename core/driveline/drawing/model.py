@@ -1,0 +1,106 @@
+"""A drawing as data, in mm, y up. ``part`` ties an entity to what it shows, such as ``hole:H3``."""
+
+from enum import StrEnum
+from typing import Annotated, Literal
+
+from pydantic import Field
+
+from driveline.checks import Result
+from driveline.plate import OutlineVertex
+
+
+class Layer(StrEnum):
+    """What the shop does with an entity."""
+
+    CUT = "CUT"
+    MARK = "MARK"
+    NOTES = "NOTES"
+    REFERENCE = "REFERENCE"  # on the screen only: never written to a cut file
+
+
+class Vertex(Result):
+    """A vertex of a path; ``bulge`` is the tangent of a quarter of the arc to the next, above 0 anticlockwise."""
+
+    x_mm: float
+    y_mm: float
+    bulge: float = 0.0
+
+
+class Circle(Result):
+    """A full circle."""
+
+    shape: Literal["circle"] = "circle"
+    layer: Layer
+    part: str
+    x_mm: float
+    y_mm: float
+    radius_mm: float
+
+
+class Path(Result):
+    """Straight sides and arcs."""
+
+    shape: Literal["path"] = "path"
+    layer: Layer
+    part: str
+    vertices: tuple[Vertex, ...]
+    closed: bool = True
+
+
+class Punch(Result):
+    """A centre to mark and drill by hand."""
+
+    shape: Literal["punch"] = "punch"
+    layer: Layer = Layer.MARK
+    part: str
+    x_mm: float
+    y_mm: float
+
+
+class Text(Result):
+    """A line of text; its place is the middle of its left edge, or its centre."""
+
+    shape: Literal["text"] = "text"
+    layer: Layer = Layer.NOTES
+    part: str = ""
+    x_mm: float
+    y_mm: float
+    height_mm: float
+    text: str
+    centred: bool = False
+
+
+Entity = Annotated[Circle | Path | Punch | Text, Field(discriminator="shape")]
+
+
+class Drawing(Result):
+    """Entities with the side they are seen from, and their bounds."""
+
+    title: str
+    seen_from: str
+    entities: tuple[Entity, ...]
+    least_x_mm: float
+    least_y_mm: float
+    greatest_x_mm: float
+    greatest_y_mm: float
+
+
+def reflected_entity(entity: Circle | Path | Punch | Text) -> Circle | Path | Punch | Text:
+    """Return an entity as seen from the other side; text moves but stays readable."""
+    if isinstance(entity, Path):
+        # Reversed as well, so that the path still runs anticlockwise; each bulge then belongs to its new start.
+        reversed_vertices = entity.vertices[::-1]
+        bulges = [*(vertex.bulge for vertex in reversed_vertices[1:]), reversed_vertices[0].bulge]
+        vertices = tuple(
+            Vertex(x_mm=-vertex.x_mm, y_mm=vertex.y_mm, bulge=bulge)
+            for vertex, bulge in zip(reversed_vertices, bulges, strict=True)
+        )
+        return entity.model_copy(update={"vertices": vertices})
+    return entity.model_copy(update={"x_mm": -entity.x_mm})
+
+
+def path_of(outline: tuple[OutlineVertex, ...], *, layer: Layer, part: str) -> Path:
+    """Return an outline as a closed path."""
+    return Path(
+        layer=layer, part=part, vertices=tuple(Vertex(x_mm=v.x_mm, y_mm=v.y_mm, bulge=v.bulge) for v in outline)
+    )

@@ -1,0 +1,101 @@
+"""A job evaluated: every bench solved in order, each from its sheet and what stands before it."""
+
+from enum import StrEnum
+from typing import Final
+
+from driveline.benches.brief import BriefResult, solve_brief
+from driveline.benches.common import Margins
+from driveline.benches.line import Line
+from driveline.benches.plate import PlateResult, solve_plate
+from driveline.benches.ratios import RatiosResult, solve_ratios
+from driveline.checks import Check, Result, Verdict, worst_first, worst_verdict
+from driveline.sheets.job import JobFile, Sheets
+
+BENCHES: Final = ("brief", "ratios", "plate")
+
+
+class Progress(StrEnum):
+    """How far a bench has come."""
+
+    NOTHING_YET = "nothing yet"
+    MEASURED = "measured"
+    DESIGNED = "designed"
+
+
+class BenchState(Result):
+    """A bench in the steps."""
+
+    bench: str
+    progress: Progress
+    worst: Verdict | None  # None: it has no checks yet
+    to_do: int
+
+
+class JobResult(Result):
+    """Everything that follows from a job's sheets."""
+
+    brief: BriefResult
+    ratios: RatiosResult
+    plate: PlateResult
+    line: Line | None
+    checks: tuple[Check, ...]  # worst first
+    worst: Verdict
+    benches: tuple[BenchState, ...]
+
+
+def evaluate(job: JobFile) -> JobResult:
+    """Return everything that follows from a job.
+
+    Args:
+        job: Any job that its model accepts; what is missing leaves checks not known.
+
+    Raises:
+        ImpossibleInput: If a figure can't be a real part's, with the field to mend.
+    """
+    sheets = job.sheets
+    margins = Margins(sheets.margins)
+    brief = solve_brief(sheets.brief)
+    ratios, line, ratio_checks = solve_ratios(sheets.ratios, sheets.brief.layout, brief, margins)
+    plate, plate_checks = solve_plate(sheets.plate, job_name=job.name, coupler=sheets.ratios.coupler, margins=margins)
+    plate_begun = bool(sheets.plate.survey.holes or sheets.plate.face.count)
+    checks = worst_first((*ratio_checks, *(plate_checks if plate_begun else ())))
+    return JobResult(
+        brief=brief.result,
+        ratios=ratios,
+        plate=plate,
+        line=line,
+        checks=checks,
+        worst=worst_verdict(checks),
+        benches=_bench_states(sheets, brief.result, ratios, plate, checks),
+    )
+
+
+def _bench_states(
+    sheets: Sheets, brief: BriefResult, ratios: RatiosResult, plate: PlateResult, checks: tuple[Check, ...]
+) -> tuple[BenchState, ...]:
+    begun = {
+        "brief": sheets.brief != type(sheets.brief)(),
+        "ratios": bool(ratios.candidates),
+        "plate": bool(plate.survey.readings),
+    }
+    finished = {
+        "brief": not brief.to_do,
+        "ratios": ratios.chosen is not None,
+        "plate": plate.engine_side is not None and not plate.to_do,
+    }
+    to_do = {"brief": len(brief.to_do), "ratios": len(ratios.to_do), "plate": len(plate.to_do)}
+    return tuple(
+        BenchState(
+            bench=bench,
+            progress=_progress(begun[bench], finished[bench]),
+            worst=worst_verdict(own) if (own := [check for check in checks if check.bench == bench]) else None,
+            to_do=to_do[bench],
+        )
+        for bench in BENCHES
+    )
+
+
+def _progress(begun: bool, finished: bool) -> Progress:
+    if not begun:
+        return Progress.NOTHING_YET
+    return Progress.DESIGNED if finished else Progress.MEASURED
