@@ -1,5 +1,6 @@
 """The driveline as a chain of stages from the motor to the wheels: speeds and torques at every station."""
 
+import math
 from collections.abc import Sequence
 from dataclasses import dataclass
 from enum import StrEnum
@@ -74,17 +75,17 @@ class Chain:
     @property
     def overall_ratio(self) -> float:
         """Motor speed over wheel speed."""
-        return float(np.prod([stage.ratio for stage in self.stages]))
+        return math.prod(stage.ratio for stage in self.stages)
 
     @property
     def efficiency(self) -> float:
         """Power at the wheels over power at the motor."""
-        return float(np.prod([stage.efficiency for stage in self.stages]))
+        return math.prod(stage.efficiency for stage in self.stages)
 
     @property
     def sense(self) -> int:
         """+1 when the wheels turn with the motor, -1 against it."""
-        return int(np.prod([stage.sense for stage in self.stages]))
+        return math.prod(stage.sense for stage in self.stages)
 
     def speed_divisors(self) -> Floats:
         """Return motor speed over speed at each station: the input of every stage, then the wheel; (stages + 1,)."""

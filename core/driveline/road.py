@@ -106,24 +106,40 @@ class Pull:
     slip_n: float | None
 
 
-def time_s(pull: Pull, body: Body, *, from_ms: float, to_ms: float) -> float | None:
-    """Return the time from one speed to another on the level, s; ``None`` when it is never reached.
+@dataclass(frozen=True, slots=True)
+class Run:
+    """Time from standstill over speed, as far as the vehicle gets."""
+
+    speed_ms: Floats
+    time_s: Floats
+
+    def between_s(self, from_ms: float, to_ms: float) -> float | None:
+        """Return the time from one speed to another, s; ``None`` when it is never reached."""
+        if not self.speed_ms.size or to_ms > self.speed_ms[-1]:
+            return None
+        start, end = np.interp([from_ms, to_ms], self.speed_ms, self.time_s)
+        return float(end - start)
+
+
+def run_up(pull: Pull, body: Body) -> Run:
+    """Return the run from standstill on the level, up to where pull and resistance balance or the pull ends.
 
     While the tyres slip, the drive force is the slip limit and the rotor is not sped up with the vehicle.
 
     Source:
-        t = ∫ m dv / (F_drive − F_resist), trapezoidal over 600 steps.
+        t = ∫ m dv / (F_drive − F_resist), trapezoidal between the speeds of the pull.
     """
-    speed_ms = np.linspace(from_ms, to_ms, 601)
-    drive_n = np.interp(speed_ms, pull.speed_ms, pull.drive_n, right=0.0)
-    mass_kg = np.full_like(speed_ms, pull.equivalent_mass_kg)
+    drive_n = pull.drive_n
+    mass_kg = np.full_like(drive_n, pull.equivalent_mass_kg)
     if pull.slip_n is not None:
         mass_kg[drive_n > pull.slip_n] = pull.mass_kg
         drive_n = np.minimum(drive_n, pull.slip_n)
-    spare_n = drive_n - resistance_n(body, speed_ms)
-    if np.any(spare_n <= 0):
-        return None
-    return float(np.trapezoid(mass_kg / spare_n, speed_ms))
+    spare_n = drive_n - resistance_n(body, pull.speed_ms)
+    short = np.nonzero(spare_n <= 0)[0]
+    reached = int(short[0]) if short.size else len(spare_n)
+    speed_ms, pace = pull.speed_ms[:reached], mass_kg[:reached] / spare_n[:reached]
+    steps_s = np.diff(speed_ms) * (pace[1:] + pace[:-1]) / 2
+    return Run(speed_ms, np.concatenate([[0.0], np.cumsum(steps_s)])[:reached])
 
 
 def balance_speed_ms(pull: Pull, body: Body) -> float | None:

@@ -37,9 +37,13 @@ class Margins:
         )
 
 
-def rounded(values: Floats, digits: int = 5) -> list[float]:
+def rounded_array(values: Floats, digits: int) -> Floats:
     """Return figures to so many significant digits: a plot needs no more, and the answer stays small."""
-    values = np.asarray(values, dtype=float)
     scale = 10.0 ** (digits - 1 - np.floor(np.log10(np.maximum(np.abs(values), 1e-12))))
-    result: list[float] = (np.round(values * scale) / scale).tolist()
+    result: Floats = np.round(values * scale) / scale
     return result
+
+
+def rounded(values: Floats, digits: int = 5) -> list[float]:
+    """Return figures to so many significant digits, as a list."""
+    return list(rounded_array(np.asarray(values, dtype=float), digits).tolist())

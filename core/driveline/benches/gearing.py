@@ -29,8 +29,8 @@ from driveline.road import (
     grade_gripped_pct,
     grade_held_pct,
     resistance_n,
+    run_up,
     slip_limit_n,
-    time_s,
 )
 from driveline.sheets.base import value_of
 from driveline.sheets.brief import Layout
@@ -38,7 +38,8 @@ from driveline.sheets.ratios import Box, RatiosSheet
 from driveline.tyre import Rolling
 
 SHAFT_SPEED_SHARE: Final = 0.70
-SPEED_POINTS: Final = 161
+SPEED_POINTS: Final = 241
+KMH_PER_MPH: Final = 1.609344
 NONE_NAME: Final = "none"
 
 
@@ -258,10 +259,9 @@ def _times(one: Gearing, brief: Brief, motor: Motor, rolling: Rolling) -> tuple[
         ),
         slip_n=slip_force_n(brief, brief.kerb, brief.grip),
     )
-    runs_kmh = ((0, 50), (0, 100), (80, 120), (0, 60 * 1.609344))
-    return tuple(
-        time_s(pull, brief.kerb, from_ms=start / KMH_PER_MS, to_ms=end / KMH_PER_MS) for start, end in runs_kmh
-    )
+    run = run_up(pull, brief.kerb)
+    runs_kmh = ((0, 50), (0, 100), (80, 120), (0, 60 * KMH_PER_MPH))
+    return tuple(run.between_s(start / KMH_PER_MS, end / KMH_PER_MS) for start, end in runs_kmh)
 
 
 def _hill_start_pct(one: Gearing, brief: Brief) -> float | None:

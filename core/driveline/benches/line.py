@@ -5,7 +5,7 @@ from typing import Final
 import numpy as np
 
 from driveline.benches.brief import Brief
-from driveline.benches.common import rounded
+from driveline.benches.common import rounded, rounded_array
 from driveline.benches.gearing import Gearing, radius_m, shaft_limits, slip_force_n, top_speed
 from driveline.chain import Floats, Stage, StageKind, motor_rpm_at
 from driveline.checks import Result
@@ -16,6 +16,7 @@ from driveline.sheets.ratios import CouplerStyle
 from driveline.tyre import Rolling
 
 MOST_SPEEDS: Final = 90
+GREATEST_MARGIN_SHOWN: Final = 99.0
 BENCH_OF: Final = {
     "motor": "brief",
     "coupler": "ratios",
@@ -102,7 +103,7 @@ def solve_line(
         is_chosen=is_chosen,
         axles=one.chain.axles,
         speed_kmh=rounded(speed_kmh),
-        rpm=tuple(rounded(row, 4) for row in _with_motor(station_rpm)),
+        rpm=tuple(rounded_array(_with_motor(station_rpm), 4).tolist()),
         stations=stations,
         cases=tuple(_case(*case, stations, station_rpm, radius_m(rolling), one.chain.axles) for case in cases),
         ticks=_ticks(one, motor, rolling, top.kmh, top.text),
@@ -209,33 +210,31 @@ def _case(
     wheel_m: float,
     axles: int,
 ) -> Case:
-    rows, speeds = _with_motor(torque_nm), _with_motor(rpm)
-    margins = [_margins(station, row, speed) for station, row, speed in zip(stations, rows, speeds, strict=True)]
+    rows = _with_motor(torque_nm)
     return Case(
         key=key,
         title=title,
         about=about,
-        torque_nm=tuple(_figures(row, 4) for row in rows),
-        margin=tuple(_figures(row, 3) for row in margins),
-        road_n=_figures(rows[-1] * axles / wheel_m, 4),
+        torque_nm=_figures(rows, 4),
+        margin=_figures(_margins(stations, rows, _with_motor(rpm)), 3),
+        road_n=_figures(rows[-1:] * axles / wheel_m, 4)[0],
     )
 
 
-def _margins(station: Station, torque_nm: Floats, rpm: Floats) -> Floats:
+def _margins(stations: tuple[Station, ...], torque_nm: Floats, rpm: Floats) -> Floats:
     """Rating over torque or greatest speed over speed, whichever is less; NaN where neither is known."""
+    ratings = np.array([[station.rating_nm or np.nan] for station in stations])
+    speeds = np.array([[station.greatest_rpm or np.nan] for station in stations])
     with np.errstate(divide="ignore", invalid="ignore"):
-        by_torque = station.rating_nm / np.abs(torque_nm) if station.rating_nm else np.full_like(rpm, np.nan)
-        by_speed = station.greatest_rpm / rpm if station.greatest_rpm else np.full_like(rpm, np.nan)
-    tightest: Floats = np.fmin(by_torque, by_speed)
-    return np.where(np.isfinite(tightest), np.minimum(tightest, 99.0), np.nan)
+        tightest: Floats = np.fmin(ratings / np.abs(torque_nm), speeds / rpm)
+    return np.where(np.isfinite(tightest), np.minimum(tightest, GREATEST_MARGIN_SHOWN), np.nan)
 
 
-def _figures(values: Floats, digits: int) -> list[float | None]:
+def _figures(values: Floats, digits: int) -> tuple[list[float | None], ...]:
+    """Rows of figures, ``None`` where one is not known."""
     known = np.isfinite(values)
-    return [
-        figure if ok else None
-        for figure, ok in zip(rounded(np.where(known, values, 0.0), digits), known.tolist(), strict=True)
-    ]
+    figures = np.where(known, rounded_array(np.where(known, values, 0.0), digits), None)
+    return tuple(figures.tolist())
 
 
 def _ticks(one: Gearing, motor: Motor, rolling: Rolling, top_kmh: float, top_text: str) -> tuple[Tick, ...]:

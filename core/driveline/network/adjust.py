@@ -4,6 +4,7 @@ from dataclasses import dataclass
 from typing import Final
 
 import numpy as np
+from scipy.linalg import eigh  # some builds of numpy take 20 times as long for these sizes
 
 from driveline.chain import Floats
 from driveline.network.equations import Equations
@@ -85,7 +86,7 @@ def _finished(
 ) -> Adjustment:
     weighted = jacobian / equations.u_mm[:, None]
     kept = np.setdiff1d(np.arange(equations.count), equations.fixed_columns)
-    values, vectors = np.linalg.eigh(weighted[:, kept].T @ weighted[:, kept])
+    values, vectors = eigh(weighted[:, kept].T @ weighted[:, kept])
     is_free = values < RANK_SHARE * max(values[-1], 1e-300)
     inverse = np.where(is_free, 0.0, 1 / np.where(is_free, 1.0, values))
     covariance = np.zeros((equations.count, equations.count))
