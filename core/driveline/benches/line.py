@@ -233,7 +233,8 @@ def _margins(stations: tuple[Station, ...], torque_nm: Floats, rpm: Floats) -> F
 def _figures(values: Floats, digits: int) -> tuple[list[float | None], ...]:
     """Rows of figures, ``None`` where one is not known."""
     known = np.isfinite(values)
-    figures = np.where(known, rounded_array(np.where(known, values, 0.0), digits), None)
+    figures = rounded_array(np.where(known, values, 0.0), digits).astype(object)
+    figures[~known] = None
     return tuple(figures.tolist())
 
 

@@ -135,7 +135,8 @@ def solve_network(network: Network) -> NetworkResult:
 
 def _adjusted(network: Network, start: Floats | None = None) -> Adjustment:
     equations = Equations(network)
-    return adjust(equations, start_unknowns(equations) if start is None else start)
+    is_warm = start is not None and start.size == equations.count  # a frame goes when its last reading does
+    return adjust(equations, start if start is not None and is_warm else start_unknowns(equations))
 
 
 def _points(adjustment: Adjustment, about: Carried, loose: tuple[str, ...]) -> tuple[PointEstimate, ...]:
@@ -190,7 +191,7 @@ def _suspects(
         left_out = frozenset(suspect.key for suspect in found)
         if adjustment.redundancy <= 1 or fits[worst].key.startswith("diameter "):
             break
-        adjustment = _adjusted(network.without(left_out))
+        adjustment = _adjusted(network.without(left_out), start=adjustment.unknowns)
         fits, factors = _reading_fits(adjustment)
     return tuple(found)
 
