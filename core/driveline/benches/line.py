@@ -3,12 +3,13 @@
 from typing import Final
 
 import numpy as np
+from numpy.typing import NDArray
 
 from driveline.benches.brief import Brief
 from driveline.benches.common import rounded, rounded_array
 from driveline.benches.gearing import Gearing, radius_m, shaft_limits, slip_force_n, top_speed
 from driveline.chain import Floats, Stage, StageKind, motor_rpm_at
-from driveline.checks import Result
+from driveline.checks import TIGHT_SHARE, Result
 from driveline.design import DYNAMIC_FACTOR, GRIP_FOR_RATINGS, DesignTorque, design_torques
 from driveline.motor import Motor
 from driveline.road import KMH_PER_MS, resistance_n
@@ -55,6 +56,7 @@ class Case(Result):
     about: str
     torque_nm: tuple[list[float | None], ...]
     margin: tuple[list[float | None], ...]
+    verdict: tuple[str, ...]  # a letter per road speed: h, t, f; ? while no limit is known, - out of the motor's reach
     road_n: list[float | None]
 
 
@@ -211,12 +213,14 @@ def _case(
     axles: int,
 ) -> Case:
     rows = _with_motor(torque_nm)
+    margins = _margins(stations, rows, _with_motor(rpm))
     return Case(
         key=key,
         title=title,
         about=about,
         torque_nm=_figures(rows, 4),
-        margin=_figures(_margins(stations, rows, _with_motor(rpm)), 3),
+        margin=_figures(margins, 3),
+        verdict=_verdict_letters(margins, np.isfinite(rows)),
         road_n=_figures(rows[-1:] * axles / wheel_m, 4)[0],
     )
 
@@ -228,6 +232,12 @@ def _margins(stations: tuple[Station, ...], torque_nm: Floats, rpm: Floats) -> F
     with np.errstate(divide="ignore", invalid="ignore"):
         tightest: Floats = np.fmin(ratings / np.abs(torque_nm), speeds / rpm)
     return np.where(np.isfinite(tightest), np.minimum(tightest, GREATEST_MARGIN_SHOWN), np.nan)
+
+
+def _verdict_letters(margins: Floats, in_reach: NDArray[np.bool_]) -> tuple[str, ...]:
+    """The ledger's rule on every point of the Line: limits here already hold what is wanted, so 1 is enough."""
+    letters = np.select([~in_reach, np.isnan(margins), margins < 1, margins < TIGHT_SHARE], ["-", "?", "f", "t"], "h")
+    return tuple("".join(row) for row in letters.tolist())
 
 
 def _figures(values: Floats, digits: int) -> tuple[list[float | None], ...]:

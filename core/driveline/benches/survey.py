@@ -269,12 +269,13 @@ def _suspect_sentence(survey: Survey, key: str, mistake_mm: float, can_be_named:
 
 def _holes(survey: Survey, solved: NetworkResult) -> tuple[HoleResult, ...]:
     side = -1.0 if survey.seen_from is Side.GEARBOX else 1.0
+    stated = {hole.id: hole.diameter.mm for hole in survey.holes}  # what is drilled, not what the fit made of it
     return tuple(
         HoleResult(
             id=point.id,
             x_mm=side * point.x_mm,
             y_mm=point.y_mm,
-            diameter_mm=point.diameter_mm,
+            diameter_mm=stated.get(point.id, point.diameter_mm),
             is_loose=point.ellipse is None,
             major_mm=point.ellipse and point.ellipse.major_mm,
             minor_mm=point.ellipse and point.ellipse.minor_mm,

@@ -1,0 +1,79 @@
+"""Signing in and out."""
+
+from django.contrib.auth import authenticate, login, logout
+from django.http import HttpRequest, HttpResponse
+from django.views.decorators.csrf import ensure_csrf_cookie
+from ninja import Router, Schema
+from ninja.decorators import decorate_view
+from ninja.errors import HttpError
+from ninja.utils import check_csrf
+from pydantic import ConfigDict, Field
+
+from accounts.models import Role, User
+from accounts.queries import memberships_of, person
+from fernback.problems import problem
+
+router = Router(tags=["session"])
+
+
+class SignIn(Schema):
+    """Name and password."""
+
+    model_config = ConfigDict(extra="forbid")
+
+    username: str = Field(min_length=1, max_length=150)
+    password: str = Field(min_length=1, max_length=200)
+
+
+class Place(Schema):
+    """A person's place in a shop."""
+
+    shop_id: int
+    shop: str
+    role: Role
+
+
+class Me(Schema):
+    """Who is signed in."""
+
+    username: str
+    name: str
+    shops: list[Place]
+
+
+def locked_out(_request: HttpRequest, _credentials: object, *_args: object, **_kwargs: object) -> HttpResponse:
+    """Answer too many wrong passwords, in the form of every other refusal."""
+    return problem(429, "Too many wrong passwords. Wait a quarter of an hour, then try again.")
+
+
+def _me(user: User) -> Me:
+    places = [Place(shop_id=m.shop.pk, shop=m.shop.name, role=Role(m.role)) for m in memberships_of(user)]
+    return Me(username=user.username, name=str(user), shops=places)
+
+
+@router.post("", auth=None, response=Me, operation_id="session_create")
+def sign_in(request: HttpRequest, payload: SignIn) -> Me | HttpResponse:
+    """Sign in; five wrong passwords lock the name out for a quarter of an hour."""
+    if check_csrf(request, sign_in):
+        raise HttpError(403, "Reload the page and sign in again.")
+    user = authenticate(request, username=payload.username, password=payload.password)
+    if getattr(request, "axes_locked_out", False):
+        return locked_out(request, None)
+    if not isinstance(user, User):
+        raise HttpError(401, "Name or password is wrong.")
+    login(request, user)
+    return _me(user)
+
+
+@router.get("", response=Me, operation_id="session_read")
+@decorate_view(ensure_csrf_cookie)
+def who(request: HttpRequest) -> Me:
+    """Say who is signed in."""
+    return _me(person(request))
+
+
+@router.delete("", response={204: None}, operation_id="session_delete")
+def sign_out(request: HttpRequest) -> tuple[int, None]:
+    """Sign out."""
+    logout(request)
+    return 204, None

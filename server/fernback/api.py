@@ -1,0 +1,15 @@
+"""The API: its routes, its errors, its schema."""
+
+from ninja import NinjaAPI
+from ninja.security import django_auth
+
+from accounts.api import router as session_router
+from fernback.errors import add_error_handlers
+from jobs.api import router as jobs_router
+from jobs.measure_api import router as measure_router
+
+api = NinjaAPI(title="Fernback", version="1", auth=django_auth, docs_url=None)
+add_error_handlers(api)
+api.add_router("/session", session_router)
+api.add_router("/jobs", jobs_router)
+api.add_router("/measure", measure_router)

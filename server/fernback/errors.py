@@ -1,0 +1,68 @@
+"""One map from what goes wrong to what the client is told: a status, a sentence, and the field to mend."""
+
+from django.core.exceptions import RequestDataTooBig
+from django.http import Http404, HttpRequest, HttpResponse, JsonResponse
+from ninja import NinjaAPI
+from ninja.errors import AuthenticationError, HttpError, ValidationError
+from pydantic import ValidationError as SheetError
+
+from driveline.errors import ImpossibleInput, UnreadableMeasurement
+from fernback.problems import Conflict, FieldProblem, field_problems, problem
+from jobs.actions import FileRefused, VersionConflict
+
+
+def csrf_failure(_request: HttpRequest, reason: str = "") -> HttpResponse:  # noqa: ARG001 - named by Django
+    """Say in our own form that a request did not come from our page."""
+    return problem(403, "This request did not come from Fernback's own page. Reload the page and try again.")
+
+
+def add_error_handlers(api: NinjaAPI) -> None:  # noqa: C901 - a list of handlers, one branch each
+    """Register every handler on the API."""
+
+    @api.exception_handler(ValidationError)
+    def _invalid(_request: HttpRequest, error: ValidationError) -> HttpResponse:
+        fields = field_problems(error.errors, skip=("body", "query", "path", "payload"))
+        return problem(422, _sentence(fields), fields)
+
+    @api.exception_handler(SheetError)
+    def _invalid_sheet(_request: HttpRequest, error: SheetError) -> HttpResponse:
+        fields = field_problems(list(error.errors()))
+        return problem(422, _sentence(fields), fields)
+
+    @api.exception_handler(UnreadableMeasurement)
+    def _unreadable(_request: HttpRequest, error: UnreadableMeasurement) -> HttpResponse:
+        return problem(422, str(error), [FieldProblem(field="text", says=str(error))])
+
+    @api.exception_handler(ImpossibleInput)
+    def _impossible(_request: HttpRequest, error: ImpossibleInput) -> HttpResponse:
+        return problem(422, str(error), [FieldProblem(field=error.field, says=str(error))])
+
+    @api.exception_handler(VersionConflict)
+    def _conflict(_request: HttpRequest, error: VersionConflict) -> HttpResponse:
+        body = Conflict(status=409, says=str(error), newest=error.newest.number, newest_by=str(error.newest.author))
+        return JsonResponse(body.model_dump(), status=409, content_type="application/problem+json")
+
+    @api.exception_handler(FileRefused)
+    def _refused(_request: HttpRequest, error: FileRefused) -> HttpResponse:
+        fields = [FieldProblem(field=field, says=says) for field, says in error.fields]
+        return problem(error.status, str(error), fields)
+
+    @api.exception_handler(RequestDataTooBig)
+    def _too_big(_request: HttpRequest, _error: RequestDataTooBig) -> HttpResponse:
+        return problem(413, "That is larger than 2 MB. Nothing was changed.")
+
+    @api.exception_handler(Http404)
+    def _missing(_request: HttpRequest, _error: Http404) -> HttpResponse:
+        return problem(404, "There is nothing here by that name.")
+
+    @api.exception_handler(AuthenticationError)
+    def _stranger(_request: HttpRequest, _error: AuthenticationError) -> HttpResponse:
+        return problem(401, "Sign in first.")
+
+    @api.exception_handler(HttpError)
+    def _other(_request: HttpRequest, error: HttpError) -> HttpResponse:
+        return problem(error.status_code, str(error))
+
+
+def _sentence(fields: list[FieldProblem]) -> str:
+    return fields[0].says if len(fields) == 1 else f"{len(fields)} fields need mending."

@@ -1,0 +1,93 @@
+"""Settings. What differs between machines comes from the environment, which ``./start`` and ``./test`` set."""
+
+import os
+from pathlib import Path
+
+ROOT = Path(__file__).resolve().parents[2]
+WEB_DIST = ROOT / "web" / "dist"
+
+SECRET_KEY = os.environ.get("FERNBACK_SECRET_KEY", "")
+if not SECRET_KEY:
+    raise RuntimeError("FERNBACK_SECRET_KEY is not set. Run ./start, which makes one for this machine.")
+DEBUG = False
+ALLOWED_HOSTS = os.environ.get("FERNBACK_HOSTS", "127.0.0.1,localhost").split(",")
+
+INSTALLED_APPS = [
+    "django.contrib.auth",
+    "django.contrib.contenttypes",
+    "django.contrib.sessions",
+    "django.contrib.staticfiles",
+    "ninja",
+    "axes",
+    "accounts",
+    "jobs",
+]
+MIDDLEWARE = [
+    "django.middleware.security.SecurityMiddleware",
+    "whitenoise.middleware.WhiteNoiseMiddleware",
+    "fernback.middleware.content_security_policy",
+    "django.contrib.sessions.middleware.SessionMiddleware",
+    "django.middleware.common.CommonMiddleware",
+    "django.middleware.csrf.CsrfViewMiddleware",
+    "django.contrib.auth.middleware.AuthenticationMiddleware",
+    "django.middleware.clickjacking.XFrameOptionsMiddleware",
+    "axes.middleware.AxesMiddleware",
+]
+ROOT_URLCONF = "fernback.urls"
+WSGI_APPLICATION = "fernback.wsgi.application"
+TEMPLATES: list[dict[str, object]] = []
+
+DATABASES = {
+    "default": {
+        "ENGINE": "django.db.backends.postgresql",
+        "NAME": "fernback",
+        "USER": os.environ.get("FERNBACK_DB_USER", "postgres"),
+        "HOST": os.environ.get("FERNBACK_DB_SOCKET", ""),
+        "PORT": os.environ.get("FERNBACK_DB_PORT", "5432"),
+        "CONN_MAX_AGE": 60,
+        "CONN_HEALTH_CHECKS": True,  # the database may be killed and come back between two requests
+    }
+}
+DEFAULT_AUTO_FIELD = "django.db.models.BigAutoField"
+
+AUTH_USER_MODEL = "accounts.User"
+AUTHENTICATION_BACKENDS = ["axes.backends.AxesStandaloneBackend", "django.contrib.auth.backends.ModelBackend"]
+AUTH_PASSWORD_VALIDATORS = [{"NAME": "django.contrib.auth.password_validation.MinimumLengthValidator"}]
+AXES_FAILURE_LIMIT = 5
+AXES_COOLOFF_TIME = 0.25  # hours
+AXES_LOCKOUT_PARAMETERS = [["username", "ip_address"]]
+AXES_RESET_ON_SUCCESS = True
+AXES_LOCKOUT_CALLABLE = "accounts.api.locked_out"
+AXES_VERBOSE = False
+
+SESSION_COOKIE_HTTPONLY = True
+SESSION_COOKIE_SAMESITE = "Lax"
+CSRF_COOKIE_SAMESITE = "Lax"
+CSRF_FAILURE_VIEW = "fernback.errors.csrf_failure"
+SECURE_CONTENT_TYPE_NOSNIFF = True
+X_FRAME_OPTIONS = "DENY"
+
+DATA_UPLOAD_MAX_MEMORY_SIZE = 2_000_000
+FILE_UPLOAD_MAX_MEMORY_SIZE = 2_000_000
+
+STATIC_URL = "/static/"
+STATICFILES_DIRS: list[Path] = []
+WHITENOISE_ROOT = WEB_DIST if WEB_DIST.is_dir() else None
+WHITENOISE_MAX_AGE = 0  # file names in assets/ carry a hash and are marked immutable below
+
+
+def _is_hashed(_path: str, url: str) -> bool:
+    return url.startswith("/assets/")
+
+
+WHITENOISE_IMMUTABLE_FILE_TEST = _is_hashed
+
+USE_TZ = True
+TIME_ZONE = "UTC"
+LANGUAGE_CODE = "en-gb"
+LOGGING = {
+    "version": 1,
+    "disable_existing_loggers": False,
+    "handlers": {"console": {"class": "logging.StreamHandler"}},
+    "root": {"handlers": ["console"], "level": "WARNING"},
+}

@@ -1,0 +1,8 @@
+"""Where requests go: the API, and the one page that draws everything else."""
+
+from django.urls import path, re_path
+
+from fernback.api import api
+from fernback.page import page
+
+urlpatterns = [path("api/", api.urls), re_path(r"^(?!api/|assets/|static/).*$", page)]

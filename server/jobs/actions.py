@@ -1,0 +1,103 @@
+"""Everything that writes a job. Routes and commands call these; nothing else writes."""
+
+from django.db import transaction
+from pydantic import ValidationError
+
+from accounts.models import Shop, User
+from driveline.checks import Verdict
+from driveline.errors import DrivelineError
+from driveline.job import evaluate
+from driveline.sheets.job import JobFile, Sheets
+from jobs.models import Job, JobVersion
+
+GREATEST_FILE_BYTES = 2_000_000
+
+
+class VersionConflict(Exception):
+    """Somebody saved in between: the save was against a version that is no longer the newest."""
+
+    def __init__(self, newest: JobVersion) -> None:
+        super().__init__(newest)
+        self.newest = newest
+
+    def __str__(self) -> str:
+        return f"{self.newest.author} saved revision {self.newest.number} in the meantime. Yours is kept here, unsaved."
+
+
+class FileRefused(Exception):
+    """A file that can't be taken; nothing was changed."""
+
+    def __init__(self, says: str, *, status: int = 422, fields: tuple[tuple[str, str], ...] = ()) -> None:
+        super().__init__(says)
+        self.status, self.fields = status, fields
+
+
+def job_file(job: Job, sheets: Sheets) -> JobFile:
+    """Return a job with some sheets, as the core takes it."""
+    return JobFile(name=job.name, about=job.about, sheets=sheets)
+
+
+def saved_sheets(version: JobVersion) -> Sheets:
+    """Return the sheets of a version."""
+    return Sheets.model_validate(version.sheets)
+
+
+@transaction.atomic
+def create_job(*, shop: Shop, author: User, name: str, about: str, sheets: Sheets) -> Job:
+    """Return a new job with its first version."""
+    job = Job.objects.create(shop=shop, name=name, about=about)
+    _add_version(job=job, number=1, author=author, sheets=sheets, note="")
+    return job
+
+
+@transaction.atomic
+def save_version(*, job: Job, author: User, based_on: int, sheets: Sheets, note: str = "") -> JobVersion:
+    """Return the sheets saved as the job's next version.
+
+    Raises:
+        VersionConflict: If ``based_on`` is not the newest version; nothing is saved then.
+        ImpossibleInput: If the sheets can't be evaluated; nothing is saved then.
+    """
+    Job.objects.select_for_update().get(pk=job.pk)
+    newest = job.versions.select_related("author").latest("number")
+    if newest.number != based_on:
+        raise VersionConflict(newest)
+    return _add_version(job=job, number=newest.number + 1, author=author, sheets=sheets, note=note)
+
+
+def _add_version(*, job: Job, number: int, author: User, sheets: Sheets, note: str) -> JobVersion:
+    result = evaluate(job_file(job, sheets))
+    verdicts = [check.verdict for check in result.checks]
+    return JobVersion.objects.create(
+        job=job,
+        number=number,
+        author=author,
+        note=note,
+        sheets=sheets.model_dump(mode="json"),
+        worst=result.worst.value,
+        worst_title=result.checks[0].title if result.checks else "",
+        fails=verdicts.count(Verdict.FAILS),
+        not_known=verdicts.count(Verdict.NOT_KNOWN),
+    )
+
+
+def import_job(*, shop: Shop, author: User, data: bytes) -> Job:
+    """Return a new job from a job file's bytes.
+
+    Raises:
+        FileRefused: If the file is too large, not a job file, or can't be evaluated.
+    """
+    if len(data) > GREATEST_FILE_BYTES:
+        raise FileRefused("The file is larger than 2 MB; a job file never is. Nothing was changed.", status=413)
+    try:
+        read = JobFile.model_validate_json(data)
+    except ValidationError as error:
+        fields = tuple(
+            (".".join(str(part) for part in one["loc"]), str(one["msg"]).removeprefix("Value error, "))
+            for one in error.errors()[:20]
+        )
+        raise FileRefused("This is not a job file that can be read. Nothing was changed.", fields=fields) from error
+    try:
+        return create_job(shop=shop, author=author, name=read.name, about=read.about, sheets=read.sheets)
+    except DrivelineError as error:
+        raise FileRefused(f"The job can't be evaluated: {error}. Nothing was changed.") from error

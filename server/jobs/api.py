@@ -1,0 +1,190 @@
+"""Jobs: list, open, save, evaluate, and the files that come and go."""
+
+from typing import Literal
+from uuid import UUID
+
+from django.db.models import OuterRef, QuerySet, Subquery
+from django.http import HttpRequest, HttpResponse
+from django.shortcuts import get_object_or_404
+from ninja import File, Router, Status, UploadedFile
+from ninja.errors import HttpError
+
+from accounts.queries import person, shops_editable_by
+from driveline.drawing.dxf import write_dxf
+from driveline.drawing.svg import write_svg
+from driveline.job import JobResult, evaluate
+from fernback.problems import Conflict, Problem
+from jobs.actions import GREATEST_FILE_BYTES, FileRefused, create_job, import_job, job_file, save_version, saved_sheets
+from jobs.exports import attachment, file_stem, hole_table_csv
+from jobs.models import Job, JobVersion
+from jobs.queries import jobs_editable_by, jobs_visible_to, may_edit
+from jobs.schemas import EvaluateIn, JobIn, JobLine, JobOut, VersionIn, VersionLine, VersionOut
+
+router = Router(tags=["jobs"])
+REFUSALS = {422: Problem, 403: Problem, 404: Problem}
+
+
+def _editable(request: HttpRequest, job_id: UUID) -> Job:
+    """Return a job to change: 404 for a stranger's, 403 for one that this person may only look at."""
+    job = get_object_or_404(jobs_visible_to(person(request)), pk=job_id)
+    if not jobs_editable_by(person(request)).filter(pk=job.pk).exists():
+        raise HttpError(403, "You may look at this job but not change it. Ask the shop's owner.")
+    return job
+
+
+def _newest(job: Job) -> JobVersion:
+    return job.versions.select_related("author").latest("number")
+
+
+def _line(version: JobVersion) -> VersionLine:
+    return VersionLine(
+        number=version.number,
+        author=str(version.author),
+        saved_at=version.saved_at,
+        note=version.note,
+        worst=version.worst,
+    )
+
+
+def _version_out(version: JobVersion) -> VersionOut:
+    return VersionOut(**_line(version).model_dump(), sheets=saved_sheets(version))
+
+
+def _job_out(request: HttpRequest, job: Job) -> JobOut:
+    return JobOut(
+        id=job.pk,
+        name=job.name,
+        about=job.about,
+        shop=job.shop.name,
+        may_edit=may_edit(person(request), job),
+        version=_version_out(_newest(job)),
+    )
+
+
+def _with_newest(jobs: QuerySet[Job]) -> QuerySet[JobVersion]:
+    """Return the newest version of each job."""
+    numbers = JobVersion.objects.filter(job=OuterRef("job")).order_by("-number").values("number")[:1]
+    newest = JobVersion.objects.filter(job__in=jobs, number=Subquery(numbers))
+    return newest.select_related("job__shop", "author").order_by("-saved_at")
+
+
+@router.get("", response=list[JobLine], operation_id="jobs_list")
+def list_jobs(request: HttpRequest) -> list[JobLine]:
+    """List the jobs of a person's shops, the last touched first."""
+    return [
+        JobLine(
+            id=version.job.pk,
+            name=version.job.name,
+            about=version.job.about,
+            shop=version.job.shop.name,
+            worst=version.worst,
+            worst_title=version.worst_title,
+            fails=version.fails,
+            not_known=version.not_known,
+            version=version.number,
+            saved_at=version.saved_at,
+            saved_by=str(version.author),
+        )
+        for version in _with_newest(jobs_visible_to(person(request)))
+    ]
+
+
+@router.post("", response={201: JobOut, **REFUSALS}, operation_id="jobs_create")
+def create(request: HttpRequest, payload: JobIn) -> Status[JobOut]:
+    """Start a job."""
+    shop = get_object_or_404(shops_editable_by(person(request)), pk=payload.shop_id)
+    job = create_job(shop=shop, author=person(request), name=payload.name, about=payload.about, sheets=payload.sheets)
+    return Status(201, _job_out(request, job))
+
+
+@router.post("/import", response={201: JobOut, 413: Problem, **REFUSALS}, operation_id="jobs_import")
+def import_file(request: HttpRequest, shop_id: int, file: UploadedFile = File(...)) -> Status[JobOut]:  # noqa: B008
+    """Make a new job of a job file. A file that can't be taken changes nothing."""
+    shop = get_object_or_404(shops_editable_by(person(request)), pk=shop_id)
+    if file.size is None or file.size > GREATEST_FILE_BYTES:
+        raise FileRefused("The file is larger than 2 MB; a job file never is. Nothing was changed.", status=413)
+    job = import_job(shop=shop, author=person(request), data=file.read())
+    return Status(201, _job_out(request, job))
+
+
+@router.get("/{uuid:job_id}", response={200: JobOut, 404: Problem}, operation_id="jobs_read")
+def read(request: HttpRequest, job_id: UUID) -> JobOut:
+    """Open a job with its newest version."""
+    return _job_out(request, get_object_or_404(jobs_visible_to(person(request)), pk=job_id))
+
+
+@router.get("/{uuid:job_id}/versions", response=list[VersionLine], operation_id="job_versions_list")
+def list_versions(request: HttpRequest, job_id: UUID) -> list[VersionLine]:
+    """List the saved versions, the newest first."""
+    job = get_object_or_404(jobs_visible_to(person(request)), pk=job_id)
+    return [_line(version) for version in job.versions.select_related("author").defer("sheets")]
+
+
+@router.get("/{uuid:job_id}/versions/{int:number}", response=VersionOut, operation_id="job_versions_read")
+def read_version(request: HttpRequest, job_id: UUID, number: int) -> VersionOut:
+    """Return one saved version."""
+    job = get_object_or_404(jobs_visible_to(person(request)), pk=job_id)
+    return _version_out(get_object_or_404(job.versions.select_related("author"), number=number))
+
+
+@router.post(
+    "/{uuid:job_id}/versions",
+    response={201: VersionLine, 409: Conflict, **REFUSALS},
+    operation_id="job_versions_create",
+)
+def create_version(request: HttpRequest, job_id: UUID, payload: VersionIn) -> Status[VersionLine]:
+    """Save the sheets of a job as its next version."""
+    job = _editable(request, job_id)
+    version = save_version(
+        job=job, author=person(request), based_on=payload.based_on, sheets=payload.sheets, note=payload.note
+    )
+    return Status(201, _line(version))
+
+
+@router.post("/{uuid:job_id}/evaluate", response={200: JobResult, **REFUSALS}, operation_id="jobs_evaluate")
+def evaluate_job(request: HttpRequest, job_id: UUID, payload: EvaluateIn) -> HttpResponse:
+    """Evaluate sheets as they stand on the screen, or the newest saved ones. Nothing is saved."""
+    job = get_object_or_404(jobs_visible_to(person(request)), pk=job_id)
+    sheets = payload.sheets or saved_sheets(_newest(job))
+    # Written by the core's own models: checking every figure a second time would double the answer's time.
+    return HttpResponse(evaluate(job_file(job, sheets)).model_dump_json(), content_type="application/json")
+
+
+@router.get("/{uuid:job_id}/file", operation_id="jobs_export")
+def export_file(request: HttpRequest, job_id: UUID) -> HttpResponse:
+    """Return the newest version as a job file."""
+    job = get_object_or_404(jobs_visible_to(person(request)), pk=job_id)
+    content = job_file(job, saved_sheets(_newest(job))).model_dump_json(indent=1)
+    return attachment(content, name=f"{file_stem(job.name)}.fernback.json", content_type="application/json")
+
+
+def _plate_of(request: HttpRequest, job_id: UUID) -> tuple[JobResult, str]:
+    """Return the newest version evaluated, and the stem of its files' names."""
+    job = get_object_or_404(jobs_visible_to(person(request)), pk=job_id)
+    version = _newest(job)
+    result = evaluate(job_file(job, saved_sheets(version)))
+    if result.plate.engine_side is None:
+        raise HttpError(409, "The plate can't be drawn yet: " + " ".join(todo.text for todo in result.plate.to_do))
+    return result, file_stem(job.name, "adapter-plate", f"rev{version.number}")
+
+
+@router.get("/{uuid:job_id}/drawings/plate.{form}", operation_id="job_plate_drawing")
+def plate_drawing(
+    request: HttpRequest, job_id: UUID, form: Literal["dxf", "svg"], side: Literal["engine", "gearbox"] = "engine"
+) -> HttpResponse:
+    """Return the saved adapter plate's drawing from one side."""
+    result, stem = _plate_of(request, job_id)
+    drawing = result.plate.engine_side if side == "engine" else result.plate.gearbox_side
+    if drawing is None:
+        raise HttpError(409, "The plate can't be drawn yet.")
+    name = f"{stem}-{side}-side.{form}"
+    if form == "dxf":
+        return attachment(write_dxf(drawing), name=name, content_type="image/vnd.dxf")
+    return attachment(write_svg(drawing), name=name, content_type="image/svg+xml")
+
+
+@router.get("/{uuid:job_id}/drawings/plate-holes.csv", operation_id="job_plate_holes")
+def plate_holes(request: HttpRequest, job_id: UUID) -> HttpResponse:
+    """Return the saved adapter plate's hole table."""
+    result, stem = _plate_of(request, job_id)
+    return attachment(hole_table_csv(result.plate.hole_table), name=f"{stem}-holes.csv", content_type="text/csv")

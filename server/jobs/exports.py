@@ -1,0 +1,46 @@
+"""Files that leave the application."""
+
+import csv
+import io
+import re
+import unicodedata
+
+from django.http import HttpResponse
+
+from driveline.benches.plate import HoleRow
+
+FORMULA_STARTS = ("=", "+", "-", "@", "\t", "\r")
+
+
+def attachment(content: str, *, name: str, content_type: str) -> HttpResponse:
+    """Return text as a file to keep; only plain letters reach the header."""
+    return HttpResponse(
+        content,
+        content_type=f"{content_type}; charset=utf-8",
+        headers={"Content-Disposition": f'attachment; filename="{name}"', "X-Content-Type-Options": "nosniff"},
+    )
+
+
+def file_stem(*parts: str) -> str:
+    """Return parts of a file's name, safe on any machine."""
+    plain = unicodedata.normalize("NFKD", "-".join(parts)).encode("ascii", "ignore").decode().lower()
+    return re.sub(r"[^a-z0-9.]+", "-", plain).strip("-.") or "job"
+
+
+def safe_cell(text: str) -> str:
+    """Return a text cell that no spreadsheet takes for a formula."""
+    return f"'{text}" if text.startswith(FORMULA_STARTS) else text
+
+
+def hole_table_csv(rows: tuple[HoleRow, ...]) -> str:
+    """Return the hole table from the shaft's centre, seen from the engine side."""
+    stream = io.StringIO()
+    writer = csv.writer(stream)
+    writer.writerow(
+        ["id", "kind", "x_mm", "y_mm", "diameter_mm", "cut_mm", "radius_mm", "angle_deg", "sure_95_mm", "made"]
+    )
+    for row in rows:
+        figures = [row.x_mm, row.y_mm, row.finished_mm, row.cut_mm, row.radius_mm, row.angle_deg, row.sure_mm]
+        texts = ["" if figure is None else f"{figure:.3f}" for figure in figures]
+        writer.writerow([safe_cell(row.id), row.kind, *texts, row.made])
+    return stream.getvalue()

@@ -1,0 +1,37 @@
+"""Load the demo shop when the database is empty."""
+
+from argparse import ArgumentParser
+from pathlib import Path
+
+from django.core.management.base import BaseCommand
+from django.db import transaction
+
+from accounts.models import Membership, Role, Shop, User
+from jobs.actions import import_job
+
+DEMO = Path(__file__).resolve().parents[2] / "demo"
+SHOP = "Saltmarsh Motor Works"
+PEOPLE = (("owner", Role.OWNER), ("fabricator", Role.FABRICATOR), ("viewer", Role.VIEWER))
+ORDER = ("plover", "bittern", "wren")  # the last is on top of the list
+
+
+class Command(BaseCommand):
+    """Load the demo data, once."""
+
+    help = __doc__
+
+    def add_arguments(self, parser: ArgumentParser) -> None:
+        parser.add_argument("--password", required=True, help="of the three demo people")
+
+    @transaction.atomic
+    def handle(self, *_args: object, password: str, **_options: object) -> None:
+        if User.objects.exists():
+            self.stdout.write("The database already holds people; the demo data is left alone.")
+            return
+        shop = Shop.objects.create(name=SHOP)
+        people = [User.objects.create_user(username=name, password=password) for name, _ in PEOPLE]
+        for user, (_, role) in zip(people, PEOPLE, strict=True):
+            Membership.objects.create(user=user, shop=shop, role=role)
+        for name in ORDER:
+            import_job(shop=shop, author=people[1], data=(DEMO / f"{name}.fernback.json").read_bytes())
+        self.stdout.write(f"Loaded {SHOP} with {len(ORDER)} jobs.")

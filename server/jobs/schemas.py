@@ -1,0 +1,83 @@
+"""What the jobs API takes and gives."""
+
+from datetime import datetime
+from uuid import UUID
+
+from ninja import Schema
+from pydantic import ConfigDict, Field
+
+from driveline.checks import Verdict
+from driveline.sheets.base import Name, Words
+from driveline.sheets.job import Sheets
+
+
+class Input(Schema):
+    """Base of every body: nothing unknown, no NaN."""
+
+    model_config = ConfigDict(extra="forbid", allow_inf_nan=False)
+
+
+class JobIn(Input):
+    """A new job."""
+
+    shop_id: int
+    name: Name
+    about: Words = ""
+    sheets: Sheets = Sheets()
+
+
+class VersionIn(Input):
+    """Sheets to save, and the version that they were edited from."""
+
+    based_on: int = Field(ge=1)
+    sheets: Sheets
+    note: str = Field(default="", max_length=200)
+
+
+class EvaluateIn(Input):
+    """Sheets to evaluate without saving; the newest saved ones when left out."""
+
+    sheets: Sheets | None = None
+
+
+class VersionLine(Schema):
+    """A version in the history."""
+
+    number: int
+    author: str
+    saved_at: datetime
+    note: str
+    worst: Verdict
+
+
+class JobLine(Schema):
+    """A job in the list."""
+
+    id: UUID
+    name: str
+    about: str
+    shop: str
+    worst: Verdict
+    worst_title: str
+    fails: int
+    not_known: int
+    version: int
+    saved_at: datetime
+    saved_by: str
+
+
+class VersionOut(VersionLine):
+    """A version with its sheets."""
+
+    sheets: Sheets
+
+
+class JobOut(Schema):
+    """A job with its newest version."""
+
+    id: UUID
+    name: str
+    about: str
+    shop: str
+    may_edit: bool
+    version: VersionOut
