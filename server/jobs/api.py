@@ -13,6 +13,7 @@ from accounts.queries import person, shops_editable_by
 from driveline.drawing.dxf import write_dxf
 from driveline.drawing.svg import write_svg
 from driveline.job import JobResult, evaluate
+from driveline.sheets.job import Sheets
 from fernback.problems import Conflict, Problem
 from jobs.actions import GREATEST_FILE_BYTES, FileRefused, create_job, import_job, job_file, save_version, saved_sheets
 from jobs.exports import attachment, file_stem, hole_table_csv
@@ -93,7 +94,9 @@ def list_jobs(request: HttpRequest) -> list[JobLine]:
 def create(request: HttpRequest, payload: JobIn) -> Status[JobOut]:
     """Start a job."""
     shop = get_object_or_404(shops_editable_by(person(request)), pk=payload.shop_id)
-    job = create_job(shop=shop, author=person(request), name=payload.name, about=payload.about, sheets=payload.sheets)
+    job = create_job(
+        shop=shop, author=person(request), name=payload.name, about=payload.about, sheets=payload.sheets or Sheets()
+    )
     return Status(201, _job_out(request, job))
 
 

@@ -23,7 +23,7 @@ class JobIn(Input):
     shop_id: int
     name: Name
     about: Words = ""
-    sheets: Sheets = Sheets()
+    sheets: Sheets | None = None
 
 
 class VersionIn(Input):

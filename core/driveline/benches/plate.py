@@ -67,9 +67,17 @@ class HoleRow(Result):
 class LigamentResult(Result):
     """What is left between two holes."""
 
-    between: tuple[str, str]
+    a: str
+    b: str
     left_mm: float
     wanted_mm: float
+
+
+class ClockingWindow(Result):
+    """Angles between which every ligament is enough; ``to_deg`` may pass 360."""
+
+    from_deg: float
+    to_deg: float
 
 
 class ClockingResult(Result):
@@ -77,11 +85,10 @@ class ClockingResult(Result):
 
     angle_deg: list[float]
     share: list[float]
-    windows: tuple[tuple[float, float], ...]
+    windows: tuple[ClockingWindow, ...]
     best_deg: float
     best_share: float
     present_deg: float
-    barred_by: tuple[str, str] | None
 
 
 class PlateResult(Result):
@@ -130,7 +137,7 @@ def solve_plate(
         survey=survey.result,
         hole_table=_table(pattern, survey.result) if pattern else (),
         ligaments=tuple(_ligament(one) for one in found[:SHOWN_LIGAMENTS]),
-        clocking=_clocking_result(turning, found, sheet) if turning else None,
+        clocking=_clocking_result(turning, sheet) if turning else None,
         engine_side=engine,
         gearbox_side=engine and from_gearbox_side(engine),
         area_cm2=_area_cm2(pattern) if pattern else None,
@@ -249,19 +256,17 @@ def _made(hole: PlateHole) -> str:
 
 
 def _ligament(one: Ligament) -> LigamentResult:
-    return LigamentResult(between=one.between, left_mm=one.left_mm, wanted_mm=one.wanted_mm)
+    return LigamentResult(a=one.between[0], b=one.between[1], left_mm=one.left_mm, wanted_mm=one.wanted_mm)
 
 
-def _clocking_result(turning: Clocking, found: tuple[Ligament, ...], sheet: PlateSheet) -> ClockingResult:
-    barred = next((one.between for one in found if one.share < 1), None)
+def _clocking_result(turning: Clocking, sheet: PlateSheet) -> ClockingResult:
     return ClockingResult(
         angle_deg=rounded(turning.angle_deg[::2]),
         share=rounded(turning.share[::2], 4),
-        windows=tuple((window.from_deg, window.to_deg) for window in turning.windows),
+        windows=tuple(ClockingWindow(from_deg=one.from_deg, to_deg=one.to_deg) for one in turning.windows),
         best_deg=turning.best_deg,
         best_share=turning.best_share,
         present_deg=sheet.plate.turned.deg % 360,
-        barred_by=barred,
     )
 
 

@@ -43,6 +43,15 @@ class SurveyReadingResult(Result):
     says: str
 
 
+class NextReading(Result):
+    """The reading to take next, and why that one."""
+
+    kind: str
+    a: str
+    b: str
+    why: str
+
+
 class HoleResult(Result):
     """A hole or the shaft's centre as seen from the engine side; the ellipse is of 95 %."""
 
@@ -68,6 +77,7 @@ class SurveyResult(Result):
     worst_w: float | None
     centre_u_mm: float | None
     about: str
+    next_reading: NextReading | None
     assumed: tuple[Assumed, ...]
     to_do: tuple[ToDo, ...]
 
@@ -101,6 +111,7 @@ def solve_survey(survey: Survey) -> SolvedSurvey:
             about="the shaft's centre"
             if solved.origin == CENTRE
             else "the middle of the holes: the shaft's centre is loose",
+            next_reading=_next_reading(survey, solved),
             assumed=_assumed(readings),
             to_do=(),
         ),
@@ -124,9 +135,33 @@ def _empty(survey: Survey) -> SurveyResult:
         worst_w=None,
         centre_u_mm=None,
         about="",
+        next_reading=_next_reading(survey, None),
         assumed=(),
         to_do=(ToDo(field="plate.survey.readings", text=text),),
     )
+
+
+def _next_reading(survey: Survey, solved: NetworkResult | None) -> NextReading | None:
+    """The one that checks an unchecked reading; else the next in order: radii, neighbours, next but one, across."""
+    pairs = [r for r in survey.readings if isinstance(r, PairReading)]
+    taken = {frozenset((r.a, r.b)) for r in pairs}
+    covers = [one.cover for one in solved.unchecked if one.cover] if solved and solved.redundancy > 0 else []
+    if covers:
+        a, b = sorted(covers[0], key=lambda end: end == CENTRE)
+        return NextReading(
+            kind="radius" if b == CENTRE else "inside", a=a, b=b, why="it checks a reading that nothing checks"
+        )
+    ids = [hole.id for hole in survey.holes]
+    count = len(ids)
+    if count < 2:
+        return None
+    around = [
+        (ids[k], ids[(k + step) % count], "inside") for step in (1, 2, count // 2) for k in range(count) if step < count
+    ]
+    for a, b, kind in [*((hole, CENTRE, "radius") for hole in ids), *around]:
+        if frozenset((a, b)) not in taken and a != b:
+            return NextReading(kind=kind, a=a, b=b, why="the next in order")
+    return None
 
 
 def _network(survey: Survey, used: list[int]) -> Network:

@@ -1330,131 +1330,7 @@ export interface components {
              * @default
              */
             about: string;
-            /**
-             * @default {
-             *       "margins": {
-             *         "clearance": null,
-             *         "grip": null,
-             *         "maker_rating": null,
-             *         "motor_top_speed": null,
-             *         "readings_agree": null,
-             *         "shaft_speed": null,
-             *         "wanted_performance": null
-             *       },
-             *       "brief": {
-             *         "driven": "rear",
-             *         "layout": "kept_gearbox",
-             *         "motor": {
-             *           "battery_power": null,
-             *           "bus_v": null,
-             *           "continuous_power": null,
-             *           "continuous_torque": null,
-             *           "curve": [],
-             *           "greatest_rpm": null,
-             *           "inertia_kgm2": null,
-             *           "mass": null,
-             *           "name": "Motor",
-             *           "overrun_torque": null,
-             *           "peak_power": null,
-             *           "peak_torque": null,
-             *           "rated_bus_v": null,
-             *           "rotation": null,
-             *           "taper_from": null,
-             *           "taper_to": null
-             *         },
-             *         "notes": "",
-             *         "tyre": {
-             *           "code": null,
-             *           "construction": "radial",
-             *           "free_radius": null,
-             *           "loaded_radius": null,
-             *           "roll_out": null,
-             *           "roll_out_turns": 1,
-             *           "use": "best"
-             *         },
-             *         "vehicle": {
-             *           "cda_m2": null,
-             *           "cg_height": null,
-             *           "crr": null,
-             *           "description": "",
-             *           "front_share": null,
-             *           "kerb_mass": null,
-             *           "laden_mass": null,
-             *           "tyre_grip": null,
-             *           "wheelbase": null
-             *         },
-             *         "wanted": {
-             *           "cruise_speed": null,
-             *           "hill_start_pct": null,
-             *           "top_speed": null
-             *         }
-             *       },
-             *       "ratios": {
-             *         "axle_rating": null,
-             *         "choice": null,
-             *         "coupler": null,
-             *         "final_drives": [],
-             *         "gearbox": null,
-             *         "propshaft": {
-             *           "critical_rpm": null,
-             *           "length": null,
-             *           "rating": null
-             *         },
-             *         "reductions": []
-             *       },
-             *       "plate": {
-             *         "face": {
-             *           "bolt_circle": null,
-             *           "count": 0,
-             *           "counterbore": null,
-             *           "counterbore_depth": null,
-             *           "depth_behind": null,
-             *           "first_at": {
-             *             "text": "0 deg",
-             *             "tool": null,
-             *             "u": null,
-             *             "unit": null
-             *           },
-             *           "holes": [],
-             *           "plate_hole": null,
-             *           "register_size": null,
-             *           "screw_length": null
-             *         },
-             *         "plate": {
-             *           "bore": null,
-             *           "concentricity": null,
-             *           "edge_factor": null,
-             *           "locating": "not chosen",
-             *           "material": "",
-             *           "process": "waterjet",
-             *           "register_plays": [],
-             *           "thickness": null,
-             *           "turned": {
-             *             "text": "0 deg",
-             *             "tool": null,
-             *             "u": null,
-             *             "unit": null
-             *           },
-             *           "wanted_ligament_factor": null
-             *         },
-             *         "survey": {
-             *           "direction_at": {
-             *             "text": "0 deg",
-             *             "tool": null,
-             *             "u": null,
-             *             "unit": null
-             *           },
-             *           "direction_of": null,
-             *           "holes": [],
-             *           "numbered": "anticlockwise",
-             *           "readings": [],
-             *           "scaled_frames": [],
-             *           "seen_from": "engine side"
-             *         }
-             *       }
-             *     }
-             */
-            sheets: components["schemas"]["Sheets"];
+            sheets?: components["schemas"]["Sheets"] | null;
         };
         /**
          * VersionLine
@@ -1703,21 +1579,23 @@ export interface components {
             /** Share */
             share: number[];
             /** Windows */
-            windows: [
-                number,
-                number
-            ][];
+            windows: components["schemas"]["ClockingWindow"][];
             /** Best Deg */
             best_deg: number;
             /** Best Share */
             best_share: number;
             /** Present Deg */
             present_deg: number;
-            /** Barred By */
-            barred_by: [
-                string,
-                string
-            ] | null;
+        };
+        /**
+         * ClockingWindow
+         * @description Angles between which every ligament is enough; ``to_deg`` may pass 360.
+         */
+        ClockingWindow: {
+            /** From Deg */
+            from_deg: number;
+            /** To Deg */
+            to_deg: number;
         };
         /**
          * Drawing
@@ -1819,11 +1697,10 @@ export interface components {
          * @description What is left between two holes.
          */
         LigamentResult: {
-            /** Between */
-            between: [
-                string,
-                string
-            ];
+            /** A */
+            a: string;
+            /** B */
+            b: string;
             /** Left Mm */
             left_mm: number;
             /** Wanted Mm */
@@ -1864,6 +1741,20 @@ export interface components {
             peak_nm: number[];
             /** Continuous Nm */
             continuous_nm: number[] | null;
+        };
+        /**
+         * NextReading
+         * @description The reading to take next, and why that one.
+         */
+        NextReading: {
+            /** Kind */
+            kind: string;
+            /** A */
+            a: string;
+            /** B */
+            b: string;
+            /** Why */
+            why: string;
         };
         /**
          * Path
@@ -2051,6 +1942,7 @@ export interface components {
             centre_u_mm: number | null;
             /** About */
             about: string;
+            next_reading: components["schemas"]["NextReading"] | null;
             /** Assumed */
             assumed: components["schemas"]["Assumed"][];
             /** To Do */

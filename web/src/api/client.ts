@@ -1,0 +1,62 @@
+/** One way to the server: typed by its schema, with the token that shows a request is ours. */
+import createClient, { type Middleware } from 'openapi-fetch';
+import type { paths } from './schema';
+import type { FieldProblem } from './types';
+
+/** What the server refused, in its own words. */
+export class Refusal extends Error {
+  constructor(
+    readonly status: number,
+    says: string,
+    readonly fields: readonly FieldProblem[] = [],
+    readonly newest: number | null = null,
+  ) {
+    super(says);
+  }
+}
+
+function csrfToken(): string {
+  return /(?:^|; )csrftoken=([^;]+)/.exec(document.cookie)?.[1] ?? '';
+}
+
+const withToken: Middleware = {
+  onRequest({ request }) {
+    request.headers.set('X-CSRFToken', csrfToken());
+    return request;
+  },
+};
+
+export const client = createClient<paths>({ baseUrl: window.location.origin });
+client.use(withToken);
+
+interface Answer<T> {
+  data?: T;
+  error?: unknown;
+  response: Response;
+}
+
+function isRecord(value: unknown): value is Record<string, unknown> {
+  return typeof value === 'object' && value !== null;
+}
+
+function isFieldProblem(value: unknown): value is FieldProblem {
+  return isRecord(value) && typeof value.field === 'string' && typeof value.says === 'string';
+}
+
+/** Returns what was asked for, or throws the server's refusal. */
+export async function answered<T>(asked: Promise<Answer<T>>): Promise<T> {
+  const { data, error, response } = await asked.catch(() => {
+    throw new Refusal(0, 'The server does not answer. Your edits are kept on this device.');
+  });
+  if (response.ok) {
+    if (data === undefined) throw new Refusal(response.status, 'The server gave no answer.');
+    return data;
+  }
+  const problem = isRecord(error) ? error : {};
+  throw new Refusal(
+    response.status,
+    typeof problem.says === 'string' ? problem.says : `The server answered ${response.status}.`,
+    Array.isArray(problem.fields) ? problem.fields.filter(isFieldProblem) : [],
+    typeof problem.newest === 'number' ? problem.newest : null,
+  );
+}

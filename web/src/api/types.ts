@@ -1,0 +1,41 @@
+/** Names for the generated types: what the core takes and gives. */
+import type { components } from './schema';
+
+type Schemas = components['schemas'];
+
+export type Me = Schemas['Me'];
+export type JobLine = Schemas['JobLine'];
+export type Job = Schemas['JobOut'];
+export type VersionLine = Schemas['VersionLine'];
+export type Sheets = Schemas['Sheets'];
+export type BriefSheet = Schemas['BriefSheet'];
+export type RatiosSheet = Schemas['RatiosSheet'];
+export type PlateSheet = Schemas['PlateSheet'];
+export type Box = Schemas['Box'];
+export type Choice = Schemas['Choice'];
+export type PairReading = Schemas['PairReading'];
+export type SurveyReading = PlateSheet['survey']['readings'][number];
+export type Reading = Schemas['Length'];
+export type Quantity = Schemas['Quantity'];
+export type Tool = Schemas['Tool'];
+export type ReadBack = Schemas['ReadBack'];
+export type JobResult = Schemas['JobResult'];
+export type BenchState = Schemas['BenchState'];
+export type Check = Schemas['Check'];
+export type Verdict = Schemas['Verdict'];
+export type Line = Schemas['Line'];
+export type Station = Schemas['Station'];
+export type Candidate = Schemas['Candidate'];
+export type RatiosResult = Schemas['RatiosResult'];
+export type PlateResult = Schemas['PlateResult'];
+export type SurveyResult = Schemas['SurveyResult'];
+export type SurveyReadingResult = Schemas['SurveyReadingResult'];
+export type HoleResult = Schemas['HoleResult'];
+export type Clocking = Schemas['ClockingResult'];
+export type Drawing = Schemas['Drawing'];
+export type Entity = Drawing['entities'][number];
+export type FieldProblem = Schemas['FieldProblem'];
+export type Problem = Schemas['Problem'];
+export type Conflict = Schemas['Conflict'];
+export type ToDo = Schemas['ToDo'];
+export type Assumed = Schemas['Assumed'];

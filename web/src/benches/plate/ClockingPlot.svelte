@@ -1,0 +1,90 @@
+<script lang="ts">
+  import { scaleLinear } from 'd3-scale';
+  import { line } from 'd3-shape';
+  import type { Clocking } from '../../api/types';
+  import { fixed } from '../../lib/format';
+
+  interface Props {
+    clocking: Clocking;
+    onturn: ((deg: number) => void) | null;
+  }
+  let { clocking, onturn }: Props = $props();
+  let width = $state(500);
+  const HEIGHT = 92;
+  const LEFT = 12;
+  const TOP = 24;
+  const BOTTOM = 74;
+
+  const x = $derived(scaleLinear([0, 360], [LEFT, width - LEFT]));
+  const y = $derived(
+    scaleLinear([Math.min(0, ...clocking.share), Math.max(1.2, ...clocking.share)], [BOTTOM, TOP]),
+  );
+  const curve = $derived(
+    line<number>(
+      (_, k) => x(clocking.angle_deg[k] ?? 0),
+      (share) => y(share),
+    )(clocking.share) ?? '',
+  );
+  /** A window that passes 360° is drawn in two parts. */
+  const spans = $derived(
+    clocking.windows.flatMap(({ from_deg: from, to_deg: to }): [number, number][] =>
+      to > 360
+        ? [
+            [from, 360],
+            [0, to - 360],
+          ]
+        : [[from, to]],
+    ),
+  );
+
+  function pick(event: MouseEvent & { currentTarget: SVGSVGElement }): void {
+    const box = event.currentTarget.getBoundingClientRect();
+    const deg = x.invert(event.clientX - box.left);
+    onturn?.(Math.round(((((deg + 180) % 360) + 360) % 360) - 180));
+  }
+</script>
+
+<figure class="bg-dye-deep text-scribe" bind:clientWidth={width}>
+  <!-- A convenience for the pointer: the angle is a field of its own, and the motor turns by the arrow keys. -->
+  <!-- svelte-ignore a11y_click_events_have_key_events, a11y_no_noninteractive_element_interactions -->
+  <svg
+    {width}
+    height={HEIGHT}
+    role="img"
+    aria-label="Least ligament over wanted, by clocking angle"
+    onclick={pick}
+    class={onturn ? 'cursor-pointer' : ''}
+  >
+    <text x={LEFT} y="15" class="fill-scribe-dim text-[12px]"
+      >least ligament over wanted, by clocking angle; shaded: enough</text
+    >
+    {#each spans as [from, to] (from)}
+      <rect
+        x={x(from)}
+        y={TOP}
+        width={Math.max(1, x(to) - x(from))}
+        height={BOTTOM - TOP}
+        class="fill-brass-lit/35"
+      />
+    {/each}
+    <line x1={LEFT} x2={width - LEFT} y1={y(1)} y2={y(1)} class="stroke-scribe-dim" stroke-dasharray="4 4" />
+    <path d={curve} class="fill-none stroke-scribe" stroke-width="1.4" />
+    <line
+      x1={x(clocking.present_deg)}
+      x2={x(clocking.present_deg)}
+      y1={TOP - 4}
+      y2={BOTTOM}
+      class="stroke-brass-lit"
+      stroke-width="2.5"
+    />
+    {#each [0, 90, 180, 270, 360] as deg (deg)}
+      <text
+        x={x(deg)}
+        y={HEIGHT - 4}
+        text-anchor={deg === 0 ? 'start' : deg === 360 ? 'end' : 'middle'}
+        class="fill-scribe-dim figures text-[11px]">{deg}°</text
+      >
+    {/each}
+  </svg>
+  <figcaption class="sr-only">Best at {fixed(clocking.best_deg, 1)}°</figcaption>
+</figure>

@@ -1,0 +1,56 @@
+<script lang="ts">
+  import type { PlateResult } from '../../api/types';
+  import { fixed } from '../../lib/format';
+
+  interface Props {
+    result: PlateResult;
+  }
+  let { result }: Props = $props();
+</script>
+
+<section class="px-3 py-3">
+  <h2>Hole table</h2>
+  <p class="text-[13px] text-ink-dim">From the shaft's centre, seen from the engine side, mm.</p>
+  {#if result.hole_table.length > 0}
+    <table class="mt-1 w-full text-[13px]" aria-label="Hole table">
+      <thead class="text-ink-dim">
+        <tr>
+          <th class="text-left font-normal">id</th>
+          <th class="text-right font-normal">x</th>
+          <th class="text-right font-normal">y</th>
+          <th class="text-right font-normal">Ø</th>
+          <th class="text-right font-normal">± 95 %</th>
+        </tr>
+      </thead>
+      <tbody>
+        {#each result.hole_table as hole (hole.id)}
+          <tr class="border-t border-edge">
+            <td class={['py-0.5 figures', hole.kind === 'motor' && 'text-brass']}>{hole.id}</td>
+            <td class="text-right figures">{fixed(hole.x_mm, 2)}</td>
+            <td class="text-right figures">{fixed(hole.y_mm, 2)}</td>
+            <td class="text-right figures" title={hole.made}
+              >{fixed(hole.finished_mm, 1)}{hole.made === 'cut' ? '' : ' *'}</td
+            >
+            <td class="text-right figures text-ink-dim"
+              >{hole.sure_mm === null ? 'set' : fixed(hole.sure_mm, 2)}</td
+            >
+          </tr>
+        {/each}
+      </tbody>
+    </table>
+    <p class="mt-2 text-[13px] text-ink-dim">* cut small and machined, or marked and drilled by hand.</p>
+  {:else}
+    <p class="mt-2 text-ink-dim">Filled in as soon as three holes are settled.</p>
+  {/if}
+  <h3 class="mt-4">Thinnest places</h3>
+  <ul class="text-[13px]">
+    {#each result.ligaments as ligament (ligament.a + ligament.b)}
+      <li class="border-t border-edge py-0.5">
+        {ligament.a} to {ligament.b}
+        <span class="float-right figures"
+          >{fixed(ligament.left_mm, 1)} of {fixed(ligament.wanted_mm, 1)} mm</span
+        >
+      </li>
+    {/each}
+  </ul>
+</section>

@@ -1,0 +1,87 @@
+<script lang="ts">
+  import type { SurveyReading, SurveyReadingResult, SurveyResult } from '../../api/types';
+  import { signed } from '../../lib/format';
+  import { useUnits } from '../../measure/units.svelte';
+  import { endsOf, type PlateState } from './plate.svelte';
+  import ReadingCell from './ReadingCell.svelte';
+
+  interface Props {
+    readings: readonly SurveyReading[];
+    survey: SurveyResult;
+    plate: PlateState;
+    disabled: boolean;
+    onchange: (index: number, text: string) => void;
+    onleave: (index: number, leftOut: boolean) => void;
+    onremove: (index: number) => void;
+  }
+  let { readings, survey, plate, disabled, onchange, onleave, onremove }: Props = $props();
+  const units = useUnits();
+  const ROW: Record<SurveyReadingResult['fit'], string> = {
+    fits: '',
+    alone: '',
+    suspect: 'bg-brass-wash',
+    unchecked: 'italic',
+    left_out: 'line-through text-ink-dim',
+  };
+  const isLit = (reading: SurveyReading) =>
+    plate.pickedHole !== null && endsOf(reading).includes(plate.pickedHole);
+</script>
+
+<table class="w-full text-[13px]" aria-label="Flange readings">
+  <thead class="sticky top-0 bg-paper text-ink-dim">
+    <tr>
+      <th class="py-1.5 pl-3 text-left font-normal">reading</th>
+      <th></th>
+      <th class="text-right font-normal">{units.mode === 'as typed' ? 'as measured' : units.mode}</th>
+      <th class="text-right font-normal">± mm</th>
+      <th class="text-right font-normal">off by</th>
+      <th class="w-5"></th>
+    </tr>
+  </thead>
+  <tbody>
+    {#each survey.readings as one, index (index)}
+      {@const reading = readings[index]}
+      {#if reading}
+        <tr
+          class={['border-t border-edge', ROW[one.fit], isLit(reading) && 'bg-card']}
+          title={one.says}
+          onmouseenter={() => (plate.hoveredReading = index)}
+          onmouseleave={() => (plate.hoveredReading = null)}
+        >
+          <td class="pl-3 figures whitespace-nowrap">{one.label}</td>
+          <td class="px-1 text-ink-dim">{one.kind}</td>
+          <td class="w-[6.2rem]">
+            <ReadingCell
+              label={one.label}
+              text={units.length(reading.reading.text, one.value_mm)}
+              unit={reading.reading.unit ?? null}
+              disabled={disabled || units.mode !== 'as typed'}
+              onchange={(text) => onchange(index, text)}
+            />
+          </td>
+          <td
+            class={['text-right figures', one.u_is_default ? 'text-brass' : 'text-ink-dim']}
+            title={one.u_is_default ? 'taken as usual: no tool stated' : undefined}>{one.u_mm.toFixed(2)}</td
+          >
+          <td class={['text-right figures', one.fit === 'suspect' && 'font-semibold text-fails']}>
+            {one.fit === 'suspect' ? '▲ ' : ''}{signed(one.off_mm, 2)}
+          </td>
+          <td class="pr-2 text-right">
+            {#if !disabled}
+              <button
+                class="px-1 text-ink-dim hover:text-fails"
+                aria-label={one.fit === 'left_out' ? `Take ${one.label} back in` : `Leave ${one.label} out`}
+                title={one.fit === 'left_out'
+                  ? 'take it back in'
+                  : 'leave it out; it stays here, struck through'}
+                onclick={(event) =>
+                  event.shiftKey ? onremove(index) : onleave(index, one.fit !== 'left_out')}
+                >{one.fit === 'left_out' ? '↩' : '×'}</button
+              >
+            {/if}
+          </td>
+        </tr>
+      {/if}
+    {/each}
+  </tbody>
+</table>

@@ -1,0 +1,39 @@
+<script lang="ts">
+  import Dialog from '../lib/ui/Dialog.svelte';
+
+  interface Props {
+    open: boolean;
+    onclose: () => void;
+  }
+  let { open, onclose }: Props = $props();
+  const KEYS = [
+    ['g b, g r, g a', 'go to Brief, Ratios, Adapter plate'],
+    ['m', 'add a measurement'],
+    ['u', 'show readings as typed, in mm, in inches'],
+    ['p', 'pin this design and compare what follows with it'],
+    ['Ctrl+Z, Ctrl+Shift+Z', 'undo, redo'],
+    ['Ctrl+S', 'save'],
+    ['Enter', 'keep what is typed and go to the next'],
+    ['Esc', 'leave a field as it was'],
+  ] as const;
+</script>
+
+<Dialog {open} title="Keys" {onclose}>
+  <dl class="grid grid-cols-[auto_1fr] gap-x-6 gap-y-1.5">
+    {#each KEYS as [key, does] (key)}
+      <dt class="figures">{key}</dt>
+      <dd>{does}</dd>
+    {/each}
+  </dl>
+  <p class="text-ink-dim">
+    Type measurements as you read them: <span class="figures">8 1/4 in</span>,
+    <span class="figures">8-1/4"</span>,
+    <span class="figures">1' 2 1/2"</span>, <span class="figures">209,55 mm</span>,
+    <span class="figures">30 thou</span>, <span class="figures">209.5 ±0.1</span>. A bare number takes the
+    field's unit.
+  </p>
+  <p class="text-ink-dim">
+    Fernback checks arithmetic, not workmanship. Vehicle alterations, high voltage and brakes fall under your
+    local codes and licensed people.
+  </p>
+</Dialog>

@@ -1,0 +1,33 @@
+<script lang="ts">
+  import { createQuery } from '@tanstack/svelte-query';
+  import { answered, client } from '../api/client';
+  import { p, route } from '../routes';
+  import { useSession } from '../session/session.svelte';
+  import { benchOf } from './benches';
+  import JobScreen from './JobScreen.svelte';
+
+  const session = useSession();
+  const params = $derived(route.params as { id?: string; bench?: string });
+  const id = $derived(params.id ?? '');
+  const job = createQuery(() => ({
+    queryKey: ['job', id],
+    queryFn: () => answered(client.GET('/api/jobs/{job_id}', { params: { path: { job_id: id } } })),
+    staleTime: 0,
+    gcTime: 0,
+    refetchOnWindowFocus: false, // a job being edited is never replaced behind the person's back
+    refetchOnReconnect: false,
+  }));
+</script>
+
+{#if job.isPending}
+  <p role="status" class="p-6 text-ink-dim">Opening the job…</p>
+{:else if job.isError}
+  <div class="p-6">
+    <p role="alert" class="text-fails">▲ {job.error.message}</p>
+    <a class="underline" href={p('/')}>All jobs</a>
+  </div>
+{:else}
+  {#key job.data.id}
+    <JobScreen job={job.data} bench={benchOf(params.bench)} username={session.me?.username ?? ''} />
+  {/key}
+{/if}

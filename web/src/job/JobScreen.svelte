@@ -1,0 +1,100 @@
+<script lang="ts">
+  import { onDestroy } from 'svelte';
+  import type { Job } from '../api/types';
+  import BriefBench from '../benches/brief/BriefBench.svelte';
+  import PlateBench from '../benches/plate/PlateBench.svelte';
+  import RatiosBench from '../benches/ratios/RatiosBench.svelte';
+  import Ledger from '../ledger/Ledger.svelte';
+  import LineView from '../line/LineView.svelte';
+  import { OperatingPoint } from '../line/operating-point.svelte';
+  import SpeedRule from '../line/SpeedRule.svelte';
+  import { provideUnits, UnitDisplay } from '../measure/units.svelte';
+  import { navigate } from '../routes';
+  import Steps from '../steps/Steps.svelte';
+  import { BENCH_TITLES, benchOf, type Bench } from './benches';
+  import ConflictDialog from './ConflictDialog.svelte';
+  import HelpDialog from './HelpDialog.svelte';
+  import { JobEditor, provideEditor } from './job-editor.svelte';
+  import { jobKeys } from './keys';
+  import TopBar from './TopBar.svelte';
+
+  interface Props {
+    job: Job;
+    bench: Bench;
+    username: string;
+  }
+  let { job, bench, username }: Props = $props();
+  // The page makes a new screen for another job, so the first values are the ones to keep.
+  // svelte-ignore state_referenced_locally
+  const editor = new JobEditor(job, username);
+  provideEditor(() => editor);
+  const units = new UnitDisplay();
+  provideUnits(units);
+  const point = new OperatingPoint(() => editor.result?.line ?? null);
+  let isHelping = $state(false);
+
+  function goTo(word: string): void {
+    void navigate('/jobs/:id/:bench', { params: { id: job.id, bench: benchOf(word) } });
+  }
+
+  const onkeydown = jobKeys({
+    goTo,
+    undo: () => editor.undo(),
+    redo: () => editor.redo(),
+    save: () => void editor.save(),
+    pin: () => editor.togglePin(),
+    help: () => (isHelping = true),
+    cycleUnits: () => units.cycle(),
+    measure: () => document.querySelector<HTMLElement>('[data-measure]')?.focus(),
+  });
+
+  function onbeforeunload(event: BeforeUnloadEvent): void {
+    if (editor.state === 'saving') event.preventDefault(); // all else is kept on this device already
+  }
+  onDestroy(() => editor.leave());
+</script>
+
+<svelte:window {onkeydown} {onbeforeunload} />
+<svelte:head><title>{job.name}: {BENCH_TITLES[bench]}</title></svelte:head>
+
+<div class="flex min-h-dvh flex-col md:h-dvh">
+  <TopBar onhelp={() => (isHelping = true)} />
+  {#if editor.result?.line}
+    <LineView
+      line={editor.result.line}
+      ghost={editor.pinned?.line ?? null}
+      {point}
+      checks={editor.result.checks}
+      {bench}
+      onopen={goTo}
+    />
+    <SpeedRule line={editor.result.line} {point} />
+  {:else if editor.result}
+    <p class="bg-dye px-4 py-6 text-scribe">
+      The Line is drawn as soon as motor, tyre and gearing are known.
+      {editor.result.ratios.to_do[0]?.text ?? ''}
+    </p>
+  {:else}
+    <p class="h-[178px] bg-dye px-4 py-6 text-scribe-dim" role="status">Working it out…</p>
+  {/if}
+  <div class="flex min-h-0 flex-1 flex-col md:flex-row">
+    <Steps jobId={job.id} {bench} states={editor.result?.benches ?? []} />
+    <main class="min-h-0 min-w-0 flex-1 md:overflow-hidden">
+      {#if editor.result}
+        {#if bench === 'brief'}<BriefBench result={editor.result} />
+        {:else if bench === 'ratios'}<RatiosBench result={editor.result} pinned={editor.pinned} />
+        {:else}<PlateBench result={editor.result} pinned={editor.pinned} />{/if}
+      {/if}
+    </main>
+    {#if editor.result}
+      <Ledger
+        checks={editor.result.checks}
+        pinned={editor.pinned?.checks ?? null}
+        {bench}
+        benchTitle={BENCH_TITLES[bench]}
+      />
+    {/if}
+  </div>
+</div>
+<ConflictDialog />
+<HelpDialog open={isHelping} onclose={() => (isHelping = false)} />

@@ -1,0 +1,61 @@
+<script lang="ts">
+  import { clockTime } from '../lib/format';
+  import Button from '../lib/ui/Button.svelte';
+  import { p } from '../routes';
+  import { useEditor } from './job-editor.svelte';
+
+  interface Props {
+    onhelp: () => void;
+  }
+  let { onhelp }: Props = $props();
+  const editor = useEditor();
+
+  const words = $derived(
+    {
+      saved: `rev ${editor.number}, saved ${clockTime(editor.savedAt)} by ${editor.savedBy}`,
+      unsaved: `edits on rev ${editor.number}, not saved`,
+      saving: 'saving…',
+      conflict: 'somebody saved in between',
+      refused: 'not saved',
+    }[editor.state],
+  );
+</script>
+
+<header class="flex flex-wrap items-center gap-x-4 gap-y-1 border-b border-edge bg-paper px-4 py-1.5">
+  <a href={p('/')} class="text-[17px] font-bold hover:text-brass" aria-label="Fernback: all jobs">Fernback</a>
+  <span class="font-semibold">{editor.job.name}</span>
+  <span role="status" class={editor.isDirty ? 'font-semibold text-brass' : 'text-ink-dim'}>
+    {editor.isDirty ? '● ' : ''}{words}
+  </span>
+  {#if editor.says}<span role="alert" class="text-fails">▲ {editor.says}</span>{/if}
+  <div class="ml-auto flex items-center gap-2">
+    {#if editor.mayEdit}
+      <Button disabled={!editor.canUndo} onclick={() => editor.undo()} title="Ctrl+Z">Undo</Button>
+      <Button disabled={!editor.canRedo} onclick={() => editor.redo()} title="Ctrl+Shift+Z">Redo</Button>
+    {:else}
+      <span class="text-ink-dim">you may look, not change</span>
+    {/if}
+    <Button
+      aria-pressed={editor.pinned !== null}
+      onclick={() => editor.togglePin()}
+      title="p: compare with this from now on"
+    >
+      {editor.pinned ? 'Unpin' : 'Pin'}
+    </Button>
+    <Button onclick={onhelp} title="?" aria-label="Keys and help">?</Button>
+    {#if editor.mayEdit}
+      <Button
+        strong
+        disabled={editor.state === 'saved' || editor.state === 'saving'}
+        onclick={() => editor.save()}
+        title="Ctrl+S">Save</Button
+      >
+    {/if}
+  </div>
+  {#if editor.restoredFrom}
+    <p role="status" class="flex basis-full items-center gap-3 bg-brass-wash px-3 py-1">
+      Your edits from {clockTime(editor.restoredFrom)} were not saved; here they are again.
+      <button class="underline" onclick={() => editor.discard()}>Put the saved ones back</button>
+    </p>
+  {/if}
+</header>

@@ -1,0 +1,251 @@
+import { getContext, setContext } from 'svelte';
+import { answered, client, Refusal } from '../api/client';
+import type { FieldProblem, Job, JobResult, Sheets } from '../api/types';
+import { isoNow } from '../lib/format';
+import { dropDraft, keepDraft, readDraft } from './drafts';
+
+const KEY = Symbol('job');
+const MOST_UNDO = 200;
+const GESTURE_MS = 900;
+const PAUSE_MS = 40; // between a keystroke and the call that evaluates it
+
+export type SaveState = 'saved' | 'unsaved' | 'saving' | 'conflict' | 'refused';
+
+/** Somebody else's save that came between. */
+export interface Theirs {
+  number: number;
+  author: string;
+  savedAt: string;
+  sheets: Sheets;
+}
+
+/**
+ * A job on the screen: its sheets as edited, what follows from them, and how they stand against what is saved.
+ * Every edit is evaluated by the core at once; nothing is calculated here.
+ */
+export class JobEditor {
+  readonly job: Job;
+  readonly #username: string;
+  sheets = $state.raw<Sheets>()!;
+  result = $state.raw<JobResult | null>(null);
+  problems = $state.raw<readonly FieldProblem[]>([]);
+  says = $state('');
+  state = $state<SaveState>('saved');
+  number = $state(0);
+  savedAt = $state('');
+  savedBy = $state('');
+  theirs = $state.raw<Theirs | null>(null);
+  restoredFrom = $state<string | null>(null);
+  pinned = $state.raw<JobResult | null>(null);
+  #past = $state.raw<readonly Sheets[]>([]);
+  #future = $state.raw<readonly Sheets[]>([]);
+  #gesture = '';
+  #gestureAt = 0;
+  #asked = 0;
+  #timer: ReturnType<typeof setTimeout> | undefined;
+  #evaluation: AbortController | null = null;
+
+  readonly canUndo = $derived(this.#past.length > 0);
+  readonly canRedo = $derived(this.#future.length > 0);
+  readonly isDirty = $derived(this.state !== 'saved');
+
+  constructor(job: Job, username: string) {
+    this.job = job;
+    this.#username = username;
+    this.sheets = job.version.sheets;
+    this.#saved(job.version);
+    const draft = job.may_edit ? readDraft(job.id, username) : null;
+    if (draft) this.#restore(draft.sheets, draft.basedOn, draft.at);
+    void this.#evaluate();
+  }
+
+  get mayEdit(): boolean {
+    return this.job.may_edit;
+  }
+
+  #restore(sheets: Sheets, basedOn: number, at: string): void {
+    const newest = this.job.version;
+    this.#past = [this.sheets];
+    this.sheets = sheets;
+    this.state = 'unsaved';
+    this.restoredFrom = at;
+    if (basedOn !== newest.number) {
+      this.number = basedOn;
+      this.#collide({
+        number: newest.number,
+        author: newest.author,
+        savedAt: newest.saved_at,
+        sheets: newest.sheets,
+      });
+    }
+  }
+
+  /**
+   * Change the sheets; the change is one step of undo. Changes of one `gesture`, such as a drag, that follow
+   * closely count as one step.
+   */
+  edit(change: (sheets: Sheets) => void, gesture = ''): void {
+    if (!this.mayEdit) return;
+    const next = structuredClone(this.sheets);
+    change(next);
+    if (JSON.stringify(next) === JSON.stringify(this.sheets)) return;
+    const isSameGesture =
+      gesture !== '' && gesture === this.#gesture && Date.now() - this.#gestureAt < GESTURE_MS;
+    if (!isSameGesture) this.#past = [...this.#past.slice(-MOST_UNDO), this.sheets];
+    this.#gesture = gesture;
+    this.#gestureAt = Date.now();
+    this.#future = [];
+    this.#show(next);
+  }
+
+  undo(): void {
+    const before = this.#past.at(-1);
+    if (!before) return;
+    this.#past = this.#past.slice(0, -1);
+    this.#future = [...this.#future, this.sheets];
+    this.#show(before);
+  }
+
+  redo(): void {
+    const after = this.#future.at(-1);
+    if (!after) return;
+    this.#future = this.#future.slice(0, -1);
+    this.#past = [...this.#past, this.sheets];
+    this.#show(after);
+  }
+
+  #show(sheets: Sheets): void {
+    this.sheets = sheets;
+    if (this.state !== 'conflict') this.state = 'unsaved';
+    keepDraft(this.job.id, this.#username, { basedOn: this.number, at: isoNow(), sheets });
+    clearTimeout(this.#timer);
+    this.#timer = setTimeout(() => void this.#evaluate(), PAUSE_MS);
+  }
+
+  async #evaluate(): Promise<void> {
+    const asked = ++this.#asked;
+    this.#evaluation?.abort();
+    this.#evaluation = new AbortController();
+    const call = client.POST('/api/jobs/{job_id}/evaluate', {
+      params: { path: { job_id: this.job.id } },
+      body: { sheets: this.sheets },
+      signal: this.#evaluation.signal,
+    });
+    try {
+      const result = await answered(call);
+      if (asked !== this.#asked) return;
+      this.result = result;
+      this.problems = [];
+      this.says = '';
+    } catch (error) {
+      if (asked === this.#asked) this.#refused(error);
+    }
+  }
+
+  #refused(error: unknown): void {
+    if (!(error instanceof Refusal)) throw error;
+    this.says = error.message;
+    this.problems = error.fields;
+  }
+
+  async save(): Promise<boolean> {
+    if (!this.mayEdit || this.state === 'saved' || this.state === 'saving') return this.state === 'saved';
+    this.state = 'saving';
+    const sheets = this.sheets;
+    const body = { based_on: this.number, sheets, note: '' };
+    try {
+      const path = { job_id: this.job.id };
+      this.#saved(await answered(client.POST('/api/jobs/{job_id}/versions', { params: { path }, body })));
+    } catch (error) {
+      if (error instanceof Refusal && error.status === 409) {
+        await this.#fetchTheirs();
+      } else {
+        this.state = 'refused';
+        this.#refused(error);
+      }
+      return false;
+    }
+    if (this.sheets === sheets) dropDraft(this.job.id, this.#username);
+    else this.#show(this.sheets);
+    return true;
+  }
+
+  #saved(version: { number: number; saved_at: string; author: string }): void {
+    this.number = version.number;
+    this.savedAt = version.saved_at;
+    this.savedBy = version.author;
+    this.state = 'saved';
+    this.says = '';
+    this.restoredFrom = null;
+  }
+
+  async #fetchTheirs(): Promise<void> {
+    const params = { path: { job_id: this.job.id } };
+    const { version } = await answered(client.GET('/api/jobs/{job_id}', { params }));
+    this.#collide({
+      number: version.number,
+      author: version.author,
+      savedAt: version.saved_at,
+      sheets: version.sheets,
+    });
+  }
+
+  #collide(theirs: Theirs): void {
+    this.theirs = theirs;
+    this.state = 'conflict';
+  }
+
+  /** Save these sheets over theirs; theirs stays in the history. */
+  async keepMine(): Promise<void> {
+    if (!this.theirs) return;
+    this.number = this.theirs.number;
+    this.theirs = null;
+    this.state = 'unsaved';
+    await this.save();
+  }
+
+  /** Show theirs; these sheets are one undo away. */
+  takeTheirs(): void {
+    const { theirs } = this;
+    if (!theirs) return;
+    this.theirs = null;
+    this.#past = [...this.#past, this.sheets];
+    this.sheets = theirs.sheets;
+    this.#saved({ number: theirs.number, saved_at: theirs.savedAt, author: theirs.author });
+    dropDraft(this.job.id, this.#username);
+    void this.#evaluate();
+  }
+
+  /** Go back to what is saved; the edits are one undo away. */
+  discard(): void {
+    this.edit((sheets) => Object.assign(sheets, structuredClone(this.job.version.sheets)));
+    this.restoredFrom = null;
+  }
+
+  togglePin(): void {
+    this.pinned = this.pinned ? null : this.result;
+  }
+
+  /** Stop what is still under way, when the page goes. */
+  leave(): void {
+    clearTimeout(this.#timer);
+    this.#evaluation?.abort();
+    this.#asked += 1;
+  }
+
+  /** What the core says is wrong with a field, by its path from the sheets. */
+  problemOf(path: string): string {
+    return this.problems.find((problem) => problem.field === `sheets.${path}`)?.says ?? '';
+  }
+}
+
+export function provideEditor(editor: () => JobEditor): void {
+  setContext(KEY, editor);
+}
+
+/** Returns the job being edited; a getter, since the page may open another. */
+export function useEditor(): JobEditor {
+  const editor = getContext<(() => JobEditor) | undefined>(KEY);
+  if (!editor) throw new Error('useEditor outside JobPage.svelte');
+  return editor();
+}

@@ -1,0 +1,52 @@
+/** Keys that work anywhere on a job, as long as nothing is being typed. */
+import { BENCH_KEYS, type Bench } from './benches';
+
+export interface KeyActions {
+  goTo: (bench: Bench) => void;
+  undo: () => void;
+  redo: () => void;
+  save: () => void;
+  pin: () => void;
+  help: () => void;
+  cycleUnits: () => void;
+  measure: () => void;
+}
+
+function isTyping(target: EventTarget | null): boolean {
+  return (
+    target instanceof HTMLElement && target.closest('input:not([type=range]), select, textarea') !== null
+  );
+}
+
+/** Returns a handler of keydown; `g` waits for the letter of a bench. */
+export function jobKeys(actions: KeyActions): (event: KeyboardEvent) => void {
+  let afterG = false;
+  const plain: Record<string, () => void> = {
+    p: actions.pin,
+    u: actions.cycleUnits,
+    m: actions.measure,
+    '?': actions.help,
+  };
+  return (event) => {
+    const key = event.key.toLowerCase();
+    if (event.ctrlKey || event.metaKey) {
+      if (key === 's') {
+        event.preventDefault();
+        actions.save();
+      } else if (key === 'z' && !isTyping(event.target)) {
+        event.preventDefault();
+        (event.shiftKey ? actions.redo : actions.undo)();
+      }
+      return;
+    }
+    if (event.altKey || isTyping(event.target)) return;
+    const bench = afterG ? BENCH_KEYS[key] : undefined;
+    afterG = key === 'g';
+    if (bench) return actions.goTo(bench);
+    const action = plain[key];
+    if (action) {
+      event.preventDefault();
+      action();
+    }
+  };
+}

@@ -1,0 +1,115 @@
+<script lang="ts">
+  import { createQuery, useQueryClient } from '@tanstack/svelte-query';
+  import { answered, client, Refusal } from '../api/client';
+  import type { JobLine } from '../api/types';
+  import { clockTime } from '../lib/format';
+  import Button from '../lib/ui/Button.svelte';
+  import VerdictMark from '../lib/ui/VerdictMark.svelte';
+  import { VERDICT_WORDS } from '../lib/verdicts';
+  import { navigate, p } from '../routes';
+  import { useSession } from '../session/session.svelte';
+  import NewJob from './NewJob.svelte';
+
+  const session = useSession();
+  const queryClient = useQueryClient();
+  const jobs = createQuery(() => ({ queryKey: ['jobs'], queryFn: () => answered(client.GET('/api/jobs')) }));
+  let isStarting = $state(false);
+  let says = $state('');
+
+  const editable = $derived(session.me?.shops.find((place) => place.role !== 'viewer'));
+
+  function needs(job: JobLine): string {
+    const parts = [];
+    if (job.fails) parts.push(`${job.fails} failing`);
+    if (job.not_known) parts.push(`${job.not_known} not known`);
+    return parts.join(', ') || 'nothing open';
+  }
+
+  async function importFile(files: FileList | null): Promise<void> {
+    const file = files?.[0];
+    if (!file || !editable) return;
+    const body = new FormData();
+    body.append('file', file);
+    says = '';
+    try {
+      const job = await answered(
+        client.POST('/api/jobs/import', {
+          params: { query: { shop_id: editable.shop_id } },
+          body: { file: '' },
+          bodySerializer: () => body,
+        }),
+      );
+      await queryClient.invalidateQueries({ queryKey: ['jobs'] });
+      await navigate('/jobs/:id/:bench', { params: { id: job.id, bench: 'brief' } });
+    } catch (error) {
+      if (!(error instanceof Refusal)) throw error;
+      const field = error.fields[0];
+      says = field ? `${error.message} ${field.field}: ${field.says}` : error.message;
+    }
+  }
+</script>
+
+<header class="flex items-center gap-4 border-b border-edge px-5 py-2.5">
+  <span class="text-lg font-bold">Fernback</span>
+  <span class="text-ink-dim">{session.me?.shops.map((place) => place.shop).join(', ')}</span>
+  <span class="ml-auto text-ink-dim">{session.me?.name}</span>
+  <Button onclick={() => session.signOut()}>Sign out</Button>
+</header>
+
+<main class="mx-auto max-w-5xl px-5 py-8">
+  <div class="mb-5 flex flex-wrap items-center gap-3">
+    <h1 class="mr-auto text-2xl">Jobs</h1>
+    {#if editable}
+      <label class="rounded-sm border border-ink px-3 py-1.5 hover:bg-brass-wash">
+        Open a job file…
+        <input
+          type="file"
+          accept=".json,application/json"
+          class="sr-only"
+          onchange={(event) => importFile(event.currentTarget.files)}
+        />
+      </label>
+      <Button strong onclick={() => (isStarting = true)}>New job</Button>
+    {/if}
+  </div>
+  {#if says}<p role="alert" class="mb-4 text-fails">▲ {says}</p>{/if}
+
+  {#if jobs.isPending}
+    <p role="status" class="text-ink-dim">Fetching the jobs…</p>
+  {:else if jobs.isError}
+    <p role="alert" class="text-fails">▲ {jobs.error.message}</p>
+  {:else if jobs.data.length === 0}
+    <p class="max-w-prose text-ink-dim">
+      No jobs yet. Start one with the vehicle on the floor and a tape in hand: its mass, its tyre and the
+      donor motor's figures are enough to compare gearings.
+    </p>
+  {:else}
+    <ul class="border-t border-edge">
+      {#each jobs.data as job (job.id)}
+        <li class="border-b border-edge">
+          <a
+            href={p('/jobs/:id/:bench', { params: { id: job.id, bench: 'brief' } })}
+            class="grid gap-x-6 gap-y-1 px-2 py-4 hover:bg-brass-wash md:grid-cols-[9rem_1fr_15rem_10rem]"
+          >
+            <span class="text-lg font-semibold">{job.name}</span>
+            <span class="text-ink-dim">{job.about}</span>
+            <span>
+              <span class="flex items-center gap-2">
+                <VerdictMark verdict={job.worst} silent />
+                {VERDICT_WORDS[job.worst]}: {job.worst_title || 'no checks yet'}
+              </span>
+              <span class="ml-5 text-ink-dim">{needs(job)}</span>
+            </span>
+            <span class="text-ink-dim md:text-right"
+              >rev {job.version}, {clockTime(job.saved_at)}<br />{job.saved_by}</span
+            >
+          </a>
+        </li>
+      {/each}
+    </ul>
+  {/if}
+</main>
+
+{#if editable}
+  <NewJob open={isStarting} shopId={editable.shop_id} onclose={() => (isStarting = false)} />
+{/if}

@@ -1,0 +1,57 @@
+<script lang="ts">
+  import type { Check } from '../api/types';
+  import { fixed } from '../lib/format';
+  import VerdictMark from '../lib/ui/VerdictMark.svelte';
+  import { VERDICT_WORDS } from '../lib/verdicts';
+
+  interface Props {
+    check: Check;
+    before: Check | undefined; // of the pinned design
+    isOpen: boolean;
+    ontoggle: () => void;
+  }
+  let { check, before, isOpen, ontoggle }: Props = $props();
+  const figure = (one: Check) =>
+    one.unit && one.margin !== null ? (one.margin >= 10 ? '10+' : fixed(one.margin, 2)) : '';
+</script>
+
+<li class="border-b border-edge">
+  <button class="w-full px-4 py-2 text-left hover:bg-paper" aria-expanded={isOpen} onclick={ontoggle}>
+    <span class="flex items-center gap-2">
+      <VerdictMark verdict={check.verdict} silent />
+      <span class="font-semibold">{check.title}</span>
+      <span class={['ml-auto figures', check.verdict === 'fails' && 'text-fails']}>
+        {#if before && figure(before) !== figure(check)}<span class="text-ink-dim"
+            >{figure(before)} →
+          </span>{/if}{figure(check)}
+      </span>
+    </span>
+    <span class="ml-5 block text-[13px] text-ink-dim"
+      ><span class={check.verdict === 'fails' ? 'text-fails' : 'text-ink'}
+        >{VERDICT_WORDS[check.verdict]}.</span
+      >
+      {check.says}</span
+    >
+  </button>
+  {#if isOpen}
+    <div class="mr-3 mb-3 ml-9 bg-paper p-3 text-[13px]">
+      {#each check.working.steps as step, k (k)}
+        <p class="figures">
+          {step.formula}
+          {#if step.numbers}<br />= {step.numbers}{/if}
+          {#if step.result}<br />= {step.result}{/if}
+        </p>
+      {/each}
+      <p class="mt-2">
+        Margin {check.margin === null ? 'not known' : fixed(check.margin, 2)}, wanted {fixed(
+          check.wanted_margin,
+          2,
+        )}{check.wanted_is_default ? ' (the usual figure)' : ''}.
+      </p>
+      {#if check.working.note}<p class="mt-1">{check.working.note}</p>{/if}
+      {#if check.working.source}<p class="mt-1 text-ink-dim">{check.working.source}</p>{/if}
+      {#if check.missing.length > 0}<p class="mt-1">Still wanted: {check.missing.join('; ')}.</p>{/if}
+      <p class="mt-1 text-ink-dim">Hangs on: {check.inputs.join(', ').replaceAll('_', ' ')}.</p>
+    </div>
+  {/if}
+</li>

@@ -1,0 +1,25 @@
+import type { Check } from '../api/types';
+
+/** What the ledger shows of a job's checks. Verdicts and order come from the core; nothing is judged here. */
+export class LedgerState {
+  readonly #checks: () => readonly Check[];
+  readonly #bench: () => string;
+  wholeJob = $state(false);
+  openKey = $state<string | null>(null);
+  readonly shown = $derived.by(() =>
+    this.#checks().filter((check) => this.wholeJob || check.bench === this.#bench()),
+  );
+  readonly needing = $derived(
+    this.shown.filter((check) => check.verdict === 'fails' || check.verdict === 'not_known').length,
+  );
+
+  /** Takes getters, not values, and so follows the props of the component that made it. */
+  constructor(checks: () => readonly Check[], bench: () => string) {
+    this.#checks = checks;
+    this.#bench = bench;
+  }
+
+  toggle(key: string): void {
+    this.openKey = this.openKey === key ? null : key;
+  }
+}

@@ -1,0 +1,27 @@
+<script lang="ts">
+  import { Tabs } from 'bits-ui';
+  import type { Snippet } from 'svelte';
+
+  interface Props {
+    label: string;
+    tabs: readonly { key: string; title: string; panel: Snippet }[];
+  }
+  let { label, tabs }: Props = $props();
+  let value = $state('');
+  const shown = $derived(value || (tabs[0]?.key ?? ''));
+</script>
+
+<Tabs.Root value={shown} onValueChange={(key) => (value = key)} class="flex h-full min-h-0 flex-col">
+  <Tabs.List aria-label={label} class="flex shrink-0 gap-1 border-b border-edge px-3 pt-2">
+    {#each tabs as tab (tab.key)}
+      <Tabs.Trigger
+        value={tab.key}
+        class="border-b-2 border-transparent px-2 py-1.5 text-ink-dim hover:text-ink data-[state=active]:border-brass data-[state=active]:font-semibold data-[state=active]:text-ink"
+        >{tab.title}</Tabs.Trigger
+      >
+    {/each}
+  </Tabs.List>
+  {#each tabs as tab (tab.key)}
+    <Tabs.Content value={tab.key} class="min-h-0 flex-1 overflow-y-auto">{@render tab.panel()}</Tabs.Content>
+  {/each}
+</Tabs.Root>

@@ -1,0 +1,36 @@
+/** Puts labels under a rule in two rows, so that none covers another. */
+export interface PlacedLabel {
+  x: number;
+  textX: number;
+  y: number;
+  anchor: 'start' | 'end';
+  text: string;
+}
+
+const ROWS = [32, 44];
+const CHAR_PX = 5.9;
+const GAP_PX = 8;
+
+export function placedLabels(labels: readonly { x: number; text: string }[], width: number): PlacedLabel[] {
+  const taken: [number, number][][] = ROWS.map(() => []);
+  return labels
+    .filter((label, k) => labels.findIndex((other) => other.text === label.text) === k)
+    .toSorted((a, b) => a.x - b.x)
+    .map(({ x, text }) => {
+      const length = text.length * CHAR_PX + GAP_PX;
+      const spans = (['start', 'end'] as const).map((anchor): ['start' | 'end', [number, number]] => [
+        anchor,
+        anchor === 'start' ? [x + 3, x + 3 + length] : [x - 3 - length, x - 3],
+      ]);
+      const inside = spans.filter(([, span]) => span[0] >= 0 && span[1] <= width);
+      for (const [row, y] of ROWS.entries()) {
+        for (const [anchor, span] of inside) {
+          if (taken[row]?.every((other) => span[1] < other[0] || span[0] > other[1])) {
+            taken[row]?.push(span);
+            return { x, y, anchor, text, textX: anchor === 'start' ? x + 3 : x - 3 };
+          }
+        }
+      }
+      return { x, y: ROWS[1] ?? 44, anchor: 'end' as const, text, textX: x - 3 };
+    });
+}

@@ -1,0 +1,62 @@
+<script lang="ts">
+  import type { Quantity, Reading } from '../api/types';
+  import { readBack, type Heard } from './read-back';
+
+  interface Props {
+    label: string;
+    value: Reading | null | undefined;
+    quantity: Quantity;
+    onchange: (value: Reading | null) => void;
+    disabled?: boolean;
+    hint?: string; // how to measure it, shown while it is empty
+  }
+  let { label, value, quantity, onchange, disabled = false, hint = '' }: Props = $props();
+  const uid = $props.id();
+  let typed = $state<string | null>(null); // null while the field shows what the sheet holds
+  let heard = $state.raw<Heard | null>(null);
+  const shown = $derived(typed ?? value?.text ?? '');
+
+  async function commit(): Promise<void> {
+    if (typed === null) return;
+    const text = typed.trim();
+    if (text === '') {
+      typed = heard = null;
+      onchange(null);
+      return;
+    }
+    const answer = await readBack(text, quantity, value?.unit ?? null);
+    heard = answer;
+    if (answer.problem) return; // the text stays for mending
+    typed = null;
+    if (text !== value?.text) onchange({ ...value, text });
+  }
+
+  function keydown(event: KeyboardEvent): void {
+    if (event.key === 'Enter') void commit();
+    if (event.key === 'Escape') typed = heard = null;
+  }
+</script>
+
+<div class="grid grid-cols-[1fr_9.5rem] items-baseline gap-x-3">
+  <label for="{uid}-input" class="py-1">{label}</label>
+  <input
+    id="{uid}-input"
+    class="field-line text-right figures"
+    autocomplete="off"
+    {disabled}
+    aria-invalid={heard?.problem ? 'true' : undefined}
+    aria-describedby="{uid}-says"
+    value={shown}
+    placeholder={hint ? '' : '–'}
+    oninput={(event) => (typed = event.currentTarget.value)}
+    onblur={commit}
+    onkeydown={keydown}
+  />
+  <p
+    id="{uid}-says"
+    class={['col-span-2 text-right text-[12.5px]', heard?.problem ? 'text-fails' : 'text-ink-dim']}
+    role={heard?.problem ? 'alert' : undefined}
+  >
+    {#if heard?.problem}▲ {heard.problem}{:else if heard?.echo}{heard.echo}{:else if !value && hint}{hint}{/if}
+  </p>
+</div>

@@ -1,0 +1,36 @@
+<script lang="ts">
+  interface Props {
+    label: string;
+    value: string | null | undefined;
+    onchange: (value: string) => void;
+    disabled?: boolean;
+    long?: boolean;
+  }
+  let { label, value, onchange, disabled = false, long = false }: Props = $props();
+  const uid = $props.id();
+</script>
+
+{#if long}
+  <label for="{uid}-text" class="font-semibold">{label}</label>
+  <textarea
+    id="{uid}-text"
+    class="mt-1 field-line"
+    rows="2"
+    maxlength="2000"
+    {disabled}
+    value={value ?? ''}
+    onchange={(event) => onchange(event.currentTarget.value)}></textarea>
+{:else}
+  <div class="grid grid-cols-[1fr_9.5rem] items-baseline gap-x-3">
+    <label for="{uid}-text" class="py-1">{label}</label>
+    <input
+      id="{uid}-text"
+      class="field-line text-right"
+      maxlength="80"
+      autocomplete="off"
+      {disabled}
+      value={value ?? ''}
+      onchange={(event) => onchange(event.currentTarget.value)}
+    />
+  </div>
+{/if}

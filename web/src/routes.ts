@@ -1,0 +1,9 @@
+/** Pages by address; this file is the only one that knows which router is used. */
+import { createRouter } from 'sv-router';
+import JobPage from './job/JobPage.svelte';
+import JobList from './jobs/JobList.svelte';
+
+export const { navigate, p, route } = createRouter({
+  '/': JobList,
+  '/jobs/:id/:bench': JobPage,
+});

@@ -1,0 +1,44 @@
+import { getContext, setContext } from 'svelte';
+import { answered, client, Refusal } from '../api/client';
+import type { Me } from '../api/types';
+
+const KEY = Symbol('session');
+
+/** Who is signed in on this page. */
+export class Session {
+  me = $state.raw<Me | null>(null);
+  isKnown = $state(false);
+
+  constructor() {
+    void this.#ask();
+  }
+
+  async #ask(): Promise<void> {
+    try {
+      this.me = await answered(client.GET('/api/session'));
+    } catch (error) {
+      if (!(error instanceof Refusal)) throw error;
+    } finally {
+      this.isKnown = true;
+    }
+  }
+
+  async signIn(username: string, password: string): Promise<void> {
+    this.me = await answered(client.POST('/api/session', { body: { username, password } }));
+  }
+
+  async signOut(): Promise<void> {
+    await client.DELETE('/api/session');
+    this.me = null;
+  }
+}
+
+export function provideSession(): Session {
+  return setContext(KEY, new Session());
+}
+
+export function useSession(): Session {
+  const session = getContext<Session | undefined>(KEY);
+  if (!session) throw new Error('useSession outside App.svelte');
+  return session;
+}

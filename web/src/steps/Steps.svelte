@@ -1,0 +1,60 @@
+<script lang="ts">
+  import type { BenchState } from '../api/types';
+  import { BENCH_TITLES, BENCHES, LATER, type Bench } from '../job/benches';
+  import VerdictMark from '../lib/ui/VerdictMark.svelte';
+  import { p } from '../routes';
+
+  interface Props {
+    jobId: string;
+    bench: Bench;
+    states: readonly BenchState[];
+  }
+  let { jobId, bench, states }: Props = $props();
+  const FILL: Record<string, number> = { 'nothing yet': 0, measured: 1, designed: 2 };
+  const stateOf = $derived((key: string) => states.find((state) => state.bench === key));
+</script>
+
+<nav
+  aria-label="Steps"
+  class="shrink-0 border-edge bg-card max-md:overflow-x-auto max-md:border-b md:w-[9.75rem] md:border-r"
+>
+  <ol class="flex md:flex-col md:py-2">
+    {#each BENCHES as key (key)}
+      {@const state = stateOf(key)}
+      {@const fill = FILL[state?.progress ?? 'nothing yet'] ?? 0}
+      <li>
+        <a
+          href={p('/jobs/:id/:bench', { params: { id: jobId, bench: key } })}
+          aria-current={bench === key ? 'step' : undefined}
+          class={[
+            'flex items-center gap-2.5 px-4 py-2 whitespace-nowrap',
+            bench === key
+              ? 'bg-paper font-semibold shadow-[inset_0_-3px_0_var(--color-brass)] md:shadow-[inset_3px_0_0_var(--color-brass)]'
+              : 'hover:bg-paper',
+          ]}
+        >
+          <svg
+            viewBox="0 0 14 14"
+            class="size-[14px]"
+            role="img"
+            aria-label={state?.progress ?? 'nothing yet'}
+          >
+            <circle cx="7" cy="7" r="5.5" class="fill-none stroke-brass" stroke-width="1.2" />
+            {#if fill === 1}<path d="M7 1.5a5.5 5.5 0 0 1 0 11Z" class="fill-brass" />{/if}
+            {#if fill === 2}<circle cx="7" cy="7" r="5.5" class="fill-brass" />{/if}
+          </svg>
+          {BENCH_TITLES[key]}
+          {#if state?.worst === 'fails' || state?.worst === 'not_known'}
+            <span class="ml-auto"><VerdictMark verdict={state.worst} /></span>
+          {/if}
+        </a>
+      </li>
+    {/each}
+  </ol>
+  <p class="mt-3 mb-1 px-4 text-[12px] text-ink-dim max-md:hidden">Still to be built</p>
+  <ol class="max-md:hidden">
+    {#each LATER as title (title)}
+      <li class="px-4 py-[5px] pl-[2.55rem] text-[13px] text-ink-dim">{title}</li>
+    {/each}
+  </ol>
+</nav>
