@@ -10,7 +10,7 @@ from ninja.utils import check_csrf
 from pydantic import ConfigDict, Field
 
 from accounts.models import Role, User
-from accounts.queries import memberships_of, person
+from accounts.queries import memberships_of
 from fernback.problems import problem
 
 router = Router(tags=["session"])
@@ -41,6 +41,12 @@ class Me(Schema):
     shops: list[Place]
 
 
+class Session(Schema):
+    """The page's session; nobody is signed in while ``me`` is empty."""
+
+    me: Me | None
+
+
 def locked_out(_request: HttpRequest, _credentials: object, *_args: object, **_kwargs: object) -> HttpResponse:
     """Answer too many wrong passwords, in the form of every other refusal."""
     return problem(429, "Too many wrong passwords. Wait a quarter of an hour, then try again.")
@@ -65,11 +71,11 @@ def sign_in(request: HttpRequest, payload: SignIn) -> Me | HttpResponse:
     return _me(user)
 
 
-@router.get("", response=Me, operation_id="session_read")
+@router.get("", auth=None, response=Session, operation_id="session_read")
 @decorate_view(ensure_csrf_cookie)
-def who(request: HttpRequest) -> Me:
-    """Say who is signed in."""
-    return _me(person(request))
+def who(request: HttpRequest) -> Session:
+    """Say who is signed in, if anybody is."""
+    return Session(me=_me(request.user) if isinstance(request.user, User) else None)
 
 
 @router.delete("", response={204: None}, operation_id="session_delete")

@@ -13,7 +13,7 @@ export interface paths {
         };
         /**
          * Who
-         * @description Say who is signed in.
+         * @description Say who is signed in, if anybody is.
          */
         get: operations["session_read"];
         put?: never;
@@ -282,6 +282,13 @@ export interface components {
             username: string;
             /** Password */
             password: string;
+        };
+        /**
+         * Session
+         * @description The page's session; nobody is signed in while ``me`` is empty.
+         */
+        Session: {
+            me: components["schemas"]["Me"] | null;
         };
         /**
          * JobLine
@@ -2117,7 +2124,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Me"];
+                    "application/json": components["schemas"]["Session"];
                 };
             };
         };

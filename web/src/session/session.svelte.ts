@@ -15,7 +15,7 @@ export class Session {
 
   async #ask(): Promise<void> {
     try {
-      this.me = await answered(client.GET('/api/session'));
+      ({ me: this.me = null } = await answered(client.GET('/api/session')));
     } catch (error) {
       if (!(error instanceof Refusal)) throw error;
     } finally {
