@@ -96,3 +96,5 @@ pg_database() { # make a database unless it is there
   local psql="$PG_BIN/psql -h $FERNBACK_DB_SOCKET -p $FERNBACK_DB_PORT -U postgres -d postgres -Atq"
   [ -n "$(pg_as $psql -c "SELECT 1 FROM pg_database WHERE datname = '$1'")" ] || pg_as $psql -c "CREATE DATABASE \"$1\""
 }
+
+pg_drop() { pg_as "$PG_BIN/psql" -h "$FERNBACK_DB_SOCKET" -p "$FERNBACK_DB_PORT" -U postgres -d postgres -qc "DROP DATABASE IF EXISTS \"$1\" WITH (FORCE)" 2>/dev/null; }

@@ -11,7 +11,7 @@ from driveline.benches.ratios import RatiosResult, solve_ratios
 from driveline.checks import Check, Result, Verdict, worst_first, worst_verdict
 from driveline.sheets.job import JobFile, Sheets
 
-BENCHES: Final = ("brief", "ratios", "plate")
+BENCH_TITLES: Final = {"brief": "brief", "ratios": "gearing", "plate": "adapter plate"}
 
 
 class Progress(StrEnum):
@@ -91,7 +91,7 @@ def _bench_states(
             worst=worst_verdict(own) if (own := [check for check in checks if check.bench == bench]) else None,
             to_do=to_do[bench],
         )
-        for bench in BENCHES
+        for bench in BENCH_TITLES
     )
 
 

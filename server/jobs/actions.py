@@ -6,7 +6,7 @@ from pydantic import ValidationError
 from accounts.models import Shop, User
 from driveline.checks import Verdict
 from driveline.errors import DrivelineError
-from driveline.job import evaluate
+from driveline.job import BENCH_TITLES, JobResult, Progress, evaluate
 from driveline.sheets.job import JobFile, Sheets
 from jobs.models import Job, JobVersion
 
@@ -75,10 +75,17 @@ def _add_version(*, job: Job, number: int, author: User, sheets: Sheets, note: s
         note=note,
         sheets=sheets.model_dump(mode="json"),
         worst=result.worst.value,
+        stage=_stage(result),
         worst_title=result.checks[0].title if result.checks else "",
         fails=verdicts.count(Verdict.FAILS),
         not_known=verdicts.count(Verdict.NOT_KNOWN),
     )
+
+
+def _stage(result: JobResult) -> str:
+    """The furthest bench that has been begun, in words."""
+    begun = [state for state in result.benches if state.progress is not Progress.NOTHING_YET]
+    return f"{BENCH_TITLES[begun[-1].bench]} {begun[-1].progress.value}" if begun else "nothing yet"
 
 
 def import_job(*, shop: Shop, author: User, data: bytes) -> Job:

@@ -78,6 +78,7 @@ def list_jobs(request: HttpRequest) -> list[JobLine]:
             name=version.job.name,
             about=version.job.about,
             shop=version.job.shop.name,
+            stage=version.stage,
             worst=version.worst,
             worst_title=version.worst_title,
             fails=version.fails,

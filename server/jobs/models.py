@@ -37,6 +37,7 @@ class JobVersion(models.Model):
     # What the checks came to when it was saved, so that a list of jobs need not evaluate them all.
     worst = models.CharField(max_length=10)
     worst_title = models.CharField(max_length=200, blank=True)
+    stage = models.CharField(max_length=60)  # the furthest bench and how far it has come
     fails = models.PositiveIntegerField()
     not_known = models.PositiveIntegerField()
 

@@ -57,6 +57,7 @@ class JobLine(Schema):
     name: str
     about: str
     shop: str
+    stage: str
     worst: Verdict
     worst_title: str
     fails: int

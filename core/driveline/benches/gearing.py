@@ -192,7 +192,9 @@ def shaft_limits(one: Gearing, rolling: Rolling) -> tuple[SpeedLimit, ...]:
             / 60
             * rolling.circumference_mm
             / 1000,
-            "propshaft 0.7 of critical" if stage.kind is StageKind.PROPSHAFT else f"{stage.title} input speed",
+            "propshaft 0.7 critical"
+            if stage.kind is StageKind.PROPSHAFT
+            else f"{stage.kind.value.replace('_', ' ')} limit",
         )
         for stage, divisor in zip(one.chain.stages, divisors.tolist(), strict=False)
         if stage.greatest_input_rpm
@@ -206,7 +208,7 @@ def top_speed(one: Gearing, body: Body | None, rolling: Rolling) -> SpeedLimit:
         pull = Pull(speed_ms=one.speed_ms, drive_n=one.drive_n, mass_kg=0, equivalent_mass_kg=0, slip_n=None)
         balanced_ms = balance_speed_ms(pull, body)
         if balanced_ms is not None:
-            limits.append(SpeedLimit(KMH_PER_MS * balanced_ms, "power against drag"))
+            limits.append(SpeedLimit(KMH_PER_MS * balanced_ms, "drag"))
     return min(limits, key=lambda limit: limit.kmh)
 
 

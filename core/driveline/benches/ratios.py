@@ -29,6 +29,7 @@ from driveline.tyre import Rolling
 
 MOST_CANDIDATES: Final = 300
 PLOT_POINTS: Final = 81
+DRAWN_PAST: Final = 1.15  # so that the end of every curve is seen
 
 
 class Candidate(Result):
@@ -150,7 +151,7 @@ def _chosen(choice: Choice | None, gearings: list[Gearing]) -> Gearing | None:
 def _compare(
     gearings: list[Gearing], brief: Brief, motor: Motor, rolling: Rolling, chosen: Gearing | None, choice: Choice | None
 ) -> RatiosResult:
-    greatest_kmh = max(float(one.speed_ms[-1]) for one in gearings) * KMH_PER_MS
+    greatest_kmh = max(float(one.speed_ms[-1]) for one in gearings) * KMH_PER_MS * DRAWN_PAST
     speed_kmh = np.linspace(0, greatest_kmh, PLOT_POINTS)
     slip_n = slip_force_n(brief, brief.kerb, brief.grip)
     tops = [top_speed(one, brief.kerb, rolling) for one in gearings]

@@ -35,7 +35,7 @@ class SurveyReadingResult(Result):
     value_mm: float
     u_mm: float
     u_is_default: bool
-    off_mm: float | None  # reading minus what all readings together say
+    off_mm: float | None  # reading minus what the others say; None while nothing checks it
     w: float | None
     redundancy: float | None
     smallest_shown_mm: float | None
@@ -50,6 +50,7 @@ class NextReading(Result):
     a: str
     b: str
     why: str
+    replaces: int | None = None  # the reading that it takes the place of
 
 
 class HoleResult(Result):
@@ -143,6 +144,8 @@ def _empty(survey: Survey) -> SurveyResult:
 
 def _next_reading(survey: Survey, solved: NetworkResult | None) -> NextReading | None:
     """The one that checks an unchecked reading; else the next in order: radii, neighbours, next but one, across."""
+    if again := _measure_again(survey, solved):
+        return again
     pairs = [r for r in survey.readings if isinstance(r, PairReading)]
     taken = {frozenset((r.a, r.b)) for r in pairs}
     covers = [one.cover for one in solved.unchecked if one.cover] if solved and solved.redundancy > 0 else []
@@ -162,6 +165,16 @@ def _next_reading(survey: Survey, solved: NetworkResult | None) -> NextReading |
         if frozenset((a, b)) not in taken and a != b:
             return NextReading(kind=kind, a=a, b=b, why="the next in order")
     return None
+
+
+def _measure_again(survey: Survey, solved: NetworkResult | None) -> NextReading | None:
+    """The first reading that does not fit, when it can be named."""
+    suspect = next((one for one in solved.suspects if one.can_be_named and one.key.isdigit()), None) if solved else None
+    reading = survey.readings[int(suspect.key)] if suspect else None
+    if suspect is None or not isinstance(reading, PairReading):
+        return None
+    why = "it does not fit the others: measure it again"
+    return NextReading(kind=reading.kind, a=reading.a, b=reading.b, why=why, replaces=int(suspect.key))
 
 
 def _network(survey: Survey, used: list[int]) -> Network:
@@ -229,7 +242,7 @@ def _reading(
         value_mm=reading.reading.mm,
         u_mm=u_mm,
         u_is_default=u_is_default,
-        off_mm=-found.v_mm if found and is_judged else None,
+        off_mm=-found.v_mm / found.redundancy if found and is_judged and found.w is not None else None,
         w=found.w if found and is_judged else None,
         redundancy=found.redundancy if found else None,
         smallest_shown_mm=found.smallest_shown_mm if found and is_judged else None,

@@ -306,6 +306,8 @@ export interface components {
             about: string;
             /** Shop */
             shop: string;
+            /** Stage */
+            stage: string;
             worst: components["schemas"]["Verdict"];
             /** Worst Title */
             worst_title: string;
@@ -1762,6 +1764,8 @@ export interface components {
             b: string;
             /** Why */
             why: string;
+            /** Replaces */
+            replaces?: number | null;
         };
         /**
          * Path

@@ -91,7 +91,7 @@
             href={p('/jobs/:id/:bench', { params: { id: job.id, bench: 'brief' } })}
             class="grid gap-x-6 gap-y-1 px-2 py-4 hover:bg-brass-wash md:grid-cols-[9rem_1fr_15rem_10rem]"
           >
-            <span class="text-lg font-semibold">{job.name}</span>
+            <span><span class="block text-lg font-semibold">{job.name}</span>{job.stage}</span>
             <span class="text-ink-dim">{job.about}</span>
             <span>
               <span class="flex items-center gap-2">

@@ -25,7 +25,7 @@
   <div class="flex items-center gap-2 px-4 pt-3 pb-2">
     {#if !isFolded}
       <h2 id="{uid}-title" class="mr-auto">
-        {ledger.wholeJob ? 'Checks on the whole job' : `Checks: ${benchTitle.toLowerCase()}`}
+        {ledger.isWhole ? 'Checks on the whole job' : `Checks: ${benchTitle.toLowerCase()}`}
       </h2>
       <button
         class="text-[13px] text-brass underline underline-offset-2"

@@ -46,7 +46,7 @@
       >
     {/each}
   </div>
-  <div class="relative h-[50px] min-w-0 flex-1 overflow-hidden" bind:clientWidth={width}>
+  <div class="relative h-[50px] min-w-0 overflow-hidden md:flex-1" bind:clientWidth={width}>
     <svg {width} height="50" class="absolute inset-0" aria-hidden="true">
       {#each marks as kmh (kmh)}
         <line
@@ -61,7 +61,7 @@
           <text x={at(kmh)} y="21" text-anchor="middle" class="fill-ink figures text-[11px]">{kmh}</text>
         {/if}
       {/each}
-      {#each labels as label (label.text)}
+      {#each labels as label (label.x)}
         <line x1={label.x} x2={label.x} y1="0" y2={label.y - 3} class="stroke-fails" stroke-width="1.5" />
         <text x={label.textX} y={label.y + 3} text-anchor={label.anchor} class="fill-fails text-[11px]"
           >{label.text}</text

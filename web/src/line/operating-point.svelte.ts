@@ -4,7 +4,9 @@ import type { Line } from '../api/types';
 export class OperatingPoint {
   readonly #line: () => Line | null;
   caseKey = $state('cruise');
-  #wanted = $state(80);
+  #asked = $state<number | null>(null);
+  /** Until a speed is asked for: 80 km/h, or as fast as it goes. */
+  readonly #wanted = $derived.by(() => this.#asked ?? Math.min(80, this.#line()?.top_kmh ?? 80));
 
   readonly case = $derived.by(() => {
     const cases = this.#line()?.cases ?? [];
@@ -13,8 +15,10 @@ export class OperatingPoint {
   /** The nearest tabulated speed to the one asked for. */
   readonly index = $derived.by(() => {
     const speeds = this.#line()?.speed_kmh ?? [];
-    const after = speeds.findIndex((speed) => speed >= this.#wanted);
-    return after < 0 ? Math.max(0, speeds.length - 1) : after;
+    return Math.max(
+      0,
+      speeds.findLastIndex((speed) => speed <= this.#wanted),
+    );
   });
   readonly kmh = $derived.by(() => this.#line()?.speed_kmh[this.index] ?? 0);
 
@@ -23,6 +27,6 @@ export class OperatingPoint {
   }
 
   moveTo(kmh: number): void {
-    this.#wanted = kmh;
+    this.#asked = kmh;
   }
 }

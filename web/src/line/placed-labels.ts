@@ -8,7 +8,7 @@ export interface PlacedLabel {
 }
 
 const ROWS = [32, 44];
-const CHAR_PX = 5.9;
+const CHAR_PX = 4.8;
 const GAP_PX = 8;
 
 export function placedLabels(labels: readonly { x: number; text: string }[], width: number): PlacedLabel[] {
@@ -31,6 +31,6 @@ export function placedLabels(labels: readonly { x: number; text: string }[], wid
           }
         }
       }
-      return { x, y: ROWS[1] ?? 44, anchor: 'end' as const, text, textX: x - 3 };
+      return { x, y: ROWS[0] ?? 32, anchor: 'end' as const, text: '', textX: x }; // its line alone, rather than a blot
     });
 }

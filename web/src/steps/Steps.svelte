@@ -35,7 +35,7 @@
         >
           <svg
             viewBox="0 0 14 14"
-            class="size-[14px]"
+            class="size-[14px] shrink-0"
             role="img"
             aria-label={state?.progress ?? 'nothing yet'}
           >

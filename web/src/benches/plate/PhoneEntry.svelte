@@ -38,6 +38,7 @@
     distance: 'centre to centre',
     radius: "from the shaft's centre to the hole's",
   };
+  const KINDS = ['inside', 'outside', 'distance', 'radius'] as const;
   const last = $derived(survey.readings.at(-1));
   const typed = $derived(isInch && text ? `${text} in` : text);
 
@@ -57,7 +58,7 @@
   async function keep(): Promise<void> {
     await hear();
     if (says || !typed || !next) return;
-    const kind = next.kind === 'radius' ? ('radius' as const) : ('inside' as const);
+    const kind = KINDS.find((one) => one === next.kind) ?? 'inside';
     onadd({
       kind,
       a: next.a,
@@ -76,7 +77,9 @@
       <h2 class="text-lg">
         {next.a} to {next.b === 'C' ? 'the shaft centre' : next.b}, {next.kind}, caliper
       </h2>
-      <p class="text-ink-dim">{JAWS[next.kind]}</p>
+      <p class="text-ink-dim">
+        {JAWS[next.kind]}{next.replaces === null ? '' : '; the last one did not fit'}
+      </p>
       <p class="mt-1 flex min-h-[3.2rem] items-baseline gap-3 border-b-[3px] border-brass" aria-live="polite">
         <output class="figures text-4xl">{text || ' '}</output>
         <span class="text-[15px] text-ink-dim">{isInch ? 'in ' : text ? 'mm ' : ''}{isInch ? echo : ''}</span>
@@ -85,7 +88,7 @@
       <h2 class="text-lg">Every pair in order is measured.</h2>
     {/if}
     <p class={['mt-1 min-h-5', says ? 'text-fails' : 'text-ink-dim']} role="status">
-      {#if says}▲ {says}{:else if last}{taken} taken. {last.label}: {last.says}{/if}
+      {#if says}▲ {says}{:else if survey.says[0]}{survey.says[0]}{:else if last}{taken} taken. {last.label}: {last.says}{/if}
     </p>
   </div>
   {#if next}

@@ -34,7 +34,15 @@
   const change = (write: (sheet: PlateSheet) => void, gesture = '') =>
     editor.edit((sheets) => write(sheets.plate), gesture);
   const turn = (deg: number) => change((next) => (next.plate.turned = { text: `${deg} deg` }), 'turn');
-  const add = (reading: PairReading) => change((next) => next.survey.readings.push(reading));
+  /** Keep a reading; one asked for again takes the place of the one that did not fit. */
+  function add(reading: PairReading): void {
+    const asked = survey.next_reading;
+    const isAgain = asked && asked.a === reading.a && asked.b === reading.b && asked.kind === reading.kind;
+    const replaced = isAgain ? (asked.replaces ?? null) : null;
+    change((next) =>
+      replaced === null ? next.survey.readings.push(reading) : (next.survey.readings[replaced] = reading),
+    );
+  }
 
   function retype(index: number, text: string): void {
     change((next) => {
@@ -143,8 +151,8 @@
       tabs={[
         { key: 'readings', title: 'Readings', panel: readingsPanel },
         { key: 'holes', title: 'Holes', panel: holesPanel },
-        { key: 'plate', title: 'Motor & plate', panel: platePanel },
-        { key: 'table', title: 'Hole table', panel: tablePanel },
+        { key: 'plate', title: 'Plate', panel: platePanel },
+        { key: 'table', title: 'Table', panel: tablePanel },
       ]}
     />
   </div>

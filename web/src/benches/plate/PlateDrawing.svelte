@@ -15,7 +15,8 @@
   }
   let { result, plate, readings, turnedDeg, ghost, onturn }: Props = $props();
   const EXAGGERATED = 40;
-  const ROOM_MM = 26;
+  const LABEL_MM = 31; // from a hole to its name, clear of the edge
+  const ROOM_MM = 24;
 
   const bounds = $derived.by(() => {
     const drawn = plate.drawing;
@@ -166,7 +167,7 @@
   </g>
   {#each plate.holes as hole (hole.id)}
     {#if hole.id !== 'C'}
-      {@const at = outward(hole.x_mm, hole.y_mm, hole.diameter_mm / 2 + 11)}
+      {@const at = outward(hole.x_mm, hole.y_mm, LABEL_MM)}
       <g
         role="button"
         tabindex="0"
@@ -182,7 +183,7 @@
           x={at.x}
           y={-at.y + 3}
           text-anchor="middle"
-          class={['figures text-[9px]', hole.is_loose ? 'fill-fails-lit' : 'fill-scribe']}
+          class={['figures text-[10.5px]', hole.is_loose ? 'fill-fails-lit' : 'fill-scribe']}
           >{hole.id}{hole.is_loose ? '?' : ''}</text
         >
       </g>
@@ -194,24 +195,24 @@
       x={at.x}
       y={-at.y + 2.5}
       text-anchor="middle"
-      class="pointer-events-none fill-brass-lit figures text-[7.5px]">{entity.part.slice(6)}</text
+      class="pointer-events-none fill-brass-lit figures text-[9px]">{entity.part.slice(6)}</text
     >
   {/each}
   {#each suspects as { one, index } (index)}
     {@const reading = readings[index]}
     {@const at = reading ? middle(reading) : null}
     {#if at}
-      {@const off = outward(at.x, at.y, -14)}
-      <text x={off.x} y={-off.y + 3} text-anchor="middle" class="fill-fails-lit figures text-[9px]"
+      {@const off = outward(at.x, at.y, -24)}
+      <text x={off.x} y={-off.y + 3} text-anchor="middle" class="fill-fails-lit figures text-[10.5px]"
         >{signed(one.off_mm, 1)} mm?</text
       >
     {/if}
   {/each}
   {#if firstMotor}
-    <text x="6" y="-5" class="fill-brass-lit figures text-[9px]">turned {fixed(turnedDeg, 1)}°</text>
+    <text x="6" y="-5" class="fill-brass-lit figures text-[10.5px]">turned {fixed(turnedDeg, 1)}°</text>
   {/if}
   <g transform="translate({bounds.left + 8} {-bounds.bottom - 8})" class="stroke-scribe" stroke-width="0.8">
     <path d="M0 -3v6M0 0h{barMm}M{barMm / 2} -2v4M{barMm} -3v6" />
-    <text x={barMm + 5} y="3" stroke="none" class="fill-scribe figures text-[8px]">{barMm} mm</text>
+    <text x={barMm + 5} y="3" stroke="none" class="fill-scribe figures text-[10px]">{barMm} mm</text>
   </g>
 </svg>

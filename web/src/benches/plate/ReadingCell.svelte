@@ -39,7 +39,7 @@
 </script>
 
 <input
-  class="field-line text-right figures"
+  class="field-line py-0.5 text-right figures"
   aria-label="Reading {label}"
   aria-invalid={problem ? 'true' : undefined}
   title={problem || undefined}

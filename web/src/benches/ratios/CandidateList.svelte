@@ -15,7 +15,11 @@
 </script>
 
 <section>
-  <h2>{candidates.length} ways to gear it, {unbeaten} that nothing beats</h2>
+  <h2>
+    {candidates.length === 1
+      ? 'One way to gear it'
+      : `${candidates.length} ways to gear it, ${unbeaten} that nothing beats`}
+  </h2>
   <table class="mt-1 w-full text-[13px]" aria-label="All gearings">
     <thead class="text-ink-dim">
       <tr>

@@ -12,11 +12,7 @@
   let { compared, cruiseKmh, mayEdit, onchoose, onhover }: Props = $props();
 
   const grade = (pct: number | null | undefined) =>
-    pct === null || pct === undefined
-      ? '–'
-      : pct < 1
-        ? 'level only'
-        : `${whole(pct)} %, 1 in ${fixed(100 / pct, 1)}`;
+    pct === null || pct === undefined ? '–' : pct < 1 ? 'level only' : `1 in ${fixed(100 / pct, 1)}`;
   const seconds = (value: number | null | undefined) =>
     value === null || value === undefined ? 'not reached' : `${fixed(value, 1)} s`;
 
@@ -27,18 +23,18 @@
     ['0–100 km/h', (one) => seconds(one.s_0_100)],
     ['starts laden on', (one) => grade(one.hill_start_pct)],
     [
-      'wheel torque at launch, N·m',
-      (one) => whole(one.launch_wheel_nm) + (one.launch_held_by_tyres ? ', tyres slip' : ''),
+      'launch at the wheels, N·m',
+      (one) => whole(one.launch_wheel_nm) + (one.launch_held_by_tyres ? ', slips' : ''),
     ],
     ['torque falls from, km/h', (one) => whole(one.falls_from_kmh)],
     [`motor at ${whole(cruiseKmh)} km/h, rpm`, (one) => whole(one.cruise_rpm)],
-    ['of continuous torque there', (one) => percent(one.cruise_share)],
-    ['held at 50 km/h, continuous', (one) => grade(one.grade_at_50_pct)],
+    ['of continuous torque', (one) => percent(one.cruise_share)],
+    ['held at 50, continuous', (one) => grade(one.grade_at_50_pct)],
     ['overall ratio', (one) => fixed(one.overall_ratio, 2)],
   ]);
 </script>
 
-<div class="overflow-x-auto">
+<div class="shrink-0 overflow-x-auto">
   <table class="w-full min-w-[30rem] text-[13px]" aria-label="Gearings side by side">
     <thead>
       <tr>
@@ -53,26 +49,34 @@
       </tr>
     </thead>
     <tbody>
-      {#each rows as [title, figure] (title)}
-        <tr class="border-t border-edge">
-          <th scope="row" class="px-4 py-[3.5px] text-left font-normal">{title}</th>
-          {#each compared as one (one.key)}
-            <td class={['px-2 text-right figures', one.is_chosen && 'bg-brass-wash']}>{figure(one)}</td>
-          {/each}
-        </tr>
-      {/each}
       <tr class="border-t border-edge">
         <td class="px-4 py-1.5 text-ink-dim">{mayEdit ? 'take one, with a reason' : ''}</td>
         {#each compared as one (one.key)}
           <td class={['px-2 py-1.5 text-right', one.is_chosen && 'bg-brass-wash']}>
             {#if mayEdit}
-              <button class="text-brass underline underline-offset-2" onclick={() => onchoose(one)}
-                >{one.is_chosen ? 'change the reason' : `choose ${one.key}`}</button
+              <button
+                class="text-brass underline underline-offset-2"
+                aria-label="{one.is_chosen ? 'Change the reason for' : 'Choose'} {one.key}"
+                onclick={() => onchoose(one)}>{one.is_chosen ? 'reason' : 'choose'}</button
               >
             {/if}
           </td>
         {/each}
       </tr>
+      {#each rows as [title, figure] (title)}
+        <tr class="border-t border-edge">
+          <th scope="row" class="px-4 py-[2px] text-left font-normal whitespace-nowrap">{title}</th>
+          {#each compared as one (one.key)}
+            <td
+              class={[
+                'px-2 text-right',
+                one.is_chosen && 'bg-brass-wash',
+                title === 'set by' ? 'text-[12.5px] leading-4' : 'figures whitespace-nowrap',
+              ]}>{figure(one)}</td
+            >
+          {/each}
+        </tr>
+      {/each}
     </tbody>
   </table>
 </div>

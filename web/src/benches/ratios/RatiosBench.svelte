@@ -37,7 +37,7 @@
 </script>
 
 <div class="flex h-full flex-col md:flex-row">
-  <div class="order-2 flex shrink-0 flex-col gap-5 overflow-y-auto px-4 py-3 md:order-1 md:w-[20rem]">
+  <div class="order-2 flex shrink-0 flex-col gap-5 overflow-y-auto px-4 py-3 md:order-1 md:w-[18rem]">
     {#if result.ratios.candidates.length > 0}<CandidateList
         candidates={result.ratios.candidates}
         {ratios}
@@ -80,7 +80,7 @@
   </div>
   <div class="order-1 flex min-w-0 flex-1 flex-col overflow-y-auto border-edge md:order-2 md:border-l">
     {#if result.ratios.candidates.length > 0}
-      <div class="h-[250px] shrink-0">
+      <div class="h-[225px] shrink-0">
         <TorquePlot result={result.ratios} compared={ratios.compared} hovered={ratios.hovered} {ghost} />
       </div>
       <CompareTable

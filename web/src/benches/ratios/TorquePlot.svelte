@@ -18,12 +18,8 @@
   const RIGHT = 16;
   const bottom = $derived(height - 30);
 
-  const greatestKmh = $derived(
-    Math.max(
-      20,
-      ...compared.map((one) => result.speed_kmh[one.wheel_nm.findLastIndex((nm) => nm !== null)] ?? 0),
-    ) * 1.06,
-  );
+  const greatestKmh = $derived(Math.max(40, ...compared.map((one) => one.top_kmh)) * 1.15);
+  const lastShown = $derived(result.speed_kmh.findLastIndex((kmh) => kmh <= greatestKmh));
   const greatestNm = $derived(
     Math.max(100, ...compared.map((one) => one.launch_wheel_nm), (result.slip_nm ?? 0) * 0.6) * 1.08,
   );
@@ -49,7 +45,7 @@
   });
 </script>
 
-<figure class="h-full min-h-[220px] bg-dye" bind:clientWidth={width} bind:clientHeight={height}>
+<figure class="h-full min-h-[200px] bg-dye" bind:clientWidth={width} bind:clientHeight={height}>
   <svg {width} {height} role="img" aria-label="Torque at the driven wheels by road speed">
     <defs
       ><clipPath id="torque-plot"
@@ -86,16 +82,16 @@
           x={width - RIGHT - 4}
           y={Math.max(y(result.slip_nm) - 6, TOP + 12)}
           text-anchor="end"
-          class="fill-fails-lit text-[13px]">tyres slip above this, dry</text
+          class="fill-fails-lit plot-label text-[13px]">tyres slip above this, dry</text
         >
       {/if}
       {#if result.resistance_nm}
         <path d={path(result.resistance_nm)} class="fill-none stroke-scribe" stroke-width="1.6" />
         <text
           x={width - RIGHT - 4}
-          y={y(result.resistance_nm.at(-1) ?? 0) - 8}
+          y={y(result.resistance_nm[lastShown] ?? 0) - 8}
           text-anchor="end"
-          class="fill-scribe text-[13px]">resistance, level</text
+          class="fill-scribe plot-label text-[13px]">resistance, level</text
         >
       {/if}
       {#if result.hill_resistance_nm}
@@ -107,9 +103,9 @@
         />
         <text
           x={width - RIGHT - 4}
-          y={y(result.hill_resistance_nm.at(-1) ?? 0) - 6}
+          y={y(result.hill_resistance_nm[lastShown] ?? 0) - 6}
           text-anchor="end"
-          class="fill-scribe text-[13px]">the hill, laden</text
+          class="fill-scribe plot-label text-[13px]">the hill, laden</text
         >
       {/if}
       {#if ghost}<path
@@ -131,8 +127,10 @@
       <text
         x={LEFT + 8}
         y={at}
-        class={['text-[12.5px]', one.is_chosen ? 'fill-brass-lit font-semibold' : 'fill-scribe-dim']}
-        >{one.key}{one.is_chosen ? ', chosen' : ''}</text
+        class={[
+          'plot-label text-[12.5px]',
+          one.is_chosen ? 'fill-brass-lit font-semibold' : 'fill-scribe-dim',
+        ]}>{one.key}{one.is_chosen ? ', chosen' : ''}</text
       >
     {/each}
   </svg>
