@@ -76,7 +76,7 @@ class Check(Result):
         """The one place where numbers become a word."""
         if self.demand is None or self.capacity is None or self.missing:
             return Verdict.NOT_KNOWN
-        wanted = self.demand * self.wanted_margin  # a product, since demand may be 0
+        wanted = self.demand * self.wanted_margin * (1 - 1e-12)  # a product, since demand may be 0; 1.1 × 100 > 110
         if self.capacity >= TIGHT_SHARE * wanted:
             return Verdict.HOLDS
         return Verdict.TIGHT if self.capacity >= wanted else Verdict.FAILS

@@ -2,13 +2,17 @@
 
 from dataclasses import dataclass
 from itertools import combinations
+from typing import Final
 
 import numpy as np
+from numpy.typing import NDArray
 
 from driveline.chain import Floats
 from driveline.network.adjust import Adjustment
 from driveline.network.equations import DIAMETER_SIGN
 from driveline.network.observations import CENTRE, Turning
+
+STILL: Final = 1e-6  # of a free motion of unit length
 
 
 @dataclass(frozen=True, slots=True)
@@ -22,32 +26,36 @@ class Flip:
 def loose_points(adjustment: Adjustment) -> tuple[str, ...]:
     """Return the points whose place in the largest fixed group the readings don't settle.
 
-    Two points belong together when no free motion changes their distance; a point is loose when
-    it does not belong to the largest group.
+    Each two points whose distance no free motion changes carry a rigid motion; the points that go with it
+    are their group. Going by distances alone would take a point opposite another for held: turning it about
+    the middle does not change that distance at first.
     """
     points = adjustment.equations.points
-    if len(points) < 3 or adjustment.free_motions.shape[1] <= 3:
+    count = len(points)
+    if count < 3 or adjustment.free_motions.shape[1] <= 3:
         return ()
-    together = _fixed_pairs(adjustment)
-    groups = [together[i] & together[j] for i, j in combinations(range(len(points)), 2) if together[i, j]]
-    if not groups:
-        return points
+    xy = adjustment.equations.coordinates_mm(adjustment.unknowns)
+    motion = adjustment.free_motions[: 2 * count].reshape(count, 2, -1)
+    groups = [_group(xy, motion, i, j) for i, j in combinations(range(count), 2)]
     largest = max(groups, key=np.count_nonzero)
     if np.count_nonzero(largest) < 3:
         return points
     return tuple(point for point, held in zip(points, largest, strict=True) if not held)
 
 
-def _fixed_pairs(adjustment: Adjustment) -> np.ndarray:
-    count = len(adjustment.equations.points)
-    xy = adjustment.equations.coordinates_mm(adjustment.unknowns)
-    motion = adjustment.free_motions[: 2 * count].reshape(count, 2, -1)
-    apart = xy[:, None] - xy[None, :]
-    unit = apart / np.maximum(np.linalg.norm(apart, axis=2), 1e-9)[..., None]
-    stretch = np.einsum("ijc,ijck->ijk", unit, motion[:, None] - motion[None, :])
-    fixed: np.ndarray = np.abs(stretch).max(axis=2) < 1e-6
-    np.fill_diagonal(fixed, True)
-    return fixed
+def _group(xy: Floats, motion: Floats, i: int, j: int) -> NDArray[np.bool_]:
+    """Which points (n,) go with the rigid motion of two points under every free motion (n, 2, k)."""
+    arm = xy[j] - xy[i]
+    length = max(float(np.hypot(*arm)), 1e-9)
+    along, across = arm / length, np.array([-arm[1], arm[0]]) / length
+    apart = motion[j] - motion[i]
+    if np.abs(along @ apart).max() > STILL:
+        return np.zeros(len(xy), dtype=bool)
+    turn = across @ apart / length
+    from_i = xy - xy[i]
+    carried = motion[i] + np.stack([-from_i[:, 1], from_i[:, 0]], axis=1)[:, :, None] * turn
+    held: NDArray[np.bool_] = np.abs(motion - carried).max(axis=(1, 2)) < STILL
+    return held
 
 
 def flips(adjustment: Adjustment, loose: tuple[str, ...]) -> tuple[Flip, ...]:

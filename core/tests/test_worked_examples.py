@@ -1,0 +1,189 @@
+"""The independently computed values of the engineering reference, as far as the core goes."""
+
+import json
+import math
+from collections.abc import Callable, Mapping
+from pathlib import Path
+from typing import Any
+from unittest import TestCase
+
+import numpy as np
+
+from driveline.chain import Chain, Stage, StageKind, road_speed_ms
+from driveline.motor import Motor, PeakFigures
+from driveline.network import indicator_sweep
+from driveline.road import (
+    KMH_PER_MS,
+    MPH_PER_MS,
+    Balance,
+    Body,
+    Driven,
+    Pull,
+    equivalent_mass_kg,
+    resistance_n,
+    run_up,
+    slip_limit_n,
+)
+from driveline.tyre import Construction, read_tyre_code, rolling_from_code, rolling_from_loaded_radius
+
+EXAMPLES = json.loads((Path(__file__).parent / "data" / "worked_examples.json").read_text())["examples"]
+SECTIONS = {1, 2, 3, 4, 8}
+Given = Mapping[str, Any]
+
+
+def _chain(given: Given) -> Chain:
+    efficiencies = given.get("efficiencies", [1.0] * len(given["ratios"]))
+    return Chain(
+        tuple(
+            Stage(kind=StageKind.REDUCTION, title=f"stage {k}", ratio=ratio, efficiency=efficiency)
+            for k, (ratio, efficiency) in enumerate(zip(given["ratios"], efficiencies, strict=True))
+        )
+    )
+
+
+def tyre_section_code(given: Given) -> dict[str, float]:
+    size = read_tyre_code(given["code"])
+    return {
+        "free_diameter_mm": size.free_diameter_mm,
+        "rolling_circumference_mm": rolling_from_code(size).circumference_mm,
+    }
+
+
+def tyre_loaded_radius(given: Given) -> dict[str, float]:
+    rolling = rolling_from_loaded_radius(
+        loaded_radius_mm=given["loaded_radius_mm"],
+        construction=Construction(given.get("construction", "radial")),
+        free_radius_mm=given.get("free_radius_mm"),
+    )
+    return {"rolling_circumference_mm": rolling.circumference_mm}
+
+
+def road_speed_chain(given: Given) -> dict[str, float]:
+    chain = _chain(given)
+    rpm = chain.station_rpm(given["motor_rpm"])[:, 0]
+    speed_ms = float(
+        road_speed_ms(
+            motor_rpm=given["motor_rpm"],
+            overall_ratio=chain.overall_ratio,
+            rolling_circumference_mm=given["rolling_circumference_mm"],
+        )
+    )
+    return {
+        "propshaft_rpm": rpm[2],
+        "wheel_rpm": rpm[-1],
+        "speed_ms": speed_ms,
+        "speed_kmh": speed_ms * KMH_PER_MS,
+        "speed_mph": speed_ms * MPH_PER_MS,
+    }
+
+
+def wheel_torque_chain(given: Given) -> dict[str, float]:
+    torque_nm = _chain(given).driving_torque_nm(given["motor_nm"])[:, 0]
+    return {
+        "gearbox_input_nm": torque_nm[1],
+        "propshaft_nm": torque_nm[2],
+        "axle_total_nm": torque_nm[3],
+        "each_wheel_nm": torque_nm[3] / 2,
+    }
+
+
+def overrun_torque_chain(given: Given) -> dict[str, float]:
+    return {"motor_nm": _chain(given).overrun_torque_nm(given["axle_nm"])[0, 0]}
+
+
+def centre_drive_unit(given: Given) -> dict[str, float]:
+    chain = _chain({"ratios": [given["unit_ratio"], given["final_drive"]]})
+    speed_ms = road_speed_ms(
+        motor_rpm=given["motor_rpm"],
+        overall_ratio=chain.overall_ratio,
+        rolling_circumference_mm=given["rolling_circumference_mm"],
+    )
+    return {"overall_ratio": chain.overall_ratio, "speed_kmh": float(speed_ms) * KMH_PER_MS}
+
+
+def road_load(given: Given) -> dict[str, float]:
+    body = Body(mass_kg=given["mass_kg"], crr=given["crr"], cda_m2=given["cda_m2"])
+    return {"resistance_n": float(resistance_n(body, given["speed_ms"], given["grade_pct"]))}
+
+
+def _slip_n(given: Given) -> float:
+    balance = Balance(
+        front_share=given["front_share"], cg_height_mm=given["cg_height_mm"], wheelbase_mm=given["wheelbase_mm"]
+    )
+    driven = {"rear": Driven.REAR, "front": Driven.FRONT, "all": Driven.BOTH}[given["driven"]]
+    return slip_limit_n(mass_kg=given["mass_kg"], balance=balance, driven=driven, mu=given["mu"])
+
+
+def slip_limit(given: Given) -> dict[str, float]:
+    return {"tractive_force_n": _slip_n(given)}
+
+
+def acceleration(given: Given) -> dict[str, float]:
+    chain, circumference_mm = _chain(given), given["rolling_circumference_mm"]
+    motor = Motor(
+        peak=PeakFigures(torque_nm=given["motor_peak_nm"], power_kw=given["motor_peak_kw"]),
+        greatest_rpm=given["motor_max_rpm"],
+    )
+    rpm = np.linspace(0, motor.greatest_rpm, 241)
+    speed_ms = road_speed_ms(
+        motor_rpm=rpm, overall_ratio=chain.overall_ratio, rolling_circumference_mm=circumference_mm
+    )
+    mass_kg = equivalent_mass_kg(
+        mass_kg=given["mass_kg"],
+        motor_inertia_kgm2=given["motor_inertia_kgm2"],
+        overall_ratio=chain.overall_ratio,
+        rolling_circumference_mm=circumference_mm,
+    )
+    wheel_nm = motor.peak_nm(rpm) * chain.driving_multipliers()[-1]
+    pull = Pull(
+        speed_ms=speed_ms,
+        drive_n=wheel_nm / (circumference_mm / 2000 / math.pi),
+        mass_kg=given["mass_kg"],
+        equivalent_mass_kg=mass_kg,
+        slip_n=_slip_n(given),
+    )
+    run = run_up(pull, Body(mass_kg=given["mass_kg"], crr=given["crr"], cda_m2=given["cda_m2"]))
+    return {
+        "equivalent_mass_kg": mass_kg,
+        "t_0_50_kmh_s": run.between_s(0, 50 / KMH_PER_MS) or math.nan,
+        "t_0_100_kmh_s": run.between_s(0, 100 / KMH_PER_MS) or math.nan,
+    }
+
+
+def sweep(given: Given) -> dict[str, float]:
+    found = indicator_sweep(given["clock_deg"], given["reading_mm"])
+    return {
+        "a_mm": found.x_mm,
+        "b_mm": found.y_mm,
+        "offset_mm": found.offset_mm,
+        "tir_mm": found.total_reading_mm,
+    }
+
+
+COMPUTED_BY: dict[str, Callable[[Given], dict[str, float]]] = {
+    "tyre-section-code": tyre_section_code,
+    "tyre-loaded-radius-alone": tyre_loaded_radius,
+    "tyre-loaded-and-free-radius": tyre_loaded_radius,
+    "road-speed-chain": road_speed_chain,
+    "wheel-torque-chain": wheel_torque_chain,
+    "overrun-torque-chain": overrun_torque_chain,
+    "centre-drive-unit": centre_drive_unit,
+    "road-load": road_load,
+    "road-load-hill": road_load,
+    "slip-limit-rear": slip_limit,
+    "slip-limit-front": slip_limit,
+    "slip-limit-all": slip_limit,
+    "acceleration": acceleration,
+    "indicator-sweep": sweep,
+}
+
+
+class WorkedExamplesTest(TestCase):
+    def test_every_example_of_these_sections_agrees(self) -> None:
+        for example in EXAMPLES:
+            if example["section"] not in SECTIONS:
+                continue
+            found = COMPUTED_BY[example["id"]](example["given"])
+            for name, expected in example["expect"].items():
+                with self.subTest(example=example["id"], value=name):
+                    self.assertLess(abs(found[name] / expected - 1), example["relative_tolerance"])
