@@ -1,0 +1,29 @@
+"""The demo jobs, for tests that want a whole one."""
+
+import json
+from pathlib import Path
+from typing import Any
+
+from driveline.sheets.job import JobFile
+
+FOLDER = Path(__file__).parents[2] / "server" / "jobs" / "demo"
+# In the demo, H4–H5 was typed 2 mm long; this is what the caliper says when it is measured again.
+WRONG_READING, RIGHT_TEXT = 11, "96.47"
+
+
+def demo_json(name: str) -> dict[str, Any]:
+    """Return a demo job's file, to change before it is read."""
+    data: dict[str, Any] = json.loads((FOLDER / f"{name}.fernback.json").read_text())
+    return data
+
+
+def demo_job(name: str) -> JobFile:
+    """Return a demo job."""
+    return JobFile.model_validate(demo_json(name))
+
+
+def wren_measured_again() -> JobFile:
+    """Return Wren with its wrong reading put right."""
+    data = demo_json("wren")
+    data["sheets"]["plate"]["survey"]["readings"][WRONG_READING]["reading"]["text"] = RIGHT_TEXT
+    return JobFile.model_validate(data)

@@ -1,0 +1,124 @@
+import math
+from unittest import TestCase
+
+import numpy as np
+from hypothesis import given, settings
+from hypothesis import strategies as st
+from shapely import Point, Polygon
+
+from driveline.errors import ImpossibleInput
+from driveline.plate import (
+    Disc,
+    bolt_circle_mm,
+    clocking,
+    edge_distances_mm,
+    hull_outline,
+    ligaments,
+    motor_on_plate,
+    reflected,
+    turned,
+    wanted_ligament_mm,
+)
+
+FLANGE = tuple(
+    Disc(f"H{k}", 150 * math.cos(math.radians(deg)), 150 * math.sin(math.radians(deg)), 12.5)
+    for k, deg in enumerate((5, 47, 87, 127, 168, 217, 262, 309))
+)
+CENTRES = np.array([[disc.x_mm, disc.y_mm] for disc in FLANGE])
+points = st.lists(st.tuples(st.floats(-300, 300), st.floats(-300, 300)), min_size=3, max_size=12)
+
+
+class FaceTest(TestCase):
+    def test_a_motor_face_is_reflected_and_then_turned(self) -> None:
+        # The hole at 3 o'clock on the motor's face is at 9 o'clock seen from the engine side; 90° on: 6 o'clock.
+        np.testing.assert_allclose(motor_on_plate(np.array([[100.0, 0.0]]), 0), [[-100, 0]], atol=1e-9)
+        np.testing.assert_allclose(motor_on_plate(np.array([[100.0, 0.0]]), 90), [[0, -100]], atol=1e-9)
+
+    @given(st.integers(1, 12), st.floats(50, 400), st.floats(-180, 180))
+    def test_bolt_circles_have_their_radius_and_spacing(self, count: int, circle_mm: float, first: float) -> None:
+        xy = bolt_circle_mm(count=count, circle_mm=circle_mm, first_at_deg=first)
+        np.testing.assert_allclose(np.hypot(*xy.T), circle_mm / 2)
+        if count > 1:
+            spacing = np.hypot(*(xy[1] - xy[0]))
+            self.assertAlmostEqual(spacing, circle_mm * math.sin(math.pi / count), places=6)
+
+    @given(points, st.floats(-360, 360))
+    def test_seen_from_the_other_side_a_turn_runs_the_other_way(
+        self, xy: list[tuple[float, float]], deg: float
+    ) -> None:
+        face = np.array(xy)
+        np.testing.assert_allclose(reflected(turned(face, deg)), turned(reflected(face), -deg), atol=1e-9)
+
+
+class LigamentTest(TestCase):
+    def test_hand_worked(self) -> None:
+        # 30 mm apart, holes 12 and 8: 30 − 10 = 20 left; the larger hole, 12, is wanted.
+        (only,) = ligaments([Disc("a", 0, 0, 12), Disc("b", 30, 0, 8)], factor=1.0)
+        self.assertAlmostEqual(only.left_mm, 20)
+        self.assertAlmostEqual(only.wanted_mm, 12)
+
+    def test_never_less_than_six_and_beside_a_bore_the_small_hole_counts(self) -> None:
+        self.assertEqual(float(wanted_ligament_mm(4, 4, 1.0)), 6)
+        self.assertEqual(float(wanted_ligament_mm(130, 11, 1.0)), 11)
+
+    def test_the_thinnest_share_comes_first(self) -> None:
+        found = ligaments([Disc("a", 0, 0, 10), Disc("b", 18, 0, 10), Disc("c", 100, 0, 10)], factor=1.0)
+        self.assertEqual(found[0].between, ("a", "b"))
+
+
+class ClockingTest(TestCase):
+    @settings(max_examples=12, deadline=None)
+    @given(st.integers(2, 8), st.floats(240, 290), st.floats(0, 360))
+    def test_never_worse_than_a_fine_search_and_windows_hold(self, count: int, circle_mm: float, first: float) -> None:
+        motor = motor_on_plate(bolt_circle_mm(count=count, circle_mm=circle_mm, first_at_deg=first), 0)
+        found = clocking(FLANGE, motor, 11.0, factor=1.0)
+
+        def share(deg: float) -> float:
+            holes = [Disc(f"M{k}", x, y, 11.0) for k, (x, y) in enumerate(turned(motor, deg).tolist())]
+            return min(
+                one.share
+                for one in ligaments([*FLANGE, *holes], factor=1.0)
+                if len({one.between[0][0], one.between[1][0]}) == 2
+            )
+
+        brute = max(share(deg) for deg in np.arange(found.best_deg - 1, found.best_deg + 1, 0.05))
+        self.assertGreaterEqual(found.best_share, brute - 1e-4)
+        self.assertAlmostEqual(share(found.best_deg), found.best_share, places=6)
+        for window in found.windows:
+            self.assertGreaterEqual(share((window.from_deg + window.to_deg) / 2), 1 - 1e-6)
+            if window.to_deg - window.from_deg < 360:
+                self.assertAlmostEqual(share(window.from_deg), 1, delta=0.01)
+                self.assertAlmostEqual(share(window.to_deg), 1, delta=0.01)
+
+    def test_far_inside_the_flange_every_angle_will_do(self) -> None:
+        motor = bolt_circle_mm(count=4, circle_mm=100, first_at_deg=0)
+        (window,) = clocking(FLANGE, motor, 9.0, factor=1.0).windows
+        self.assertEqual((window.from_deg, window.to_deg), (0, 360))
+
+    def test_on_the_flanges_own_circle_none_may(self) -> None:
+        motor = bolt_circle_mm(count=36, circle_mm=300, first_at_deg=0)
+        self.assertEqual(clocking(FLANGE, motor, 9.0, factor=1.0).windows, ())
+
+    def test_nothing_to_turn(self) -> None:
+        with self.assertRaises(ImpossibleInput):
+            clocking((), np.zeros((0, 2)), 9.0, factor=1.0)
+
+
+class OutlineTest(TestCase):
+    def test_sides_stand_off_and_arcs_close_the_turn(self) -> None:
+        outline = hull_outline(CENTRES, 21.0)
+        polygon = Polygon([(vertex.x_mm, vertex.y_mm) for vertex in outline])
+        self.assertTrue(polygon.exterior.is_ccw)
+        for disc in FLANGE:  # the chords of the arcs cut inside, never past the holes
+            self.assertGreater(polygon.exterior.distance(Point(disc.x_mm, disc.y_mm)), 17.0)
+        whole_turn = sum(4 * math.atan(vertex.bulge) for vertex in outline)
+        self.assertAlmostEqual(math.degrees(whole_turn), 360)
+
+    def test_edge_distance_of_a_corner_is_the_radius_and_of_the_middle_more(self) -> None:
+        corner, middle = edge_distances_mm([FLANGE[0], Disc("middle", 0, 0, 10)], CENTRES, 21.0)
+        self.assertAlmostEqual(corner, 21)
+        self.assertGreater(middle, 100)
+
+    def test_holes_on_a_line_span_no_plate(self) -> None:
+        with self.assertRaises(ImpossibleInput):
+            hull_outline(np.array([[0.0, 0.0], [10.0, 0.0], [20.0, 0.0]]), 20)
