@@ -9,13 +9,15 @@ export class RatiosState {
   hovered = $state<string | null>(null);
 
   readonly chosen = $derived.by(() => this.#result().candidates.find((one) => one.is_chosen) ?? null);
-  /** The chosen one first, then those picked; until some are, the first that nothing beats. */
+  /** The chosen one first, then those picked last; until some are, the first that nothing beats. */
   readonly compared = $derived.by((): readonly Candidate[] => {
     const { candidates } = this.#result();
-    const picked = candidates.filter((one) => this.#picked.includes(one.key));
+    const picked = this.#picked.flatMap((key) => candidates.filter((one) => one.key === key));
     const others = picked.length > 0 ? picked : candidates.filter((one) => one.beaten_by === null);
-    const rest = others.filter((one) => !one.is_chosen).slice(0, MOST_COMPARED - (this.chosen ? 1 : 0));
-    return this.chosen ? [this.chosen, ...rest] : rest;
+    const room = MOST_COMPARED - (this.chosen ? 1 : 0);
+    const rest = others.filter((one) => !one.is_chosen);
+    const shown = picked.length > 0 ? rest.slice(-room) : rest.slice(0, room);
+    return this.chosen ? [this.chosen, ...shown] : shown;
   });
 
   constructor(result: () => RatiosResult) {
@@ -29,6 +31,6 @@ export class RatiosState {
   toggle(key: string): void {
     const shown = this.#picked.length > 0 ? this.#picked : this.compared.map((one) => one.key);
     const next = shown.includes(key) ? shown.filter((one) => one !== key) : [...shown, key];
-    this.#picked = next.slice(-MOST_COMPARED - 1);
+    this.#picked = next;
   }
 }

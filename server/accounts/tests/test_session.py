@@ -1,0 +1,35 @@
+from django.core.cache import cache
+
+from jobs.tests.shops import PASSWORD, ShopClient, ShopTestCase
+
+
+class SessionTest(ShopTestCase):
+    def setUp(self) -> None:
+        cache.clear()
+
+    def test_signing_in_says_who_and_where_and_signing_out_ends_it(self) -> None:
+        client = self.client_of("fabricator")
+        me = client.get("/api/session").json()["me"]
+        self.assertEqual(me["shops"], [{"shop_id": self.shop.pk, "shop": self.shop.name, "role": "fabricator"}])
+        self.assertEqual(client.send("delete", "/api/session").status_code, 204)
+        self.assertIsNone(client.get("/api/session").json()["me"])
+        self.assertEqual(client.get("/api/jobs").status_code, 401)
+
+    def test_a_wrong_password_is_refused_and_five_lock_the_name_out(self) -> None:
+        client = ShopClient()
+        codes = [client.sign_in("owner", "wrong").status_code for _ in range(6)]
+        self.assertEqual(codes[:4], [401] * 4)
+        self.assertEqual(codes[-1], 429)
+        locked = client.sign_in("owner", PASSWORD)
+        self.assertEqual(locked.status_code, 429)
+        self.assertIn("Wait a quarter of an hour", locked.json()["says"])
+        self.assertEqual(ShopClient().sign_in("fabricator").status_code, 200)
+
+    def test_signing_in_wants_the_token_and_nothing_unknown(self) -> None:
+        bare = ShopClient()
+        body = {"username": "owner", "password": PASSWORD}
+        self.assertEqual(bare.post("/api/session", body, content_type="application/json").status_code, 403)
+        self.assertEqual(bare.send("post", "/api/session", {**body, "role": "owner"}).status_code, 422)
+
+    def test_every_page_says_where_it_may_load_from(self) -> None:
+        self.assertIn("default-src 'self'", self.client_of("owner").get("/").headers["Content-Security-Policy"])

@@ -1,0 +1,203 @@
+import json
+from typing import Any
+from uuid import uuid4
+
+from django.db import DatabaseError, transaction
+
+from driveline.job import evaluate
+from driveline.sheets.job import JobFile
+from jobs.exports import safe_cell
+from jobs.models import Job, JobVersion
+from jobs.tests.shops import DEMO, ShopClient, ShopTestCase
+
+
+class JobsApiTest(ShopTestCase):
+    def setUp(self) -> None:
+        self.base = f"/api/jobs/{self.wren.pk}"
+        self.fabricator = self.client_of("fabricator")
+
+    def sheets(self) -> dict[str, Any]:
+        return self.fabricator.get(self.base).json()["version"]["sheets"]
+
+    def test_the_list_tells_state_worst_check_and_who_touched_it_last(self) -> None:
+        (line,) = self.fabricator.get("/api/jobs").json()
+        self.assertEqual(line["name"], "Wren")
+        self.assertEqual((line["worst"], line["worst_title"]), ("fails", "Flange readings agree"))
+        self.assertEqual((line["stage"], line["saved_by"]), ("adapter plate designed", "fabricator"))
+
+    def test_a_person_from_another_shop_gets_404_for_everything(self) -> None:
+        stranger = self.client_of("stranger")
+        self.assertEqual(stranger.get("/api/jobs").json(), [])
+        sheets = self.sheets()
+        for method, path, body in [
+            ("get", "", None),
+            ("get", "/versions", None),
+            ("get", "/versions/1", None),
+            ("get", "/file", None),
+            ("get", "/drawings/plate.dxf", None),
+            ("get", "/drawings/plate-holes.csv", None),
+            ("post", "/evaluate", {}),
+            ("post", "/versions", {"based_on": 1, "sheets": sheets}),
+        ]:
+            with self.subTest(path):
+                answer = (
+                    stranger.get(self.base + path) if method == "get" else stranger.send("post", self.base + path, body)
+                )
+                self.assertEqual(answer.status_code, 404)
+        self.assertEqual(self.wren.versions.count(), 1)
+        made = stranger.send("post", "/api/jobs", {"shop_id": self.shop.pk, "name": "Mine"})
+        self.assertEqual(made.status_code, 404)
+
+    def test_nobody_signed_in_gets_401_and_a_request_without_the_token_403(self) -> None:
+        self.assertEqual(ShopClient().get(self.base).status_code, 401)
+        bare = self.fabricator.post(f"{self.base}/evaluate", "{}", content_type="application/json")
+        self.assertEqual(bare.status_code, 403)
+
+    def test_a_viewer_looks_and_evaluates_but_does_not_save(self) -> None:
+        viewer = self.client_of("viewer")
+        self.assertFalse(viewer.get(self.base).json()["may_edit"])
+        self.assertEqual(viewer.send("post", f"{self.base}/evaluate", {}).status_code, 200)
+        refused = viewer.send("post", f"{self.base}/versions", {"based_on": 1, "sheets": self.sheets()})
+        self.assertEqual(refused.status_code, 403)
+        self.assertIn("Ask the shop's owner", refused.json()["says"])
+        self.assertEqual(viewer.send("post", "/api/jobs", {"shop_id": self.shop.pk, "name": "X"}).status_code, 404)
+
+    def test_saving_adds_a_version_and_keeps_the_one_before(self) -> None:
+        sheets = self.sheets()
+        sheets["plate"]["plate"]["turned"]["text"] = "58 deg"
+        saved = self.fabricator.send("post", f"{self.base}/versions", {"based_on": 1, "sheets": sheets})
+        self.assertEqual((saved.status_code, saved.json()["number"]), (201, 2))
+        before = self.fabricator.get(f"{self.base}/versions/1").json()["sheets"]
+        self.assertEqual(before["plate"]["plate"]["turned"]["text"], "-5 deg")
+        history = self.fabricator.get(f"{self.base}/versions").json()
+        self.assertEqual([version["number"] for version in history], [2, 1])
+
+    def test_saving_against_an_old_version_is_a_conflict_and_changes_nothing(self) -> None:
+        body = {"based_on": 1, "sheets": self.sheets()}
+        self.client_of("owner").send("post", f"{self.base}/versions", body)
+        refused = self.fabricator.send("post", f"{self.base}/versions", body)
+        self.assertEqual(refused.status_code, 409)
+        self.assertEqual((refused.json()["newest"], refused.json()["newest_by"]), (2, "owner"))
+        self.assertEqual(self.wren.versions.count(), 2)
+
+    def test_a_saved_version_is_never_changed(self) -> None:
+        with self.assertRaises(DatabaseError), transaction.atomic():
+            JobVersion.objects.filter(job=self.wren).update(note="changed")
+
+    def test_evaluating_unsaved_sheets_is_the_cores_answer_and_saves_nothing(self) -> None:
+        sheets = self.sheets()
+        sheets["plate"]["survey"]["readings"][11]["reading"]["text"] = "96.47"
+        answer = self.fabricator.send("post", f"{self.base}/evaluate", {"sheets": sheets})
+        job = JobFile.model_validate({"name": "Wren", "about": self.wren.about, "sheets": sheets})
+        self.assertEqual(answer.json(), json.loads(evaluate(job).model_dump_json()))
+        self.assertEqual(self.wren.versions.count(), 1)
+
+    def test_bad_input_names_the_field_and_the_fix(self) -> None:
+        for path, value, field, word in [
+            (
+                ("brief", "tyre", "roll_out"),
+                {"text": "far"},
+                "sheets.brief.tyre.roll_out",
+                "does not start with a number",
+            ),
+            (("brief", "vehicle", "front_share"), 1.4, "sheets.brief.vehicle.front_share", "less than 1"),
+            (("brief", "layout"), "sideways", "sheets.brief.layout", "kept_gearbox"),
+            (("plate", "colour"), "red", "sheets.plate.colour", "not permitted"),
+        ]:
+            sheets = self.sheets()
+            place: Any = sheets
+            for name in path[:-1]:
+                place = place[name]
+            place[path[-1]] = value
+            for route, body in [("evaluate", {}), ("versions", {"based_on": 1})]:
+                with self.subTest(field=field, route=route):
+                    refused = self.fabricator.send("post", f"{self.base}/{route}", {**body, "sheets": sheets})
+                    self.assertEqual(refused.status_code, 422)
+                    self.assertEqual(refused.json()["fields"][0]["field"], field)
+                    self.assertIn(word, refused.json()["fields"][0]["says"])
+        self.assertEqual(self.wren.versions.count(), 1)
+
+    def test_a_figure_that_cannot_be_is_refused_with_its_field(self) -> None:
+        sheets = self.sheets()
+        sheets["brief"]["motor"]["curve"] = [{"rpm": 100, "peak_nm": 5}, {"rpm": 100, "peak_nm": 6}]
+        refused = self.fabricator.send("post", f"{self.base}/evaluate", {"sheets": sheets})
+        self.assertEqual((refused.status_code, refused.json()["fields"][0]["field"]), (422, "curve"))
+
+    def test_nan_in_a_body_goes_no_further(self) -> None:
+        body = json.dumps({"sheets": self.sheets()}).replace('"front_share": 0.55', '"front_share": NaN')
+        self.assertIn("NaN", body)
+        token = self.fabricator.cookies["csrftoken"].value
+        path = f"{self.base}/evaluate"
+        refused = self.fabricator.post(path, body, content_type="application/json", headers={"X-CSRFToken": token})
+        self.assertIn(refused.status_code, (400, 422))
+
+    def test_an_unknown_job_is_404(self) -> None:
+        self.assertEqual(self.fabricator.get(f"/api/jobs/{uuid4()}").status_code, 404)
+
+
+class FilesTest(ShopTestCase):
+    def setUp(self) -> None:
+        self.base = f"/api/jobs/{self.wren.pk}"
+        self.fabricator = self.client_of("fabricator")
+
+    def upload(self, data: bytes) -> Any:
+        return self.fabricator.upload(f"/api/jobs/import?shop_id={self.shop.pk}", "job.json", data)
+
+    def test_export_and_import_round_trip_exactly(self) -> None:
+        exported = self.fabricator.get(f"{self.base}/file")
+        self.assertIn('filename="wren.fernback.json"', exported.headers["Content-Disposition"])
+        again = self.upload(exported.content)
+        self.assertEqual(again.status_code, 201)
+        once_more = self.fabricator.get(f"/api/jobs/{again.json()['id']}/file")
+        self.assertEqual(once_more.content, exported.content)
+
+    def test_a_file_that_cannot_be_taken_is_refused_and_changes_nothing(self) -> None:
+        whole = (DEMO / "wren.fernback.json").read_text()
+        deep = b'{"name":' + b"[" * 200_000
+        for name, data, status in [
+            ("empty", b"", 422),
+            ("not JSON", b"\x00\xff PK", 422),
+            ("cut short", whole[: len(whole) // 2].encode(), 422),
+            ("another format", whole.replace("fernback-job", "other").encode(), 422),
+            ("a version to come", whole.replace('"version": 1', '"version": 9').encode(), 422),
+            ("nested deep", deep, 422),
+            ("huge", b" " * 2_100_000 + whole.encode(), 413),
+            ("a reading to nowhere", whole.replace('"b": "H5"', '"b": "H77"').encode(), 422),
+        ]:
+            with self.subTest(name):
+                refused = self.upload(data)
+                self.assertEqual(refused.status_code, status)
+                self.assertIn("Nothing was changed", refused.json()["says"])
+        self.assertEqual(Job.objects.count(), 1)
+
+    def test_the_drawing_belongs_to_a_revision_and_a_side(self) -> None:
+        dxf = self.fabricator.get(f"{self.base}/drawings/plate.dxf?side=gearbox")
+        self.assertIn("wren-adapter-plate-rev1-gearbox-side.dxf", dxf.headers["Content-Disposition"])
+        self.assertIn(b"Seen from the gearbox side", dxf.content)
+        self.assertEqual(self.fabricator.get(f"{self.base}/drawings/plate.dxf?side=top").status_code, 422)
+        self.assertEqual(self.fabricator.get(f"{self.base}/drawings/plate.exe").status_code, 422)
+        self.assertIn(b"<svg", self.fabricator.get(f"{self.base}/drawings/plate.svg").content)
+
+    def test_a_plate_that_cannot_be_drawn_says_what_is_missing(self) -> None:
+        made = self.fabricator.send("post", "/api/jobs", {"shop_id": self.shop.pk, "name": "New"}).json()
+        refused = self.fabricator.get(f"/api/jobs/{made['id']}/drawings/plate.dxf")
+        self.assertEqual(refused.status_code, 409)
+        self.assertIn("Name the holes", refused.json()["says"])
+
+    def test_the_hole_table_is_safe_in_a_spreadsheet(self) -> None:
+        lines = self.fabricator.get(f"{self.base}/drawings/plate-holes.csv").content.decode().splitlines()
+        self.assertEqual(len(lines), 16)
+        self.assertTrue(lines[1].startswith("H1,flange,152."))
+        for text in ("=1+1", "@cmd", "+x", "-x"):
+            self.assertEqual(safe_cell(text), f"'{text}")
+
+
+class MeasureApiTest(ShopTestCase):
+    def test_reads_and_refuses_in_the_trades_words(self) -> None:
+        client = self.client_of("viewer")
+        read = client.send("post", "/api/measure", {"text": '8 1/4"', "quantity": "length", "tool": "caliper"}).json()
+        self.assertAlmostEqual(read["value"], 209.55)
+        self.assertEqual(read["fraction"], '8 1/4"')
+        refused = client.send("post", "/api/measure", {"text": "12 rpm", "quantity": "length"})
+        self.assertEqual(refused.status_code, 422)
+        self.assertIn("unit of spin", refused.json()["says"])
