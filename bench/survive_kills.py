@@ -62,10 +62,11 @@ class Application:
             [*command, *bind], cwd=ROOT, env=self.environment, start_new_session=True, stderr=subprocess.DEVNULL
         )
         for _ in range(200):
-            with socket.socket() as probe:
-                if probe.connect_ex(("127.0.0.1", self.port)) == 0:
+            try:
+                with urllib.request.urlopen(f"http://127.0.0.1:{self.port}/api/session", timeout=20):
                     return
-            time.sleep(0.05)
+            except OSError:
+                time.sleep(0.05)
         raise SystemExit("the server did not start")
 
     def kill_server(self) -> None:
@@ -124,7 +125,7 @@ class Saver:
 
 def main() -> None:
     parser = argparse.ArgumentParser(description=__doc__)
-    parser.add_argument("--rounds", type=int, default=8)
+    parser.add_argument("--rounds", type=int, default=6)
     rounds = parser.parse_args().rounds
     application = Application()
     application.start_database()
@@ -137,7 +138,7 @@ def main() -> None:
     saving = threading.Thread(target=saver.save_until_stopped)
     saving.start()
     for turn in range(rounds):
-        time.sleep(random.uniform(0.5, 1.5))
+        time.sleep(random.uniform(1.0, 2.5))
         victim = "server" if turn % 2 == 0 else "database"
         if victim == "server":
             application.kill_server()

@@ -6,7 +6,8 @@
 PG_BIN=$(ls -d /usr/lib/postgresql/*/bin 2>/dev/null | sort -V | tail -n 1)
 
 pg_as() { # run as the account that may own a cluster; PostgreSQL refuses root
-  if [ "$(id -u)" = 0 ]; then (cd / && runuser -u postgres -- "$@"); else (cd / && "$@"); fi
+  # 9 is the lock of ./start: a database that outlives a killed ./start must not hold it.
+  if [ "$(id -u)" = 0 ]; then (cd / && runuser -u postgres -- "$@" 9>&-); else (cd / && "$@" 9>&-); fi
 }
 
 pg_home() { # a folder that account can reach, with a socket path short enough for the kernel
@@ -92,9 +93,12 @@ pg_stop() {
   pg_as "$PG_BIN/pg_ctl" -D "$PG_HOME/data" -m fast -w stop >/dev/null 2>&1 || true
 }
 
-pg_database() { # make a database unless it is there
-  local psql="$PG_BIN/psql -h $FERNBACK_DB_SOCKET -p $FERNBACK_DB_PORT -U postgres -d postgres -Atq"
-  [ -n "$(pg_as $psql -c "SELECT 1 FROM pg_database WHERE datname = '$1'")" ] || pg_as $psql -c "CREATE DATABASE \"$1\""
+pg_ask() { # what a database answers to a statement
+  pg_as "$PG_BIN/psql" -h "$FERNBACK_DB_SOCKET" -p "$FERNBACK_DB_PORT" -U postgres -d "$1" -Atqc "$2"
 }
 
-pg_drop() { pg_as "$PG_BIN/psql" -h "$FERNBACK_DB_SOCKET" -p "$FERNBACK_DB_PORT" -U postgres -d postgres -qc "DROP DATABASE IF EXISTS \"$1\" WITH (FORCE)" 2>/dev/null; }
+pg_database() { # make a database unless it is there
+  [ -n "$(pg_ask postgres "SELECT 1 FROM pg_database WHERE datname = '$1'")" ] || pg_ask postgres "CREATE DATABASE \"$1\""
+}
+
+pg_drop() { pg_ask postgres "DROP DATABASE IF EXISTS \"$1\" WITH (FORCE)" 2>/dev/null; }

@@ -5,12 +5,11 @@ it is laid over the flange: a mirrored plate is the classic scrap part.
 """
 
 import math
-from collections.abc import Sequence
+from collections.abc import Callable, Sequence
 from dataclasses import dataclass
 from typing import Final
 
 import numpy as np
-from scipy.optimize import minimize_scalar
 from shapely import MultiPoint, Point, Polygon
 
 from driveline.chain import Floats
@@ -173,20 +172,24 @@ def clocking(fixed: Sequence[Disc], moving_xy: Floats, moving_diameter_mm: float
 
     angles = np.arange(0, 360, GRID_DEG)
     share = least_share(angles)
-    top = float(angles[int(share.argmax())])
-    refined = minimize_scalar(
-        lambda angle: -float(least_share(np.array([angle]))[0]),
-        bounds=(top - GRID_DEG, top + GRID_DEG),
-        method="bounded",
-    )
-    best_deg = float(refined.x) if -refined.fun >= share.max() else top
+    best_deg, best_share = _best(least_share, float(angles[int(share.argmax())]))
     return Clocking(
         angle_deg=angles,
         share=share,
         windows=_windows(angles, share),
         best_deg=best_deg % 360,
-        best_share=max(float(-refined.fun), float(share.max())),
+        best_share=best_share,
     )
+
+
+def _best(share_at: Callable[[Floats], Floats], near_deg: float) -> tuple[float, float]:
+    """The best angle near the grid's best, and its share: finer grids about the best so far, to 1e-6 of a step."""
+    reach_deg = GRID_DEG
+    for _ in range(3):
+        angles = np.linspace(near_deg - reach_deg, near_deg + reach_deg, 201)
+        share = share_at(angles)
+        near_deg, reach_deg = float(angles[int(share.argmax())]), reach_deg / 100
+    return near_deg, float(share.max())
 
 
 def _windows(angles: Floats, share: Floats) -> tuple[Window, ...]:
