@@ -16,7 +16,7 @@ from driveline.road import KMH_PER_MS, resistance_n
 from driveline.sheets.ratios import CouplerStyle
 from driveline.tyre import Rolling
 
-MOST_SPEEDS: Final = 90
+MOST_SPEEDS: Final = 100
 GREATEST_MARGIN_SHOWN: Final = 99.0
 BENCH_OF: Final = {
     "motor": "brief",

@@ -121,7 +121,7 @@ def _on_centre(sheet: PlateSheet, figures: PlateFigures, margins: Margins) -> Ch
     says = (
         f"{total:.3f} of {allowed:.2f} mm that the coupler allows"
         if total is not None and allowed
-        else f"Not known: {missing[0].lower()}."
+        else f"Still wanted: {missing[0].lower()}."
     )
     if total is not None and allowed and total > allowed and not is_indicated:
         says += "; ream dowels after indicating, or fit the register closer"

@@ -259,7 +259,7 @@ def _overrun(one: Gearing, brief: Brief, rolling: Rolling, margins: Margins) -> 
         demand=force or None,
         capacity=grip or None,
         unit="N",
-        says=f"Not known: {missing[0].lower()}."
+        says=f"Still wanted: {missing[0].lower()}."
         if missing
         else f"slows with {force:.0f} N; the driven tyres hold {grip:.0f} N on μ 0.3",
         station="wheel",

@@ -22,8 +22,8 @@
       <span class="font-semibold">{check.title}</span>
       <span class={['ml-auto figures', check.verdict === 'fails' && 'text-fails']}>
         {#if before && figure(before) !== figure(check)}<span class="text-ink-dim"
-            >{figure(before)} →
-          </span>{/if}{figure(check)}
+            >{figure(before)} →&nbsp;</span
+          >{/if}{figure(check)}
       </span>
     </span>
     <span class="ml-5 block text-[13px] text-ink-dim"

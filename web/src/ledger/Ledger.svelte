@@ -27,11 +27,13 @@
       <h2 id="{uid}-title" class="mr-auto">
         {ledger.isWhole ? 'Checks on the whole job' : `Checks: ${benchTitle.toLowerCase()}`}
       </h2>
-      <button
-        class="text-[13px] text-brass underline underline-offset-2"
-        onclick={() => (ledger.wholeJob = !ledger.wholeJob)}
-        >{ledger.wholeJob ? 'this bench' : 'whole job'}</button
-      >
+      {#if ledger.hasOwn}
+        <button
+          class="text-[13px] text-brass underline underline-offset-2"
+          onclick={() => (ledger.wholeJob = !ledger.wholeJob)}
+          >{ledger.wholeJob ? 'this bench' : 'whole job'}</button
+        >
+      {/if}
     {/if}
     <button
       class="hidden px-1 text-ink-dim md:block"

@@ -6,9 +6,10 @@ export class LedgerState {
   readonly #bench: () => string;
   wholeJob = $state(false);
   openKey = $state<string | null>(null);
+  readonly hasOwn = $derived.by(() => this.#checks().some((check) => check.bench === this.#bench()));
   readonly #own = $derived.by(() => this.#checks().filter((check) => check.bench === this.#bench()));
   /** A bench without checks of its own shows the job's. */
-  readonly isWhole = $derived(this.wholeJob || this.#own.length === 0);
+  readonly isWhole = $derived(this.wholeJob || !this.hasOwn);
   readonly shown = $derived.by(() => (this.isWhole ? this.#checks() : this.#own));
   readonly needing = $derived(
     this.shown.filter((check) => check.verdict === 'fails' || check.verdict === 'not_known').length,

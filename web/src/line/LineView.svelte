@@ -61,7 +61,8 @@
     const row = ghost?.stations.findIndex((station) => station.key === column.kind) ?? -1;
     const index = ghost?.speed_kmh.findIndex((speed) => speed >= point.kmh) ?? -1;
     const torque = other?.torque_nm[row]?.[index];
-    return torque === null || torque === undefined ? '' : `${whole(torque)} →`;
+    const now = column.row === null ? null : point.case?.torque_nm[column.row]?.[point.index];
+    return torque === null || torque === undefined || torque === now ? '' : `${whole(torque)} → `;
   }
 </script>
 
@@ -99,7 +100,7 @@
           {#if column.row !== null}
             <span>{whole(rpm)} <span class="text-[11px] text-scribe-dim">rpm</span></span>
             <span>
-              {#if ghost}<span class="text-[11px] text-scribe-dim">{ghostTorque(column)} </span>{/if}{whole(
+              {#if ghost}<span class="text-[11px] text-scribe-dim">{ghostTorque(column)}</span>{/if}{whole(
                 torque,
               )}
               <span class="text-[11px] text-scribe-dim">N·m</span>

@@ -32,13 +32,8 @@ function reduction(w: number): string {
 }
 
 function driveUnit(w: number): string {
-  return (
-    box(w * 0.1, 7, w * 0.55, 45) +
-    ring(w * 0.72, MID, 18) +
-    ring(w * 0.72, MID, 7) +
-    shaft(0, w * 0.1) +
-    shaft(w * 0.72 + 18, w)
-  );
+  const c = w * 0.68;
+  return box(w * 0.1, 7, c, 45) + ring(c, MID, 19) + ring(c, MID, 7) + shaft(0, w * 0.1) + shaft(c + 19, w);
 }
 
 function coupler(w: number): string {

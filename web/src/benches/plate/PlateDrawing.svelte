@@ -36,6 +36,11 @@
       ? []
       : readings.filter((reading) => endsOf(reading).includes(plate.pickedHole ?? '')),
   );
+  /** The two points that the next reading goes between. */
+  const nextHoles = $derived.by(() => {
+    const { next_reading: next } = result.survey;
+    return next && onturn ? [next.a, next.b].flatMap((id) => plate.hole(id) ?? []) : [];
+  });
   const cut = $derived(plate.drawing?.entities ?? []);
   const motorHoles = $derived(
     cut.flatMap((one) => (one.shape === 'circle' && one.part.startsWith('motor:') ? [one] : [])),
@@ -135,6 +140,15 @@
       </g>
     {/if}
     {#each touching as reading, k (k)}<path d={line(reading)} class="stroke-scribe-dim" />{/each}
+    {#each nextHoles as hole (hole.id)}
+      <circle
+        cx={hole.x_mm}
+        cy={hole.y_mm}
+        r={hole.diameter_mm / 2 + 4}
+        class="stroke-brass-lit"
+        stroke-width="1.2"
+      />
+    {/each}
     {#if lit}<path d={line(lit)} class="stroke-brass-lit" stroke-width="2" />{/if}
     {#each suspects as { index } (index)}
       {@const reading = readings[index]}

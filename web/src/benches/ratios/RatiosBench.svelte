@@ -80,7 +80,7 @@
   </div>
   <div class="order-1 flex min-w-0 flex-1 flex-col overflow-y-auto border-edge md:order-2 md:border-l">
     {#if result.ratios.candidates.length > 0}
-      <div class="h-[225px] shrink-0">
+      <div class="h-[208px] shrink-0">
         <TorquePlot result={result.ratios} compared={ratios.compared} hovered={ratios.hovered} {ghost} />
       </div>
       <CompareTable
