@@ -4,5 +4,5 @@ import { defineConfig } from 'vitest/config';
 export default defineConfig({
   plugins: [svelte()],
   resolve: { conditions: ['browser'] },
-  test: { environment: 'happy-dom', include: ['src/**/*.test.ts'] },
+  test: { environment: 'happy-dom', setupFiles: ['@testing-library/svelte/vitest'], include: ['src/**/*.test.ts'] },
 });

@@ -26,7 +26,10 @@ const withToken: Middleware = {
   },
 };
 
-export const client = createClient<paths>({ baseUrl: window.location.origin });
+export const client = createClient<paths>({
+  baseUrl: window.location.origin,
+  fetch: (request) => globalThis.fetch(request), // looked up at each call, so that a test can stand in for the server
+});
 client.use(withToken);
 
 interface Answer<T> {

@@ -1,0 +1,183 @@
+import { flushSync } from 'svelte';
+import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
+import type { Job } from '../api/types';
+import { aJob, AN_ANSWER, serve, someSheets } from '../test-support';
+import { keepDraft, readDraft } from './drafts';
+import { JobEditor } from './job-editor.svelte';
+
+const mass = (editor: JobEditor) => editor.sheets.brief.vehicle.kerb_mass?.text;
+const setMass = (editor: JobEditor, text: string, gesture = '') =>
+  editor.edit((sheets) => (sheets.brief.vehicle.kerb_mass = { text }), gesture);
+const saved = (number: number) => ({
+  number,
+  author: 'fabricator',
+  saved_at: '2026-01-02T10:00:00Z',
+  note: '',
+  worst: 'tight',
+});
+
+function open(job: Job = aJob()): { editor: JobEditor; close: () => void } {
+  let editor: JobEditor | undefined;
+  const close = $effect.root(() => {
+    editor = new JobEditor(job, 'fabricator');
+  });
+  flushSync();
+  return { editor: editor!, close };
+}
+
+describe('JobEditor', () => {
+  beforeEach(() => {
+    localStorage.clear();
+    vi.useFakeTimers();
+  });
+  afterEach(() => {
+    vi.useRealTimers();
+    vi.unstubAllGlobals();
+  });
+
+  it('evaluates an edit at once, and only the last of a burst', async () => {
+    const sent = serve({ evaluate: () => ({ json: AN_ANSWER }) });
+    const { editor, close } = open();
+    for (const text of ['1100 kg', '1110 kg', '1120 kg']) setMass(editor, text);
+    await vi.advanceTimersByTimeAsync(100);
+    const masses = sent
+      .slice(1)
+      .map(
+        ({ body }) =>
+          (body as { sheets: ReturnType<typeof someSheets> }).sheets.brief.vehicle.kerb_mass?.text,
+      );
+    expect(masses).toEqual(['1120 kg']);
+    expect(editor.result).toEqual(AN_ANSWER);
+    close();
+  });
+
+  it('undoes and redoes, a drag as one step', () => {
+    serve({ evaluate: () => ({ json: AN_ANSWER }) });
+    const { editor, close } = open();
+    setMass(editor, '1100 kg');
+    for (const text of ['1', '2', '3']) setMass(editor, text, 'drag');
+    editor.undo();
+    expect(mass(editor)).toBe('1100 kg');
+    editor.undo();
+    expect(mass(editor)).toBe('1080 kg');
+    expect(editor.canUndo).toBe(false);
+    editor.redo();
+    editor.redo();
+    expect(mass(editor)).toBe('3');
+    expect(editor.canRedo).toBe(false);
+    close();
+  });
+
+  it('takes an edit that changes nothing for none', () => {
+    serve({ evaluate: () => ({ json: AN_ANSWER }) });
+    const { editor, close } = open();
+    setMass(editor, '1080 kg');
+    expect([editor.state, editor.canUndo]).toEqual(['saved', false]);
+    close();
+  });
+
+  it('keeps edits on the device until they are saved', async () => {
+    serve({ evaluate: () => ({ json: AN_ANSWER }), versions: () => ({ status: 201, json: saved(4) }) });
+    const first = open();
+    setMass(first.editor, '1100 kg');
+    expect(readDraft('job-1', 'fabricator')?.basedOn).toBe(3);
+    const second = open();
+    expect([mass(second.editor), second.editor.state]).toEqual(['1100 kg', 'unsaved']);
+    expect(second.editor.restoredFrom).not.toBeNull();
+    await second.editor.save();
+    expect([second.editor.state, second.editor.number]).toEqual(['saved', 4]);
+    expect(readDraft('job-1', 'fabricator')).toBeNull();
+    first.close();
+    second.close();
+  });
+
+  it('saves against the revision that it started from', async () => {
+    const sent = serve({
+      evaluate: () => ({ json: AN_ANSWER }),
+      versions: () => ({ status: 201, json: saved(4) }),
+    });
+    const { editor, close } = open();
+    setMass(editor, '1100 kg');
+    await editor.save();
+    const body = sent.find(({ path }) => path.includes('versions'))?.body as { based_on: number };
+    expect(body.based_on).toBe(3);
+    close();
+  });
+
+  it('shows both versions when somebody saved in between, and goes on from either', async () => {
+    const theirs = { ...aJob().version, number: 4, sheets: someSheets('1200 kg') };
+    const routes = {
+      evaluate: () => ({ json: AN_ANSWER }),
+      versions: (body: unknown) =>
+        (body as { based_on: number }).based_on === 4
+          ? { status: 201, json: saved(5) }
+          : { status: 409, json: { says: 'owner saved revision 4', newest: 4, newest_by: 'owner' } },
+      'GET /api/jobs/job-1': () => ({ json: aJob({ version: theirs }) }),
+    };
+    serve(routes);
+    const mine = open();
+    setMass(mine.editor, '1100 kg');
+    await mine.editor.save();
+    expect(mine.editor.state).toBe('conflict');
+    expect(mine.editor.theirs?.sheets).toEqual(someSheets('1200 kg'));
+    await mine.editor.keepMine();
+    expect([mine.editor.state, mine.editor.number, mass(mine.editor)]).toEqual(['saved', 5, '1100 kg']);
+    mine.close();
+
+    localStorage.clear();
+    const other = open();
+    setMass(other.editor, '1100 kg');
+    await other.editor.save();
+    other.editor.takeTheirs();
+    expect([other.editor.state, other.editor.number, mass(other.editor)]).toEqual(['saved', 4, '1200 kg']);
+    other.editor.undo();
+    expect(mass(other.editor)).toBe('1100 kg');
+    other.close();
+  });
+
+  it('meets a draft of an older revision as a conflict', () => {
+    serve({ evaluate: () => ({ json: AN_ANSWER }) });
+    keepDraft('job-1', 'fabricator', {
+      basedOn: 2,
+      at: '2026-01-02T08:00:00Z',
+      sheets: someSheets('900 kg'),
+    });
+    const { editor, close } = open();
+    expect([editor.state, editor.theirs?.number, mass(editor)]).toEqual(['conflict', 3, '900 kg']);
+    close();
+  });
+
+  it('keeps the last answer and says which field to mend when one is refused', async () => {
+    let isRefusing = false;
+    const refusal = { says: 'too short', fields: [{ field: 'sheets.brief.motor', says: 'too short' }] };
+    serve({ evaluate: () => (isRefusing ? { status: 422, json: refusal } : { json: AN_ANSWER }) });
+    const { editor, close } = open();
+    await vi.advanceTimersByTimeAsync(100);
+    isRefusing = true;
+    setMass(editor, '1 kg');
+    await vi.advanceTimersByTimeAsync(100);
+    expect([editor.says, editor.problemOf('brief.motor')]).toEqual(['too short', 'too short']);
+    expect(editor.result).toEqual(AN_ANSWER);
+    close();
+  });
+
+  it('says that the server is away, and loses nothing', async () => {
+    vi.stubGlobal('fetch', () => Promise.reject(new TypeError('network')));
+    const { editor, close } = open();
+    setMass(editor, '1100 kg');
+    expect(await editor.save()).toBe(false);
+    expect(editor.says).toContain('does not answer');
+    expect(readDraft('job-1', 'fabricator')?.sheets).toEqual(someSheets('1100 kg'));
+    close();
+  });
+
+  it('lets a viewer change nothing', async () => {
+    const sent = serve({ evaluate: () => ({ json: AN_ANSWER }) });
+    const { editor, close } = open(aJob({ may_edit: false }));
+    setMass(editor, '1100 kg');
+    await editor.save();
+    expect(mass(editor)).toBe('1080 kg');
+    expect(sent.some(({ path }) => path.includes('versions'))).toBe(false);
+    close();
+  });
+});

@@ -1,0 +1,59 @@
+import { fireEvent, render, screen } from '@testing-library/svelte';
+import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
+import { serve } from '../test-support';
+import ReadingField from './ReadingField.svelte';
+
+const READ = {
+  value: 209.55,
+  unit: 'mm',
+  u: null,
+  inch: '8.250 in',
+  fraction: '8 1/4"',
+  fraction_error_mm: 0,
+};
+
+function field(): { input: HTMLInputElement; onchange: ReturnType<typeof vi.fn> } {
+  const onchange = vi.fn();
+  const value = { text: '8 1/4 in', tool: 'caliper' as const };
+  render(ReadingField, { label: 'Wheelbase', quantity: 'length', value, onchange });
+  return { input: screen.getByLabelText<HTMLInputElement>('Wheelbase'), onchange };
+}
+
+describe('ReadingField', () => {
+  beforeEach(() => {
+    serve({
+      measure: (body) =>
+        (body as { text: string }).text === 'far'
+          ? { status: 422, json: { says: '“far” does not start with a number.', fields: [] } }
+          : { json: READ },
+    });
+  });
+  afterEach(() => vi.unstubAllGlobals());
+
+  it('hands on what was typed, with the tool it had, and echoes what was understood', async () => {
+    const { input, onchange } = field();
+    await fireEvent.input(input, { target: { value: '8-1/4"' } });
+    await fireEvent.keyDown(input, { key: 'Enter' });
+    expect(await screen.findByText('= 209.55 mm = 8.250 in ≈ 8 1/4"')).toBeTruthy();
+    expect(onchange).toHaveBeenCalledWith({ text: '8-1/4"', tool: 'caliper' });
+  });
+
+  it('keeps text that cannot be read, says why, and hands nothing on', async () => {
+    const { input, onchange } = field();
+    await fireEvent.input(input, { target: { value: 'far' } });
+    await fireEvent.blur(input);
+    expect((await screen.findByRole('alert')).textContent).toContain('does not start with a number');
+    expect([input.value, input.getAttribute('aria-invalid')]).toEqual(['far', 'true']);
+    expect(onchange).not.toHaveBeenCalled();
+  });
+
+  it('goes back to what was there on Escape, and empties on an empty text', async () => {
+    const { input, onchange } = field();
+    await fireEvent.input(input, { target: { value: 'far' } });
+    await fireEvent.keyDown(input, { key: 'Escape' });
+    expect(input.value).toBe('8 1/4 in');
+    await fireEvent.input(input, { target: { value: ' ' } });
+    await fireEvent.keyDown(input, { key: 'Enter' });
+    expect(onchange).toHaveBeenCalledWith(null);
+  });
+});
