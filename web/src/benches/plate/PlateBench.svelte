@@ -29,11 +29,20 @@
   const ghost = $derived(
     pinned ? (plate.side === 'engine' ? pinned.plate.engine_side : pinned.plate.gearbox_side) : null,
   );
-  const turnedDeg = $derived((((((result.plate.clocking?.present_deg ?? 0) + 180) % 360) + 360) % 360) - 180);
+  /** The angle last turned to by hand, ahead of the core's answer, so that a key held down keeps turning. */
+  let byHand = $state.raw<{ text: string; deg: number } | null>(null);
+  const turnedDeg = $derived(
+    byHand?.text === sheet.plate.turned.text
+      ? byHand.deg
+      : (((((result.plate.clocking?.present_deg ?? 0) + 180) % 360) + 360) % 360) - 180,
+  );
 
   const change = (write: (sheet: PlateSheet) => void, gesture = '') =>
     editor.edit((sheets) => write(sheets.plate), gesture);
-  const turn = (deg: number) => change((next) => (next.plate.turned = { text: `${deg} deg` }), 'turn');
+  function turn(deg: number): void {
+    byHand = { text: `${deg} deg`, deg };
+    change((next) => (next.plate.turned = { text: `${deg} deg` }), 'turn');
+  }
   /** Keep a reading; one asked for again takes the place of the one that did not fit. */
   function add(reading: PairReading): void {
     const asked = survey.next_reading;
