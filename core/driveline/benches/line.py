@@ -226,12 +226,12 @@ def _case(
 
 
 def _margins(stations: tuple[Station, ...], torque_nm: Floats, rpm: Floats) -> Floats:
-    """Rating over torque or greatest speed over speed, whichever is less; NaN where neither is known."""
+    """Rating over torque or greatest speed over speed, whichever is less; NaN where neither is known or it can't go."""
     ratings = np.array([[station.rating_nm or np.nan] for station in stations])
     speeds = np.array([[station.greatest_rpm or np.nan] for station in stations])
     with np.errstate(divide="ignore", invalid="ignore"):
         tightest: Floats = np.fmin(ratings / np.abs(torque_nm), speeds / rpm)
-    return np.where(np.isfinite(tightest), np.minimum(tightest, GREATEST_MARGIN_SHOWN), np.nan)
+    return np.where(np.isfinite(tightest + torque_nm), np.minimum(tightest, GREATEST_MARGIN_SHOWN), np.nan)
 
 
 def _verdict_letters(margins: Floats, in_reach: NDArray[np.bool_]) -> tuple[str, ...]:

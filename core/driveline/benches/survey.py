@@ -173,7 +173,7 @@ def _measure_again(survey: Survey, solved: NetworkResult | None) -> NextReading 
     reading = survey.readings[int(suspect.key)] if suspect else None
     if suspect is None or not isinstance(reading, PairReading):
         return None
-    why = "it does not fit the others: measure it again"
+    why = "the last one does not fit"
     return NextReading(kind=reading.kind, a=reading.a, b=reading.b, why=why, replaces=int(suspect.key))
 
 

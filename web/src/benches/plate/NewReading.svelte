@@ -98,8 +98,8 @@
     <button class="shrink-0 rounded-sm bg-ink px-2 py-1 text-paper" aria-label="Keep the reading">↵</button>
   </div>
   <div class="mt-1 flex items-baseline gap-2 text-[12.5px] text-ink-dim">
-    <label for="{uid}-tool">with a</label>
-    <select id="{uid}-tool" class="field-line w-36" bind:value={tool}>
+    <label for="{uid}-tool" class="whitespace-nowrap">with a</label>
+    <select id="{uid}-tool" class="field-line w-28" bind:value={tool}>
       {#each TOOLS as one (one)}<option>{one}</option>{/each}
     </select>
     <span class={['ml-auto', says && 'text-fails']} role={says ? 'alert' : undefined}
