@@ -3,7 +3,8 @@
 # pg_start NAME FAST   starts .cluster/NAME on a free loopback port; sets FERNBACK_DB_SOCKET and FERNBACK_DB_PORT
 # pg_stop              stops what pg_start started
 
-PG_BIN=$(ls -d /usr/lib/postgresql/*/bin 2>/dev/null | sort -V | tail -n 1)
+# Empty until PostgreSQL is installed; install_postgres then sets it.
+PG_BIN=$( (ls -d /usr/lib/postgresql/*/bin 2>/dev/null || true) | sort -V | tail -n 1)
 
 pg_as() { # run as the account that may own a cluster; PostgreSQL refuses root
   # 9 is the lock of ./start: a database that outlives a killed ./start must not hold it.
