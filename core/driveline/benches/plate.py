@@ -22,6 +22,7 @@ from driveline.plate import (
     OutlineVertex,
     bolt_circle_mm,
     clocking,
+    edge_distances_mm,
     hull_outline,
     ligaments,
     motor_on_plate,
@@ -212,9 +213,13 @@ def _edge_factor(sheet: PlateSheet) -> float:
 
 
 def _edge_shares(sheet: PlateSheet, pattern: _Pattern) -> tuple[tuple[str, float, float], ...]:
-    """Hole, distance to the edge, wanted distance. The hull's corners are all offset alike: no hole is nearer."""
+    """Hole, distance to the edge, wanted distance."""
+    holes = [hole for hole in pattern.holes if hole.kind != "bore"]
+    discs = [Disc(hole.id, hole.x_mm, hole.y_mm, hole.finished_mm) for hole in holes]
+    centres = np.array([[disc.x_mm, disc.y_mm] for disc in discs])
+    distances = edge_distances_mm(discs, centres, pattern.edge_mm)
     wanted = EDGE_FACTOR[sheet.plate.process]
-    return tuple((hole.id, pattern.edge_mm, wanted * hole.finished_mm) for hole in pattern.holes if hole.kind != "bore")
+    return tuple((disc.id, edge_mm, wanted * disc.diameter_mm) for disc, edge_mm in zip(discs, distances, strict=True))
 
 
 def _drawn(title: str, sheet: PlateSheet, pattern: _Pattern) -> Drawing:

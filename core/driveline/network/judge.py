@@ -5,7 +5,7 @@ from itertools import combinations
 from typing import Final
 
 import numpy as np
-from scipy.special import chdtrc, chdtri
+from scipy.special import chdtri
 
 from driveline.chain import Floats
 from driveline.network.adjust import Adjustment, adjust
@@ -73,7 +73,6 @@ class NetworkResult:
     readings: tuple[ReadingFit, ...]
     chi_square: float
     chi_square_limit: float | None
-    chi_square_chance: float | None
     redundancy: int
     suspects: tuple[Suspect, ...]
     loose: tuple[str, ...]
@@ -121,7 +120,6 @@ def solve_network(network: Network) -> NetworkResult:
         readings=fits,
         chi_square=adjustment.chi_square,
         chi_square_limit=float(chdtri(degrees, 0.05)) if degrees > 0 else None,
-        chi_square_chance=float(chdtrc(degrees, adjustment.chi_square)) if degrees > 0 else None,
         redundancy=degrees,
         suspects=_suspects(network, adjustment, fits, factors),
         loose=loose,

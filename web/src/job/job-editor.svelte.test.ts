@@ -91,6 +91,25 @@ describe('JobEditor', () => {
     second.close();
   });
 
+  it('puts the saved sheets back, with the edits one undo away', () => {
+    serve({ evaluate: () => ({ json: AN_ANSWER }) });
+    keepDraft('job-1', 'fabricator', {
+      basedOn: 3,
+      at: '2026-01-02T08:00:00Z',
+      sheets: someSheets('900 kg'),
+    });
+    const { editor, close } = open();
+    editor.discard();
+    expect([mass(editor), editor.state, readDraft('job-1', 'fabricator')]).toEqual([
+      '1080 kg',
+      'saved',
+      null,
+    ]);
+    editor.undo();
+    expect([mass(editor), editor.state]).toEqual(['900 kg', 'unsaved']);
+    close();
+  });
+
   it('saves against the revision that it started from', async () => {
     const sent = serve({
       evaluate: () => ({ json: AN_ANSWER }),
@@ -156,7 +175,7 @@ describe('JobEditor', () => {
     isRefusing = true;
     setMass(editor, '1 kg');
     await vi.advanceTimersByTimeAsync(100);
-    expect([editor.says, editor.problemOf('brief.motor')]).toEqual(['too short', 'too short']);
+    expect([editor.says, editor.problems[0]?.field]).toEqual(['too short', 'sheets.brief.motor']);
     expect(editor.result).toEqual(AN_ANSWER);
     close();
   });

@@ -220,6 +220,8 @@ export class JobEditor {
   discard(): void {
     this.edit((sheets) => Object.assign(sheets, structuredClone(this.job.version.sheets)));
     this.restoredFrom = null;
+    this.state = 'saved'; // offered only before the first save, so these are the newest
+    dropDraft(this.job.id, this.#username);
   }
 
   togglePin(): void {
@@ -231,11 +233,6 @@ export class JobEditor {
     clearTimeout(this.#timer);
     this.#evaluation?.abort();
     this.#asked += 1;
-  }
-
-  /** What the core says is wrong with a field, by its path from the sheets. */
-  problemOf(path: string): string {
-    return this.problems.find((problem) => problem.field === `sheets.${path}`)?.says ?? '';
   }
 }
 
