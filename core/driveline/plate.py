@@ -176,7 +176,7 @@ def clocking(fixed: Sequence[Disc], moving_xy: Floats, moving_diameter_mm: float
     return Clocking(
         angle_deg=angles,
         share=share,
-        windows=_windows(angles, share),
+        windows=_windows(least_share, angles, share),
         best_deg=best_deg % 360,
         best_share=best_share,
     )
@@ -192,34 +192,33 @@ def _best(share_at: Callable[[Floats], Floats], near_deg: float) -> tuple[float,
     return near_deg, float(share.max())
 
 
-def _windows(angles: Floats, share: Floats) -> tuple[Window, ...]:
+def _windows(share_at: Callable[[Floats], Floats], angles: Floats, share: Floats) -> tuple[Window, ...]:
+    """Spans of the grid with enough, their ends sought between grid points; each end errs to the inside."""
     enough = share >= 1
     if enough.all():
         return (Window(0.0, 360.0),)
     if not enough.any():
         return ()
-    count = len(angles)
-    starts = [k for k in range(count) if enough[k] and not enough[k - 1]]
-    windows = []
-    for start in starts:
-        end = start
-        while enough[(end + 1) % count]:
-            end += 1
-        windows.append(
-            Window(
-                float(angles[start] - GRID_DEG * _crossing(share[start], share[start - 1])) % 360,
-                float(angles[0] + GRID_DEG * (end + _crossing(share[end % count], share[(end + 1) % count]))),
-            )
-        )
+    starts = np.nonzero(enough & ~np.roll(enough, 1))[0]
+    ends = np.nonzero(enough & ~np.roll(enough, -1))[0]
+    if ends[0] < starts[0]:  # the first window began before 0°
+        ends = np.roll(ends, -1)
+    from_deg = _edges(share_at, angles[starts], -GRID_DEG)
+    to_deg = _edges(share_at, angles[ends], GRID_DEG)
     return tuple(
-        Window(window.from_deg, window.to_deg + 360 if window.to_deg < window.from_deg else window.to_deg)
-        for window in windows
+        Window(start % 360, start % 360 + (end - start) % 360)
+        for start, end in zip(from_deg.tolist(), to_deg.tolist(), strict=True)
     )
 
 
-def _crossing(inside: float, outside: float) -> float:
-    """Part of a grid step from inside a window to where the share passes 1."""
-    return (inside - 1) / (inside - outside)
+def _edges(share_at: Callable[[Floats], Floats], inside_deg: Floats, step_deg: float) -> Floats:
+    """Where the share passes 1 within a step outward, all windows halved together to a 1/16000 of the step."""
+    outside_deg = inside_deg + step_deg
+    for _ in range(14):
+        middle = (inside_deg + outside_deg) / 2
+        is_enough = share_at(middle) >= 1
+        inside_deg, outside_deg = np.where(is_enough, middle, inside_deg), np.where(is_enough, outside_deg, middle)
+    return inside_deg
 
 
 def hull_outline(centres: Floats, radius_mm: float) -> tuple[OutlineVertex, ...]:
