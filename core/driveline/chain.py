@@ -43,7 +43,8 @@ class Stage:
     """One stage: what comes in is divided in speed and multiplied in torque by ``ratio``.
 
     ``share`` is the part of the torque before it that reaches this stage: 0.5 after a
-    differential that feeds two axles. Ratings are at the stage's own input; ``None`` is not known.
+    differential that feeds two axles. ``strength_share`` is the most that can reach it: all of it past
+    a lock. Ratings are at the stage's own input; ``None`` is not known.
     """
 
     kind: StageKind
@@ -51,8 +52,9 @@ class Stage:
     ratio: float = 1.0
     efficiency: float = 1.0
     efficiency_is_default: bool = False
-    sense: int = 1
+    sense: int | None = 1  # None: not known
     share: float = 1.0
+    strength_share: float | None = None  # None: as ``share``
     greatest_input_rpm: float | None = None
     rating_nm: float | None = None
 
@@ -61,16 +63,15 @@ class Stage:
             raise ImpossibleInput(f"ratio of {self.title}", self.ratio, "above 0 and below 100")
         if not 0 < self.efficiency <= 1:
             raise ImpossibleInput(f"efficiency of {self.title}", self.efficiency, "above 0, at most 1")
-        if self.sense not in (1, -1):
-            raise ImpossibleInput(f"sense of {self.title}", self.sense, "+1 (keeps) or -1 (reverses)")
+        if self.sense not in (1, -1, None):
+            raise ImpossibleInput(f"sense of {self.title}", self.sense, "+1 (keeps), -1 (reverses) or not known")
 
 
 @dataclass(frozen=True, slots=True)
 class Chain:
-    """Stages in order from the motor, and how many axles the last of them feed."""
+    """Stages in order from a motor to the wheels of one axle."""
 
     stages: tuple[Stage, ...]
-    axles: int = 1
 
     @property
     def overall_ratio(self) -> float:
@@ -83,9 +84,10 @@ class Chain:
         return math.prod(stage.efficiency for stage in self.stages)
 
     @property
-    def sense(self) -> int:
-        """+1 when the wheels turn with the motor, -1 against it."""
-        return math.prod(stage.sense for stage in self.stages)
+    def sense(self) -> int | None:
+        """+1 when the wheels turn with the motor, -1 against it; ``None`` while a stage's is not known."""
+        senses = [stage.sense for stage in self.stages]
+        return None if None in senses else math.prod(sense for sense in senses if sense is not None)
 
     def speed_divisors(self) -> Floats:
         """Return motor speed over speed at each station: the input of every stage, then the wheel; (stages + 1,)."""
@@ -97,17 +99,25 @@ class Chain:
 
         Torque at a stage's input is after its ``share``; the last is the total of one axle.
         """
-        gains = [stage.ratio * stage.efficiency for stage in self.stages]
-        return self._carry(gains)
+        return self._carry(self._driving_gains(), [stage.share for stage in self.stages])
+
+    def strength_multipliers(self) -> Floats:
+        """Return the most torque at each station over motor torque: past a split, as much as can reach it."""
+        return self._carry(
+            self._driving_gains(),
+            [stage.share if stage.strength_share is None else stage.strength_share for stage in self.stages],
+        )
 
     def overrun_multipliers(self) -> Floats:
         """Return torque at each station over motor torque while the wheels drive the motor; (stages + 1,)."""
         gains = [stage.ratio / stage.efficiency for stage in self.stages]
-        return self._carry(gains)
+        return self._carry(gains, [stage.share for stage in self.stages])
 
-    def _carry(self, gains: Sequence[float]) -> Floats:
-        shares = np.array([stage.share for stage in self.stages] + [1.0])
-        multipliers: Floats = np.cumprod(np.array([1.0, *gains])) * np.cumprod(shares)
+    def _driving_gains(self) -> list[float]:
+        return [stage.ratio * stage.efficiency for stage in self.stages]
+
+    def _carry(self, gains: Sequence[float], shares: Sequence[float]) -> Floats:
+        multipliers: Floats = np.cumprod(np.array([1.0, *gains])) * np.cumprod(np.array([*shares, 1.0]))
         return multipliers
 
     def station_rpm(self, motor_rpm: float | Floats) -> Floats:

@@ -46,7 +46,7 @@ def design_torques(
         min(motor peak × dynamic factor carried to the station; slip torque carried back × 1.2), carried back
         while driving: divided by i η.
     """
-    driving = chain.driving_multipliers()
+    driving = chain.strength_multipliers()
     overrun = chain.overrun_multipliers() * (overrun_nm or 0.0)
     return tuple(
         _design_torque(peak_nm * dynamic_factor * gain, _carried_back(slip_axle_nm, driving, k), float(overrun[k]))

@@ -6,9 +6,11 @@ from typing import Final
 from driveline.benches.brief import BriefResult, solve_brief
 from driveline.benches.common import Margins
 from driveline.benches.line import Line
+from driveline.benches.masses import mass_checks, solve_masses
 from driveline.benches.plate import PlateResult, solve_plate
 from driveline.benches.ratios import RatiosResult, solve_ratios
 from driveline.checks import Check, Result, Verdict, worst_first, worst_verdict
+from driveline.sheets.base import positive_of
 from driveline.sheets.job import JobFile, Sheets
 
 BENCH_TITLES: Final = {"brief": "brief", "ratios": "gearing", "plate": "adapter plate"}
@@ -54,11 +56,14 @@ def evaluate(job: JobFile) -> JobResult:
     """
     sheets = job.sheets
     margins = Margins(sheets.margins)
-    brief = solve_brief(sheets.brief)
-    ratios, line, ratio_checks = solve_ratios(sheets.ratios, sheets.brief.layout, brief, margins)
+    wheel_centre_mm = positive_of(sheets.brief.tyre.loaded_radius)
+    weights = solve_masses(sheets.masses, sheets.brief.vehicle, wheel_centre_mm)
+    brief = solve_brief(sheets.brief, weights)
+    ratios, line, ratio_checks = solve_ratios(sheets.ratios, sheets.brief, brief, weights, margins)
     plate, plate_checks = solve_plate(sheets.plate, job_name=job.name, coupler=sheets.ratios.coupler, margins=margins)
     plate_begun = bool(sheets.plate.survey.holes or sheets.plate.face.count)
-    checks = worst_first((*ratio_checks, *(plate_checks if plate_begun else ())))
+    load_checks = mass_checks(sheets.masses, weights.result, margins)
+    checks = worst_first((*load_checks, *ratio_checks, *(plate_checks if plate_begun else ())))
     return JobResult(
         brief=brief.result,
         ratios=ratios,

@@ -1,4 +1,7 @@
-"""The vehicle on the road: what resists it, what the tyres hold, how fast it goes and how quickly."""
+"""The vehicle on the road: what resists it, what the tyres hold, how fast it goes and how quickly.
+
+Speeds run along the last axis; figures of a body may be arrays of shape (rows, 1), one row per way to gear or load it.
+"""
 
 import math
 from dataclasses import dataclass
@@ -12,7 +15,9 @@ from driveline.chain import Floats
 GRAVITY_MS2: Final = 9.80665
 AIR_KGM3: Final = 1.225
 KMH_PER_MS: Final = 3.6
-MPH_PER_MS: Final = 3600 / 1609.344
+KMH_PER_MPH: Final = 1.609344
+
+Number = float | Floats
 
 
 class Driven(StrEnum):
@@ -27,98 +32,160 @@ class Driven(StrEnum):
 class Body:
     """What the road acts on."""
 
-    mass_kg: float
-    crr: float
-    cda_m2: float
+    mass_kg: Number
+    crr: Number
+    cda_m2: Number
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class Balance:
     """How the weight stands on the axles."""
 
-    front_share: float
-    cg_height_mm: float
-    wheelbase_mm: float
+    front_share: Number
+    cg_height_mm: Number
+    wheelbase_mm: Number
+
+
+@dataclass(frozen=True, slots=True)
+class FrontPull:
+    """The part of the pull that the front tyres make: from ``least`` to ``greatest`` where a lock lets it shift."""
+
+    least: Number
+    greatest: Number
+
+
+FRONT_PULL: Final = {
+    Driven.FRONT: FrontPull(1.0, 1.0),
+    Driven.REAR: FrontPull(0.0, 0.0),
+    Driven.BOTH: FrontPull(0.0, 1.0),
+}
 
 
 def _slope_rad(grade_pct: float) -> float:
     return math.atan(grade_pct / 100)
 
 
-def resistance_n(body: Body, speed_ms: float | Floats, grade_pct: float = 0.0) -> Floats:
+def resistance_n(body: Body, speed_ms: Number, grade_pct: float = 0.0) -> Floats:
     """Return rolling, drag and grade resistance, N, at speeds of any shape.
 
     Source:
         C_rr m g cosθ + ½ρ C_dA v² + m g sinθ, tanθ = grade; ρ 1.225 kg/m³. Constant C_rr.
     """
     slope = _slope_rad(grade_pct)
-    weight_n = body.mass_kg * GRAVITY_MS2
-    steady_n = weight_n * (body.crr * math.cos(slope) + math.sin(slope))
+    steady_n = body.mass_kg * GRAVITY_MS2 * (body.crr * math.cos(slope) + math.sin(slope))
     drag_n: Floats = 0.5 * AIR_KGM3 * body.cda_m2 * np.square(np.asarray(speed_ms, dtype=float))
     return steady_n + drag_n
 
 
-def slip_limit_n(*, mass_kg: float, balance: Balance, driven: Driven, mu: float, grade_pct: float = 0.0) -> float:
-    """Return the greatest pull that the driven tyres hold, with load transfer, N.
+def slip_limit_n(
+    *, mass_kg: Number, balance: Balance, front_pull: FrontPull, mu: Number, grade_pct: float = 0.0
+) -> Floats:
+    """Return the greatest pull before an axle's tyres slip, with load transfer, N.
+
+    With a fixed front share p the first axle to slip ends it; where a lock lets p shift, it takes the best it can.
 
     Source:
-        Rigid body on two axles: rear μ m g (1−s)/(1 − μ h/L), front μ m g s/(1 + μ h/L), all μ m g; × cosθ on a grade.
+        Rigid body on two axles; × cosθ on a grade. Front μ m g s/(p + μ h/L), rear μ m g (1−s)/(1 − p − μ h/L), and
+        never above μ m g; p 0 and 1 give the usual formulas for rear and front drive.
     """
     weight_n = mass_kg * GRAVITY_MS2 * math.cos(_slope_rad(grade_pct))
-    lever = mu * balance.cg_height_mm / balance.wheelbase_mm
-    if driven is Driven.BOTH:
-        return mu * weight_n
-    if driven is Driven.REAR:
-        return min(mu * weight_n * (1 - balance.front_share) / max(1 - lever, 1e-9), mu * weight_n)
-    return mu * weight_n * balance.front_share / (1 + lever)
+    return _grip_n(weight_n, balance, front_pull, mu, mu * balance.cg_height_mm / balance.wheelbase_mm)
 
 
-def overrun_slip_limit_n(*, mass_kg: float, balance: Balance, driven: Driven, mu: float) -> float:
-    """Return the greatest overrun force that the driven tyres hold before they lock, N; load moves forward."""
+def overrun_slip_limit_n(*, mass_kg: Number, balance: Balance, front_pull: FrontPull, mu: Number) -> Floats:
+    """Return the greatest overrun force before an axle's tyres lock, N; load moves forward."""
+    lever = -(mu * balance.cg_height_mm / balance.wheelbase_mm)
+    return _grip_n(mass_kg * GRAVITY_MS2, balance, front_pull, mu, lever)
+
+
+def _grip_n(weight_n: Number, balance: Balance, front_pull: FrontPull, mu: Number, lever: Number) -> Floats:
+    evenly = balance.front_share - lever  # both axles slip together
+    front = np.clip(evenly, front_pull.least, front_pull.greatest)
+    with np.errstate(divide="ignore"):
+        by_front = balance.front_share / np.maximum(front + lever, 1e-12)
+        by_rear = (1 - balance.front_share) / np.maximum(1 - front - lever, 1e-12)
+    by_front = np.where(front > 0, by_front, np.inf)
+    by_rear = np.where(front < 1, by_rear, np.inf)
+    limit_n: Floats = mu * weight_n * np.minimum(np.minimum(by_front, by_rear), 1.0)
+    return limit_n
+
+
+def axle_slip_n(*, mass_kg: float, balance: Balance, is_front: bool, is_alone: bool, mu: float) -> float:
+    """Return the force at which one axle's tyres slip under the heaviest load it sees, N: what it must bear.
+
+    Alone it carries the whole pull; beside another driven axle it is loaded by the pull of both, driving or slowing.
+    """
+    if is_alone:
+        pull = FRONT_PULL[Driven.FRONT if is_front else Driven.REAR]
+        kinds = {"mass_kg": mass_kg, "balance": balance, "front_pull": pull, "mu": mu}
+        return float(max(slip_limit_n(**kinds), overrun_slip_limit_n(**kinds) if is_front else 0.0))  # type: ignore[arg-type]
+    share = balance.front_share if is_front else 1 - balance.front_share
+    return float(mu * mass_kg * GRAVITY_MS2 * min(1.0, share + mu * balance.cg_height_mm / balance.wheelbase_mm))
+
+
+def held_by_each_axle_n(
+    front_n: Floats, rear_n: Floats, *, mass_kg: Number, balance: Balance, mu: Number
+) -> tuple[Floats, Floats]:
+    """Return the pulls, front and rear, of two axles with a motor each, held to what its own tyres grip, N.
+
+    Load transfer follows the pull and the pull the load, so it is solved by repetition: the step shrinks by μ h/L.
+    """
     weight_n = mass_kg * GRAVITY_MS2
-    lever = mu * balance.cg_height_mm / balance.wheelbase_mm
-    if driven is Driven.BOTH:
-        return mu * weight_n
-    if driven is Driven.REAR:
-        return mu * weight_n * (1 - balance.front_share) / (1 + lever)
-    return min(mu * weight_n * balance.front_share / max(1 - lever, 1e-9), mu * weight_n)
+    lever = balance.cg_height_mm / balance.wheelbase_mm
+    front_held_n, rear_held_n = front_n, rear_n
+    for _ in range(30):
+        moved_n = (front_held_n + rear_held_n) * lever
+        front_held_n = np.clip(mu * (weight_n * balance.front_share - moved_n), 0, front_n)
+        rear_held_n = np.clip(mu * (weight_n * (1 - balance.front_share) + moved_n), 0, rear_n)
+    return front_held_n, rear_held_n
 
 
-def equivalent_mass_kg(
-    *, mass_kg: float, motor_inertia_kgm2: float, overall_ratio: float, rolling_circumference_mm: float
-) -> float:
+def equivalent_mass_kg(*, mass_kg: Number, motor_inertia_kgm2: float, rpm_per_ms: Number) -> Number:
     """Return the mass that the motor must speed up, its own rotor included: m + J (i/r)².
 
     Wheels and tyres are left out; they add some 3 % whatever the ratio.
+
+    Args:
+        mass_kg: Of the vehicle.
+        motor_inertia_kgm2: Of the rotor; 0 leaves it out.
+        rpm_per_ms: Motor speed per road speed, which is i/r in other units.
     """
-    radius_m = rolling_circumference_mm / 2000 / math.pi
-    return mass_kg + motor_inertia_kgm2 * (overall_ratio / radius_m) ** 2
+    return mass_kg + motor_inertia_kgm2 * (rpm_per_ms * np.pi / 30) ** 2
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class Pull:
-    """Drive force at the wheels over road speed, and the mass that it moves; arrays of one shape."""
+    """Drive force at the road over speed, (rows, n) or (n,); speeds rise evenly from 0 along the last axis."""
 
     speed_ms: Floats
     drive_n: Floats
-    mass_kg: float
-    equivalent_mass_kg: float
-    slip_n: float | None
+    mass_kg: Number
+    equivalent_mass_kg: Number
+    slip_n: Number | None
 
 
 @dataclass(frozen=True, slots=True)
 class Run:
-    """Time from standstill over speed, as far as the vehicle gets."""
+    """Time from standstill over speed; infinite past where the vehicle gets."""
 
     speed_ms: Floats
     time_s: Floats
 
-    def between_s(self, from_ms: float, to_ms: float) -> float | None:
-        """Return the time from one speed to another, s; ``None`` when it is never reached."""
-        if not self.speed_ms.size or to_ms > self.speed_ms[-1]:
-            return None
-        start, end = np.interp([from_ms, to_ms], self.speed_ms, self.time_s)
-        return float(end - start)
+    def between_s(self, from_ms: float, to_ms: float) -> Floats:
+        """Return the time from one speed to another, s, a figure per row; NaN when it is never reached."""
+        with np.errstate(invalid="ignore"):
+            taken_s = self._at(to_ms) - (self._at(from_ms) if from_ms else 0.0)
+        return np.where(np.isfinite(taken_s), taken_s, np.nan)
+
+    def _at(self, speed_ms: float) -> Floats:
+        last = self.speed_ms.shape[-1] - 1
+        place = speed_ms / self.speed_ms[..., 1]
+        before = np.clip(place.astype(int), 0, last - 1)[..., None]
+        start = np.take_along_axis(self.time_s, before, -1)[..., 0]
+        end = np.take_along_axis(self.time_s, before + 1, -1)[..., 0]
+        with np.errstate(invalid="ignore"):
+            time_s = start + (end - start) * (place - before[..., 0])
+        return np.where(place <= last * (1 + 1e-12), time_s, np.nan)
 
 
 def run_up(pull: Pull, body: Body) -> Run:
@@ -129,56 +196,57 @@ def run_up(pull: Pull, body: Body) -> Run:
     Source:
         t = ∫ m dv / (F_drive − F_resist), trapezoidal between the speeds of the pull.
     """
-    drive_n = pull.drive_n
-    mass_kg = np.full_like(drive_n, pull.equivalent_mass_kg)
+    drive_n, mass_kg = pull.drive_n, pull.equivalent_mass_kg
     if pull.slip_n is not None:
-        mass_kg[drive_n > pull.slip_n] = pull.mass_kg
+        mass_kg = np.where(drive_n > pull.slip_n, pull.mass_kg, mass_kg)
         drive_n = np.minimum(drive_n, pull.slip_n)
     spare_n = drive_n - resistance_n(body, pull.speed_ms)
-    short = np.nonzero(spare_n <= 0)[0]
-    reached = int(short[0]) if short.size else len(spare_n)
-    speed_ms, pace = pull.speed_ms[:reached], mass_kg[:reached] / spare_n[:reached]
-    steps_s = np.diff(speed_ms) * (pace[1:] + pace[:-1]) / 2
-    return Run(speed_ms, np.concatenate([[0.0], np.cumsum(steps_s)])[:reached])
+    with np.errstate(divide="ignore"):
+        pace = np.where(spare_n > 0, mass_kg / spare_n, np.inf)
+    time_s = np.zeros_like(pace)
+    np.cumsum((pace[..., 1:] + pace[..., :-1]) * (pull.speed_ms[..., 1:2] / 2), axis=-1, out=time_s[..., 1:])
+    return Run(pull.speed_ms, time_s)
 
 
-def balance_speed_ms(pull: Pull, body: Body) -> float | None:
-    """Return the speed at which pull and resistance on the level are equal; ``None`` when pull wins throughout.
+def balance_speed_ms(pull: Pull, body: Body) -> Floats:
+    """Return the speed at which pull and resistance on the level are equal, per row; NaN when pull wins throughout.
 
     Args:
         pull: Over speeds rising from 0 to the greatest that the motor allows.
         body: What the road acts on.
     """
     spare_n = pull.drive_n - resistance_n(body, pull.speed_ms)
-    short = np.nonzero(spare_n < 0)[0]
-    if not short.size:
-        return None
-    k = int(short[0])
-    if k == 0:
-        return 0.0
-    return float(np.interp(0.0, [spare_n[k], spare_n[k - 1]], [pull.speed_ms[k], pull.speed_ms[k - 1]]))
+    is_short = spare_n < 0
+    k = np.maximum(np.argmax(is_short, axis=-1), 1)[..., None]
+    after, before = (np.take_along_axis(spare_n, at, -1)[..., 0] for at in (k, k - 1))
+    step_ms = pull.speed_ms[..., 1]
+    with np.errstate(divide="ignore", invalid="ignore"):
+        balanced = (k[..., 0] - 1 + before / (before - after)) * step_ms
+    balanced = np.where(is_short[..., 0], 0.0, balanced)
+    return np.where(is_short.any(axis=-1), balanced, np.nan)
 
 
-def grade_held_pct(*, drive_n: float, body: Body, speed_ms: float) -> float | None:
+def grade_held_pct(*, drive_n: Number, body: Body, speed_ms: Number) -> Floats:
     """Return the steepest grade that a pull holds at a speed, percent.
 
     Returns:
-        The grade; 0 when the level already takes it all; ``None`` when the pull would lift the vehicle up a wall.
+        The grade; 0 when the level already takes it all; NaN when the pull would lift the vehicle up a wall.
 
     Source:
         F = m g (C_rr cosθ + sinθ) + drag, solved for θ with R = √(1 + C_rr²): sin(θ + atan C_rr) = (F − drag)/(m g R).
     """
-    drag_n = 0.5 * AIR_KGM3 * body.cda_m2 * speed_ms**2
-    sine = (drive_n - drag_n) / (body.mass_kg * GRAVITY_MS2) / math.hypot(1, body.crr)
-    if sine >= 1:
-        return None
-    return max(0.0, 100 * math.tan(math.asin(sine) - math.atan(body.crr)))
+    drag_n = 0.5 * AIR_KGM3 * body.cda_m2 * np.square(speed_ms)
+    sine = (drive_n - drag_n) / (body.mass_kg * GRAVITY_MS2) / np.sqrt(1 + np.square(body.crr))
+    with np.errstate(invalid="ignore"):
+        grade = 100 * np.tan(np.arcsin(np.where(sine < 1, sine, np.nan)) - np.arctan(body.crr))
+    held: Floats = np.maximum(grade, 0.0)
+    return held
 
 
-def grade_gripped_pct(*, slip_n: float, body: Body) -> float:
+def grade_gripped_pct(*, slip_n: Number, body: Body) -> Floats:
     """Return the steepest grade that the tyres hold, percent, from the pull at which they slip on the level.
 
     Source:
         Grip and rolling resistance both go with cosθ: tanθ = F_slip/(m g) − C_rr.
     """
-    return max(0.0, 100 * (slip_n / (body.mass_kg * GRAVITY_MS2) - body.crr))
+    return np.maximum(0.0, 100 * (slip_n / (body.mass_kg * GRAVITY_MS2) - body.crr))

@@ -13,17 +13,17 @@ from driveline.chain import Chain, Stage, StageKind, road_speed_ms
 from driveline.motor import Motor, PeakFigures
 from driveline.network import indicator_sweep
 from driveline.road import (
+    FRONT_PULL,
+    KMH_PER_MPH,
     KMH_PER_MS,
-    MPH_PER_MS,
     Balance,
     Body,
     Driven,
-    Pull,
     equivalent_mass_kg,
     resistance_n,
-    run_up,
     slip_limit_n,
 )
+from driveline.sweep import Gearings, Road, road_figures
 from driveline.tyre import Construction, read_tyre_code, rolling_from_code, rolling_from_loaded_radius
 
 EXAMPLES = json.loads((Path(__file__).parent / "data" / "worked_examples.json").read_text())["examples"]
@@ -73,7 +73,7 @@ def road_speed_chain(given: Given) -> dict[str, float]:
         "wheel_rpm": rpm[-1],
         "speed_ms": speed_ms,
         "speed_kmh": speed_ms * KMH_PER_MS,
-        "speed_mph": speed_ms * MPH_PER_MS,
+        "speed_mph": speed_ms * KMH_PER_MS / KMH_PER_MPH,
     }
 
 
@@ -106,12 +106,15 @@ def road_load(given: Given) -> dict[str, float]:
     return {"resistance_n": float(resistance_n(body, given["speed_ms"], given["grade_pct"]))}
 
 
-def _slip_n(given: Given) -> float:
-    balance = Balance(
+def _balance(given: Given) -> Balance:
+    return Balance(
         front_share=given["front_share"], cg_height_mm=given["cg_height_mm"], wheelbase_mm=given["wheelbase_mm"]
     )
-    driven = {"rear": Driven.REAR, "front": Driven.FRONT, "all": Driven.BOTH}[given["driven"]]
-    return slip_limit_n(mass_kg=given["mass_kg"], balance=balance, driven=driven, mu=given["mu"])
+
+
+def _slip_n(given: Given) -> float:
+    pull = FRONT_PULL[{"rear": Driven.REAR, "front": Driven.FRONT, "all": Driven.BOTH}[given["driven"]]]
+    return float(slip_limit_n(mass_kg=given["mass_kg"], balance=_balance(given), front_pull=pull, mu=given["mu"]))
 
 
 def slip_limit(given: Given) -> dict[str, float]:
@@ -119,34 +122,31 @@ def slip_limit(given: Given) -> dict[str, float]:
 
 
 def acceleration(given: Given) -> dict[str, float]:
+    """Through the sweep, as the bench works it out."""
     chain, circumference_mm = _chain(given), given["rolling_circumference_mm"]
     motor = Motor(
         peak=PeakFigures(torque_nm=given["motor_peak_nm"], power_kw=given["motor_peak_kw"]),
         greatest_rpm=given["motor_max_rpm"],
+        inertia_kgm2=given["motor_inertia_kgm2"],
     )
-    rpm = np.linspace(0, motor.greatest_rpm, 241)
-    speed_ms = road_speed_ms(
-        motor_rpm=rpm, overall_ratio=chain.overall_ratio, rolling_circumference_mm=circumference_mm
+    rpm_per_ms = chain.overall_ratio * 60_000 / circumference_mm
+    gearings = Gearings(
+        rpm_per_ms=np.array([[rpm_per_ms]]),
+        pull_per_nm=np.array([[chain.efficiency * rpm_per_ms * math.pi / 30]]),
+        front_pull=FRONT_PULL[Driven.REAR],
+        shaft_limit_ms=np.array([math.inf]),
     )
-    mass_kg = equivalent_mass_kg(
-        mass_kg=given["mass_kg"],
-        motor_inertia_kgm2=given["motor_inertia_kgm2"],
-        overall_ratio=chain.overall_ratio,
-        rolling_circumference_mm=circumference_mm,
-    )
-    wheel_nm = motor.peak_nm(rpm) * chain.driving_multipliers()[-1]
-    pull = Pull(
-        speed_ms=speed_ms,
-        drive_n=wheel_nm / (circumference_mm / 2000 / math.pi),
-        mass_kg=given["mass_kg"],
-        equivalent_mass_kg=mass_kg,
-        slip_n=_slip_n(given),
-    )
-    run = run_up(pull, Body(mass_kg=given["mass_kg"], crr=given["crr"], cda_m2=given["cda_m2"]))
+    body = Body(mass_kg=given["mass_kg"], crr=given["crr"], cda_m2=given["cda_m2"])
+    road = Road(kerb=body, laden=None, balance=_balance(given), laden_balance=None, grip=given["mu"], cruise_kmh=80)
+    figures = road_figures(gearings, [motor], road)
     return {
-        "equivalent_mass_kg": mass_kg,
-        "t_0_50_kmh_s": run.between_s(0, 50 / KMH_PER_MS) or math.nan,
-        "t_0_100_kmh_s": run.between_s(0, 100 / KMH_PER_MS) or math.nan,
+        "equivalent_mass_kg": float(
+            equivalent_mass_kg(
+                mass_kg=given["mass_kg"], motor_inertia_kgm2=given["motor_inertia_kgm2"], rpm_per_ms=rpm_per_ms
+            )
+        ),
+        "t_0_50_kmh_s": float(figures.s_0_50[0]),
+        "t_0_100_kmh_s": float(figures.s_0_100[0]),
     }
 
 

@@ -6,12 +6,14 @@ from typing import Final
 import numpy as np
 
 from driveline.benches.common import Assumed, ToDo, rounded
+from driveline.benches.masses import MassesResult, Weights
+from driveline.benches.queries import brief_queries
 from driveline.checks import Result
 from driveline.errors import UnreadableMeasurement
 from driveline.motor import CurvePoints, Motor, PeakFigures, at_bus_voltage
 from driveline.road import Balance, Body, Driven
 from driveline.sheets.base import positive_of, value_of
-from driveline.sheets.brief import BriefSheet, MotorSheet, Tyre, TyreMethod, Vehicle
+from driveline.sheets.brief import BriefSheet, Layout, MotorSheet, Tyre, TyreMethod, Vehicle
 from driveline.tyre import (
     Rolling,
     is_plausible,
@@ -55,6 +57,7 @@ class BriefResult(Result):
     rolling_method: str | None
     queries: tuple[str, ...]
     motor: MotorPlot | None
+    masses: MassesResult
     assumed: tuple[Assumed, ...]
     to_do: tuple[ToDo, ...]
 
@@ -63,14 +66,18 @@ class BriefResult(Result):
 class Brief:
     """The brief, ready to calculate with; ``None`` is not known."""
 
+    layout: Layout
     kerb: Body | None
     laden: Body | None
     balance: Balance | None
+    laden_balance: Balance | None
     grip: float
     driven: Driven
     rolling: Rolling | None
+    front_rolling: Rolling | None  # None: as ``rolling``
     motor: Motor | None
-    overrun_nm: float | None
+    front_motor: Motor | None  # None: as ``motor``
+    overruns_nm: tuple[float | None, float | None]  # of the motor, and of the front one of two
     wanted_top_kmh: float | None
     cruise_kmh: float
     hill_start_pct: float
@@ -99,12 +106,16 @@ class _Notes:
         return is_known
 
 
-def solve_brief(sheet: BriefSheet) -> Brief:
+def solve_brief(sheet: BriefSheet, weights: Weights) -> Brief:
     """Return the vehicle, tyre and motor of a job, with every default in use and every gap named."""
     notes = _Notes()
-    kerb, laden, balance = _vehicle(sheet.vehicle, notes)
-    figures, rolling = _rolling(sheet.tyre, notes)
-    motor = _motor(sheet.motor, notes)
+    kerb, laden = _vehicle(sheet.vehicle, weights, notes)
+    figures, rolling = _rolling(sheet.tyre, notes, "brief.tyre")
+    front_rolling = _rolling(sheet.front_tyre, notes, "brief.front_tyre")[1] if sheet.front_tyre else None
+    motor = _motor(sheet.motor, notes, "brief.motor")
+    has_front = sheet.layout is Layout.TWO_UNITS and sheet.front_motor is not None
+    front_motor = _motor(sheet.front_motor, notes, "brief.front_motor") if has_front and sheet.front_motor else None
+    notes.queries += brief_queries(sheet, rolling)
     wanted = sheet.wanted
     notes.need(wanted.top_speed is not None, "brief.wanted.top_speed", "Say what top speed is wanted.")
     cruise_kmh = notes.default(
@@ -117,14 +128,18 @@ def solve_brief(sheet: BriefSheet) -> Brief:
         wanted.hill_start_pct, "brief.wanted.hill_start_pct", DEFAULT_HILL_PCT, "laden start on 1 in 4"
     )
     return Brief(
+        layout=sheet.layout,
         kerb=kerb,
         laden=laden,
-        balance=balance,
+        balance=weights.balance,
+        laden_balance=weights.laden_balance,
         grip=notes.default(sheet.vehicle.tyre_grip, "brief.vehicle.tyre_grip", DEFAULT_GRIP, "dry grip μ 0.9"),
-        driven=sheet.driven,
+        driven=_driven(sheet),
         rolling=rolling,
+        front_rolling=front_rolling,
         motor=motor,
-        overrun_nm=value_of(sheet.motor.overrun_torque),
+        front_motor=front_motor,
+        overruns_nm=_overruns_nm(sheet),
         wanted_top_kmh=value_of(wanted.top_speed),
         cruise_kmh=cruise_kmh,
         hill_start_pct=hill_pct,
@@ -134,41 +149,54 @@ def solve_brief(sheet: BriefSheet) -> Brief:
             rolling_method=rolling and rolling.method,
             queries=tuple(notes.queries),
             motor=_motor_plot(motor),
+            masses=weights.result,
             assumed=tuple(notes.assumed),
             to_do=tuple(notes.to_do),
         ),
     )
 
 
-def _vehicle(vehicle: Vehicle, notes: _Notes) -> tuple[Body | None, Body | None, Balance | None]:
+def _overruns_nm(sheet: BriefSheet) -> tuple[float | None, float | None]:
+    own_nm = positive_of(sheet.motor.overrun_torque)
+    return own_nm, positive_of(sheet.front_motor.overrun_torque) if sheet.front_motor else own_nm
+
+
+def _driven(sheet: BriefSheet) -> Driven:
+    """Some layouts leave no choice: two axles amidships or with two units, one with a single axle unit."""
+    if sheet.layout in (Layout.CENTRE_UNIT, Layout.TWO_UNITS):
+        return Driven.BOTH
+    if sheet.layout is Layout.AXLE_UNIT and sheet.driven is Driven.BOTH:
+        return Driven.REAR
+    return sheet.driven
+
+
+def _vehicle(vehicle: Vehicle, weights: Weights, notes: _Notes) -> tuple[Body | None, Body | None]:
     crr = notes.default(vehicle.crr, "brief.vehicle.crr", DEFAULT_CRR, "rolling resistance C_rr 0.012")
-    has_mass = notes.need(
-        vehicle.kerb_mass is not None, "brief.vehicle.kerb_mass", "Weigh the vehicle, or find its kerb mass."
-    )
-    has_drag = notes.need(vehicle.cda_m2 is not None, "brief.vehicle.cda_m2", "Give the drag area C_dA.")
+    notes.need(weights.kerb_kg is not None, "brief.vehicle.kerb_mass", "Weigh the vehicle, or find its kerb mass.")
+    notes.need(vehicle.cda_m2 is not None, "brief.vehicle.cda_m2", "Give the drag area C_dA.")
     notes.need(
-        vehicle.laden_mass is not None,
+        weights.laden_kg is not None,
         "brief.vehicle.laden_mass",
         "Give the laden mass: hill start and ratings need it.",
     )
-    has_axles = vehicle.front_share and vehicle.cg_height and vehicle.wheelbase
     notes.need(
-        bool(has_axles),
+        weights.balance is not None,
         "brief.vehicle.front_share",
         "Give front share, centre of gravity height and wheelbase: the slip limit needs them.",
     )
-    balance = None
-    wheelbase_mm = positive_of(vehicle.wheelbase)
-    if vehicle.front_share and vehicle.cg_height and wheelbase_mm:
-        balance = Balance(front_share=vehicle.front_share, cg_height_mm=vehicle.cg_height.mm, wheelbase_mm=wheelbase_mm)
-    if not (has_mass and has_drag and vehicle.kerb_mass and vehicle.cda_m2):
-        return None, None, balance
-    kerb = Body(mass_kg=vehicle.kerb_mass.kg, crr=crr, cda_m2=vehicle.cda_m2)
-    laden = Body(mass_kg=vehicle.laden_mass.kg, crr=crr, cda_m2=vehicle.cda_m2) if vehicle.laden_mass else None
-    return kerb, laden, balance
+    if weights.laden_balance is not None and not weights.is_laden_placed:
+        notes.assumed.append(Assumed(field="masses.items", text="the load stands as the empty vehicle does"))
+    notes.to_do += weights.result.to_do
+
+    def body(mass_kg: float | None) -> Body | None:
+        if mass_kg is None or vehicle.cda_m2 is None:
+            return None
+        return Body(mass_kg=mass_kg, crr=crr, cda_m2=vehicle.cda_m2)
+
+    return body(weights.kerb_kg), body(weights.laden_kg)
 
 
-def _rolling(tyre: Tyre, notes: _Notes) -> tuple[tuple[TyreFigure, ...], Rolling | None]:
+def _rolling(tyre: Tyre, notes: _Notes, field: str) -> tuple[tuple[TyreFigure, ...], Rolling | None]:
     """Every method measured, the surest first; implausible ones are queried and never used."""
     found: list[tuple[TyreMethod, Rolling]] = []
     if tyre.roll_out and positive_of(tyre.roll_out):
@@ -189,7 +217,7 @@ def _rolling(tyre: Tyre, notes: _Notes) -> tuple[tuple[TyreFigure, ...], Rolling
             found.append((TyreMethod.CODE, rolling_from_code(read_tyre_code(tyre.code))))
         except UnreadableMeasurement as error:
             notes.queries.append(str(error))
-    used = _used(found, tyre.use, notes)
+    used = _used(found, tyre.use, notes, field)
     figures = tuple(
         TyreFigure(
             method=method, text=one.method, circumference_mm=one.circumference_mm, u_mm=one.u_mm, used=one is used
@@ -199,7 +227,7 @@ def _rolling(tyre: Tyre, notes: _Notes) -> tuple[tuple[TyreFigure, ...], Rolling
     return figures, used
 
 
-def _used(found: list[tuple[TyreMethod, Rolling]], use: TyreMethod, notes: _Notes) -> Rolling | None:
+def _used(found: list[tuple[TyreMethod, Rolling]], use: TyreMethod, notes: _Notes, field: str) -> Rolling | None:
     for _, one in found:
         if not is_plausible(one):
             notes.queries.append(
@@ -213,32 +241,30 @@ def _used(found: list[tuple[TyreMethod, Rolling]], use: TyreMethod, notes: _Note
             f"The methods differ by more than 2.5 %: {texts}. Was the free diameter taken for the rolling one?"
         )
     wanted = [one for method, one in sound if use in (TyreMethod.BEST, method)]
-    notes.need(bool(wanted), "brief.tyre", "Read the tyre's code, or roll the wheel one turn and tape the floor.")
+    notes.need(bool(wanted), field, "Read the tyre's code, or roll the wheel one turn and tape the floor.")
     return wanted[0] if wanted else None
 
 
-def _motor(sheet: MotorSheet, notes: _Notes) -> Motor | None:
+def _motor(sheet: MotorSheet, notes: _Notes, at: str) -> Motor | None:
     has_torque = notes.need(
         bool(sheet.curve) or sheet.peak_torque is not None,
-        "brief.motor.peak_torque",
+        f"{at}.peak_torque",
         "Give the motor's peak torque or its curve.",
     )
-    has_speed = notes.need(sheet.greatest_rpm is not None, "brief.motor.greatest_rpm", "Give the motor's top speed.")
+    has_speed = notes.need(sheet.greatest_rpm is not None, f"{at}.greatest_rpm", "Give the motor's top speed.")
     greatest_rpm = positive_of(sheet.greatest_rpm)
     if not (has_torque and has_speed) or greatest_rpm is None:
         return None
-    notes.need(
-        sheet.inertia_kgm2 is not None, "brief.motor.inertia_kgm2", "Rotor inertia is left out until it is given."
-    )
+    notes.need(sheet.inertia_kgm2 is not None, f"{at}.inertia_kgm2", "Rotor inertia is left out until it is given.")
     notes.need(
         sheet.continuous_torque is not None or any(p.continuous_nm is not None for p in sheet.curve),
-        "brief.motor.continuous_torque",
+        f"{at}.continuous_torque",
         "Give the continuous torque: climbs and cruise are judged by it.",
     )
     peak, continuous = _curves(sheet)
     power_kw = sheet.battery_power.kw * DRIVE_EFFICIENCY if sheet.battery_power else None
     if power_kw is not None:
-        notes.assumed.append(Assumed(field="brief.motor.battery_power", text="drive efficiency 0.92, battery to shaft"))
+        notes.assumed.append(Assumed(field=f"{at}.battery_power", text="drive efficiency 0.92, battery to shaft"))
     motor = Motor(
         peak=peak,
         continuous=continuous,
@@ -281,3 +307,8 @@ def _motor_plot(motor: Motor | None) -> MotorPlot | None:
         peak_nm=rounded(motor.peak_nm(rpm)),
         continuous_nm=None if continuous is None else rounded(continuous),
     )
+
+
+def rolling_of(tyre: Tyre) -> Rolling | None:
+    """Return the rolling circumference of another tyre that could be fitted, by its surest method."""
+    return _rolling(tyre, _Notes(), "ratios.tyres")[1]

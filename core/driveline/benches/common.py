@@ -29,12 +29,19 @@ class Margins:
     def __init__(self, stated: WantedMargins) -> None:
         self._stated = stated.model_dump()
 
+    def wanted(self, kind: str) -> float:
+        """Return the margin that the job wants of a kind of check."""
+        stated: float | None = self._stated[kind]
+        return USUAL_MARGINS[kind] if stated is None else stated
+
     def check(self, kind: str, **fields: Any) -> Check:
         """Return a check that asks for the job's margin of that kind."""
-        stated = self._stated[kind]
-        return Check(
-            wanted_margin=USUAL_MARGINS[kind] if stated is None else stated, wanted_is_default=stated is None, **fields
-        )
+        return Check(wanted_margin=self.wanted(kind), wanted_is_default=self._stated[kind] is None, **fields)
+
+    def answer(self, *, is_so: bool | None, **fields: Any) -> Check:
+        """Return a check of a question with a yes or a no; ``None`` is not known and ``missing`` says what to do."""
+        capacity = None if is_so is None else 2.0 if is_so else 0.5
+        return self.check("wanted_performance", demand=1.0, capacity=capacity, unit="", **fields)
 
 
 def rounded_array(values: Floats, digits: int) -> Floats:
@@ -47,3 +54,8 @@ def rounded_array(values: Floats, digits: int) -> Floats:
 def rounded(values: Floats, digits: int = 5) -> list[float]:
     """Return figures to so many significant digits, as a list."""
     return list(rounded_array(np.asarray(values, dtype=float), digits).tolist())
+
+
+def rounded_figure(value: float | None, digits: int = 6) -> float | None:
+    """Return one figure to so many significant digits; ``None`` stays, and what is not finite becomes ``None``."""
+    return None if value is None or not np.isfinite(value) else float(f"{value:.{digits}g}")

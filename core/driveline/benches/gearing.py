@@ -1,105 +1,232 @@
-"""One way to gear the vehicle: its chain, and what it does on the road."""
+"""Every way to gear the vehicle: as columns for the sweep, and one of them as lanes of stages."""
 
 import math
 from dataclasses import dataclass
-from itertools import product
+from functools import cached_property
 from typing import Final
 
 import numpy as np
+from numpy.typing import NDArray
 
 from driveline.benches.brief import Brief
-from driveline.chain import (
-    USUAL_DIRECT_GEAR_EFFICIENCY,
-    USUAL_EFFICIENCY,
-    Chain,
-    Floats,
-    Stage,
-    StageKind,
-    motor_rpm_at,
-    road_speed_ms,
-)
+from driveline.benches.lanes import AS_FITTED, LanePlan, Place, Plan
+from driveline.chain import Chain, Floats, Stage, StageKind
+from driveline.design import GRIP_FOR_RATINGS, SLIP_SURCHARGE
 from driveline.motor import Motor
-from driveline.road import (
-    KMH_PER_MS,
-    Body,
-    Driven,
-    Pull,
-    balance_speed_ms,
-    equivalent_mass_kg,
-    grade_gripped_pct,
-    grade_held_pct,
-    resistance_n,
-    run_up,
-    slip_limit_n,
-)
-from driveline.sheets.base import value_of
-from driveline.sheets.brief import Layout
-from driveline.sheets.ratios import Box, RatiosSheet
+from driveline.road import KMH_PER_MS, FrontPull, axle_slip_n
+from driveline.sheets.ratios import Pick, SplitKind
+from driveline.sweep import Gearings, Road
 from driveline.tyre import Rolling
 
-SHAFT_SPEED_SHARE: Final = 0.70
-SPEED_POINTS: Final = 241
-KMH_PER_MPH: Final = 1.609344
 NONE_NAME: Final = "none"
+PEAK_POINTS: Final = 200
+Rows = NDArray[np.int64]
 
 
-@dataclass(frozen=True, slots=True)
-class Pick:
-    """A reduction, a gear and a final drive; ``None`` where the layout has none."""
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Lane:
+    """From a motor to the wheels of one axle."""
 
-    reduction: Box | None
-    gear: Box | None
-    final_drive: Box | None
+    is_front: bool
+    motor: int
+    chain: Chain
+    shared: int  # how many leading stages the other lane goes through too
+    rolling: Rolling
 
     @property
-    def key(self) -> str:
-        """The names joined: how a candidate is known to screen and sheet."""
-        return " · ".join(box.name for box in (self.reduction, self.gear, self.final_drive) if box) or NONE_NAME
+    def rpm_per_ms(self) -> float:
+        """Speed of the motor per road speed, were this the only lane."""
+        return self.chain.overall_ratio * 60_000 / self.rolling.circumference_mm
+
+    @property
+    def share(self) -> float:
+        """Part of the motor's torque that goes this way."""
+        return math.prod(stage.share for stage in self.chain.stages)
+
+    @property
+    def word(self) -> str:
+        """Which axle it drives."""
+        return "front" if self.is_front else "rear"
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class Gearing:
-    """A candidate's chain and pull. Speeds run from 0 to the greatest that the motor allows."""
+    """One way to gear the vehicle: what stands in each lane."""
 
     pick: Pick
-    chain: Chain
-    speed_ms: Floats
-    motor_rpm: Floats
-    wheel_nm: Floats  # total of all driven wheels, motor at peak
-    drive_n: Floats
+    lanes: tuple[Lane, ...]
+    motors: tuple[Motor, ...]
+    gearings: Gearings  # its one row
+
+    @property
+    def key(self) -> str:
+        """The names joined: how it is known to screen and sheet."""
+        return pick_key(self.pick)
+
+    def rpm_per_ms(self, motor: int = 0) -> float:
+        """Return a motor's speed per road speed; with a centre differential the mean of what both axles ask."""
+        return float(self.gearings.rpm_per_ms[0, motor])
+
+    @property
+    def greatest_kmh(self) -> float:
+        """Road speed at which the first motor is out of speed."""
+        return KMH_PER_MS * min(m.greatest_rpm / self.rpm_per_ms(k) for k, m in enumerate(self.motors))
 
 
-def picks(sheet: RatiosSheet, layout: Layout) -> tuple[Pick, ...]:
-    """Return every combination that the layout allows; none while a stage it needs is missing."""
-    is_unit = layout in (Layout.AXLE_UNIT, Layout.CENTRE_UNIT)
-    reductions: list[Box | None] = list(sheet.reductions) if is_unit else [None, *sheet.reductions]
-    gears: list[Box | None] = [None]
-    if layout is Layout.KEPT_GEARBOX:
-        gears = list(sheet.gearbox.gears) if sheet.gearbox else []
-    finals: list[Box | None] = [None] if layout is Layout.AXLE_UNIT else list(sheet.final_drives)
-    return tuple(Pick(*boxes) for boxes in product(reductions, gears, finals))
+def pick_key(pick: Pick) -> str:
+    """Return the names of what stands in the line, joined; a tyre is named only when it is not the one fitted."""
+    tyre = pick.tyre if pick.tyre != AS_FITTED else None
+    front = f"front {pick.front_final_drive}" if pick.front_final_drive else None
+    unit = f"front {pick.front_reduction}" if pick.front_reduction else None
+    names = (pick.reduction, unit, pick.gear, pick.final_drive, front, tyre)
+    return " · ".join(name for name in names if name) or NONE_NAME
 
 
-def gearing(pick: Pick, sheet: RatiosSheet, layout: Layout, brief: Brief, motor: Motor, rolling: Rolling) -> Gearing:
-    """Return a candidate's chain with its pull over road speed."""
-    chain = _chain(pick, sheet, layout, brief.driven)
-    greatest_ms = float(
-        road_speed_ms(
-            motor_rpm=motor.greatest_rpm,
-            overall_ratio=chain.overall_ratio,
-            rolling_circumference_mm=rolling.circumference_mm,
+def motors_of(plan: Plan, brief: Brief, motor: Motor) -> tuple[Motor, ...]:
+    """Return the motors in the order of the sweep's columns: one, or the rear and the front one."""
+    return (motor, brief.front_motor or motor) if any(lane.motor for lane in plan.lanes) else (motor,)
+
+
+class Sweep:
+    """All combinations of a plan as columns, worked out once each when they are asked for."""
+
+    def __init__(self, plan: Plan) -> None:
+        self.plan = plan
+        shape = tuple(len(dimension.options) for dimension in plan.dimensions)
+        self._index = dict(
+            zip([d.field for d in plan.dimensions], np.unravel_index(np.arange(plan.count), shape), strict=True)
         )
-    )
-    speed_ms = np.linspace(0, greatest_ms, SPEED_POINTS)
-    rpm = np.linspace(0, motor.greatest_rpm, SPEED_POINTS)
-    wheel_nm = motor.peak_nm(rpm) * chain.driving_multipliers()[-1] * chain.axles
-    return Gearing(
-        pick=pick,
-        chain=chain,
-        speed_ms=speed_ms,
-        motor_rpm=rpm,
-        wheel_nm=wheel_nm,
-        drive_n=wheel_nm / radius_m(rolling),
+
+    def pick(self, row: int) -> Pick:
+        """Return a row by the names of its parts."""
+        return Pick.model_construct(**{d.field: d.options[self._index[d.field][row]] for d in self.plan.dimensions})
+
+    def row_of(self, pick: Pick) -> int | None:
+        """Return the row that has these parts; ``None`` when one of them is no longer there."""
+        row = 0
+        for dimension in self.plan.dimensions:
+            wanted = getattr(pick, dimension.field)
+            if dimension.field == "tyre":
+                wanted = wanted or AS_FITTED
+            if wanted not in dimension.options:
+                return None
+            row = row * len(dimension.options) + dimension.options.index(wanted)
+        return row
+
+    def option_numbers(self, rows: Rows) -> Rows:
+        """Return the number of each row's option in every dimension, (rows, dimensions)."""
+        numbers: Rows = np.stack([self._index[d.field][rows] for d in self.plan.dimensions], axis=1)
+        return numbers
+
+    def column(self, place: Place, name: str, nothing: float) -> Floats:
+        """Return a figure of the stage at a place, a row each; ``nothing`` where none stands or it is not known."""
+        found = (getattr(stage, name) if stage else None for stage in place.stages)
+        values = np.array([nothing if value is None else value for value in found], dtype=float)
+        return values[self._index[place.dimension]] if place.dimension else np.broadcast_to(values, self.plan.count)
+
+    def by_tyre(self, lane: LanePlan, figures: list[float]) -> Floats:
+        """Return a figure that goes with a lane's tyres, a row each, from one per option."""
+        found = np.array(figures)
+        return found[self._index["tyre"]] if len(lane.rollings) > 1 else np.broadcast_to(found, self.plan.count)
+
+    @cached_property
+    def ratios(self) -> tuple[Floats, ...]:
+        """Each lane's ratios, (places, rows)."""
+        return tuple(np.stack([self.column(p, "ratio", 1.0) for p in lane.places]) for lane in self.plan.lanes)
+
+    @cached_property
+    def efficiencies(self) -> tuple[Floats, ...]:
+        """Each lane's efficiencies, (places, rows)."""
+        return tuple(np.stack([self.column(p, "efficiency", 1.0) for p in lane.places]) for lane in self.plan.lanes)
+
+    def strength_gains(self, lane: int, *, is_overrun: bool) -> Floats:
+        """Return the most torque at each place's input over motor torque, wheels last; (places + 1, rows)."""
+        ratios, efficiencies = self.ratios[lane], self.efficiencies[lane]
+        steps = ratios / efficiencies if is_overrun else ratios * efficiencies
+        own = [_strength_share(self, place) for place in self.plan.lanes[lane].places]
+        shares: Floats = np.cumprod(np.stack(own), axis=0, dtype=float)
+        gains = np.cumprod(np.vstack([np.ones((1, self.plan.count)), steps]), axis=0)
+        strength: Floats = gains * np.vstack([shares, shares[-1:]])
+        return strength
+
+    @cached_property
+    def gearings(self) -> Gearings:
+        """All rows, as the road knows them."""
+        count = self.plan.count
+        motors = 1 + max(lane.motor for lane in self.plan.lanes)
+        rpm_per_ms, pull_per_nm = np.zeros((count, motors)), np.zeros((count, motors))
+        front_pull, limit_ms = np.zeros(count), np.full(count, np.inf)
+        for lane, ratios, efficiencies in zip(self.plan.lanes, self.ratios, self.efficiencies, strict=True):
+            share = np.prod([self.column(p, "share", 1.0) for p in lane.places], axis=0)
+            wheel_per_ms = 60_000 / self.by_tyre(lane, [rolling.circumference_mm for rolling in lane.rollings])
+            own_per_ms = ratios.prod(axis=0) * wheel_per_ms
+            pull = share * efficiencies.prod(axis=0) * own_per_ms * np.pi / 30
+            rpm_per_ms[:, lane.motor] += share * own_per_ms
+            pull_per_nm[:, lane.motor] += pull
+            front_pull += pull if lane.is_front else 0.0
+            after = np.cumprod(ratios[::-1], axis=0)[::-1] * wheel_per_ms  # input speed at each place per road speed
+            greatest = np.stack([self.column(p, "greatest_input_rpm", np.inf) for p in lane.places])
+            limit_ms = np.minimum(limit_ms, (greatest / after).min(axis=0))
+        share_front = (front_pull / pull_per_nm.sum(axis=1))[:, None]
+        return Gearings(
+            rpm_per_ms=rpm_per_ms,
+            pull_per_nm=pull_per_nm,
+            front_pull=_front_pull(self.plan, share_front),
+            shaft_limit_ms=limit_ms,
+        )
+
+    def gearing(self, row: int, motors: tuple[Motor, ...]) -> Gearing:
+        """Return one row as lanes of stages."""
+        return Gearing(
+            pick=self.pick(row),
+            lanes=tuple(self._lane(lane, row) for lane in self.plan.lanes),
+            motors=motors,
+            gearings=self.gearings.rows(slice(row, row + 1)),
+        )
+
+    def _lane(self, lane: LanePlan, row: int) -> Lane:
+        stages = [self._stage(place, row) for place in lane.places]
+        return Lane(
+            is_front=lane.is_front,
+            motor=lane.motor,
+            chain=Chain(tuple(stage for stage in stages if stage)),
+            shared=sum(stage is not None for stage in stages[: lane.shared]),
+            rolling=lane.rollings[self._index["tyre"][row] if len(lane.rollings) > 1 else 0],
+        )
+
+    def _stage(self, place: Place, row: int) -> Stage | None:
+        return place.stages[self._index[place.dimension][row] if place.dimension else 0]
+
+
+def _strength_share(sweep: Sweep, place: Place) -> Floats:
+    share = sweep.column(place, "share", 1.0)
+    greatest = sweep.column(place, "strength_share", np.nan)
+    return np.where(np.isnan(greatest), share, greatest)
+
+
+def _front_pull(plan: Plan, share: Floats) -> FrontPull:
+    """How the pull is shared: fixed by an open differential, free past a lock, within its bias by limited slip."""
+    if plan.split is None or len(plan.lanes) == 1 or plan.split.kind is SplitKind.OPEN:
+        return FrontPull(share, share)
+    bias = plan.split.bias_ratio
+    if plan.split.kind is SplitKind.LOCKED or bias is None:
+        return FrontPull(0.0, 1.0) if plan.split.kind is SplitKind.LOCKED else FrontPull(share, share)
+    # A torque split x:1 between the sides moves the pull with it, in proportion.
+    usual = plan.split.front_share or 0.5
+    tilt = share / (1 - share) * (1 - usual) / usual
+    least, greatest = tilt / bias, tilt * bias
+    return FrontPull(least / (1 + least), greatest / (1 + greatest))
+
+
+def road_of(brief: Brief) -> Road:
+    """Return the vehicle as the sweep takes it."""
+    return Road(
+        kerb=brief.kerb,
+        laden=brief.laden,
+        balance=brief.balance,
+        laden_balance=brief.laden_balance,
+        grip=brief.grip,
+        cruise_kmh=brief.cruise_kmh,
     )
 
 
@@ -108,201 +235,48 @@ def radius_m(rolling: Rolling) -> float:
     return rolling.circumference_mm / 2000 / math.pi
 
 
-def _chain(pick: Pick, sheet: RatiosSheet, layout: Layout, driven: Driven) -> Chain:
-    is_unit = layout in (Layout.AXLE_UNIT, Layout.CENTRE_UNIT)
-    axles = 2 if driven is Driven.BOTH else 1
-    stages: list[Stage] = [] if is_unit else [Stage(kind=StageKind.COUPLER, title="Coupler")]
-    if pick.reduction:
-        kind = StageKind.DRIVE_UNIT if is_unit else StageKind.REDUCTION
-        stages.append(_box_stage(pick.reduction, kind, "Drive unit" if is_unit else "Reduction"))
-    if pick.gear and sheet.gearbox:
-        stages.append(_gear_stage(pick.gear, sheet))
-    if layout is not Layout.AXLE_UNIT:
-        stages.append(_propshaft_stage(sheet, axles))
-    if pick.final_drive:
-        stages.append(
-            _box_stage(pick.final_drive, StageKind.FINAL_DRIVE, f"Final drive {pick.final_drive.ratio.value:.2f}")
+def lane_slip_nm(brief: Brief, *, is_front: bool, is_alone: bool, rolling: Rolling) -> float | None:
+    """Return the axle torque at which an axle's tyres slip, laden, on μ 1.1: what its parts must bear, N·m."""
+    body, balance = brief.laden or brief.kerb, brief.laden_balance or brief.balance
+    if body is None or balance is None:
+        return None
+    slip_n = axle_slip_n(
+        mass_kg=float(body.mass_kg), balance=balance, is_front=is_front, is_alone=is_alone, mu=GRIP_FOR_RATINGS
+    )
+    return slip_n * radius_m(rolling)
+
+
+def rating_shares(sweep: Sweep, brief: Brief, motors: tuple[Motor, ...], dynamic_factor: float) -> Floats:
+    """Return for each row the least rating over design torque of all its stages; infinite where no rating is known.
+
+    The same rule as ``design_torques``, on columns.
+    """
+    least = np.full(sweep.plan.count, np.inf)
+    for k, lane in enumerate(sweep.plan.lanes):
+        gains = sweep.strength_gains(k, is_overrun=False)
+        slip_nm = sweep.by_tyre(
+            lane,
+            [
+                lane_slip_nm(brief, is_front=lane.is_front, is_alone=len(sweep.plan.lanes) == 1, rolling=rolling)
+                or np.inf
+                for rolling in lane.rollings
+            ],
         )
-    stages.append(
-        Stage(
-            kind=StageKind.AXLE,
-            title="Axle",
-            efficiency=USUAL_EFFICIENCY[StageKind.AXLE],
-            efficiency_is_default=True,
-            rating_nm=value_of(sheet.axle_rating),
-        )
-    )
-    return Chain(tuple(stages), axles=axles)
+        by_motor_nm = peak_nm(motors[lane.motor]) * dynamic_factor * gains
+        design_nm = np.minimum(by_motor_nm, slip_nm * SLIP_SURCHARGE * gains / gains[-1])
+        overrun_nm = brief.overruns_nm[lane.motor]
+        if overrun_nm:
+            design_nm = np.maximum(design_nm, overrun_nm * sweep.strength_gains(k, is_overrun=True))
+        ratings = np.stack([sweep.column(place, "rating_nm", np.inf) for place in lane.places])
+        least = np.minimum(least, (ratings / design_nm[:-1]).min(axis=0))
+    return least
 
 
-def _box_stage(box: Box, kind: StageKind, title: str, usual: float | None = None) -> Stage:
-    return Stage(
-        kind=kind,
-        title=title,
-        ratio=box.ratio.value,
-        efficiency=box.efficiency or usual or USUAL_EFFICIENCY[kind],
-        efficiency_is_default=box.efficiency is None,
-        rating_nm=value_of(box.rating),
-        greatest_input_rpm=value_of(box.greatest_rpm),
-    )
+def peak_nm(motor: Motor) -> float:
+    """Return a motor's greatest torque at any speed, N·m."""
+    return float(motor.peak_nm(np.linspace(0, motor.greatest_rpm, PEAK_POINTS)).max())
 
 
-def _gear_stage(gear: Box, sheet: RatiosSheet) -> Stage:
-    box = sheet.gearbox
-    rated = gear.model_copy(
-        update={
-            "rating": gear.rating or (box and box.rating),
-            "greatest_rpm": gear.greatest_rpm or (box and box.greatest_rpm),
-        }
-    )
-    usual = USUAL_DIRECT_GEAR_EFFICIENCY if gear.ratio.value == 1 else None
-    return _box_stage(rated, StageKind.GEARBOX, f"Gearbox, {gear.name}", usual)
-
-
-def _propshaft_stage(sheet: RatiosSheet, axles: int) -> Stage:
-    critical_rpm = value_of(sheet.propshaft.critical_rpm)
-    return Stage(
-        kind=StageKind.PROPSHAFT,
-        title="Propshafts, front and rear" if axles == 2 else "Propshaft",
-        efficiency=USUAL_EFFICIENCY[StageKind.PROPSHAFT],
-        efficiency_is_default=True,
-        share=1 / axles,
-        rating_nm=value_of(sheet.propshaft.rating),
-        greatest_input_rpm=None if critical_rpm is None else critical_rpm * SHAFT_SPEED_SHARE,
-    )
-
-
-@dataclass(frozen=True, slots=True)
-class SpeedLimit:
-    """A road speed at which something bites."""
-
-    kmh: float
-    text: str
-
-
-def shaft_limits(one: Gearing, rolling: Rolling) -> tuple[SpeedLimit, ...]:
-    """Return the road speed at which each stage reaches its greatest input speed."""
-    divisors = one.chain.speed_divisors()
-    return tuple(
-        SpeedLimit(
-            KMH_PER_MS
-            * stage.greatest_input_rpm
-            * divisor
-            / one.chain.overall_ratio
-            / 60
-            * rolling.circumference_mm
-            / 1000,
-            "propshaft 0.7 critical"
-            if stage.kind is StageKind.PROPSHAFT
-            else f"{stage.kind.value.replace('_', ' ')} limit",
-        )
-        for stage, divisor in zip(one.chain.stages, divisors.tolist(), strict=False)
-        if stage.greatest_input_rpm
-    )
-
-
-def top_speed(one: Gearing, body: Body | None, rolling: Rolling) -> SpeedLimit:
-    """Return the top speed and what sets it: the motor's speed, power against drag, or a shaft."""
-    limits = [SpeedLimit(KMH_PER_MS * float(one.speed_ms[-1]), "motor speed"), *shaft_limits(one, rolling)]
-    if body:
-        pull = Pull(speed_ms=one.speed_ms, drive_n=one.drive_n, mass_kg=0, equivalent_mass_kg=0, slip_n=None)
-        balanced_ms = balance_speed_ms(pull, body)
-        if balanced_ms is not None:
-            limits.append(SpeedLimit(KMH_PER_MS * balanced_ms, "drag"))
-    return min(limits, key=lambda limit: limit.kmh)
-
-
-def slip_force_n(brief: Brief, body: Body | None, mu: float) -> float | None:
-    """Return the pull at which the driven tyres slip, N; ``None`` while mass or balance is not known."""
-    if body is None or brief.balance is None:
-        return None
-    return slip_limit_n(mass_kg=body.mass_kg, balance=brief.balance, driven=brief.driven, mu=mu)
-
-
-@dataclass(frozen=True, slots=True, kw_only=True)
-class Performance:
-    """What a candidate does on the road; ``None`` where a figure of the brief is missing or it can't."""
-
-    s_0_50: float | None
-    s_0_100: float | None
-    s_80_120: float | None
-    s_0_60_mph: float | None
-    hill_start_pct: float | None
-    grade_at_50_pct: float | None
-    cruise_share: float | None
-
-
-def performance(one: Gearing, brief: Brief, motor: Motor, rolling: Rolling) -> Performance:
-    """Return times, hill start and what the motor can keep up."""
-    times = _times(one, brief, motor, rolling)
-    return Performance(
-        s_0_50=times[0],
-        s_0_100=times[1],
-        s_80_120=times[2],
-        s_0_60_mph=times[3],
-        hill_start_pct=_hill_start_pct(one, brief),
-        grade_at_50_pct=_grade_at_50_pct(one, brief, motor, rolling),
-        cruise_share=_cruise_share(one, brief, motor, rolling),
-    )
-
-
-def _times(one: Gearing, brief: Brief, motor: Motor, rolling: Rolling) -> tuple[float | None, ...]:
-    if brief.kerb is None:
-        return (None,) * 4
-    pull = Pull(
-        speed_ms=one.speed_ms,
-        drive_n=one.drive_n,
-        mass_kg=brief.kerb.mass_kg,
-        equivalent_mass_kg=equivalent_mass_kg(
-            mass_kg=brief.kerb.mass_kg,
-            motor_inertia_kgm2=motor.inertia_kgm2 or 0.0,
-            overall_ratio=one.chain.overall_ratio,
-            rolling_circumference_mm=rolling.circumference_mm,
-        ),
-        slip_n=slip_force_n(brief, brief.kerb, brief.grip),
-    )
-    run = run_up(pull, brief.kerb)
-    runs_kmh = ((0, 50), (0, 100), (80, 120), (0, 60 * KMH_PER_MPH))
-    return tuple(run.between_s(start / KMH_PER_MS, end / KMH_PER_MS) for start, end in runs_kmh)
-
-
-def _hill_start_pct(one: Gearing, brief: Brief) -> float | None:
-    if brief.laden is None:
-        return None
-    by_torque = grade_held_pct(drive_n=float(one.drive_n[0]), body=brief.laden, speed_ms=0.0)
-    slip_n = slip_force_n(brief, brief.laden, brief.grip)
-    by_grip = None if slip_n is None else grade_gripped_pct(slip_n=slip_n, body=brief.laden)
-    return min((grade for grade in (by_torque, by_grip) if grade is not None), default=None)
-
-
-def _at_speed(one: Gearing, rolling: Rolling, speed_kmh: float) -> tuple[float, float]:
-    """Speed in m/s and the motor's rpm there."""
-    speed_ms = speed_kmh / KMH_PER_MS
-    rpm = motor_rpm_at(
-        speed_ms=speed_ms, overall_ratio=one.chain.overall_ratio, rolling_circumference_mm=rolling.circumference_mm
-    )
-    return speed_ms, float(rpm)
-
-
-def _grade_at_50_pct(one: Gearing, brief: Brief, motor: Motor, rolling: Rolling) -> float | None:
-    speed_ms, rpm = _at_speed(one, rolling, 50.0)
-    continuous = motor.continuous_nm(np.array([rpm]))
-    if brief.laden is None or continuous is None:
-        return None
-    pull_n = float(continuous[0]) * one.chain.driving_multipliers()[-1] * one.chain.axles / radius_m(rolling)
-    return grade_held_pct(drive_n=float(pull_n), body=brief.laden, speed_ms=speed_ms)
-
-
-def _cruise_share(one: Gearing, brief: Brief, motor: Motor, rolling: Rolling) -> float | None:
-    speed_ms, rpm = _at_speed(one, rolling, brief.cruise_kmh)
-    continuous = motor.continuous_nm(np.array([rpm]))
-    if brief.kerb is None or continuous is None or continuous[0] <= 0:
-        return None
-    wheel_nm = float(resistance_n(brief.kerb, speed_ms)) * radius_m(rolling)
-    motor_nm = wheel_nm / (one.chain.driving_multipliers()[-1] * one.chain.axles)
-    return float(motor_nm / continuous[0])
-
-
-def cruise_rpm(one: Gearing, brief: Brief, rolling: Rolling) -> float:
-    """Return the motor's speed at cruise, rpm."""
-    return _at_speed(one, rolling, brief.cruise_kmh)[1]
+def stage_word(kind: StageKind) -> str:
+    """Return a kind of stage in words."""
+    return kind.value.replace("_", " ")

@@ -1,45 +1,39 @@
 """The Line: speed, torque and tightest margin at every station, over road speed, for each case of driving."""
 
-from typing import Final
+from typing import Final, Literal
 
 import numpy as np
 from numpy.typing import NDArray
 
 from driveline.benches.brief import Brief
 from driveline.benches.common import rounded, rounded_array
-from driveline.benches.gearing import Gearing, radius_m, shaft_limits, slip_force_n, top_speed
-from driveline.chain import Floats, Stage, StageKind, motor_rpm_at
+from driveline.benches.gearing import Gearing, Lane, lane_slip_nm, peak_nm, radius_m, stage_word
+from driveline.chain import Floats, Stage, StageKind
 from driveline.checks import TIGHT_SHARE, Result
-from driveline.design import DYNAMIC_FACTOR, GRIP_FOR_RATINGS, DesignTorque, design_torques
-from driveline.motor import Motor
-from driveline.road import KMH_PER_MS, resistance_n
+from driveline.design import DYNAMIC_FACTOR, DesignTorque, design_torques
+from driveline.road import KMH_PER_MS, held_by_each_axle_n, resistance_n, slip_limit_n
 from driveline.sheets.ratios import CouplerStyle
-from driveline.tyre import Rolling
+from driveline.sweep import Figures, TopSpeedBy
 
 MOST_SPEEDS: Final = 100
 GREATEST_MARGIN_SHOWN: Final = 99.0
-BENCH_OF: Final = {
-    "motor": "brief",
-    "coupler": "ratios",
-    "reduction": "ratios",
-    "drive_unit": "ratios",
-    "gearbox": "ratios",
-    "propshaft": "ratios",
-    "final_drive": "ratios",
-    "axle": "ratios",
-    "wheel": "brief",
-}
+BENCH_OF: Final = {"motor": "brief", "wheel": "brief"}
+TRUNK: Final = "trunk"
+Way = Literal["trunk", "front", "rear"]
 
 
 class Station(Result):
     """A place on the Line. Torques are at its input; a wheel's are the total of one axle."""
 
-    key: str
+    key: str  # its kind, after "front." or "rear." where the Line has branched
+    kind: str
+    way: Way
     title: str
     bench: str
     ratio: float
     efficiency: float
     efficiency_is_default: bool
+    sense: int | None
     rating_nm: float | None
     greatest_rpm: float | None
     motor_limited_nm: float
@@ -68,138 +62,203 @@ class Tick(Result):
 
 
 class Line(Result):
-    """The driveline over road speed."""
+    """The driveline over road speed. The trunk's stations come first, then each branch from its split to its wheels."""
 
     candidate: str
     is_chosen: bool
-    axles: int
     speed_kmh: list[float]
     rpm: tuple[list[float], ...]
     stations: tuple[Station, ...]
     cases: tuple[Case, ...]
     ticks: tuple[Tick, ...]
     top_kmh: float
+    top_set_by: str
 
 
-def solve_line(
-    one: Gearing, brief: Brief, motor: Motor, rolling: Rolling, *, coupler: CouplerStyle | None, is_chosen: bool
-) -> Line:
-    """Return the Line of one gearing.
+class _Place:
+    """A station with what turns it into rows: its lane, and its place in the lane's chain (-1: the motor itself)."""
 
-    Cases that need a figure which is not known are left out.
-    """
-    top = top_speed(one, brief.kerb, rolling)
-    greatest_kmh = float(one.speed_ms[-1]) * KMH_PER_MS
-    step_kmh = max(1.0, np.ceil(greatest_kmh * 1.05 / MOST_SPEEDS))
-    speed_kmh = np.arange(0, greatest_kmh * 1.05 + step_kmh, step_kmh)
-    rpm = motor_rpm_at(
-        speed_ms=speed_kmh / KMH_PER_MS,
-        overall_ratio=one.chain.overall_ratio,
-        rolling_circumference_mm=rolling.circumference_mm,
-    )
-    station_rpm = one.chain.station_rpm(rpm)
-    stations = _stations(one, brief, motor, rolling, coupler)
-    cases = _cases(one, brief, motor, rolling, speed_kmh, rpm)
-    return Line(
-        candidate=one.pick.key,
-        is_chosen=is_chosen,
-        axles=one.chain.axles,
-        speed_kmh=rounded(speed_kmh),
-        rpm=tuple(rounded_array(_with_motor(station_rpm), 4).tolist()),
-        stations=stations,
-        cases=tuple(_case(*case, stations, station_rpm, radius_m(rolling), one.chain.axles) for case in cases),
-        ticks=_ticks(one, motor, rolling, top.kmh, top.text),
-        top_kmh=top.kmh,
-    )
+    def __init__(self, lane: Lane, k: int, stage: Stage, way: Way, design: DesignTorque) -> None:
+        self.lane, self.k, self.stage, self.way, self.design = lane, k, stage, way, design
+        self.kind = "motor" if k < 0 else "wheel" if k == len(lane.chain.stages) else stage.kind.value
 
+    @property
+    def row(self) -> int:
+        """Its row in the chain's tables: the motor has the figures of the first stage's input."""
+        return max(self.k, 0)
 
-def design_torques_of(
-    one: Gearing, brief: Brief, motor: Motor, rolling: Rolling, coupler: CouplerStyle | None
-) -> tuple[DesignTorque, ...]:
-    """Return the design torque at each stage's input, then at the wheels of one axle."""
-    slip_n = slip_force_n(brief, brief.laden or brief.kerb, GRIP_FOR_RATINGS)
-    return design_torques(
-        one.chain,
-        peak_nm=float(motor.peak_nm(one.motor_rpm).max()),
-        dynamic_factor=DYNAMIC_FACTOR[coupler or CouplerStyle.RIGID],
-        slip_axle_nm=None if slip_n is None else slip_n * radius_m(rolling) / one.chain.axles,
-        overrun_nm=brief.overrun_nm,
-    )
-
-
-def _with_motor(rows: Floats) -> Floats:
-    """The motor is a station of its own, with the figures of the first stage's input."""
-    return np.vstack([rows[:1], rows])
-
-
-def _stations(
-    one: Gearing, brief: Brief, motor: Motor, rolling: Rolling, coupler: CouplerStyle | None
-) -> tuple[Station, ...]:
-    designs = design_torques_of(one, brief, motor, rolling, coupler)
-    peak_nm = float(motor.peak_nm(one.motor_rpm).max())
-    ends = {
-        "motor": Stage(kind=StageKind.COUPLER, title="Motor", rating_nm=peak_nm, greatest_input_rpm=motor.greatest_rpm),
-        "wheel": Stage(kind=StageKind.AXLE, title="Wheels"),
-    }
-    stages = [
-        ("motor", ends["motor"]),
-        *((stage.kind.value, stage) for stage in one.chain.stages),
-        ("wheel", ends["wheel"]),
-    ]
-    return tuple(
-        Station(
-            key=key,
+    def station(self) -> Station:
+        """What the screen is told of it."""
+        stage = self.stage
+        return Station(
+            key=self.kind if self.way == TRUNK else f"{self.way}.{self.kind}",
+            kind=self.kind,
+            way=self.way,
             title=stage.title,
-            bench=BENCH_OF[key],
+            bench=BENCH_OF.get(self.kind, "ratios"),
             ratio=stage.ratio,
             efficiency=stage.efficiency,
             efficiency_is_default=stage.efficiency_is_default,
+            sense=stage.sense,
             rating_nm=stage.rating_nm,
             greatest_rpm=stage.greatest_input_rpm,
-            motor_limited_nm=design.motor_limited_nm,
-            slip_limited_nm=design.slip_limited_nm,
-            design_nm=design.design_nm,
-            governed_by=design.governed_by,
+            motor_limited_nm=self.design.motor_limited_nm,
+            slip_limited_nm=self.design.slip_limited_nm,
+            design_nm=self.design.design_nm,
+            governed_by=self.design.governed_by,
         )
-        for (key, stage), design in zip(stages, (designs[0], *designs), strict=True)
+
+
+def solve_line(one: Gearing, figures: Figures, brief: Brief, *, coupler: CouplerStyle | None, is_chosen: bool) -> Line:
+    """Return the Line of one gearing.
+
+    Cases that need a figure which is not known are left out.
+
+    Args:
+        one: What stands in the lanes.
+        figures: Of this gearing, one row.
+        brief: The vehicle and its motors.
+        coupler: For the dynamic factor.
+        is_chosen: Whether it is the choice or only shown.
+    """
+    greatest_kmh = one.greatest_kmh
+    step_kmh = max(1.0, np.ceil(greatest_kmh * 1.05 / MOST_SPEEDS))
+    speed_kmh = np.arange(0, greatest_kmh * 1.05 + step_kmh, step_kmh)
+    places = _places(one, brief, coupler)
+    stations = tuple(place.station() for place in places)
+    rpm = np.stack([_rpm(one, place, speed_kmh / KMH_PER_MS) for place in places])
+    top_text = top_set_by(one, figures)
+    return Line(
+        candidate=one.key,
+        is_chosen=is_chosen,
+        speed_kmh=rounded(speed_kmh),
+        rpm=tuple(rounded_array(rpm, 4).tolist()),
+        stations=stations,
+        cases=tuple(
+            _case(key, title, about, _torques(places, motor_nm, is_overrun=key == "overrun"), stations, rpm, places)
+            for key, title, about, motor_nm in _cases(one, brief, speed_kmh)
+        ),
+        ticks=_ticks(one, float(figures.falls_from_kmh[0]), float(figures.top_kmh[0]), top_text),
+        top_kmh=float(figures.top_kmh[0]),
+        top_set_by=top_text,
     )
 
 
-def _cases(
-    one: Gearing, brief: Brief, motor: Motor, rolling: Rolling, speed_kmh: Floats, rpm: Floats
-) -> list[tuple[str, str, str, Floats]]:
-    """Key, title, meaning and torque at each station's input, wheels last, (stages + 1, n)."""
-    in_reach = np.where(rpm <= motor.greatest_rpm * (1 + 1e-9), 1.0, np.nan)
-    gain = one.chain.driving_multipliers()[-1] * one.chain.axles
-    peak_nm = motor.peak_nm(np.minimum(rpm, motor.greatest_rpm)) * in_reach
-    slip_n = slip_force_n(brief, brief.kerb, brief.grip)
-    held_nm = peak_nm if slip_n is None else np.minimum(peak_nm, slip_n * radius_m(rolling) / gain)
-    driving = [("launch", "Launch", "peak torque, as far as the tyres hold it", held_nm)]
+def station_designs(lane: Lane, one: Gearing, brief: Brief, coupler: CouplerStyle | None) -> tuple[DesignTorque, ...]:
+    """Return the design torque at each station of a lane, laden: the heaviest axle load governs ratings."""
+    return design_torques(
+        lane.chain,
+        peak_nm=peak_nm(one.motors[lane.motor]),
+        dynamic_factor=DYNAMIC_FACTOR[coupler or CouplerStyle.RIGID],
+        slip_axle_nm=lane_slip_nm(brief, is_front=lane.is_front, is_alone=len(one.lanes) == 1, rolling=lane.rolling),
+        overrun_nm=brief.overruns_nm[lane.motor],
+    )
+
+
+def _places(one: Gearing, brief: Brief, coupler: CouplerStyle | None) -> list[_Place]:
+    found = []
+    has_branches = len(one.lanes) > 1
+    for n, lane in enumerate(one.lanes):
+        designs = station_designs(lane, one, brief, coupler)
+        stages = lane.chain.stages
+        motor = one.motors[lane.motor]
+        motor_stage = Stage(
+            kind=StageKind.COUPLER,
+            title="Motor" if not lane.motor else "Front motor",
+            rating_nm=peak_nm(motor),
+            greatest_input_rpm=motor.greatest_rpm,
+        )
+        wheel = Stage(kind=StageKind.AXLE, title="Wheels")
+        own: Way = ("front" if lane.is_front else "rear") if has_branches else "trunk"
+        for k, stage in enumerate((motor_stage, *stages, wheel), start=-1):
+            is_shared = lane.shared > 0 and k < lane.shared
+            if is_shared and n:
+                continue
+            way: Way = "trunk" if is_shared else own
+            found.append(_Place(lane, k, stage, way, designs[max(k, 0)]))
+    return found
+
+
+def _rpm(one: Gearing, place: _Place, speed_ms: Floats) -> Floats:
+    """Speed at a place. Past a centre differential each side turns as its own wheels do."""
+    divisors = place.lane.chain.speed_divisors()
+    is_shared = place.k < place.lane.shared
+    rpm_per_ms = one.rpm_per_ms(place.lane.motor) if is_shared else place.lane.rpm_per_ms
+    rpm: Floats = speed_ms * rpm_per_ms / divisors[place.row]
+    return rpm
+
+
+def _torques(places: list[_Place], motor_nm: tuple[Floats, ...], *, is_overrun: bool) -> Floats:
+    """Torque at each place's input for motor torques over road speed, (places, n)."""
+    rows = []
+    for place in places:
+        chain = place.lane.chain
+        multipliers = chain.overrun_multipliers() if is_overrun else chain.driving_multipliers()
+        rows.append(multipliers[place.row] * motor_nm[place.lane.motor])
+    return np.stack(rows)
+
+
+def _cases(one: Gearing, brief: Brief, speed_kmh: Floats) -> list[tuple[str, str, str, tuple[Floats, ...]]]:
+    """Key, title, meaning and each motor's torque over road speed."""
+    speed_ms = speed_kmh / KMH_PER_MS
+    rpm = [speed_ms * one.rpm_per_ms(k) for k in range(len(one.motors))]
+    in_reach = np.where(speed_kmh <= one.greatest_kmh * (1 + 1e-9), 1.0, np.nan)
+    capped = [np.minimum(n, motor.greatest_rpm) for n, motor in zip(rpm, one.motors, strict=True)]
+    peak = tuple(motor.peak_nm(n) * in_reach for n, motor in zip(capped, one.motors, strict=True))
+    held = _held_nm(one, brief, peak)
+    cases = [("launch", "Launch", "peak torque, as far as the tyres hold it", held)]
     for key, title, about, body, grade in (
         ("climb", "Climb", f"holding {brief.hill_start_pct:g} % laden", brief.laden, brief.hill_start_pct),
         ("cruise", "Cruise", "steady on the level", brief.kerb, 0.0),
     ):
         if body:
-            wheel_nm = resistance_n(body, speed_kmh / KMH_PER_MS, grade) * radius_m(rolling)
-            driving.append((key, title, about, wheel_nm / gain * in_reach))
-    continuous = motor.continuous_nm(np.minimum(rpm, motor.greatest_rpm))
-    if continuous is not None:
-        driving.append(("flat_out", "Flat out", "all that the motor keeps up", continuous * in_reach))
-    cases = [(key, title, about, one.chain.driving_torque_nm(nm)) for key, title, about, nm in driving]
-    if brief.overrun_nm is not None:
-        limit_nm = np.minimum(peak_nm, brief.overrun_nm)
-        cases.append(
-            (
-                "overrun",
-                "Overrun",
-                "slowing on the motor",
-                -one.chain.overrun_multipliers()[:, None] * limit_nm[None, :],
-            )
-        )
-    cases.append(
-        ("reverse", "Reverse", "launch the other way, at the same torque", -one.chain.driving_torque_nm(held_nm))
-    )
+            cases.append((key, title, about, _sharing_nm(one, resistance_n(body, speed_ms, grade), peak)))
+    kept_up = [motor.continuous_nm(n) for n, motor in zip(capped, one.motors, strict=True)]
+    if all(torque is not None for torque in kept_up):
+        flat_out = tuple(torque * in_reach for torque in kept_up if torque is not None)
+        cases.append(("flat_out", "Flat out", "all that the motor keeps up", flat_out))
+    limits = brief.overruns_nm[: len(one.motors)]
+    if all(limit is not None for limit in limits):
+        slowing = tuple(-np.minimum(p, limit) for p, limit in zip(peak, limits, strict=True) if limit is not None)
+        cases.append(("overrun", "Overrun", "slowing on the motor", slowing))
+    backing = tuple(-torque for torque in held)
+    cases.append(("reverse", "Reverse", "launch the other way, at the same torque", backing))
     return cases
+
+
+def _held_nm(one: Gearing, brief: Brief, peak: tuple[Floats, ...]) -> tuple[Floats, ...]:
+    """Peak torque as far as the tyres hold it."""
+    if brief.kerb is None or brief.balance is None:
+        return peak
+    gains = one.gearings.pull_per_nm[0]
+    if len(peak) == 1:
+        slip_n = lane_grip_n(one, brief)
+        return (np.minimum(peak[0], slip_n / gains[0]),)
+    held = held_by_each_axle_n(
+        peak[1] * gains[1], peak[0] * gains[0], mass_kg=brief.kerb.mass_kg, balance=brief.balance, mu=brief.grip
+    )
+    return held[1] / gains[0], held[0] / gains[1]
+
+
+def lane_grip_n(one: Gearing, brief: Brief) -> float:
+    """Return the pull at which one motor's tyres slip, kerb mass, N; infinite while the balance is not known."""
+    if brief.kerb is None or brief.balance is None:
+        return np.inf
+    limit = slip_limit_n(
+        mass_kg=brief.kerb.mass_kg, balance=brief.balance, front_pull=one.gearings.front_pull, mu=brief.grip
+    )
+    return float(np.ravel(limit)[0])
+
+
+def _sharing_nm(one: Gearing, pull_n: Floats, peak: tuple[Floats, ...]) -> tuple[Floats, ...]:
+    """A pull asked of the motors; two share it as they could pull at that speed."""
+    gains = one.gearings.pull_per_nm[0]
+    if len(peak) == 1:
+        return (pull_n / gains[0] + 0.0 * peak[0],)
+    able_n = np.stack([torque * gain for torque, gain in zip(peak, gains, strict=True)])
+    with np.errstate(invalid="ignore"):
+        shares = able_n / able_n.sum(axis=0)
+    return tuple(share * pull_n / gain for share, gain in zip(shares, gains, strict=True))
 
 
 def _case(
@@ -209,19 +268,22 @@ def _case(
     torque_nm: Floats,
     stations: tuple[Station, ...],
     rpm: Floats,
-    wheel_m: float,
-    axles: int,
+    places: list[_Place],
 ) -> Case:
-    rows = _with_motor(torque_nm)
-    margins = _margins(stations, rows, _with_motor(rpm))
+    margins = _margins(stations, torque_nm, rpm)
+    road_n = sum(
+        row / radius_m(place.lane.rolling)
+        for row, place in zip(torque_nm, places, strict=True)
+        if place.kind == "wheel"
+    )
     return Case(
         key=key,
         title=title,
         about=about,
-        torque_nm=_figures(rows, 4),
+        torque_nm=_figures(torque_nm, 4),
         margin=_figures(margins, 3),
-        verdict=_verdict_letters(margins, np.isfinite(rows)),
-        road_n=_figures(rows[-1:] * axles / wheel_m, 4)[0],
+        verdict=_verdict_letters(margins, np.isfinite(torque_nm)),
+        road_n=_figures(np.atleast_2d(road_n), 4)[0],
     )
 
 
@@ -248,11 +310,32 @@ def _figures(values: Floats, digits: int) -> tuple[list[float | None], ...]:
     return tuple(figures.tolist())
 
 
-def _ticks(one: Gearing, motor: Motor, rolling: Rolling, top_kmh: float, top_text: str) -> tuple[Tick, ...]:
-    falls_kmh = float(one.speed_ms[-1]) * KMH_PER_MS * motor.falls_from_rpm() / motor.greatest_rpm
+def shaft_limits(one: Gearing) -> tuple[Tick, ...]:
+    """Return the road speed at which each stage reaches its greatest input speed."""
+    found = []
+    for n, lane in enumerate(one.lanes):
+        divisors = lane.chain.speed_divisors().tolist()
+        for k, (stage, divisor) in enumerate(zip(lane.chain.stages, divisors, strict=False)):
+            if stage.greatest_input_rpm is None or (n and k < lane.shared):
+                continue
+            word = "propshaft 0.7 critical" if stage.kind is StageKind.PROPSHAFT else f"{stage_word(stage.kind)} limit"
+            side = f"{lane.word} " if len(one.lanes) > 1 and k >= lane.shared else ""
+            kmh = KMH_PER_MS * stage.greatest_input_rpm * divisor / lane.rpm_per_ms
+            found.append(Tick(kmh=kmh, text=f"{side}{word}"))
+    return tuple(found)
+
+
+def top_set_by(one: Gearing, figures: Figures) -> str:
+    """Return in words what sets the top speed."""
+    cause = TopSpeedBy(int(figures.top_by[0]))
+    if cause is TopSpeedBy.SHAFT:
+        return min(shaft_limits(one), key=lambda tick: tick.kmh).text
+    return "motor speed" if cause is TopSpeedBy.MOTOR else "drag"
+
+
+def _ticks(one: Gearing, falls_kmh: float, top_kmh: float, top_text: str) -> tuple[Tick, ...]:
     ticks = [Tick(kmh=falls_kmh, text="torque falls"), Tick(kmh=top_kmh, text=f"top speed: {top_text}")]
-    ticks += [Tick(kmh=limit.kmh, text=limit.text) for limit in shaft_limits(one, rolling) if limit.text != top_text]
-    motor_kmh = float(one.speed_ms[-1]) * KMH_PER_MS
+    ticks += [limit for limit in shaft_limits(one) if limit.text != top_text]
     if top_text != "motor speed":
-        ticks.append(Tick(kmh=motor_kmh, text="motor top speed"))
-    return tuple(sorted((tick for tick in ticks if tick.kmh <= motor_kmh * 1.05), key=lambda tick: tick.kmh))
+        ticks.append(Tick(kmh=one.greatest_kmh, text="motor top speed"))
+    return tuple(sorted((tick for tick in ticks if tick.kmh <= one.greatest_kmh * 1.05), key=lambda tick: tick.kmh))

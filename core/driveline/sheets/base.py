@@ -41,6 +41,13 @@ class Reading(Sheet):
         return self._measured
 
 
+class LibraryRef(Sheet):
+    """The shop's library part that something in a job was copied from, and its revision then."""
+
+    part: Annotated[str, StringConstraints(min_length=1, max_length=40)]
+    revision: Annotated[int, Field(ge=1)]
+
+
 def value_of(reading: Reading | None) -> float | None:
     """Return a reading's value in its field's unit; ``None`` when nothing was entered."""
     return None if reading is None else reading.measured.value

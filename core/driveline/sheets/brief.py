@@ -1,12 +1,24 @@
 """The brief: the vehicle, its tyre, the donor motor and what the conversion must do."""
 
 from enum import StrEnum
-from typing import Annotated
+from typing import Annotated, Literal
 
 from pydantic import Field
 
 from driveline.road import Driven
-from driveline.sheets.base import Length, Mass, Name, Power, RoadSpeed, Sheet, Spin, Torque, Words
+from driveline.sheets.base import (
+    Length,
+    LibraryRef,
+    Mass,
+    Name,
+    Power,
+    Ratio,
+    RoadSpeed,
+    Sheet,
+    Spin,
+    Torque,
+    Words,
+)
 from driveline.tyre import Construction
 
 Share = Annotated[float, Field(gt=0, lt=1)]
@@ -19,6 +31,7 @@ class Layout(StrEnum):
     PROPSHAFT_REDUCTION = "propshaft_reduction"
     AXLE_UNIT = "axle_unit"
     CENTRE_UNIT = "centre_unit"
+    TWO_UNITS = "two_units"
 
 
 class Rotation(StrEnum):
@@ -56,7 +69,7 @@ class TyreMethod(StrEnum):
 
 
 class Tyre(Sheet):
-    """The driven tyre, by as many of three methods as were measured."""
+    """A driven tyre, by as many of three methods as were measured."""
 
     code: Annotated[str, Field(max_length=30)] | None = None
     roll_out: Length | None = Field(default=None, description="Floor from mark to mark")
@@ -65,6 +78,7 @@ class Tyre(Sheet):
     free_radius: Length | None = Field(default=None, description="Hub centre to tread, wheel hanging")
     construction: Construction = Construction.RADIAL
     use: TyreMethod = TyreMethod.BEST
+    library: LibraryRef | None = None
 
 
 class CurvePoint(Sheet):
@@ -93,7 +107,47 @@ class MotorSheet(Sheet):
     battery_power: Power | None = None
     mass: Mass | None = None
     inertia_kgm2: Annotated[float, Field(ge=0, le=10)] | None = None
-    rotation: Rotation | None = None
+    rotation: Rotation | None = Field(default=None, description="Its usual sense, seen from the output end")
+    library: LibraryRef | None = None
+
+
+class EnginePoint(Sheet):
+    """Engine torque at one speed."""
+
+    rpm: Annotated[float, Field(gt=0, le=20_000)]
+    torque_nm: Annotated[float, Field(ge=0, le=5000)]
+
+
+class OldGear(Sheet):
+    """A gear of the vehicle as it was."""
+
+    name: Name
+    ratio: Ratio
+
+
+class AsItWas(Sheet):
+    """The vehicle before: its engine, gears and final drive. Gears left out are those of the kept gearbox."""
+
+    curve: Annotated[list[EnginePoint], Field(max_length=100)] = []
+    peak_torque: Torque | None = None
+    peak_torque_at: Spin | None = None
+    peak_power: Power | None = None
+    peak_power_at: Spin | None = None
+    greatest_rpm: Spin | None = None
+    gears: Annotated[list[OldGear], Field(max_length=12)] = []
+    final_drive: Ratio | None = None
+    efficiency: Annotated[float, Field(gt=0.3, le=1)] | None = Field(default=None, description="Crank to wheels")
+
+
+class Parking(Sheet):
+    """What holds the vehicle when it is left."""
+
+    pawl: bool | None = None
+    pawl_rating: Torque | None = Field(default=None, description="Torque that the pawl holds, at the unit's output")
+    handbrake_held_pct: Annotated[float, Field(gt=0, le=100)] | None = Field(
+        default=None, description="Steepest grade on which the handbrake has held it laden"
+    )
+    handbrake_axle: Literal["front", "rear"] = "rear"
 
 
 class Wanted(Sheet):
@@ -111,7 +165,11 @@ class BriefSheet(Sheet):
 
     vehicle: Vehicle = Vehicle()
     tyre: Tyre = Tyre()
+    front_tyre: Tyre | None = Field(default=None, description="Where it is not the same as the driven or rear one")
     motor: MotorSheet = MotorSheet()
+    front_motor: MotorSheet | None = Field(default=None, description="Of the front unit, where it is another")
+    was: AsItWas = AsItWas()
+    parking: Parking = Parking()
     layout: Layout = Layout.KEPT_GEARBOX
     driven: Driven = Driven.REAR
     wanted: Wanted = Wanted()

@@ -6,6 +6,7 @@ from pydantic import Field
 
 from driveline.sheets.base import Name, Sheet, Words
 from driveline.sheets.brief import BriefSheet
+from driveline.sheets.masses import MassesSheet
 from driveline.sheets.plate import PlateSheet
 from driveline.sheets.ratios import RatiosSheet
 
@@ -20,6 +21,7 @@ class WantedMargins(Sheet):
     shaft_speed: Margin | None = None
     grip: Margin | None = None
     wanted_performance: Margin | None = None
+    load_rating: Margin | None = None
     clearance: Margin | None = None
     readings_agree: Margin | None = None
 
@@ -30,6 +32,7 @@ USUAL_MARGINS = {
     "shaft_speed": 1 / 0.70,
     "grip": 1.0,
     "wanted_performance": 1.0,
+    "load_rating": 1.05,
     "clearance": 1.0,
     "readings_agree": 1.0,
 }
@@ -40,6 +43,7 @@ class Sheets(Sheet):
 
     margins: WantedMargins = WantedMargins()
     brief: BriefSheet = BriefSheet()
+    masses: MassesSheet = MassesSheet()
     ratios: RatiosSheet = RatiosSheet()
     plate: PlateSheet = PlateSheet()
 

@@ -5,7 +5,8 @@ from typing import Annotated
 
 from pydantic import Field
 
-from driveline.sheets.base import Length, Name, Ratio, Sheet, Spin, Torque, Words
+from driveline.sheets.base import Length, LibraryRef, Name, Ratio, Sheet, Spin, Torque, Words
+from driveline.sheets.brief import Rotation, Tyre
 
 
 class CouplerStyle(StrEnum):
@@ -17,17 +18,38 @@ class CouplerStyle(StrEnum):
     SPLINE = "spline"
 
 
+class Shaft(StrEnum):
+    """Which shaft of a box a maker's torque is stated for."""
+
+    INPUT = "input"
+    OUTPUT = "output"
+
+
 Efficiency = Annotated[float, Field(gt=0.3, le=1)]
 
 
 class Box(Sheet):
-    """A reduction, gear or final drive that could be used. Ratings are at its input."""
+    """A reduction, drive unit, gear or final drive that could be used."""
 
     name: Name
     ratio: Ratio
+    more_ratios: Annotated[list[Ratio], Field(max_length=6)] = Field(
+        default=[], description="Further internal ratios that it can be had or set with"
+    )
     efficiency: Efficiency | None = None
     rating: Torque | None = None
-    greatest_rpm: Spin | None = None
+    rating_at: Shaft = Shaft.INPUT
+    greatest_rpm: Spin | None = Field(default=None, description="Greatest input speed")
+    reverses: bool | None = Field(default=None, description="Its output turns against its input")
+    on_coast_flank: bool = Field(default=False, description="A hypoid turned over or end for end: it drives on coast")
+    library: LibraryRef | None = None
+
+
+class GearUse(StrEnum):
+    """Whether the driver still changes gear."""
+
+    LEFT_IN_ONE = "left_in_one"
+    SHIFTED = "shifted"
 
 
 class Gearbox(Sheet):
@@ -35,8 +57,21 @@ class Gearbox(Sheet):
 
     name: Name = "Gearbox"
     gears: Annotated[list[Box], Field(max_length=12)] = []
-    rating: Torque | None = Field(default=None, description="Greatest input torque")
+    rating: Torque | None = Field(default=None, description="Greatest torque, at the shaft of rating_at")
+    rating_at: Shaft = Shaft.INPUT
     greatest_rpm: Spin | None = Field(default=None, description="Greatest input speed")
+    use: GearUse | None = None
+    library: LibraryRef | None = None
+
+
+class Clutch(Sheet):
+    """Clutch and flywheel, where they stay."""
+
+    greatest_rpm: Spin | None = None
+    flywheel_diameter: Length | None = None
+    flywheel_limit_mpa: Annotated[float, Field(gt=0, le=1000)] | None = Field(
+        default=None, description="Rim stress that its maker or the material allows"
+    )
 
 
 class Propshaft(Sheet):
@@ -44,25 +79,103 @@ class Propshaft(Sheet):
 
     rating: Torque | None = None
     critical_rpm: Spin | None = None
+    joint_rpm: Spin | None = Field(default=None, description="Greatest speed of its joints")
     length: Length | None = None
 
 
-class Choice(Sheet):
-    """The gearing that was chosen, by name, and why."""
+class SplitKind(StrEnum):
+    """What stands between front and rear."""
+
+    OPEN = "open"
+    LIMITED_SLIP = "limited_slip"
+    LOCKED = "locked"
+
+
+class Split(Sheet):
+    """How one unit's or gearbox's torque goes to two axles."""
+
+    kind: SplitKind = SplitKind.OPEN
+    front_share: Annotated[float, Field(gt=0, lt=1)] | None = Field(
+        default=None, description="Of a planetary centre differential; a bevel one halves"
+    )
+    bias_ratio: Annotated[float, Field(ge=1, le=20)] | None = Field(
+        default=None, description="Limited slip: most torque at one side over the other"
+    )
+    front_hubs_free: bool = Field(default=False, description="Front hubs freewheel: driven by the rear axle alone")
+
+
+class UnitFacing(StrEnum):
+    """How a unit stands against the way it was made to."""
+
+    AS_MADE = "as_made"
+    TILTED = "tilted"
+    END_FOR_END = "end_for_end"
+
+
+class OilPump(StrEnum):
+    """What lubricates the unit or gearbox."""
+
+    NONE = "none"
+    ELECTRIC = "electric"
+    ONE_WAY = "one_way"
+    EITHER_WAY = "either_way"
+
+
+class Turning(Sheet):
+    """Which way things turn, going forward, and what that does to the oil."""
+
+    kept_input: Rotation | None = Field(
+        default=None,
+        description="How the first kept shaft behind the new parts must turn, seen from the motor's output end",
+    )
+    unit_facing: UnitFacing | None = None
+    oil_pump: OilPump | None = None
+    oil_checked: bool | None = Field(default=None, description="Level, pick-up and breather suit the way it stands")
+
+
+class TyreOption(Sheet):
+    """Another tyre that could be fitted."""
+
+    name: Name
+    tyre: Tyre
+
+
+class Pick(Sheet):
+    """One way to gear it, by the names of its parts; what a layout has no place for is empty."""
 
     reduction: Name | None = None
     gear: Name | None = None
     final_drive: Name | None = None
+    front_reduction: Name | None = None
+    front_final_drive: Name | None = None
+    tyre: Name | None = None
+
+
+class Choice(Pick):
+    """The gearing that was chosen, by name, and why."""
+
     reason: Words = ""
+
+
+Boxes = Annotated[list[Box], Field(max_length=24)]
 
 
 class RatiosSheet(Sheet):
     """What is compared, and the choice."""
 
     coupler: CouplerStyle | None = None
-    reductions: Annotated[list[Box], Field(max_length=12)] = []
+    clutch: Clutch = Clutch()
+    reductions: Boxes = []
+    front_reductions: Boxes = Field(default=[], description="The front unit's, where there are two units")
     gearbox: Gearbox | None = None
     propshaft: Propshaft = Propshaft()
-    final_drives: Annotated[list[Box], Field(max_length=12)] = []
+    front_propshaft: Propshaft | None = Field(default=None, description="Where it is not like the rear one")
+    final_drives: Boxes = []
+    front_final_drives: Boxes = Field(default=[], description="Where the front axle has others than the rear one")
+    tyres: Annotated[list[TyreOption], Field(max_length=12)] = []
     axle_rating: Torque | None = Field(default=None, description="Greatest torque of one axle shaft pair, as a total")
+    front_axle_rating: Torque | None = None
+    split: Split = Split()
+    turning: Turning = Turning()
+    compared: Annotated[list[Pick], Field(max_length=3)] = Field(default=[], description="Pinned beside the choice")
     choice: Choice | None = None

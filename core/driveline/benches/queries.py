@@ -1,0 +1,146 @@
+"""Questions about figures that look like one of the trade's classic slips. Asked, never acted on."""
+
+import math
+from collections.abc import Iterator
+
+from driveline.chain import StageKind
+from driveline.errors import UnreadableMeasurement
+from driveline.motor import RAD_S_PER_RPM
+from driveline.sheets.base import positive_of, value_of
+from driveline.sheets.brief import BriefSheet, Layout, MotorSheet, Tyre
+from driveline.sheets.ratios import Box, RatiosSheet
+from driveline.tyre import Rolling, read_tyre_code
+
+SAME_SHARE = 0.008  # two sizes closer than this are taken for the same one
+LEAST_BASE_SPEED_SHARE = 0.08
+LEAST_MOTOR_RPM = 2500.0
+MPH_MIX = (1.5, 1.7)
+
+
+def brief_queries(sheet: BriefSheet, rolling: Rolling | None) -> list[str]:
+    """Return what to ask about the brief."""
+    return [*_tyre_queries(sheet.tyre, rolling), *_motor_queries(sheet.motor, sheet.layout), *_speed_queries(sheet)]
+
+
+def _is_same(one: float, other: float) -> bool:
+    return abs(one / other - 1) < SAME_SHARE
+
+
+def _tyre_queries(tyre: Tyre, rolling: Rolling | None) -> Iterator[str]:
+    """A free diameter taken for the rolling one: some 3 % too far a turn."""
+    if not tyre.code or rolling is None:
+        return
+    try:
+        free_mm = read_tyre_code(tyre.code).free_diameter_mm
+    except UnreadableMeasurement:
+        return
+    roll_out_mm = positive_of(tyre.roll_out)
+    if roll_out_mm and _is_same(roll_out_mm / tyre.roll_out_turns, math.pi * free_mm):
+        yield (
+            f"{roll_out_mm / tyre.roll_out_turns:.0f} mm a turn is π × the free diameter. Was the loaded wheel rolled "
+            "along the floor, or the diameter taped?"
+        )
+    loaded_mm = positive_of(tyre.loaded_radius)
+    if loaded_mm and _is_same(loaded_mm, free_mm / 2):
+        yield (
+            f"A loaded radius of {loaded_mm:.0f} mm is half the free diameter. Measure hub centre to floor "
+            "with the weight on the wheel."
+        )
+
+
+def _motor_queries(motor: MotorSheet, layout: Layout) -> Iterator[str]:
+    """A reduction counted in the motor's figures already: torque or speed of the unit's output."""
+    torque_nm, power_kw = positive_of(motor.peak_torque), positive_of(motor.peak_power)
+    greatest_rpm = positive_of(motor.greatest_rpm)
+    is_unit = layout in (Layout.AXLE_UNIT, Layout.CENTRE_UNIT, Layout.TWO_UNITS)
+    if torque_nm and power_kw and greatest_rpm:
+        base_rpm = power_kw * 1000 / torque_nm / RAD_S_PER_RPM
+        if base_rpm < LEAST_BASE_SPEED_SHARE * greatest_rpm:
+            yield (
+                f"{torque_nm:.0f} N·m would use up {power_kw:.0f} kW at {base_rpm:.0f} rpm. Is that the torque at "
+                "the motor's own shaft, or after its reduction? Counted twice, the vehicle seems stronger than it is."
+            )
+        if base_rpm > greatest_rpm:
+            yield (
+                f"{torque_nm:.0f} N·m at {greatest_rpm:.0f} rpm makes less than {power_kw:.0f} kW. "
+                "One of the three is of another shaft or unit."
+            )
+    if is_unit and greatest_rpm and greatest_rpm < LEAST_MOTOR_RPM:
+        yield (
+            f"{greatest_rpm:.0f} rpm is slow for a unit's motor. Is it the speed of the unit's output? "
+            "Then its reduction is left out."
+        )
+
+
+def _speed_queries(sheet: BriefSheet) -> Iterator[str]:
+    """Road speeds of which one is in mph and the other in km/h."""
+    top_kmh, cruise_kmh = value_of(sheet.wanted.top_speed), value_of(sheet.wanted.cruise_speed)
+    if top_kmh and cruise_kmh and cruise_kmh > top_kmh:
+        mixed = MPH_MIX[0] <= cruise_kmh / top_kmh <= MPH_MIX[1]
+        yield (
+            f"Cruise at {cruise_kmh:.0f} km/h is above the wanted top speed of {top_kmh:.0f}."
+            + (" Is the top speed in mph? Type it as 60 mph." if mixed else "")
+        )
+
+
+def as_it_was_queries(*, wanted_kmh: float | None, was_top_kmh: float, peak_nm: float, crank_nm: float) -> list[str]:
+    """Return what to ask about the wanted speed and the torque against the vehicle as it was.
+
+    Args:
+        wanted_kmh: Wanted top speed.
+        was_top_kmh: Worked out for the vehicle before.
+        peak_nm: The motor's.
+        crank_nm: The engine's.
+    """
+    found = []
+    if wanted_kmh and MPH_MIX[0] <= was_top_kmh / wanted_kmh <= MPH_MIX[1]:
+        found.append(
+            f"It did {was_top_kmh:.0f} km/h before and {wanted_kmh:.0f} are wanted: a ratio of "
+            f"{was_top_kmh / wanted_kmh:.2f}. Is the wanted speed in mph? Type it with its unit."
+        )
+    if peak_nm > crank_nm:
+        found.append(
+            f"{peak_nm:.0f} N·m at the motor against {crank_nm:.0f} at the crank says nothing yet: the engine had its "
+            "gears. Compare at the wheels, where both are drawn."
+        )
+    return found
+
+
+def ratio_queries(sheet: RatiosSheet, layout: Layout) -> list[str]:
+    """Return what to ask about ratios: upside down, counted through another part, or of direct gear."""
+    return [*_upside_down(sheet), *_counted_through(sheet, layout)]
+
+
+def _upside_down(sheet: RatiosSheet) -> Iterator[str]:
+    named = [(StageKind.FINAL_DRIVE, box, 1.0) for box in (*sheet.final_drives, *sheet.front_final_drives)]
+    named += [(StageKind.REDUCTION, box, 1.0) for box in (*sheet.reductions, *sheet.front_reductions)]
+    named += [(StageKind.GEARBOX, box, 0.6) for box in (sheet.gearbox.gears if sheet.gearbox else ())]
+    for _, box, least in named:
+        if box.ratio.value < least:
+            yield (
+                f"{box.name}: {box.ratio.value:g} gears up. Was output counted over input? "
+                f"Turned over it is {1 / box.ratio.value:.3g}."
+            )
+
+
+def _counted_through(sheet: RatiosSheet, layout: Layout) -> Iterator[str]:
+    finals: tuple[Box, ...] = tuple(sheet.final_drives)
+    gears = sheet.gearbox.gears if sheet.gearbox else []
+    for gear in gears:
+        for final in finals:
+            if final.ratio.value > 1.5 and _is_same(gear.ratio.value, final.ratio.value):
+                yield (
+                    f"{gear.name} and the final drive {final.name} have the same ratio. Were the wheels counted, "
+                    "so that the final drive is in it twice?"
+                )
+            if gear.ratio.value > 4.5 and any(
+                other is not gear and _is_same(gear.ratio.value, other.ratio.value * final.ratio.value)
+                for other in gears
+            ):
+                yield f"{gear.name} is another gear times the final drive. Was it counted at the wheels?"
+    for box in sheet.reductions:
+        if _is_same(box.ratio.value, 1.0):
+            yield f"{box.name}: a ratio of 1 is direct gear and reduces nothing. Count its low ratio as well."
+        for final in finals:
+            if layout in (Layout.AXLE_UNIT, Layout.CENTRE_UNIT) and _is_same(box.ratio.value, final.ratio.value):
+                yield f"{box.name} and the final drive have the same ratio. Is one reduction counted twice?"

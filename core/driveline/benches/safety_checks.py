@@ -1,0 +1,403 @@
+"""The safety side of gearing: overrun against grip, what turns too fast, the wrong way, or rolls away when parked."""
+
+import math
+
+from driveline.benches.brief import Brief
+from driveline.benches.common import Margins
+from driveline.benches.gearing import Gearing, radius_m
+from driveline.benches.lanes import UNIT_LAYOUTS
+from driveline.benches.line import Line
+from driveline.checks import Check, Step, Working
+from driveline.road import GRAVITY_MS2, KMH_PER_MS, FrontPull, overrun_slip_limit_n
+from driveline.sheets.base import positive_of
+from driveline.sheets.brief import BriefSheet, Layout
+from driveline.sheets.ratios import CouplerStyle, OilPump, RatiosSheet, SplitKind, UnitFacing
+
+WET_GRIP = 0.3
+CAST_IRON_KGM3 = 7200.0
+PARKED_PCT = 25.0
+PARKED_FACING_DOWN_PCT = 16.0
+LOCKED_SPEEDS_DIFFER_PCT = 1.0
+BURST_NOTE = "A burst clutch or flywheel goes through the floor. Keep the bell-housing closed and stand clear."
+
+
+def safety_checks(
+    one: Gearing, line: Line, brief: Brief, brief_sheet: BriefSheet, sheet: RatiosSheet, margins: Margins
+) -> tuple[Check, ...]:
+    """Return what could hurt someone or break something besides torque."""
+    checks = [
+        _overrun(one, brief, margins, mu=WET_GRIP, key="road.overrun_wet", title="Overrun grip on a wet road"),
+        _overrun(one, brief, margins, mu=brief.grip, key="road.overrun_dry", title="Overrun grip on a dry road"),
+        *_parked(one, brief, brief_sheet, margins),
+        *_turning(one, brief_sheet, sheet, margins),
+    ]
+    if sheet.coupler is CouplerStyle.CLUTCH:
+        checks += [_clutch(one, brief, sheet, margins), _flywheel(one, sheet, margins)]
+    checks += _split(one, brief, sheet, margins)
+    stations = {station.key for station in line.stations}
+    return tuple(check if check.station in stations else check.model_copy(update={"station": None}) for check in checks)
+
+
+def _overrun(one: Gearing, brief: Brief, margins: Margins, *, mu: float, key: str, title: str) -> Check:
+    asked = brief.overruns_nm[: len(one.motors)]
+    is_asked = all(torque is not None for torque in asked)
+    force = None
+    if is_asked:
+        force = sum(
+            (asked[lane.motor] or 0.0) * float(lane.chain.overrun_multipliers()[-1]) / radius_m(lane.rolling)
+            for lane in one.lanes
+        )
+    grip = None
+    if brief.kerb and brief.balance:
+        pull = one.gearings.front_pull if len(one.motors) == 1 else _overrun_share(one, brief)
+        limit = overrun_slip_limit_n(mass_kg=brief.kerb.mass_kg, balance=brief.balance, front_pull=pull, mu=mu)
+        grip = float(limit.ravel()[0]) if hasattr(limit, "ravel") else float(limit)
+    missing = tuple(
+        text
+        for known, text in (
+            (is_asked, "Greatest overrun torque of the motor"),
+            (grip, "Kerb mass, front share, height and wheelbase"),
+        )
+        if not known
+    )
+    return margins.check(
+        "grip",
+        key=key,
+        bench="ratios",
+        title=title,
+        demand=force or None,
+        capacity=grip or None,
+        unit="N",
+        says=f"Still wanted: {missing[0].lower()}."
+        if missing
+        else f"slows with {force:.0f} N; the driven tyres hold {grip:.0f} N on μ {mu:g}",
+        station="wheel",
+        missing=missing,
+        inputs=("brief.motor.overrun_torque", "brief.vehicle", "ratios.choice"),
+        working=Working(
+            steps=() if missing else (Step(formula="F = T_overrun × i / η / r", result=f"{force:.0f} N"),),
+            source="Rear μ m g (1−s)/(1 + μ h/L), front μ m g s/(1 − μ h/L), all μ m g; the first axle to lock ends it.",
+            note="A locked rear axle spins the vehicle round. Turn the overrun down, or let it fade with the brakes.",
+        ),
+    )
+
+
+def _overrun_share(one: Gearing, brief: Brief) -> FrontPull:
+    """Two motors slow each with its own torque."""
+    pulls = [
+        (brief.overruns_nm[lane.motor] or 0.0) * float(lane.chain.overrun_multipliers()[-1]) / radius_m(lane.rolling)
+        for lane in one.lanes
+    ]
+    front = sum(pull for pull, lane in zip(pulls, one.lanes, strict=True) if lane.is_front)
+    share = front / sum(pulls) if sum(pulls) else 0.5
+    return FrontPull(share, share)
+
+
+def _parked(one: Gearing, brief: Brief, sheet: BriefSheet, margins: Margins) -> list[Check]:
+    """Held laden on 1 in 4, and on 1 in 6.25 facing down, by pawl or by handbrake alone."""
+    parking, laden = sheet.parking, brief.laden
+    grip_pct = _parking_grip_pct(brief, on_front=parking.handbrake_axle == "front")
+    held = parking.handbrake_held_pct
+    by_grip = f"; its tyres hold {grip_pct:.0f} % at worst" if grip_pct is not None else ""
+    pawl_word = {True: "beside a pawl", False: "no pawl: the handbrake is all there is", None: "pawl not known"}
+    wanted = PARKED_FACING_DOWN_PCT if parking.pawl else PARKED_PCT
+    checks = [
+        margins.check(
+            "wanted_performance",
+            key="parked.handbrake",
+            bench="ratios",
+            title="Handbrake on a laden grade",
+            demand=wanted if parking.pawl is not None else None,
+            capacity=None if held is None else min(held, grip_pct if grip_pct is not None else held),
+            unit="%",
+            says=f"held {held:g} % laden, {pawl_word[parking.pawl]}{by_grip}"
+            if held is not None
+            else "Load it, try the handbrake on a known grade facing up and down, chocks ready; enter what it held.",
+            station="wheel",
+            missing=tuple(
+                text
+                for known, text in (
+                    (held is not None, "Grade the handbrake has held, laden"),
+                    (parking.pawl is not None, "Whether there is a parking pawl"),
+                )
+                if not known
+            ),
+            inputs=("brief.parking", "brief.vehicle"),
+            working=Working(
+                steps=(Step(formula="1 in 4 without a pawl, 1 in 6.25 beside one", result=f"{wanted:g} %"),),
+                source="Laden, facing up and down; facing down the rear tyres carry less. "
+                "Local codes may ask for more.",
+                note="A driveline out of gear, or whose pawl lets go, has only the handbrake.",
+            ),
+        )
+    ]
+    if parking.pawl:
+        checks.append(_pawl(one, float(laden.mass_kg) if laden else None, positive_of(parking.pawl_rating), margins))
+    return checks
+
+
+def _parking_grip_pct(brief: Brief, *, on_front: bool) -> float | None:
+    """Steepest grade that one braked axle's tyres hold, facing the way that unloads them, percent.
+
+    N_rear = m g ((1−s) cosθ − (h/L) sinθ) facing down; m g sinθ = μ N gives tanθ = μ (1−s)/(1 + μ h/L). The front
+    tyres the same facing up.
+    """
+    balance = brief.laden_balance
+    if balance is None:
+        return None
+    lever = brief.grip * balance.cg_height_mm / balance.wheelbase_mm
+    share = balance.front_share if on_front else 1 - balance.front_share
+    return float(100 * brief.grip * share / (1 + lever))
+
+
+def _pawl(one: Gearing, laden_kg: float | None, rating_nm: float | None, margins: Margins) -> Check:
+    lane = one.lanes[0]
+    slope = math.atan(PARKED_PCT / 100)
+    asked = None if laden_kg is None else laden_kg * GRAVITY_MS2 * math.sin(slope) * radius_m(lane.rolling)
+    behind = [stage.ratio for stage in lane.chain.stages if stage.kind.value == "final_drive"]
+    torque = asked and asked / math.prod(behind)
+    return margins.check(
+        "maker_rating",
+        key="parked.pawl",
+        bench="ratios",
+        title="Parking pawl on a laden grade",
+        demand=torque,
+        capacity=rating_nm,
+        unit="N·m",
+        says=f"1 in 4 laden asks {torque:.0f} N·m of it"
+        + (f"; rated {rating_nm:.0f}" if rating_nm else ". Find its rating.")
+        if torque
+        else "Give the laden mass.",
+        station=None,
+        missing=tuple(text for known, text in ((torque, "Laden mass"), (rating_nm, "Rating of the pawl")) if not known),
+        inputs=("brief.parking", "brief.vehicle.laden_mass"),
+        working=Working(
+            steps=(Step(formula="T = m g sinθ r / i behind the pawl", result=f"{torque:.0f} N·m"),) if torque else (),
+            source="The pawl at the unit's output, before any final drive; all of the weight on it.",
+            note="Through an open differential one lifted wheel lets the vehicle roll.",
+        ),
+    )
+
+
+def _turning(one: Gearing, brief_sheet: BriefSheet, sheet: RatiosSheet, margins: Margins) -> list[Check]:
+    """Which way the motor must turn to go forward, and the three consequences of turning it the other way."""
+    is_usual = _turns_as_usual(one, brief_sheet, sheet)
+    is_unit = brief_sheet.layout in UNIT_LAYOUTS
+    pump = sheet.turning.oil_pump
+    runs_dry = None if is_usual is None or pump is None else not (pump is OilPump.ONE_WAY and not is_usual)
+    ask = _turning_missing(one, brief_sheet, sheet)
+    facts = {"bench": "ratios", "inputs": ("ratios.turning", "brief.motor.rotation", "ratios.reductions")}
+    way = {True: "its usual way", False: "against its usual way", None: "not known which way"}[is_usual]
+    checks = [
+        margins.check(
+            "wanted_performance",
+            key="turning.motor",
+            title="Motor turns its usual way",
+            demand=1.0,
+            capacity=None if is_usual is None else 2.0 if is_usual else 1.05,
+            unit="",
+            says=f"Going forward it turns {way}."
+            + (
+                " Set the controller's direction and have the coast flanks of its gears judged."
+                if is_usual is False
+                else ""
+            ),
+            station="motor",
+            missing=ask,
+            working=_turning_working(one),
+            **facts,
+        ),
+        margins.answer(
+            is_so=runs_dry,
+            key="turning.oil_pump",
+            title="Oil is pumped going forward",
+            says={
+                None: "Say what lubricates it, and which way it turns.",
+                True: "Its oil supply does not mind the way it turns.",
+                False: "A one-way pump stops pumping. Turn the unit round, or fit a pump for reverse running.",
+            }[runs_dry],
+            station="drive_unit" if is_unit else "gearbox",
+            missing=() if runs_dry is not None else ("What lubricates the unit or gearbox",) if pump is None else ask,
+            **facts,
+        ),
+    ]
+    if is_unit and sheet.turning.unit_facing is not UnitFacing.AS_MADE:
+        checks.append(_oil_level(sheet, margins))
+    return checks
+
+
+def _oil_level(sheet: RatiosSheet, margins: Margins) -> Check:
+    facing, checked = sheet.turning.unit_facing, sheet.turning.oil_checked
+    return margins.answer(
+        is_so=None if facing is None else checked,
+        key="turning.oil_level",
+        bench="ratios",
+        title="Oil level, pick-up and breather as it stands",
+        says="Level, pick-up and breather suit the way it stands."
+        if checked
+        else "Turning or tilting a unit moves its oil. Check level, pick-up and breather as it stands.",
+        station="drive_unit",
+        missing=() if facing is not None and checked is not None else ("How the unit stands, and its oil checked so",),
+        inputs=("ratios.turning",),
+    )
+
+
+def _turns_as_usual(one: Gearing, brief_sheet: BriefSheet, sheet: RatiosSheet) -> bool | None:
+    """Compare the sense that the kept parts ask for with the motor's own; a unit's own differential settles its own."""
+    if brief_sheet.layout in (Layout.AXLE_UNIT, Layout.TWO_UNITS):
+        facing = sheet.turning.unit_facing
+        return None if facing is None else facing is not UnitFacing.END_FOR_END
+    wanted, usual = sheet.turning.kept_input, brief_sheet.motor.rotation
+    sense = _sense_to_kept(one)
+    if wanted is None or usual is None or sense is None:
+        return None
+    return (wanted is usual) == (sense > 0)
+
+
+def _sense_to_kept(one: Gearing) -> int | None:
+    """Product of the senses between motor and the first kept part."""
+    senses = [stage.sense for stage in one.lanes[0].chain.stages if stage.kind.value in ("reduction", "drive_unit")]
+    known = [sense for sense in senses if sense is not None]
+    return math.prod(known) if len(known) == len(senses) else None
+
+
+def _turning_missing(one: Gearing, brief_sheet: BriefSheet, sheet: RatiosSheet) -> tuple[str, ...]:
+    if brief_sheet.layout in (Layout.AXLE_UNIT, Layout.TWO_UNITS):
+        return () if sheet.turning.unit_facing else ("How the unit stands: as made, or end for end",)
+    needs = (
+        (brief_sheet.motor.rotation, "The motor's usual sense, seen from its output end"),
+        (sheet.turning.kept_input, "Which way the kept shaft must turn, seen from the same end"),
+        (_sense_to_kept(one), "Whether the reduction reverses"),
+    )
+    return tuple(text for known, text in needs if known is None)
+
+
+def _turning_working(one: Gearing) -> Working:
+    words = {1: "keeps", -1: "reverses", None: "not known"}
+    return Working(
+        steps=tuple(
+            Step(formula=stage.title, result=words[stage.sense])
+            for stage in one.lanes[0].chain.stages
+            if stage.kind.value in ("reduction", "drive_unit", "gearbox")
+        ),
+        source="Product of the stages' senses, all seen from the motor's output end. Engine books often look from the "
+        "front of the engine: the other way round.",
+        note="Driven backwards, helical gears load their coast flanks and a hypoid keeps 75 to 85 % of its rating.",
+    )
+
+
+def _clutch(one: Gearing, brief: Brief, sheet: RatiosSheet, margins: Margins) -> Check:
+    limit = positive_of(sheet.clutch.greatest_rpm)
+    rpm = brief.wanted_top_kmh and brief.wanted_top_kmh / KMH_PER_MS * one.rpm_per_ms()
+    return margins.check(
+        "maker_rating",
+        key="clutch.speed",
+        bench="ratios",
+        title="Clutch speed",
+        demand=rpm or None,
+        capacity=limit,
+        unit="rpm",
+        says=f"{rpm:.0f} rpm at {brief.wanted_top_kmh:.0f} km/h"
+        + (f"; it may turn {limit:.0f}" if limit else ". Find what clutch and plate may turn.")
+        if rpm
+        else "Say what top speed is wanted.",
+        station="coupler",
+        missing=tuple(text for known, text in ((rpm, "Wanted top speed"), (limit, "Clutch top speed")) if not known),
+        inputs=("ratios.clutch", "brief.wanted.top_speed", "ratios.choice"),
+        working=Working(source="Maker's burst or service speed of clutch cover and plate.", note=BURST_NOTE),
+    )
+
+
+def _flywheel(one: Gearing, sheet: RatiosSheet, margins: Margins) -> Check:
+    diameter_mm, limit_mpa = positive_of(sheet.clutch.flywheel_diameter), sheet.clutch.flywheel_limit_mpa
+    # A motor left to itself with the clutch in is bounded only by its own top speed.
+    rpm = one.motors[0].greatest_rpm
+    rim_ms = diameter_mm and math.pi * diameter_mm / 1000 * rpm / 60
+    stress = rim_ms and CAST_IRON_KGM3 * rim_ms**2 / 1e6
+    return margins.check(
+        "maker_rating",
+        key="flywheel.rim_stress",
+        bench="ratios",
+        title="Flywheel rim at motor top speed",
+        demand=stress or None,
+        capacity=limit_mpa,
+        unit="MPa",
+        says=f"{stress:.0f} MPa in a cast-iron rim at {rpm:.0f} rpm"
+        + (f"; {limit_mpa:g} allowed" if limit_mpa else ". Find what its maker or its iron allows.")
+        if stress
+        else "Measure the flywheel's outside diameter.",
+        station="coupler",
+        missing=tuple(
+            text for known, text in ((diameter_mm, "Flywheel diameter"), (limit_mpa, "Rim stress allowed")) if not known
+        ),
+        inputs=("ratios.clutch", "brief.motor.greatest_rpm"),
+        working=Working(
+            steps=(Step(formula="σ = ρ v², v = π D n", numbers=f"{rim_ms:.1f} m/s", result=f"{stress:.1f} MPa"),)
+            if rim_ms
+            else (),
+            source="Thin rotating rim; cast iron 7200 kg/m³.",
+            note=BURST_NOTE,
+        ),
+    )
+
+
+def _split(one: Gearing, brief: Brief, sheet: RatiosSheet, margins: Margins) -> list[Check]:
+    """A locked line between axles that turn at different speeds winds up; an open one drives the free hubs."""
+    if brief_split_is_hubs(one, brief, sheet):
+        is_locked = sheet.split.kind is SplitKind.LOCKED
+        return [
+            margins.answer(
+                is_so=is_locked,
+                key="split.hubs",
+                bench="ratios",
+                title="Drive with the front hubs free",
+                says="Locked between the outputs: all of it goes to the rear."
+                if is_locked
+                else "An open differential turns the free side and drives nothing. Lock it, or engage the hubs.",
+                station="drive_unit",
+                inputs=("ratios.split",),
+            )
+        ]
+    if len(one.lanes) < 2 or len(one.motors) > 1:
+        return []
+    front, rear = (next(lane for lane in one.lanes if lane.is_front is way) for way in (True, False))
+    differ_pct = 100 * abs(front.rpm_per_ms / rear.rpm_per_ms - 1)
+    if sheet.split.kind is not SplitKind.LOCKED and differ_pct < 1e-9:
+        return []
+    at_kmh = brief.wanted_top_kmh or brief.cruise_kmh
+    divisor = float(front.chain.speed_divisors()[front.shared])
+    turns = abs(front.rpm_per_ms - rear.rpm_per_ms) / divisor * at_kmh / KMH_PER_MS
+    is_locked = sheet.split.kind is SplitKind.LOCKED
+    return [
+        margins.check(
+            "wanted_performance",
+            key="split.speeds",
+            bench="ratios",
+            title="Front and rear turn alike" if is_locked else "Centre differential speed",
+            demand=differ_pct,
+            capacity=LOCKED_SPEEDS_DIFFER_PCT if is_locked else 5.0,
+            unit="%",
+            says=f"front and rear differ by {differ_pct:.1f} %"
+            + ("; locked, the line winds up on hard ground" if is_locked and differ_pct else "")
+            + (f": {turns:.0f} rpm between the outputs at {at_kmh:.0f} km/h" if turns >= 1 else ""),
+            station="drive_unit",
+            inputs=("ratios.split", "ratios.final_drives", "brief.front_tyre"),
+            working=Working(
+                steps=(
+                    Step(formula="i_front / C_front against i_rear / C_rear", result=f"{differ_pct:.2f} %"),
+                    Step(formula="difference of the output speeds", result=f"{turns:.0f} rpm"),
+                ),
+                source="Customary: within 1 % where the axles are locked together; a differential that always works "
+                "wants oil, some 5 % at most.",
+            ),
+        )
+    ]
+
+
+def brief_split_is_hubs(one: Gearing, brief: Brief, sheet: RatiosSheet) -> bool:
+    """Say whether two axles could be driven but the front hubs are free."""
+    return (
+        sheet.split.front_hubs_free
+        and brief.layout in (Layout.CENTRE_UNIT, Layout.KEPT_GEARBOX, Layout.PROPSHAFT_REDUCTION)
+        and len(one.lanes) == 1
+    )
