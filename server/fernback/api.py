@@ -7,9 +7,11 @@ from accounts.api import router as session_router
 from fernback.errors import add_error_handlers
 from jobs.api import router as jobs_router
 from jobs.measure_api import router as measure_router
+from library.api import router as library_router
 
 api = NinjaAPI(title="Fernback", version="1", auth=django_auth, docs_url=None)
 add_error_handlers(api)
 api.add_router("/session", session_router)
 api.add_router("/jobs", jobs_router)
 api.add_router("/measure", measure_router)
+api.add_router("/library", library_router)

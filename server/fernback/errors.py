@@ -9,6 +9,7 @@ from pydantic import ValidationError as SheetError
 from driveline.errors import ImpossibleInput, UnreadableMeasurement
 from fernback.problems import Conflict, FieldProblem, field_problems, problem
 from jobs.actions import FileRefused, VersionConflict
+from library.actions import PartClash
 
 
 def csrf_failure(_request: HttpRequest, reason: str = "") -> HttpResponse:  # noqa: ARG001 - named by Django
@@ -46,6 +47,10 @@ def add_error_handlers(api: NinjaAPI) -> None:  # noqa: C901 - a list of handler
     def _refused(_request: HttpRequest, error: FileRefused) -> HttpResponse:
         fields = [FieldProblem(field=field, says=says) for field, says in error.fields]
         return problem(error.status, str(error), fields)
+
+    @api.exception_handler(PartClash)
+    def _clash(_request: HttpRequest, error: PartClash) -> HttpResponse:
+        return problem(409, str(error))
 
     @api.exception_handler(RequestDataTooBig)
     def _too_big(_request: HttpRequest, _error: RequestDataTooBig) -> HttpResponse:

@@ -21,6 +21,7 @@ INSTALLED_APPS = [
     "axes",
     "accounts",
     "jobs",
+    "library",
 ]
 MIDDLEWARE = [
     "django.middleware.security.SecurityMiddleware",

@@ -18,8 +18,8 @@ from fernback.problems import Conflict, Problem
 from jobs.actions import GREATEST_FILE_BYTES, FileRefused, create_job, import_job, job_file, save_version, saved_sheets
 from jobs.exports import attachment, file_stem, hole_table_csv
 from jobs.models import Job, JobVersion
-from jobs.queries import jobs_editable_by, jobs_visible_to, may_edit
-from jobs.schemas import EvaluateIn, JobIn, JobLine, JobOut, VersionIn, VersionLine, VersionOut
+from jobs.queries import gearing_changes, jobs_editable_by, jobs_visible_to, may_edit
+from jobs.schemas import EvaluateIn, GearingChoice, JobIn, JobLine, JobOut, VersionIn, VersionLine, VersionOut
 
 router = Router(tags=["jobs"])
 REFUSALS = {422: Problem, 403: Problem, 404: Problem}
@@ -122,6 +122,21 @@ def list_versions(request: HttpRequest, job_id: UUID) -> list[VersionLine]:
     """List the saved versions, the newest first."""
     job = get_object_or_404(jobs_visible_to(person(request)), pk=job_id)
     return [_line(version) for version in job.versions.select_related("author").defer("sheets")]
+
+
+@router.get("/{uuid:job_id}/gearing-choices", response=list[GearingChoice], operation_id="job_gearing_choices")
+def list_gearing_choices(request: HttpRequest, job_id: UUID) -> list[GearingChoice]:
+    """List every change of the chosen gearing that was saved, the newest first."""
+    job = get_object_or_404(jobs_visible_to(person(request)), pk=job_id)
+    return [
+        GearingChoice(
+            version=version.number,
+            author=str(version.author),
+            saved_at=version.saved_at,
+            choice=version.sheets["ratios"]["choice"],
+        )
+        for version in gearing_changes(job)
+    ]
 
 
 @router.get("/{uuid:job_id}/versions/{int:number}", response=VersionOut, operation_id="job_versions_read")

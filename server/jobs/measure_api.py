@@ -1,12 +1,15 @@
 """Reading what a person types, as they type it."""
 
 from django.http import HttpRequest
-from ninja import Router, Schema
+from ninja import File, Router, Schema, UploadedFile
 from pydantic import Field
 
+from driveline.curve_csv import GREATEST_BYTES, read_motor_curve
 from driveline.measure import Quantity, Tool, inch_text, measured, nearest_fraction
+from driveline.sheets.brief import CurvePoint
+from fernback.inputs import Input
 from fernback.problems import Problem
-from jobs.schemas import Input
+from jobs.actions import FileRefused
 
 router = Router(tags=["measure"])
 
@@ -45,3 +48,20 @@ def read_typed(request: HttpRequest, payload: Typed) -> ReadBack:  # noqa: ARG00
         fraction=fraction and fraction.text,
         fraction_error_mm=fraction and fraction.error_mm,
     )
+
+
+class CurveRead(Schema):
+    """A motor curve as it was read, and what was mended on the way."""
+
+    points: list[CurvePoint]
+    notes: list[str]
+
+
+@router.post("/motor-curve", response={200: CurveRead, 413: Problem, 422: Problem}, operation_id="motor_curve_read")
+def read_curve(request: HttpRequest, file: UploadedFile = File(...)) -> CurveRead:  # noqa: ARG001, B008
+    """Read a motor's torque curve from a CSV file. Nothing is saved."""
+    if file.size is None or file.size > GREATEST_BYTES:
+        raise FileRefused("The file is larger than 1 MB; a torque curve never is. Nothing was changed.", status=413)
+    curve = read_motor_curve(file.read())
+    points = [CurvePoint(rpm=rpm, peak_nm=peak, continuous_nm=lasting) for rpm, peak, lasting in curve.points]
+    return CurveRead(points=points, notes=list(curve.notes))

@@ -4,17 +4,13 @@ from datetime import datetime
 from uuid import UUID
 
 from ninja import Schema
-from pydantic import ConfigDict, Field
+from pydantic import Field
 
 from driveline.checks import Verdict
 from driveline.sheets.base import Name, Words
 from driveline.sheets.job import Sheets
-
-
-class Input(Schema):
-    """Base of every body: nothing unknown, no NaN."""
-
-    model_config = ConfigDict(extra="forbid", allow_inf_nan=False)
+from driveline.sheets.ratios import Choice
+from fernback.inputs import Input
 
 
 class JobIn(Input):
@@ -48,6 +44,15 @@ class VersionLine(Schema):
     saved_at: datetime
     note: str
     worst: Verdict
+
+
+class GearingChoice(Schema):
+    """A gearing as it was chosen: when, by whom, and why; empty where the choice was taken back."""
+
+    version: int
+    author: str
+    saved_at: datetime
+    choice: Choice | None
 
 
 class JobLine(Schema):

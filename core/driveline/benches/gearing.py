@@ -145,9 +145,8 @@ class Sweep:
         steps = ratios / efficiencies if is_overrun else ratios * efficiencies
         own = [_strength_share(self, place) for place in self.plan.lanes[lane].places]
         shares: Floats = np.cumprod(np.stack(own), axis=0, dtype=float)
-        gains = np.cumprod(np.vstack([np.ones((1, self.plan.count)), steps]), axis=0)
-        strength: Floats = gains * np.vstack([shares, shares[-1:]])
-        return strength
+        gains: Floats = np.cumprod(np.vstack([np.ones((1, self.plan.count)), steps]), axis=0, dtype=float)
+        return gains * np.vstack([shares, shares[-1:]])
 
     @cached_property
     def gearings(self) -> Gearings:

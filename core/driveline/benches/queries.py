@@ -83,14 +83,16 @@ def _speed_queries(sheet: BriefSheet) -> Iterator[str]:
         )
 
 
-def as_it_was_queries(*, wanted_kmh: float | None, was_top_kmh: float, peak_nm: float, crank_nm: float) -> list[str]:
+def as_it_was_queries(
+    *, wanted_kmh: float | None, was_top_kmh: float, motor_nm: tuple[float, float], engine_nm: tuple[float, float]
+) -> list[str]:
     """Return what to ask about the wanted speed and the torque against the vehicle as it was.
 
     Args:
         wanted_kmh: Wanted top speed.
         was_top_kmh: Worked out for the vehicle before.
-        peak_nm: The motor's.
-        crank_nm: The engine's.
+        motor_nm: Greatest torque of the motor, and what it makes at the wheels from rest.
+        engine_nm: The same of the engine, in its lowest gear.
     """
     found = []
     if wanted_kmh and MPH_MIX[0] <= was_top_kmh / wanted_kmh <= MPH_MIX[1]:
@@ -98,10 +100,10 @@ def as_it_was_queries(*, wanted_kmh: float | None, was_top_kmh: float, peak_nm: 
             f"It did {was_top_kmh:.0f} km/h before and {wanted_kmh:.0f} are wanted: a ratio of "
             f"{was_top_kmh / wanted_kmh:.2f}. Is the wanted speed in mph? Type it with its unit."
         )
-    if peak_nm > crank_nm:
+    if motor_nm[0] > engine_nm[0] and motor_nm[1] < engine_nm[1]:
         found.append(
-            f"{peak_nm:.0f} N·m at the motor against {crank_nm:.0f} at the crank says nothing yet: the engine had its "
-            "gears. Compare at the wheels, where both are drawn."
+            f"{motor_nm[0]:.0f} N·m at the motor against {engine_nm[0]:.0f} at the crank misleads: from rest the wheels "
+            f"get {motor_nm[1]:.0f} N·m, where the engine's lowest gear gave {engine_nm[1]:.0f}."
         )
     return found
 

@@ -1,5 +1,7 @@
 """The checks of a gearing: does it do what is wanted, and does every station bear it."""
 
+import math
+
 from driveline.benches.brief import Brief
 from driveline.benches.common import Margins
 from driveline.benches.gearing import Gearing, Lane
@@ -36,7 +38,7 @@ def ratio_checks(
         if stage.kind in (StageKind.GEARBOX, StageKind.PROPSHAFT) or stage.greatest_input_rpm
     ]
     checks += [_hill_start(brief, float(figures.hill_start_pct[0]), margins)]
-    checks += [_cruise(brief, float(figures.cruise_share[0]), margins)]
+    checks += [_cruise(one, brief, float(figures.cruise_share[0]), margins)]
     if sheet.gearbox and sheet.gearbox.use is GearUse.SHIFTED:
         checks.append(_downshift(one, brief, sheet, margins))
     return tuple(checks)
@@ -250,17 +252,21 @@ def _hill_start(brief: Brief, held_pct: float, margins: Margins) -> Check:
     )
 
 
-def _cruise(brief: Brief, share: float, margins: Margins) -> Check:
-    known = share == share  # not NaN
+def _cruise(one: Gearing, brief: Brief, share: float, margins: Margins) -> Check:
+    if brief.cruise_kmh > one.greatest_kmh:
+        share = math.inf
+    known = not math.isnan(share)
     return margins.check(
         "wanted_performance",
         key="road.cruise",
         bench="ratios",
         title="Cruise within continuous torque",
-        demand=share if known else None,
-        capacity=1.0,
+        demand=None if not known else 1.0 if math.isinf(share) else share,
+        capacity=0.0 if math.isinf(share) else 1.0,
         unit="",
-        says=f"{share:.0%} of what the motor keeps up, at {brief.cruise_kmh:.0f} km/h"
+        says=f"{brief.cruise_kmh:.0f} km/h is past the motor's top speed"
+        if math.isinf(share)
+        else f"{share:.0%} of what the motor keeps up, at {brief.cruise_kmh:.0f} km/h"
         if known
         else "Give the continuous torque: without it nobody knows whether it cooks.",
         station="motor",

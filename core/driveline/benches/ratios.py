@@ -9,7 +9,7 @@ from numpy.typing import NDArray
 from driveline.benches.as_it_was import WasResult, solve_as_it_was
 from driveline.benches.brief import Brief
 from driveline.benches.common import Margins, ToDo, rounded, rounded_array, rounded_figure
-from driveline.benches.gearing import Gearing, Sweep, motors_of, pick_key, radius_m, rating_shares, road_of
+from driveline.benches.gearing import Gearing, Sweep, motors_of, peak_nm, pick_key, radius_m, rating_shares, road_of
 from driveline.benches.lanes import UNIT_LAYOUTS, plan_of
 from driveline.benches.line import Line, solve_line, top_set_by
 from driveline.benches.masses import Weights
@@ -24,7 +24,6 @@ from driveline.design import DYNAMIC_FACTOR
 from driveline.motor import Motor
 from driveline.pareto import beaten_by
 from driveline.road import KMH_PER_MS, equivalent_mass_kg, resistance_n
-from driveline.sheets.base import value_of
 from driveline.sheets.brief import BriefSheet, Layout
 from driveline.sheets.ratios import CouplerStyle, Pick, RatiosSheet
 from driveline.sweep import Figures, climb_curves_pct, drive_table, road_figures
@@ -288,8 +287,8 @@ def _result(
         queries += as_it_was_queries(
             wanted_kmh=brief.wanted_top_kmh,
             was_top_kmh=was.top_kmh,
-            peak_nm=value_of(brief_sheet.motor.peak_torque) or 0.0,
-            crank_nm=was.crank_nm,
+            motor_nm=(peak_nm(one.motors[0]), float(swept.figures.launch_n[shown]) * radius_m(rolling)),
+            engine_nm=(was.crank_nm, was.launch_wheel_nm),
         )
     return RatiosResult(
         count=swept.sweep.plan.count,

@@ -5,13 +5,13 @@ import math
 from driveline.benches.brief import Brief
 from driveline.benches.common import Margins
 from driveline.benches.gearing import Gearing, radius_m
-from driveline.benches.lanes import UNIT_LAYOUTS
 from driveline.benches.line import Line
+from driveline.benches.turning_checks import turning_checks
 from driveline.checks import Check, Step, Working
 from driveline.road import GRAVITY_MS2, KMH_PER_MS, FrontPull, overrun_slip_limit_n
 from driveline.sheets.base import positive_of
 from driveline.sheets.brief import BriefSheet, Layout
-from driveline.sheets.ratios import CouplerStyle, OilPump, RatiosSheet, SplitKind, UnitFacing
+from driveline.sheets.ratios import CouplerStyle, RatiosSheet, SplitKind
 
 WET_GRIP = 0.3
 CAST_IRON_KGM3 = 7200.0
@@ -29,7 +29,7 @@ def safety_checks(
         _overrun(one, brief, margins, mu=WET_GRIP, key="road.overrun_wet", title="Overrun grip on a wet road"),
         _overrun(one, brief, margins, mu=brief.grip, key="road.overrun_dry", title="Overrun grip on a dry road"),
         *_parked(one, brief, brief_sheet, margins),
-        *_turning(one, brief_sheet, sheet, margins),
+        *turning_checks(one, brief_sheet, sheet, margins),
     ]
     if sheet.coupler is CouplerStyle.CLUTCH:
         checks += [_clutch(one, brief, sheet, margins), _flywheel(one, sheet, margins)]
@@ -76,7 +76,7 @@ def _overrun(one: Gearing, brief: Brief, margins: Margins, *, mu: float, key: st
         inputs=("brief.motor.overrun_torque", "brief.vehicle", "ratios.choice"),
         working=Working(
             steps=() if missing else (Step(formula="F = T_overrun × i / η / r", result=f"{force:.0f} N"),),
-            source="Rear μ m g (1−s)/(1 + μ h/L), front μ m g s/(1 − μ h/L), all μ m g; the first axle to lock ends it.",
+            source="Rear μ m g (1−s)/(1 + μ h/L), front μ m g s/(1 − μ h/L), all μ m g; the first to lock ends it.",
             note="A locked rear axle spins the vehicle round. Turn the overrun down, or let it fade with the brakes.",
         ),
     )
@@ -176,113 +176,6 @@ def _pawl(one: Gearing, laden_kg: float | None, rating_nm: float | None, margins
             source="The pawl at the unit's output, before any final drive; all of the weight on it.",
             note="Through an open differential one lifted wheel lets the vehicle roll.",
         ),
-    )
-
-
-def _turning(one: Gearing, brief_sheet: BriefSheet, sheet: RatiosSheet, margins: Margins) -> list[Check]:
-    """Which way the motor must turn to go forward, and the three consequences of turning it the other way."""
-    is_usual = _turns_as_usual(one, brief_sheet, sheet)
-    is_unit = brief_sheet.layout in UNIT_LAYOUTS
-    pump = sheet.turning.oil_pump
-    runs_dry = None if is_usual is None or pump is None else not (pump is OilPump.ONE_WAY and not is_usual)
-    ask = _turning_missing(one, brief_sheet, sheet)
-    facts = {"bench": "ratios", "inputs": ("ratios.turning", "brief.motor.rotation", "ratios.reductions")}
-    way = {True: "its usual way", False: "against its usual way", None: "not known which way"}[is_usual]
-    checks = [
-        margins.check(
-            "wanted_performance",
-            key="turning.motor",
-            title="Motor turns its usual way",
-            demand=1.0,
-            capacity=None if is_usual is None else 2.0 if is_usual else 1.05,
-            unit="",
-            says=f"Going forward it turns {way}."
-            + (
-                " Set the controller's direction and have the coast flanks of its gears judged."
-                if is_usual is False
-                else ""
-            ),
-            station="motor",
-            missing=ask,
-            working=_turning_working(one),
-            **facts,
-        ),
-        margins.answer(
-            is_so=runs_dry,
-            key="turning.oil_pump",
-            title="Oil is pumped going forward",
-            says={
-                None: "Say what lubricates it, and which way it turns.",
-                True: "Its oil supply does not mind the way it turns.",
-                False: "A one-way pump stops pumping. Turn the unit round, or fit a pump for reverse running.",
-            }[runs_dry],
-            station="drive_unit" if is_unit else "gearbox",
-            missing=() if runs_dry is not None else ("What lubricates the unit or gearbox",) if pump is None else ask,
-            **facts,
-        ),
-    ]
-    if is_unit and sheet.turning.unit_facing is not UnitFacing.AS_MADE:
-        checks.append(_oil_level(sheet, margins))
-    return checks
-
-
-def _oil_level(sheet: RatiosSheet, margins: Margins) -> Check:
-    facing, checked = sheet.turning.unit_facing, sheet.turning.oil_checked
-    return margins.answer(
-        is_so=None if facing is None else checked,
-        key="turning.oil_level",
-        bench="ratios",
-        title="Oil level, pick-up and breather as it stands",
-        says="Level, pick-up and breather suit the way it stands."
-        if checked
-        else "Turning or tilting a unit moves its oil. Check level, pick-up and breather as it stands.",
-        station="drive_unit",
-        missing=() if facing is not None and checked is not None else ("How the unit stands, and its oil checked so",),
-        inputs=("ratios.turning",),
-    )
-
-
-def _turns_as_usual(one: Gearing, brief_sheet: BriefSheet, sheet: RatiosSheet) -> bool | None:
-    """Compare the sense that the kept parts ask for with the motor's own; a unit's own differential settles its own."""
-    if brief_sheet.layout in (Layout.AXLE_UNIT, Layout.TWO_UNITS):
-        facing = sheet.turning.unit_facing
-        return None if facing is None else facing is not UnitFacing.END_FOR_END
-    wanted, usual = sheet.turning.kept_input, brief_sheet.motor.rotation
-    sense = _sense_to_kept(one)
-    if wanted is None or usual is None or sense is None:
-        return None
-    return (wanted is usual) == (sense > 0)
-
-
-def _sense_to_kept(one: Gearing) -> int | None:
-    """Product of the senses between motor and the first kept part."""
-    senses = [stage.sense for stage in one.lanes[0].chain.stages if stage.kind.value in ("reduction", "drive_unit")]
-    known = [sense for sense in senses if sense is not None]
-    return math.prod(known) if len(known) == len(senses) else None
-
-
-def _turning_missing(one: Gearing, brief_sheet: BriefSheet, sheet: RatiosSheet) -> tuple[str, ...]:
-    if brief_sheet.layout in (Layout.AXLE_UNIT, Layout.TWO_UNITS):
-        return () if sheet.turning.unit_facing else ("How the unit stands: as made, or end for end",)
-    needs = (
-        (brief_sheet.motor.rotation, "The motor's usual sense, seen from its output end"),
-        (sheet.turning.kept_input, "Which way the kept shaft must turn, seen from the same end"),
-        (_sense_to_kept(one), "Whether the reduction reverses"),
-    )
-    return tuple(text for known, text in needs if known is None)
-
-
-def _turning_working(one: Gearing) -> Working:
-    words = {1: "keeps", -1: "reverses", None: "not known"}
-    return Working(
-        steps=tuple(
-            Step(formula=stage.title, result=words[stage.sense])
-            for stage in one.lanes[0].chain.stages
-            if stage.kind.value in ("reduction", "drive_unit", "gearbox")
-        ),
-        source="Product of the stages' senses, all seen from the motor's output end. Engine books often look from the "
-        "front of the engine: the other way round.",
-        note="Driven backwards, helical gears load their coast flanks and a hypoid keeps 75 to 85 % of its rating.",
     )
 
 

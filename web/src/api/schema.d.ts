@@ -120,6 +120,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/jobs/{job_id}/gearing-choices": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * List Gearing Choices
+         * @description List every change of the chosen gearing that was saved, the newest first.
+         */
+        get: operations["job_gearing_choices"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/jobs/{job_id}/versions/{number}": {
         parameters: {
             query?: never;
@@ -240,6 +260,90 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/measure/motor-curve": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Read Curve
+         * @description Read a motor's torque curve from a CSV file. Nothing is saved.
+         */
+        post: operations["motor_curve_read"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/library": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * List Parts
+         * @description List the parts of a person's shops, by kind and name.
+         */
+        get: operations["library_list"];
+        put?: never;
+        /**
+         * Create Part
+         * @description Keep a part in a shop's library.
+         */
+        post: operations["library_create"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/library/{part_id}/revisions": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Create Revision
+         * @description Write a part's next revision.
+         */
+        post: operations["library_revise"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/library/{part_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /**
+         * Retire
+         * @description Take a part out of use; jobs keep their copies.
+         */
+        delete: operations["library_retire"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
 }
 export type webhooks = Record<string, never>;
 export interface components {
@@ -351,6 +455,33 @@ export interface components {
             u?: number | null;
         };
         /**
+         * AsItWas
+         * @description The vehicle before: its engine, gears and final drive. Gears left out are those of the kept gearbox.
+         */
+        AsItWas: {
+            /**
+             * Curve
+             * @default []
+             */
+            curve: components["schemas"]["EnginePoint"][];
+            peak_torque?: components["schemas"]["Torque"] | null;
+            peak_torque_at?: components["schemas"]["Spin"] | null;
+            peak_power?: components["schemas"]["Power"] | null;
+            peak_power_at?: components["schemas"]["Spin"] | null;
+            greatest_rpm?: components["schemas"]["Spin"] | null;
+            /**
+             * Gears
+             * @default []
+             */
+            gears: components["schemas"]["OldGear"][];
+            final_drive?: components["schemas"]["Ratio"] | null;
+            /**
+             * Efficiency
+             * @description Crank to wheels
+             */
+            efficiency?: number | null;
+        };
+        /**
          * AxisReading
          * @description A reading along one axis of a square, a trace, a scan or a drawing.
          */
@@ -384,16 +515,37 @@ export interface components {
         };
         /**
          * Box
-         * @description A reduction, gear or final drive that could be used. Ratings are at its input.
+         * @description A reduction, drive unit, gear or final drive that could be used.
          */
         Box: {
             /** Name */
             name: string;
             ratio: components["schemas"]["Ratio"];
+            /**
+             * More Ratios
+             * @description Further internal ratios that it can be had or set with
+             * @default []
+             */
+            more_ratios: components["schemas"]["Ratio"][];
             /** Efficiency */
             efficiency?: number | null;
             rating?: components["schemas"]["Torque"] | null;
+            /** @default input */
+            rating_at: components["schemas"]["Shaft"];
+            /** @description Greatest input speed */
             greatest_rpm?: components["schemas"]["Spin"] | null;
+            /**
+             * Reverses
+             * @description Its output turns against its input
+             */
+            reverses?: boolean | null;
+            /**
+             * On Coast Flank
+             * @description A hypoid turned over or end for end: it drives on coast
+             * @default false
+             */
+            on_coast_flank: boolean;
+            library?: components["schemas"]["LibraryRef"] | null;
         };
         /**
          * BriefSheet
@@ -422,10 +574,13 @@ export interface components {
              *       "loaded_radius": null,
              *       "free_radius": null,
              *       "construction": "radial",
-             *       "use": "best"
+             *       "use": "best",
+             *       "library": null
              *     }
              */
             tyre: components["schemas"]["Tyre"];
+            /** @description Where it is not the same as the driven or rear one */
+            front_tyre?: components["schemas"]["Tyre"] | null;
             /**
              * @default {
              *       "name": "Motor",
@@ -443,10 +598,36 @@ export interface components {
              *       "battery_power": null,
              *       "mass": null,
              *       "inertia_kgm2": null,
-             *       "rotation": null
+             *       "rotation": null,
+             *       "library": null
              *     }
              */
             motor: components["schemas"]["MotorSheet"];
+            /** @description Of the front unit, where it is another */
+            front_motor?: components["schemas"]["MotorSheet"] | null;
+            /**
+             * @default {
+             *       "curve": [],
+             *       "peak_torque": null,
+             *       "peak_torque_at": null,
+             *       "peak_power": null,
+             *       "peak_power_at": null,
+             *       "greatest_rpm": null,
+             *       "gears": [],
+             *       "final_drive": null,
+             *       "efficiency": null
+             *     }
+             */
+            was: components["schemas"]["AsItWas"];
+            /**
+             * @default {
+             *       "pawl": null,
+             *       "pawl_rating": null,
+             *       "handbrake_held_pct": null,
+             *       "handbrake_axle": "rear"
+             *     }
+             */
+            parking: components["schemas"]["Parking"];
             /** @default kept_gearbox */
             layout: components["schemas"]["Layout"];
             /** @default rear */
@@ -476,11 +657,30 @@ export interface components {
             gear?: string | null;
             /** Final Drive */
             final_drive?: string | null;
+            /** Front Reduction */
+            front_reduction?: string | null;
+            /** Front Final Drive */
+            front_final_drive?: string | null;
+            /** Tyre */
+            tyre?: string | null;
             /**
              * Reason
              * @default
              */
             reason: string;
+        };
+        /**
+         * Clutch
+         * @description Clutch and flywheel, where they stay.
+         */
+        Clutch: {
+            greatest_rpm?: components["schemas"]["Spin"] | null;
+            flywheel_diameter?: components["schemas"]["Length"] | null;
+            /**
+             * Flywheel Limit Mpa
+             * @description Rim stress that its maker or the material allows
+             */
+            flywheel_limit_mpa?: number | null;
         };
         /**
          * Construction
@@ -532,6 +732,16 @@ export interface components {
          */
         Driven: "front" | "rear" | "both";
         /**
+         * EnginePoint
+         * @description Engine torque at one speed.
+         */
+        EnginePoint: {
+            /** Rpm */
+            rpm: number;
+            /** Torque Nm */
+            torque_nm: number;
+        };
+        /**
          * FaceHole
          * @description A hole of the motor's face by coordinates, seen looking at the motor's face.
          */
@@ -551,6 +761,12 @@ export interface components {
             diameter: components["schemas"]["Length"];
         };
         /**
+         * GearUse
+         * @description Whether the driver still changes gear.
+         * @enum {string}
+         */
+        GearUse: "left_in_one" | "shifted";
+        /**
          * Gearbox
          * @description The kept gearbox.
          */
@@ -565,10 +781,14 @@ export interface components {
              * @default []
              */
             gears: components["schemas"]["Box"][];
-            /** @description Greatest input torque */
+            /** @description Greatest torque, at the shaft of rating_at */
             rating?: components["schemas"]["Torque"] | null;
+            /** @default input */
+            rating_at: components["schemas"]["Shaft"];
             /** @description Greatest input speed */
             greatest_rpm?: components["schemas"]["Spin"] | null;
+            use?: components["schemas"]["GearUse"] | null;
+            library?: components["schemas"]["LibraryRef"] | null;
         };
         /**
          * JobOut
@@ -595,7 +815,7 @@ export interface components {
          * @description How the motor reaches the wheels.
          * @enum {string}
          */
-        Layout: "kept_gearbox" | "propshaft_reduction" | "axle_unit" | "centre_unit";
+        Layout: "kept_gearbox" | "propshaft_reduction" | "axle_unit" | "centre_unit" | "two_units";
         /**
          * Length
          * @description A length; mm unless it says otherwise.
@@ -614,6 +834,16 @@ export interface components {
              * @description Standard uncertainty in the field's unit
              */
             u?: number | null;
+        };
+        /**
+         * LibraryRef
+         * @description The shop's library part that something in a job was copied from, and its revision then.
+         */
+        LibraryRef: {
+            /** Part */
+            part: string;
+            /** Revision */
+            revision: number;
         };
         /**
          * Locating
@@ -639,6 +869,59 @@ export interface components {
              * @description Standard uncertainty in the field's unit
              */
             u?: number | null;
+        };
+        /**
+         * MassItem
+         * @description A part, a battery box or a load. Its place is that of its centre of gravity, from the job's datum.
+         */
+        MassItem: {
+            /** Name */
+            name: string;
+            mass: components["schemas"]["Mass"];
+            /**
+             * Is On
+             * @description Put on; else taken off
+             * @default true
+             */
+            is_on: boolean;
+            /**
+             * Only Laden
+             * @description Load: counted laden only
+             * @default false
+             */
+            only_laden: boolean;
+            /** @description Forward of the rear wheel centres */
+            x?: components["schemas"]["Coordinate"] | null;
+            /** @description Left of the middle */
+            y?: components["schemas"]["Coordinate"] | null;
+            /** @description Above the ground */
+            z?: components["schemas"]["Coordinate"] | null;
+        };
+        /**
+         * MassesSheet
+         * @description Axle weights as it was, the items, and what the axles and tyres may carry.
+         */
+        MassesSheet: {
+            /** @description Weighed as it was */
+            front_axle?: components["schemas"]["Mass"] | null;
+            rear_axle?: components["schemas"]["Mass"] | null;
+            /** @description Both left wheels, weighed as it was */
+            left_side?: components["schemas"]["Mass"] | null;
+            /** @description Between the middles of the tyres */
+            track?: components["schemas"]["Length"] | null;
+            /** @description Of the vehicle with one axle lifted */
+            lift_angle?: components["schemas"]["Angle"] | null;
+            /** @description What the axle on the floor gained by it */
+            lift_gain?: components["schemas"]["Mass"] | null;
+            /**
+             * Items
+             * @default []
+             */
+            items: components["schemas"]["MassItem"][];
+            front_axle_rating?: components["schemas"]["Mass"] | null;
+            rear_axle_rating?: components["schemas"]["Mass"] | null;
+            /** @description One tyre's load rating */
+            tyre_rating?: components["schemas"]["Mass"] | null;
         };
         /**
          * MotorFace
@@ -708,7 +991,24 @@ export interface components {
             mass?: components["schemas"]["Mass"] | null;
             /** Inertia Kgm2 */
             inertia_kgm2?: number | null;
+            /** @description Its usual sense, seen from the output end */
             rotation?: components["schemas"]["Rotation"] | null;
+            library?: components["schemas"]["LibraryRef"] | null;
+        };
+        /**
+         * OilPump
+         * @description What lubricates the unit or gearbox.
+         * @enum {string}
+         */
+        OilPump: "none" | "electric" | "one_way" | "either_way";
+        /**
+         * OldGear
+         * @description A gear of the vehicle as it was.
+         */
+        OldGear: {
+            /** Name */
+            name: string;
+            ratio: components["schemas"]["Ratio"];
         };
         /**
          * PairReading
@@ -739,6 +1039,45 @@ export interface components {
              * @default
              */
             why: string;
+        };
+        /**
+         * Parking
+         * @description What holds the vehicle when it is left.
+         */
+        Parking: {
+            /** Pawl */
+            pawl?: boolean | null;
+            /** @description Torque that the pawl holds, at the unit's output */
+            pawl_rating?: components["schemas"]["Torque"] | null;
+            /**
+             * Handbrake Held Pct
+             * @description Steepest grade on which the handbrake has held it laden
+             */
+            handbrake_held_pct?: number | null;
+            /**
+             * Handbrake Axle
+             * @default rear
+             * @enum {string}
+             */
+            handbrake_axle: "front" | "rear";
+        };
+        /**
+         * Pick
+         * @description One way to gear it, by the names of its parts; what a layout has no place for is empty.
+         */
+        Pick: {
+            /** Reduction */
+            reduction?: string | null;
+            /** Gear */
+            gear?: string | null;
+            /** Final Drive */
+            final_drive?: string | null;
+            /** Front Reduction */
+            front_reduction?: string | null;
+            /** Front Final Drive */
+            front_final_drive?: string | null;
+            /** Tyre */
+            tyre?: string | null;
         };
         /**
          * Plate
@@ -876,6 +1215,8 @@ export interface components {
         Propshaft: {
             rating?: components["schemas"]["Torque"] | null;
             critical_rpm?: components["schemas"]["Spin"] | null;
+            /** @description Greatest speed of its joints */
+            joint_rpm?: components["schemas"]["Spin"] | null;
             length?: components["schemas"]["Length"] | null;
         };
         /**
@@ -904,26 +1245,79 @@ export interface components {
         RatiosSheet: {
             coupler?: components["schemas"]["CouplerStyle"] | null;
             /**
+             * @default {
+             *       "greatest_rpm": null,
+             *       "flywheel_diameter": null,
+             *       "flywheel_limit_mpa": null
+             *     }
+             */
+            clutch: components["schemas"]["Clutch"];
+            /**
              * Reductions
              * @default []
              */
             reductions: components["schemas"]["Box"][];
+            /**
+             * Front Reductions
+             * @description The front unit's, where there are two units
+             * @default []
+             */
+            front_reductions: components["schemas"]["Box"][];
             gearbox?: components["schemas"]["Gearbox"] | null;
             /**
              * @default {
              *       "rating": null,
              *       "critical_rpm": null,
+             *       "joint_rpm": null,
              *       "length": null
              *     }
              */
             propshaft: components["schemas"]["Propshaft"];
+            /** @description Where it is not like the rear one */
+            front_propshaft?: components["schemas"]["Propshaft"] | null;
             /**
              * Final Drives
              * @default []
              */
             final_drives: components["schemas"]["Box"][];
+            /**
+             * Front Final Drives
+             * @description Where the front axle has others than the rear one
+             * @default []
+             */
+            front_final_drives: components["schemas"]["Box"][];
+            /**
+             * Tyres
+             * @default []
+             */
+            tyres: components["schemas"]["TyreOption"][];
             /** @description Greatest torque of one axle shaft pair, as a total */
             axle_rating?: components["schemas"]["Torque"] | null;
+            front_axle_rating?: components["schemas"]["Torque"] | null;
+            /**
+             * @default {
+             *       "kind": "open",
+             *       "front_share": null,
+             *       "bias_ratio": null,
+             *       "front_hubs_free": false
+             *     }
+             */
+            split: components["schemas"]["Split"];
+            /**
+             * @default {
+             *       "kept_input": null,
+             *       "unit_facing": null,
+             *       "oil_pump": null,
+             *       "oil_checked": null
+             *     }
+             */
+            turning: components["schemas"]["driveline__sheets__ratios__Turning"];
+            /**
+             * Compared
+             * @description Pinned beside the choice
+             * @default []
+             */
+            compared: components["schemas"]["Pick"][];
             choice?: components["schemas"]["Choice"] | null;
         };
         /**
@@ -952,6 +1346,12 @@ export interface components {
          */
         Rotation: "clockwise" | "anticlockwise";
         /**
+         * Shaft
+         * @description Which shaft of a box a maker's torque is stated for.
+         * @enum {string}
+         */
+        Shaft: "input" | "output";
+        /**
          * Sheets
          * @description What a person entered, bench by bench.
          */
@@ -963,6 +1363,7 @@ export interface components {
              *       "shaft_speed": null,
              *       "grip": null,
              *       "wanted_performance": null,
+             *       "load_rating": null,
              *       "clearance": null,
              *       "readings_agree": null
              *     }
@@ -985,11 +1386,13 @@ export interface components {
              *         "code": null,
              *         "construction": "radial",
              *         "free_radius": null,
+             *         "library": null,
              *         "loaded_radius": null,
              *         "roll_out": null,
              *         "roll_out_turns": 1,
              *         "use": "best"
              *       },
+             *       "front_tyre": null,
              *       "motor": {
              *         "battery_power": null,
              *         "bus_v": null,
@@ -998,6 +1401,7 @@ export interface components {
              *         "curve": [],
              *         "greatest_rpm": null,
              *         "inertia_kgm2": null,
+             *         "library": null,
              *         "mass": null,
              *         "name": "Motor",
              *         "overrun_torque": null,
@@ -1007,6 +1411,24 @@ export interface components {
              *         "rotation": null,
              *         "taper_from": null,
              *         "taper_to": null
+             *       },
+             *       "front_motor": null,
+             *       "was": {
+             *         "curve": [],
+             *         "efficiency": null,
+             *         "final_drive": null,
+             *         "gears": [],
+             *         "greatest_rpm": null,
+             *         "peak_power": null,
+             *         "peak_power_at": null,
+             *         "peak_torque": null,
+             *         "peak_torque_at": null
+             *       },
+             *       "parking": {
+             *         "handbrake_axle": "rear",
+             *         "handbrake_held_pct": null,
+             *         "pawl": null,
+             *         "pawl_rating": null
              *       },
              *       "layout": "kept_gearbox",
              *       "driven": "rear",
@@ -1021,16 +1443,55 @@ export interface components {
             brief: components["schemas"]["BriefSheet"];
             /**
              * @default {
+             *       "front_axle": null,
+             *       "rear_axle": null,
+             *       "left_side": null,
+             *       "track": null,
+             *       "lift_angle": null,
+             *       "lift_gain": null,
+             *       "items": [],
+             *       "front_axle_rating": null,
+             *       "rear_axle_rating": null,
+             *       "tyre_rating": null
+             *     }
+             */
+            masses: components["schemas"]["MassesSheet"];
+            /**
+             * @default {
              *       "coupler": null,
+             *       "clutch": {
+             *         "flywheel_diameter": null,
+             *         "flywheel_limit_mpa": null,
+             *         "greatest_rpm": null
+             *       },
              *       "reductions": [],
+             *       "front_reductions": [],
              *       "gearbox": null,
              *       "propshaft": {
              *         "critical_rpm": null,
+             *         "joint_rpm": null,
              *         "length": null,
              *         "rating": null
              *       },
+             *       "front_propshaft": null,
              *       "final_drives": [],
+             *       "front_final_drives": [],
+             *       "tyres": [],
              *       "axle_rating": null,
+             *       "front_axle_rating": null,
+             *       "split": {
+             *         "bias_ratio": null,
+             *         "front_hubs_free": false,
+             *         "front_share": null,
+             *         "kind": "open"
+             *       },
+             *       "turning": {
+             *         "kept_input": null,
+             *         "oil_checked": null,
+             *         "oil_pump": null,
+             *         "unit_facing": null
+             *       },
+             *       "compared": [],
              *       "choice": null
              *     }
              */
@@ -1115,6 +1576,36 @@ export interface components {
             u?: number | null;
         };
         /**
+         * Split
+         * @description How one unit's or gearbox's torque goes to two axles.
+         */
+        Split: {
+            /** @default open */
+            kind: components["schemas"]["SplitKind"];
+            /**
+             * Front Share
+             * @description Of a planetary centre differential; a bevel one halves
+             */
+            front_share?: number | null;
+            /**
+             * Bias Ratio
+             * @description Limited slip: most torque at one side over the other
+             */
+            bias_ratio?: number | null;
+            /**
+             * Front Hubs Free
+             * @description Front hubs freewheel: driven by the rear axle alone
+             * @default false
+             */
+            front_hubs_free: boolean;
+        };
+        /**
+         * SplitKind
+         * @description What stands between front and rear.
+         * @enum {string}
+         */
+        SplitKind: "open" | "limited_slip" | "locked";
+        /**
          * Survey
          * @description The flange survey. Holes are listed in the order in which they are numbered.
          */
@@ -1122,7 +1613,7 @@ export interface components {
             /** @default engine side */
             seen_from: components["schemas"]["Side"];
             /** @default anticlockwise */
-            numbered: components["schemas"]["Turning"];
+            numbered: components["schemas"]["driveline__network__observations__Turning"];
             /**
              * Holes
              * @default []
@@ -1179,14 +1670,8 @@ export interface components {
             u?: number | null;
         };
         /**
-         * Turning
-         * @description Which way the numbers run, seen from the stated side.
-         * @enum {string}
-         */
-        Turning: "anticlockwise" | "clockwise";
-        /**
          * Tyre
-         * @description The driven tyre, by as many of three methods as were measured.
+         * @description A driven tyre, by as many of three methods as were measured.
          */
         Tyre: {
             /** Code */
@@ -1206,6 +1691,7 @@ export interface components {
             construction: components["schemas"]["Construction"];
             /** @default best */
             use: components["schemas"]["TyreMethod"];
+            library?: components["schemas"]["LibraryRef"] | null;
         };
         /**
          * TyreMethod
@@ -1213,6 +1699,21 @@ export interface components {
          * @enum {string}
          */
         TyreMethod: "best" | "code" | "roll_out" | "loaded_radius";
+        /**
+         * TyreOption
+         * @description Another tyre that could be fitted.
+         */
+        TyreOption: {
+            /** Name */
+            name: string;
+            tyre: components["schemas"]["Tyre"];
+        };
+        /**
+         * UnitFacing
+         * @description How a unit stands against the way it was made to.
+         * @enum {string}
+         */
+        UnitFacing: "as_made" | "tilted" | "end_for_end";
         /**
          * Vehicle
          * @description What is converted. Every figure may be missing; what follows from it is then not known.
@@ -1295,10 +1796,33 @@ export interface components {
             grip?: number | null;
             /** Wanted Performance */
             wanted_performance?: number | null;
+            /** Load Rating */
+            load_rating?: number | null;
             /** Clearance */
             clearance?: number | null;
             /** Readings Agree */
             readings_agree?: number | null;
+        };
+        /**
+         * Turning
+         * @description Which way the numbers run, seen from the stated side.
+         * @enum {string}
+         */
+        driveline__network__observations__Turning: "anticlockwise" | "clockwise";
+        /**
+         * Turning
+         * @description Which way things turn, going forward, and what that does to the oil.
+         */
+        driveline__sheets__ratios__Turning: {
+            /** @description How the first kept shaft behind the new parts must turn, seen from the motor's output end */
+            kept_input?: components["schemas"]["Rotation"] | null;
+            unit_facing?: components["schemas"]["UnitFacing"] | null;
+            oil_pump?: components["schemas"]["OilPump"] | null;
+            /**
+             * Oil Checked
+             * @description Level, pick-up and breather suit the way it stands
+             */
+            oil_checked?: boolean | null;
         };
         /**
          * FieldProblem
@@ -1393,6 +1917,22 @@ export interface components {
             note: string;
         };
         /**
+         * GearingChoice
+         * @description A gearing as it was chosen: when, by whom, and why; empty where the choice was taken back.
+         */
+        GearingChoice: {
+            /** Version */
+            version: number;
+            /** Author */
+            author: string;
+            /**
+             * Saved At
+             * Format: date-time
+             */
+            saved_at: string;
+            choice: components["schemas"]["Choice"] | null;
+        };
+        /**
          * Assumed
          * @description A default in use because nothing was entered, shown as one.
          */
@@ -1428,6 +1968,7 @@ export interface components {
             /** Queries */
             queries: string[];
             motor: components["schemas"]["MotorPlot"] | null;
+            masses: components["schemas"]["MassesResult"];
             /** Assumed */
             assumed: components["schemas"]["Assumed"][];
             /** To Do */
@@ -1440,12 +1981,7 @@ export interface components {
         Candidate: {
             /** Key */
             key: string;
-            /** Reduction */
-            reduction: string | null;
-            /** Gear */
-            gear: string | null;
-            /** Final Drive */
-            final_drive: string | null;
+            pick: components["schemas"]["Pick"];
             /** Overall Ratio */
             overall_ratio: number;
             /** Top Kmh */
@@ -1462,6 +1998,8 @@ export interface components {
             s_0_100: number | null;
             /** S 80 120 */
             s_80_120: number | null;
+            /** S 0 30 Mph */
+            s_0_30_mph: number | null;
             /** S 0 60 Mph */
             s_0_60_mph: number | null;
             /** Hill Start Pct */
@@ -1474,12 +2012,18 @@ export interface components {
             cruise_share: number | null;
             /** Falls From Kmh */
             falls_from_kmh: number;
+            /** Rotor As Mass Kg */
+            rotor_as_mass_kg: number;
+            /** Tightest Rating */
+            tightest_rating: number | null;
             /** Wheel Nm */
             wheel_nm: (number | null)[];
             /** Beaten By */
             beaten_by: string | null;
             /** Is Chosen */
             is_chosen: boolean;
+            /** Is Pinned */
+            is_pinned: boolean;
         };
         /**
          * Case
@@ -1579,6 +2123,18 @@ export interface components {
             radius_mm: number;
         };
         /**
+         * Climb
+         * @description Grade held at each road speed, laden; ``None`` where any grade is held or the motor is out of speed.
+         */
+        Climb: {
+            /** Speed Kmh */
+            speed_kmh: number[];
+            /** Peak Pct */
+            peak_pct: (number | null)[];
+            /** Continuous Pct */
+            continuous_pct: (number | null)[] | null;
+        };
+        /**
          * ClockingResult
          * @description Least share of the wanted ligament against the clocking angle.
          */
@@ -1605,6 +2161,26 @@ export interface components {
             from_deg: number;
             /** To Deg */
             to_deg: number;
+        };
+        /**
+         * Cloud
+         * @description The sweep as columns, thinned where it is long: those that nothing beats are always in it.
+         */
+        Cloud: {
+            /** Options */
+            options: components["schemas"]["Option"][];
+            /** Picks */
+            picks: number[][];
+            /** Top Kmh */
+            top_kmh: number[];
+            /** S 0 50 */
+            s_0_50: (number | null)[];
+            /** Cruise Rpm */
+            cruise_rpm: number[];
+            /** Is Beaten */
+            is_beaten: boolean[];
+            /** Does */
+            does: number[];
         };
         /**
          * Drawing
@@ -1717,15 +2293,13 @@ export interface components {
         };
         /**
          * Line
-         * @description The driveline over road speed.
+         * @description The driveline over road speed. The trunk's stations come first, then each branch from its split to its wheels.
          */
         Line: {
             /** Candidate */
             candidate: string;
             /** Is Chosen */
             is_chosen: boolean;
-            /** Axles */
-            axles: number;
             /** Speed Kmh */
             speed_kmh: number[];
             /** Rpm */
@@ -1738,6 +2312,29 @@ export interface components {
             ticks: components["schemas"]["Tick"][];
             /** Top Kmh */
             top_kmh: number;
+            /** Top Set By */
+            top_set_by: string;
+        };
+        /**
+         * MassesResult
+         * @description The vehicle as it was, as it will be, and laden; a state is left out while its mass is not known.
+         */
+        MassesResult: {
+            /** Standings */
+            standings: components["schemas"]["Standing"][];
+            /** To Do */
+            to_do: components["schemas"]["ToDo"][];
+        };
+        /**
+         * Mend
+         * @description A way out. ``pick`` is empty when nothing listed does it all, and ``text`` then says what would.
+         */
+        Mend: {
+            /** Text */
+            text: string;
+            /** Key */
+            key: string | null;
+            pick: components["schemas"]["Pick"] | null;
         };
         /**
          * MotorPlot
@@ -1750,6 +2347,18 @@ export interface components {
             peak_nm: number[];
             /** Continuous Nm */
             continuous_nm: number[] | null;
+        };
+        /**
+         * Must
+         * @description Something that the finished vehicle must do, and how many ways to gear it do it.
+         */
+        Must: {
+            /** Key */
+            key: string;
+            /** Text */
+            text: string;
+            /** Count */
+            count: number;
         };
         /**
          * NextReading
@@ -1766,6 +2375,28 @@ export interface components {
             why: string;
             /** Replaces */
             replaces?: number | null;
+        };
+        /**
+         * OldGearCurve
+         * @description Torque at the wheels in one gear, over the speeds of the plot; ``None`` past the engine's top speed.
+         */
+        OldGearCurve: {
+            /** Name */
+            name: string;
+            /** Wheel Nm */
+            wheel_nm: (number | null)[];
+            /** Top Kmh */
+            top_kmh: number;
+        };
+        /**
+         * Option
+         * @description A dimension of the sweep and the names that its numbers stand for.
+         */
+        Option: {
+            /** Field */
+            field: string;
+            /** Names */
+            names: (string | null)[];
         };
         /**
          * Path
@@ -1836,8 +2467,15 @@ export interface components {
          * @description The candidates, with what they are drawn against.
          */
         RatiosResult: {
+            /** Count */
+            count: number;
+            /** Unbeaten */
+            unbeaten: number;
             /** Candidates */
             candidates: components["schemas"]["Candidate"][];
+            cloud: components["schemas"]["Cloud"] | null;
+            /** Musts */
+            musts: components["schemas"]["Must"][];
             /** Speed Kmh */
             speed_kmh: number[];
             /** Resistance Nm */
@@ -1852,8 +2490,78 @@ export interface components {
             chosen: string | null;
             /** Reason */
             reason: string;
+            climb: components["schemas"]["Climb"] | null;
+            was: components["schemas"]["WasResult"] | null;
+            spreads: components["schemas"]["SpreadsResult"] | null;
+            mend: components["schemas"]["Mend"] | null;
+            /** Queries */
+            queries: string[];
             /** To Do */
             to_do: components["schemas"]["ToDo"][];
+        };
+        /**
+         * Share
+         * @description How much of a figure's spread one measurement makes.
+         */
+        Share: {
+            /** What */
+            what: string;
+            /** Share */
+            share: number;
+        };
+        /**
+         * Spread
+         * @description A figure with its 95 % interval from the measurements, and what makes it wide, the widest first.
+         */
+        Spread: {
+            /** Figure */
+            figure: string;
+            /** Title */
+            title: string;
+            /** Unit */
+            unit: string;
+            /** Value */
+            value: number;
+            /** Plus Minus */
+            plus_minus: number;
+            /** Shares */
+            shares: components["schemas"]["Share"][];
+        };
+        /**
+         * SpreadsResult
+         * @description The spreads of one gearing.
+         */
+        SpreadsResult: {
+            /** Spreads */
+            spreads: components["schemas"]["Spread"][];
+            /** Measure Better */
+            measure_better: string;
+            /** Assumed */
+            assumed: components["schemas"]["Assumed"][];
+        };
+        /**
+         * Standing
+         * @description How one state of the vehicle stands; ``None`` is not known.
+         */
+        Standing: {
+            /** Key */
+            key: string;
+            /** Title */
+            title: string;
+            /** Mass Kg */
+            mass_kg: number;
+            /** Front Kg */
+            front_kg: number | null;
+            /** Rear Kg */
+            rear_kg: number | null;
+            /** Front Share */
+            front_share: number | null;
+            /** Left Share */
+            left_share: number | null;
+            /** Cg Height Mm */
+            cg_height_mm: number | null;
+            /** Cg Forward Mm */
+            cg_forward_mm: number | null;
         };
         /**
          * Station
@@ -1862,6 +2570,13 @@ export interface components {
         Station: {
             /** Key */
             key: string;
+            /** Kind */
+            kind: string;
+            /**
+             * Way
+             * @enum {string}
+             */
+            way: "trunk" | "front" | "rear";
             /** Title */
             title: string;
             /** Bench */
@@ -1872,6 +2587,8 @@ export interface components {
             efficiency: number;
             /** Efficiency Is Default */
             efficiency_is_default: boolean;
+            /** Sense */
+            sense: number | null;
             /** Rating Nm */
             rating_nm: number | null;
             /** Greatest Rpm */
@@ -2041,6 +2758,30 @@ export interface components {
             bulge: number;
         };
         /**
+         * WasResult
+         * @description What it did before.
+         */
+        WasResult: {
+            /** Gears */
+            gears: components["schemas"]["OldGearCurve"][];
+            /** Engine Rpm */
+            engine_rpm: number[];
+            /** Engine Nm */
+            engine_nm: number[];
+            /** Crank Nm */
+            crank_nm: number;
+            /** Launch Wheel Nm */
+            launch_wheel_nm: number;
+            /** Top Kmh */
+            top_kmh: number;
+            /** S 0 50 */
+            s_0_50: number | null;
+            /** S 0 100 */
+            s_0_100: number | null;
+            /** Assumed */
+            assumed: components["schemas"]["Assumed"][];
+        };
+        /**
          * Working
          * @description How a check came to its figures, and where the rule is from.
          */
@@ -2103,6 +2844,84 @@ export interface components {
             /** Unit */
             unit?: string | null;
             tool?: components["schemas"]["Tool"] | null;
+        };
+        /**
+         * CurveRead
+         * @description A motor curve as it was read, and what was mended on the way.
+         */
+        CurveRead: {
+            /** Points */
+            points: components["schemas"]["CurvePoint"][];
+            /** Notes */
+            notes: string[];
+        };
+        /**
+         * PartContent
+         * @description The sheet of a part; which one is filled in follows from its kind.
+         */
+        PartContent: {
+            kind: components["schemas"]["PartKind"];
+            motor?: components["schemas"]["MotorSheet"] | null;
+            box?: components["schemas"]["Box"] | null;
+            gearbox?: components["schemas"]["Gearbox"] | null;
+            tyre?: components["schemas"]["Tyre"] | null;
+        };
+        /**
+         * PartKind
+         * @description What a library part is.
+         * @enum {string}
+         */
+        PartKind: "motor" | "drive_unit" | "reduction" | "gearbox" | "final_drive" | "tyre";
+        /**
+         * PartOut
+         * @description A part with its newest revision.
+         */
+        PartOut: {
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /** Shop Id */
+            shop_id: number;
+            /** Name */
+            name: string;
+            /** Revision */
+            revision: number;
+            /** Source */
+            source: string;
+            /** Saved By */
+            saved_by: string;
+            /**
+             * Saved At
+             * Format: date-time
+             */
+            saved_at: string;
+            content: components["schemas"]["PartContent"];
+        };
+        /**
+         * PartIn
+         * @description A new part.
+         */
+        PartIn: {
+            /** Shop Id */
+            shop_id: number;
+            /** Name */
+            name: string;
+            /** Source */
+            source: string;
+            content: components["schemas"]["PartContent"];
+        };
+        /**
+         * RevisionIn
+         * @description A part as it should be from now on, and the revision that it was changed from.
+         */
+        RevisionIn: {
+            /** Based On */
+            based_on: number;
+            /** Source */
+            source: string;
+            content: components["schemas"]["PartContent"];
         };
     };
     responses: never;
@@ -2429,6 +3248,28 @@ export interface operations {
             };
         };
     };
+    job_gearing_choices: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["GearingChoice"][];
+                };
+            };
+        };
+    };
     job_versions_read: {
         parameters: {
             query?: never;
@@ -2592,6 +3433,207 @@ export interface operations {
             };
             /** @description Unprocessable Entity */
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    motor_curve_read: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "multipart/form-data": {
+                    /**
+                     * File
+                     * Format: binary
+                     */
+                    file: string;
+                };
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CurveRead"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    library_list: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PartOut"][];
+                };
+            };
+        };
+    };
+    library_create: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PartIn"];
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PartOut"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    library_revise: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                part_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["RevisionIn"];
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PartOut"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    library_retire: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                part_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not Found */
+            404: {
                 headers: {
                     [name: string]: unknown;
                 };

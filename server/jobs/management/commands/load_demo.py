@@ -1,5 +1,6 @@
 """Load the demo shop when the database is empty."""
 
+import json
 from argparse import ArgumentParser
 from pathlib import Path
 
@@ -7,9 +8,12 @@ from django.core.management.base import BaseCommand
 from django.db import transaction
 
 from accounts.models import Membership, Role, Shop, User
+from driveline.sheets.library import PartContent
 from jobs.actions import import_job
+from library.actions import add_part
 
 DEMO = Path(__file__).resolve().parents[2] / "demo"
+PARTS = Path(__file__).resolve().parents[4] / "server" / "library" / "demo" / "parts.json"
 SHOP = "Saltmarsh Motor Works"
 PEOPLE = (("owner", Role.OWNER), ("fabricator", Role.FABRICATOR), ("viewer", Role.VIEWER))
 ORDER = ("plover", "bittern", "wren")  # the last is on top of the list
@@ -34,4 +38,7 @@ class Command(BaseCommand):
             Membership.objects.create(user=user, shop=shop, role=role)
         for name in ORDER:
             import_job(shop=shop, author=people[1], data=(DEMO / f"{name}.fernback.json").read_bytes())
+        for part in json.loads(PARTS.read_text()):
+            content = PartContent.model_validate(part["content"])
+            add_part(shop=shop, author=people[0], name=part["name"], source=part["source"], content=content)
         self.stdout.write(f"Loaded {SHOP} with {len(ORDER)} jobs.")

@@ -1,0 +1,10 @@
+"""What every body that comes in has in common."""
+
+from ninja import Schema
+from pydantic import ConfigDict
+
+
+class Input(Schema):
+    """Base of every body: nothing unknown, no NaN."""
+
+    model_config = ConfigDict(extra="forbid", allow_inf_nan=False)
