@@ -90,8 +90,10 @@ def create_revision(request: HttpRequest, part_id: UUID, payload: RevisionIn) ->
     return Status(201, _out(revision))
 
 
-@router.delete("/{uuid:part_id}", response={204: None, 404: Problem}, operation_id="library_retire")
-def retire(request: HttpRequest, part_id: UUID) -> Status[None]:
-    """Take a part out of use; jobs keep their copies."""
-    retire_part(get_object_or_404(parts_editable_by(person(request)), pk=part_id))
-    return Status(204, None)
+@router.delete("/{uuid:part_id}", response={200: PartOut, 404: Problem}, operation_id="library_retire")
+def retire(request: HttpRequest, part_id: UUID) -> PartOut:
+    """Take a part out of use, and return it as it was; jobs keep their copies."""
+    part = get_object_or_404(parts_editable_by(person(request)), pk=part_id)
+    newest = part.revisions.select_related("part__shop", "author").latest("number")
+    retire_part(part)
+    return _out(newest)

@@ -32,11 +32,13 @@ export function aLine(): Line {
   return {
     candidate: '3rd · 4.11',
     is_chosen: true,
-    axles: 1,
     speed_kmh: [0, 20, 40, 60],
     rpm: rows,
     stations: ['motor', 'coupler', 'wheel'].map((key) => ({
       key,
+      kind: key,
+      way: 'trunk' as const,
+      sense: 1,
       title: key,
       bench: key === 'motor' ? 'brief' : 'ratios',
       ratio: 1,
@@ -64,6 +66,7 @@ export function aLine(): Line {
     })),
     ticks: [{ kmh: 40, text: 'torque falls' }],
     top_kmh: 50,
+    top_set_by: 'drag',
   };
 }
 

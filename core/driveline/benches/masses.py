@@ -25,10 +25,24 @@ class Standing(Result):
     cg_forward_mm: float | None
 
 
+class Placed(Result):
+    """An item where it is known to be, for the drawing."""
+
+    name: str
+    mass_kg: float
+    is_on: bool
+    only_laden: bool
+    x_mm: float
+    z_mm: float
+
+
 class MassesResult(Result):
     """The vehicle as it was, as it will be, and laden; a state is left out while its mass is not known."""
 
+    wheelbase_mm: float | None
+    wheel_centre_mm: float | None
     standings: tuple[Standing, ...]
+    placed: tuple[Placed, ...]
     to_do: tuple[ToDo, ...]
 
 
@@ -70,6 +84,20 @@ def solve_masses(sheet: MassesSheet, vehicle: Vehicle, wheel_centre_mm: float | 
         laden_balance=_balance(laden, wheelbase_mm),
         is_laden_placed=is_placed,
         result=MassesResult(
+            wheelbase_mm=wheelbase_mm,
+            wheel_centre_mm=wheel_centre_mm,
+            placed=tuple(
+                Placed(
+                    name=item.name,
+                    mass_kg=item.mass.kg,
+                    is_on=item.is_on,
+                    only_laden=item.only_laden,
+                    x_mm=item.x.mm,
+                    z_mm=item.z.mm,
+                )
+                for item in sheet.items
+                if item.x and item.z
+            ),
             standings=tuple(
                 _standing(key, title, load, wheelbase_mm, positive_of(sheet.track))
                 for key, title, load in states

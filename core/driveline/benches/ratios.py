@@ -112,6 +112,7 @@ class RatiosResult(Result):
     hill_resistance_nm: list[float] | None
     slip_nm: float | None
     cruise_kmh: float
+    wanted_top_kmh: float | None
     chosen: str | None
     reason: str
     climb: Climb | None
@@ -196,6 +197,7 @@ def _empty(brief: Brief, to_do: tuple[ToDo, ...], queries: list[str]) -> RatiosR
         hill_resistance_nm=None,
         slip_nm=None,
         cruise_kmh=brief.cruise_kmh,
+        wanted_top_kmh=brief.wanted_top_kmh,
         chosen=None,
         reason="",
         climb=None,
@@ -303,6 +305,7 @@ def _result(
         hill_resistance_nm=_resistance_nm(brief, rolling, speed_kmh, brief.hill_start_pct, laden=True),
         slip_nm=None if np.isnan(slip_n) else slip_n * radius_m(rolling),
         cruise_kmh=brief.cruise_kmh,
+        wanted_top_kmh=brief.wanted_top_kmh,
         chosen=None if chosen is None else pick_key(swept.sweep.pick(chosen)),
         reason=sheet.choice.reason if sheet.choice and chosen is not None else "",
         climb=_climb(one, brief),

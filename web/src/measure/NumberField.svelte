@@ -27,7 +27,7 @@
   }
 </script>
 
-<div class="grid grid-cols-[1fr_9.5rem] items-baseline gap-x-3">
+<div class="grid grid-cols-[minmax(0,1fr)_var(--field-width,9.5rem)] items-baseline gap-x-3">
   <label for="{uid}-input" class="py-1">{label}</label>
   <input
     id="{uid}-input"

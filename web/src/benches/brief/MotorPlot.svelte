@@ -7,16 +7,17 @@
   interface Props {
     motor: NonNullable<JobResult['brief']['motor']>;
     name: string;
+    of?: 'motor' | 'engine';
+    height?: number;
   }
-  let { motor, name }: Props = $props();
+  let { motor, name, of = 'motor', height = 280 }: Props = $props();
   let width = $state(540);
-  const HEIGHT = 300;
   const LEFT = 48;
-  const BOTTOM = HEIGHT - 38;
+  const bottom = $derived(height - 38);
 
   const greatest = $derived(motor.rpm.at(-1) ?? 1);
   const x = $derived(scaleLinear([0, greatest], [LEFT, width - 18]));
-  const y = $derived(scaleLinear([0, Math.max(...motor.peak_nm) * 1.12], [BOTTOM, 40]));
+  const y = $derived(scaleLinear([0, Math.max(...motor.peak_nm) * 1.12], [bottom, 40]));
   const path = $derived(
     (torque: readonly number[]) =>
       line<number>(
@@ -28,9 +29,9 @@
 
 <figure class="on-dye bg-dye text-scribe" bind:clientWidth={width}>
   <figcaption class="sr-only">Torque of {name} against its speed</figcaption>
-  <svg {width} height={HEIGHT} role="img" aria-label="Torque of {name} against its speed">
+  <svg {width} {height} role="img" aria-label="Torque of {name} against its speed">
     <text x={LEFT} y="20" class="fill-scribe text-[14px] font-semibold"
-      >{name}: torque, N·m, by motor speed, rpm</text
+      >{name}: torque, N·m, by {of} speed, rpm</text
     >
     {#each y.ticks(5) as nm (nm)}
       <line x1={LEFT} x2={width - 18} y1={y(nm)} y2={y(nm)} class="stroke-dye-grid" />
@@ -39,14 +40,14 @@
       >
     {/each}
     {#each x.ticks(6) as rpm (rpm)}
-      <line x1={x(rpm)} x2={x(rpm)} y1="40" y2={BOTTOM} class="stroke-dye-grid" />
-      <text x={x(rpm)} y={BOTTOM + 17} text-anchor="middle" class="fill-scribe-dim figures text-[12px]"
+      <line x1={x(rpm)} x2={x(rpm)} y1="40" y2={bottom} class="stroke-dye-grid" />
+      <text x={x(rpm)} y={bottom + 17} text-anchor="middle" class="fill-scribe-dim figures text-[12px]"
         >{whole(rpm)}</text
       >
     {/each}
     <path d={path(motor.peak_nm)} class="fill-none stroke-brass-lit" stroke-width="2.5" />
     <text x={x(greatest * 0.04)} y={y(motor.peak_nm[0] ?? 0) - 7} class="fill-brass-lit text-[13px]"
-      >peak</text
+      >{of === 'motor' ? 'peak' : ''}</text
     >
     {#if motor.continuous_nm}
       <path d={path(motor.continuous_nm)} class="fill-none stroke-scribe" stroke-width="1.6" />

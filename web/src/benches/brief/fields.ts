@@ -1,64 +1,64 @@
 /** The readings of the brief, in the order in which a fabricator has them in hand. */
-import type { BriefSheet, Quantity, Reading } from '../../api/types';
+import type { BriefSheet, MassesSheet, MotorSheet, Tyre } from '../../api/types';
+import { reading, type ReadingSpec } from '../../measure/reading-specs';
 
-export interface BriefField {
-  label: string;
-  quantity: Quantity;
-  hint: string;
-  read: (brief: BriefSheet) => Reading | null | undefined;
-  write: (brief: BriefSheet, value: Reading | null) => void;
-}
-
-type Part = 'vehicle' | 'tyre' | 'motor' | 'wanted';
-type ReadingName<P extends Part> = {
-  [K in keyof BriefSheet[P]]-?: Reading extends NonNullable<BriefSheet[P][K]>
-    ? NonNullable<BriefSheet[P][K]> extends object
-      ? K
-      : never
-    : never;
-}[keyof BriefSheet[P]];
-
-function field<P extends Part>(
-  part: P,
-  name: ReadingName<P>,
-  label: string,
-  quantity: Quantity,
-  hint = '',
-): BriefField {
-  return {
-    label,
-    quantity,
-    hint,
-    read: (brief) => brief[part][name] as Reading | null | undefined,
-    write: (brief, value) => Object.assign(brief[part], { [name]: value }),
-  };
-}
-
-export const VEHICLE: readonly BriefField[] = [
-  field('vehicle', 'kerb_mass', 'Kerb mass', 'mass', 'weigh it, tank and engine in'),
-  field('vehicle', 'laden_mass', 'Laden mass', 'mass', 'as the plate allows'),
-  field('vehicle', 'wheelbase', 'Wheelbase', 'length', 'hub centre to hub centre'),
-  field('vehicle', 'cg_height', 'Centre of gravity height', 'length', 'lift one axle, or estimate'),
+export const VEHICLE: readonly ReadingSpec<BriefSheet['vehicle']>[] = [
+  reading('kerb_mass', 'Kerb mass', 'mass', 'weigh it, tank and engine in'),
+  reading('laden_mass', 'Laden mass', 'mass', 'as the plate allows'),
+  reading('wheelbase', 'Wheelbase', 'length', 'hub centre to hub centre'),
+  reading('cg_height', 'Centre of gravity height', 'length', 'lift one axle, or estimate'),
 ];
 
-export const TYRE: readonly BriefField[] = [
-  field('tyre', 'roll_out', 'Roll-out, mark to mark', 'length', 'mark tyre and floor, roll, tape'),
-  field('tyre', 'loaded_radius', 'Loaded radius', 'length', 'hub centre to floor'),
-  field('tyre', 'free_radius', 'Free radius', 'length', 'the same, wheel hanging'),
+export const TYRE: readonly ReadingSpec<Tyre>[] = [
+  reading('roll_out', 'Roll-out, mark to mark', 'length', 'mark tyre and floor, roll, tape'),
+  reading('loaded_radius', 'Loaded radius', 'length', 'hub centre to floor'),
+  reading('free_radius', 'Free radius', 'length', 'the same, wheel hanging'),
 ];
 
-export const MOTOR: readonly BriefField[] = [
-  field('motor', 'peak_torque', 'Peak torque', 'torque'),
-  field('motor', 'peak_power', 'Peak power', 'power'),
-  field('motor', 'greatest_rpm', 'Top speed', 'spin'),
-  field('motor', 'continuous_torque', 'Continuous torque', 'torque'),
-  field('motor', 'continuous_power', 'Continuous power', 'power'),
-  field('motor', 'overrun_torque', 'Greatest overrun torque', 'torque'),
-  field('motor', 'battery_power', 'Battery power', 'power', 'what the pack lets through'),
-  field('motor', 'mass', 'Mass', 'mass'),
+export const WANTED: readonly ReadingSpec<BriefSheet['wanted']>[] = [
+  reading('top_speed', 'Top speed', 'road_speed'),
+  reading('cruise_speed', 'Cruise', 'road_speed'),
 ];
 
-export const WANTED: readonly BriefField[] = [
-  field('wanted', 'top_speed', 'Top speed', 'road_speed'),
-  field('wanted', 'cruise_speed', 'Cruise', 'road_speed'),
+export const MOTOR_PEAK: readonly ReadingSpec<MotorSheet>[] = [
+  reading('peak_torque', 'Peak torque', 'torque', 'at its own shaft, before any reduction'),
+  reading('peak_power', 'Peak power', 'power'),
+  reading('greatest_rpm', 'Top speed', 'spin'),
+  reading('taper_from', 'Torque tapers from', 'spin', 'only where the sheet shows it'),
+  reading('taper_to', 'to, at top speed', 'torque'),
+];
+
+export const MOTOR_LASTING: readonly ReadingSpec<MotorSheet>[] = [
+  reading('continuous_torque', 'Continuous torque', 'torque'),
+  reading('continuous_power', 'Continuous power', 'power'),
+  reading('overrun_torque', 'Greatest overrun torque', 'torque'),
+  reading('battery_power', 'Battery power', 'power', 'what the pack lets through'),
+  reading('mass', 'Mass', 'mass'),
+];
+
+export const ENGINE: readonly ReadingSpec<BriefSheet['was']>[] = [
+  reading('peak_torque', 'Peak torque at the crank', 'torque'),
+  reading('peak_torque_at', 'torque made at', 'spin'),
+  reading('peak_power', 'Peak power', 'power'),
+  reading('peak_power_at', 'power made at', 'spin'),
+  reading('greatest_rpm', 'Engine top speed', 'spin', 'empty: that of peak power'),
+  reading('final_drive', 'Final drive', 'ratio', 'empty: the first one on the Ratios bench'),
+];
+
+export const WEIGHED: readonly ReadingSpec<MassesSheet>[] = [
+  reading('front_axle', 'Front axle, weighed', 'mass', 'as it was, both wheels'),
+  reading('rear_axle', 'Rear axle, weighed', 'mass'),
+  reading('left_side', 'Left wheels, weighed', 'mass', 'for the left share; wants the track'),
+  reading('track', 'Track', 'length', 'between the middles of the tyres'),
+];
+
+export const LIFTED: readonly ReadingSpec<MassesSheet>[] = [
+  reading('lift_angle', 'One axle lifted by', 'angle', 'suspension blocked; stands under it'),
+  reading('lift_gain', 'The other axle gained', 'mass', 'gives the height of the centre of gravity'),
+];
+
+export const LOAD_RATINGS: readonly ReadingSpec<MassesSheet>[] = [
+  reading('front_axle_rating', 'Front axle may carry', 'mass'),
+  reading('rear_axle_rating', 'Rear axle may carry', 'mass'),
+  reading('tyre_rating', 'One tyre may carry', 'mass', 'load mark on its side'),
 ];

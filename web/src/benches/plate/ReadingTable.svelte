@@ -3,7 +3,7 @@
   import { signed } from '../../lib/format';
   import { useUnits } from '../../measure/units.svelte';
   import { endsOf, type PlateState } from './plate.svelte';
-  import ReadingCell from './ReadingCell.svelte';
+  import ReadingInput from '../../measure/ReadingInput.svelte';
 
   interface Props {
     readings: readonly SurveyReading[];
@@ -51,8 +51,9 @@
           <td class="pl-3 figures whitespace-nowrap">{one.label}</td>
           <td class="px-1 text-ink-dim">{one.kind}</td>
           <td class="w-[6.2rem]">
-            <ReadingCell
-              label={one.label}
+            <ReadingInput
+              label="Reading {one.label}"
+              quantity="length"
               text={units.length(reading.reading.text, one.value_mm)}
               unit={reading.reading.unit ?? null}
               disabled={disabled || units.mode !== 'as typed'}

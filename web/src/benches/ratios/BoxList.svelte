@@ -1,107 +1,138 @@
 <script lang="ts">
-  import type { Box, Quantity, Reading } from '../../api/types';
+  import type { Box, PartKind, Quantity } from '../../api/types';
+  import LibraryButton from '../../library/LibraryButton.svelte';
+  import ReadingInput from '../../measure/ReadingInput.svelte';
   import { readBack } from '../../measure/read-back';
+  import BoxDetails from './BoxDetails.svelte';
+  import { newBox } from './boxes';
 
   interface Props {
     title: string;
     boxes: readonly Box[];
     noun: string; // "a gear", "a final drive"
     hint: string;
+    kind?: PartKind; // of the library, where it keeps such parts
+    askReverses?: boolean; // whether it turns the line round is worth asking
+    askCoast?: boolean; // a hypoid that could be turned over
+    askSettings?: boolean; // it may have several internal ratios
     disabled: boolean;
     onchange: (boxes: Box[]) => void;
   }
-  let { title, boxes, noun, hint, disabled, onchange }: Props = $props();
+  let {
+    title,
+    boxes,
+    noun,
+    hint,
+    kind,
+    askReverses = false,
+    askCoast = false,
+    askSettings = false,
+    disabled,
+    onchange,
+  }: Props = $props();
   const uid = $props.id();
   let name = $state('');
   let ratio = $state('');
   let says = $state('');
+  const NEEDED = 'A ratio is needed; take the row away if it is not wanted.';
+  const COLUMNS = [
+    ['ratio', 'ratio', 'Ratio of', 'ratio', 'w-16'],
+    ['rating', 'rating', 'Torque rating of', 'torque', 'w-20'],
+    ['greatest_rpm', 'most rpm', 'Greatest speed of', 'spin', 'w-20'],
+  ] as const satisfies readonly (readonly [keyof Box, string, string, Quantity, string])[];
 
   async function check(text: string, quantity: Quantity): Promise<boolean> {
     says = (await readBack(text, quantity, null)).problem;
     return says === '';
   }
 
+  function put(k: number, part: Partial<Box>): void {
+    onchange(boxes.map((box, at) => (at === k ? { ...box, ...part } : box)));
+  }
+
+  function addBox(box: Box): void {
+    if (boxes.some((one) => one.name === box.name)) {
+      says = `There is a ${box.name} already. Give this one another name.`;
+    } else {
+      says = '';
+      onchange([...boxes, box]);
+    }
+  }
+
   async function add(event: SubmitEvent): Promise<void> {
     event.preventDefault();
     if (!(await check(ratio, 'ratio'))) return;
-    const called = name.trim() || ratio.trim();
-    if (boxes.some((box) => box.name === called)) {
-      says = `There is a ${called} already. Give this one another name.`;
-      return;
-    }
-    onchange([...boxes, { name: called, ratio: { text: ratio.trim() } }]);
-    name = ratio = '';
+    addBox(newBox(name.trim() || ratio.trim(), ratio.trim()));
+    if (!says) name = ratio = '';
   }
 
-  async function change(
-    k: number,
-    part: 'ratio' | 'rating' | 'greatest_rpm',
-    input: HTMLInputElement,
-  ): Promise<void> {
-    const kinds: Record<typeof part, Quantity> = { ratio: 'ratio', rating: 'torque', greatest_rpm: 'spin' };
-    const text = input.value.trim();
-    if (text !== '' && !(await check(text, kinds[part]))) return;
-    if (text === '' && part === 'ratio') {
-      says = 'A ratio is needed; take the row away if it is not wanted.';
-      return;
-    }
-    const reading: Reading | null = text === '' ? null : { text };
-    onchange(boxes.map((box, at) => (at === k ? { ...box, [part]: reading } : box)));
+  async function changeSettings(k: number, text: string): Promise<void> {
+    const texts = text.split(/[;\s]+/).filter((one) => one);
+    for (const one of texts) if (!(await check(one, 'ratio'))) return;
+    put(k, { more_ratios: texts.map((one) => ({ text: one })) });
   }
 </script>
 
 <section>
-  <h3>{title}</h3>
+  <h3 class="flex items-baseline justify-between gap-2">
+    {title}
+    {#if kind && !disabled}<LibraryButton
+        {kind}
+        ontake={(part) => part.content.box && addBox(part.content.box)}
+      />{/if}
+  </h3>
   {#if boxes.length > 0}
     <table class="w-full text-[13px]" aria-label={title}>
       <thead class="text-ink-dim">
         <tr>
           <th class="text-left font-normal">name</th>
-          <th class="w-14 text-right font-normal">ratio</th>
-          <th class="w-20 text-right font-normal">rating</th>
-          <th class="w-20 text-right font-normal">most rpm</th>
-          <th class="w-6"></th>
+          {#each COLUMNS as [part, head, , , size] (part)}<th class="{size} text-right font-normal">{head}</th
+            >{/each}
+          <th class="w-16"></th>
         </tr>
       </thead>
       <tbody>
         {#each boxes as box, k (box.name)}
           <tr class="border-t border-edge">
             <td class="py-0.5">{box.name}</td>
-            <td
-              ><input
-                class="field-line text-right figures"
-                aria-label="Ratio of {box.name}"
-                {disabled}
-                value={box.ratio.text}
-                onchange={(e) => change(k, 'ratio', e.currentTarget)}
-              /></td
-            >
-            <td
-              ><input
-                class="field-line text-right figures"
-                aria-label="Torque rating of {box.name}"
-                placeholder="?"
-                {disabled}
-                value={box.rating?.text ?? ''}
-                onchange={(e) => change(k, 'rating', e.currentTarget)}
-              /></td
-            >
-            <td
-              ><input
-                class="field-line text-right figures"
-                aria-label="Greatest speed of {box.name}"
-                placeholder="?"
-                {disabled}
-                value={box.greatest_rpm?.text ?? ''}
-                onchange={(e) => change(k, 'greatest_rpm', e.currentTarget)}
-              /></td
-            >
-            <td class="text-right">
+            {#each COLUMNS as column (column[0])}
+              <td
+                ><ReadingInput
+                  label="{column[2]} {box.name}"
+                  text={box[column[0]]?.text ?? ''}
+                  quantity={column[3]}
+                  needed={column[0] === 'ratio' ? NEEDED : ''}
+                  placeholder="?"
+                  {disabled}
+                  onchange={(text) => put(k, { [column[0]]: text === '' ? null : { text } })}
+                /></td
+              >
+            {/each}
+            <td class="text-right whitespace-nowrap">
+              {#if kind}<LibraryButton
+                  {kind}
+                  held={box}
+                  {disabled}
+                  ontake={(part) => part.content.box && put(k, part.content.box)}
+                />{/if}
               {#if !disabled}<button
                   class="px-1 text-ink-dim hover:text-fails"
                   aria-label="Take {box.name} away"
                   onclick={() => onchange(boxes.filter((_, at) => at !== k))}>×</button
                 >{/if}
+            </td>
+          </tr>
+          <tr>
+            <td colspan="5" class="pb-1">
+              <BoxDetails
+                {box}
+                {askReverses}
+                {askCoast}
+                {askSettings}
+                {disabled}
+                onput={(part) => put(k, part)}
+                onsettings={(text) => changeSettings(k, text)}
+              />
             </td>
           </tr>
         {/each}
@@ -121,7 +152,13 @@
         bind:value={ratio}
       />
       <label class="sr-only" for="{uid}-name">Name of {noun}</label>
-      <input id="{uid}-name" class="field-line" placeholder="name" maxlength="80" bind:value={name} />
+      <input
+        id="{uid}-name"
+        class="field-line max-w-48"
+        placeholder="name"
+        maxlength="80"
+        bind:value={name}
+      />
       <button class="shrink-0 text-brass underline underline-offset-2">add {noun}</button>
     </form>
   {/if}

@@ -1,36 +1,38 @@
 <script lang="ts">
-  import type { Candidate } from '../../api/types';
+  import type { Candidate, Pick, RatiosResult } from '../../api/types';
   import { fixed, whole } from '../../lib/format';
   import type { RatiosState } from './ratios.svelte';
 
   interface Props {
-    candidates: readonly Candidate[];
+    result: RatiosResult;
     ratios: RatiosState;
+    mayEdit: boolean;
+    onpin: (pick: Pick) => void;
   }
-  let { candidates, ratios }: Props = $props();
-  const unbeaten = $derived(candidates.filter((one) => one.beaten_by === null).length);
-  const ordered = $derived(
-    candidates.toSorted((a, b) => Number(a.beaten_by !== null) - Number(b.beaten_by !== null)),
+  let { result, ratios, mayEdit, onpin }: Props = $props();
+  const rows = $derived(
+    result.candidates
+      .filter((one) => one.is_chosen || ratios.isKept(one))
+      .toSorted((a, b) => Number(a.beaten_by !== null) - Number(b.beaten_by !== null)),
   );
+  const isColumn = (one: Candidate) => ratios.compared.includes(one);
 </script>
 
 <section>
-  <h2>
-    {candidates.length === 1
-      ? 'One way to gear it'
-      : `${candidates.length} ways to gear it, ${unbeaten} that nothing beats`}
-  </h2>
+  <h3>
+    {rows.length < result.count ? `${rows.length} of them, whole; click a dot for another` : 'All of them'}
+  </h3>
   <table class="mt-1 w-full text-[13px]" aria-label="All gearings">
     <thead class="text-ink-dim">
       <tr>
-        <th class="py-1 text-left font-normal">tick to compare</th>
-        <th class="text-right font-normal">top</th>
+        <th class="py-1 text-left font-normal">tick to pin beside</th>
+        <th class="text-right font-normal">km/h</th>
         <th class="text-right font-normal">0–50</th>
         <th class="text-right font-normal">cruise</th>
       </tr>
     </thead>
     <tbody>
-      {#each ordered as one (one.key)}
+      {#each rows as one (one.key)}
         <tr
           class={[
             'border-t border-edge',
@@ -48,9 +50,9 @@
               <input
                 type="checkbox"
                 class="accent-brass"
-                checked={ratios.isCompared(one.key)}
-                disabled={one.is_chosen}
-                onchange={() => ratios.toggle(one.key)}
+                checked={isColumn(one)}
+                disabled={one === ratios.shown || !mayEdit}
+                onchange={() => onpin(one.pick)}
               />
               {one.key}
             </label>
@@ -62,7 +64,4 @@
       {/each}
     </tbody>
   </table>
-  <p class="mt-1 text-[12.5px] text-ink-dim">
-    km/h, s, motor rpm. Dimmed: another is at least as good in all three.
-  </p>
 </section>

@@ -1,31 +1,29 @@
 <script lang="ts">
-  import type { Candidate } from '../../api/types';
   import { fixed, whole } from '../../lib/format';
   import Button from '../../lib/ui/Button.svelte';
   import Dialog from '../../lib/ui/Dialog.svelte';
+  import type { TradePoint } from './ratios.svelte';
 
   interface Props {
-    candidate: Candidate;
+    name: string;
+    point: TradePoint | null;
     reason: string;
     onchoose: (reason: string) => void;
     onclose: () => void;
   }
-  let { candidate, reason, onchoose, onclose }: Props = $props();
+  let { name, point, reason, onchoose, onclose }: Props = $props();
   const uid = $props.id();
-  // The dialog is made anew for each candidate, so the first value is the one to start from.
+  // The dialog is made anew for each gearing, so the first value is the one to start from.
   // svelte-ignore state_referenced_locally
   let why = $state(reason);
+  const about = $derived(
+    point
+      ? `${whole(point.topKmh)} km/h; 0–50 in ${fixed(point.launchS, 1)} s; ${whole(point.cruiseRpm)} rpm at cruise.`
+      : '',
+  );
 </script>
 
-<Dialog
-  open
-  title="Choose {candidate.key}"
-  about="{whole(candidate.top_kmh)} km/h, set by {candidate.top_set_by}; 0–50 in {fixed(
-    candidate.s_0_50,
-    1,
-  )} s; {whole(candidate.cruise_rpm)} rpm at cruise."
-  {onclose}
->
+<Dialog open title="Choose {name}" {about} {onclose}>
   <form
     class="flex flex-col gap-3"
     onsubmit={(event) => {

@@ -1,80 +1,90 @@
 <script lang="ts">
-  import type { Candidate } from '../../api/types';
-  import { fixed, percent, whole } from '../../lib/format';
+  import type { Candidate, Pick, RatiosResult } from '../../api/types';
+  import { fixed, whole } from '../../lib/format';
+  import { compareRows, difference, shownFigure, type CompareRow } from './compare-rows';
 
   interface Props {
+    result: RatiosResult;
     compared: readonly Candidate[];
-    cruiseKmh: number;
     mayEdit: boolean;
-    onchoose: (candidate: Candidate) => void;
+    onchoose: (pick: Pick) => void;
+    onpin: (pick: Pick) => void;
     onhover: (key: string | null) => void;
   }
-  let { compared, cruiseKmh, mayEdit, onchoose, onhover }: Props = $props();
+  let { result, compared, mayEdit, onchoose, onpin, onhover }: Props = $props();
+  const rows = $derived(compareRows(result.cruise_kmh));
+  const first = $derived(compared[0]);
 
-  const grade = (pct: number | null | undefined) =>
-    pct === null || pct === undefined ? '–' : pct < 1 ? 'level only' : `1 in ${fixed(100 / pct, 1)}`;
-  const seconds = (value: number | null | undefined) =>
-    value === null || value === undefined ? 'not reached' : `${fixed(value, 1)} s`;
-
-  const rows = $derived<readonly [string, (one: Candidate) => string][]>([
-    ['top speed, km/h', (one) => whole(one.top_kmh)],
-    ['set by', (one) => one.top_set_by],
-    ['0–50 km/h', (one) => seconds(one.s_0_50)],
-    ['0–100 km/h', (one) => seconds(one.s_0_100)],
-    ['starts laden on', (one) => grade(one.hill_start_pct)],
-    [
-      'launch at the wheels, N·m',
-      (one) => whole(one.launch_wheel_nm) + (one.launch_held_by_tyres ? ', slips' : ''),
-    ],
-    ['torque falls from, km/h', (one) => whole(one.falls_from_kmh)],
-    [`motor at ${whole(cruiseKmh)} km/h, rpm`, (one) => whole(one.cruise_rpm)],
-    ['of continuous torque', (one) => percent(one.cruise_share)],
-    ['held at 50, continuous', (one) => grade(one.grade_at_50_pct)],
-    ['overall ratio', (one) => fixed(one.overall_ratio, 2)],
-  ]);
+  function spread(row: CompareRow): string {
+    const found = result.spreads?.spreads.find((one) => one.figure === row.spread);
+    if (!found) return '';
+    const digits = row.decimals === 0 ? whole(found.plus_minus) : fixed(found.plus_minus, row.decimals);
+    return Number(digits.replace(/\D/g, '')) === 0 ? '' : `±${digits}`;
+  }
 </script>
 
 <div class="shrink-0 overflow-x-auto">
-  <table class="w-full min-w-[30rem] text-[13px]" aria-label="Gearings side by side">
+  <table class="w-full min-w-[32rem] text-[13px]" aria-label="Gearings side by side">
     <thead>
-      <tr>
-        <th class="px-4 py-1.5 text-left font-normal text-ink-dim">side by side</th>
-        {#each compared as one (one.key)}
+      <tr class="align-bottom">
+        <th class="py-1 pr-1 pl-3 text-left font-normal text-ink-dim">side by side</th>
+        {#each compared as one, k (one.key)}
           <th
-            class={['px-2 py-1.5 text-right', one.is_chosen ? 'bg-brass-wash text-brass' : 'font-normal']}
+            class={['px-1.5 py-1 text-right leading-4', k === 0 ? 'bg-brass-wash text-brass' : 'font-normal']}
             onmouseenter={() => onhover(one.key)}
-            onmouseleave={() => onhover(null)}>{one.key}</th
+            onmouseleave={() => onhover(null)}
+            >{one.key}{#if k === 0}<span class="block text-[11.5px] font-normal"
+                >{one.is_chosen ? 'chosen' : 'shown, not chosen'}</span
+              >{/if}</th
           >
         {/each}
+        {#if result.was}<th class="px-1.5 py-1 text-right font-normal text-ink-dim">as it was</th>{/if}
       </tr>
     </thead>
     <tbody>
-      <tr class="border-t border-edge">
-        <td class="px-4 py-1.5 text-ink-dim">{mayEdit ? 'take one, with a reason' : ''}</td>
-        {#each compared as one (one.key)}
-          <td class={['px-2 py-1.5 text-right', one.is_chosen && 'bg-brass-wash']}>
-            {#if mayEdit}
+      {#if mayEdit}
+        <tr class="border-t border-edge">
+          <td class="py-[3px] pr-1 pl-3 text-ink-dim">take one</td>
+          {#each compared as one, k (one.key)}
+            <td class={['px-1.5 py-[3px] text-right whitespace-nowrap', k === 0 && 'bg-brass-wash']}>
+              {#if one.is_pinned && !one.is_chosen}<button
+                  class="px-1 text-ink-dim hover:text-fails"
+                  aria-label="Unpin {one.key}"
+                  onclick={() => onpin(one.pick)}>×</button
+                >{/if}
               <button
                 class="text-brass underline underline-offset-2"
                 aria-label="{one.is_chosen ? 'Change the reason for' : 'Choose'} {one.key}"
-                onclick={() => onchoose(one)}>{one.is_chosen ? 'reason' : 'choose'}</button
+                onclick={() => onchoose(one.pick)}>{one.is_chosen ? 'reason' : 'choose'}</button
               >
-            {/if}
-          </td>
-        {/each}
-      </tr>
-      {#each rows as [title, figure] (title)}
-        <tr class="border-t border-edge">
-          <th scope="row" class="px-4 py-[2px] text-left font-normal whitespace-nowrap">{title}</th>
-          {#each compared as one (one.key)}
-            <td
-              class={[
-                'px-2 text-right',
-                one.is_chosen && 'bg-brass-wash',
-                title === 'set by' ? 'text-[12.5px] leading-4' : 'figures whitespace-nowrap',
-              ]}>{figure(one)}</td
-            >
+            </td>
           {/each}
+          {#if result.was}<td></td>{/if}
+        </tr>
+      {/if}
+      <tr class="border-t border-edge">
+        <th scope="row" class="py-[2px] pr-1 pl-3 text-left font-normal">top speed set by</th>
+        {#each compared as one, k (one.key)}
+          <td class={['px-1.5 text-right text-[12.5px] leading-4', k === 0 && 'bg-brass-wash']}
+            >{one.top_set_by}</td
+          >
+        {/each}
+        {#if result.was}<td></td>{/if}
+      </tr>
+      {#each rows as row (row.title)}
+        <tr class="border-t border-edge">
+          <th scope="row" class="py-[2px] pr-1 pl-3 text-left font-normal whitespace-nowrap">{row.title}</th>
+          {#each compared as one, k (one.key)}
+            <td class={['px-1.5 text-right figures whitespace-nowrap', k === 0 && 'bg-brass-wash']}>
+              {shownFigure(row, row.figure(one))}{row.suffix?.(one) ?? ''}
+              <span class="text-[11px] text-ink-dim"
+                >{k === 0 ? spread(row) : first ? difference(row, one, first) : ''}</span
+              >
+            </td>
+          {/each}
+          {#if result.was}<td class="px-1.5 text-right figures whitespace-nowrap text-ink-dim"
+              >{row.was ? shownFigure(row, row.was(result.was)) : ''}</td
+            >{/if}
         </tr>
       {/each}
     </tbody>

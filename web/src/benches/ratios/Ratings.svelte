@@ -1,21 +1,98 @@
 <script lang="ts">
-  import type { BriefSheet, RatiosSheet } from '../../api/types';
+  import type { BriefSheet, Gearbox, Quantity, RatiosSheet, Reading } from '../../api/types';
   import ChoiceField from '../../measure/ChoiceField.svelte';
   import ReadingField from '../../measure/ReadingField.svelte';
 
   interface Props {
     sheet: RatiosSheet;
     layout: BriefSheet['layout'];
+    isBothDriven: boolean;
     disabled: boolean;
     change: (write: (sheet: RatiosSheet) => void) => void;
+    withGearbox: (write: (gearbox: Gearbox) => void) => void;
   }
-  let { sheet, layout, disabled, change }: Props = $props();
+  let { sheet, layout, isBothDriven, disabled, change, withGearbox }: Props = $props();
   const COUPLERS = [
     ['rigid', 'rigid hub'],
     ['flexible', 'flexible, rubber'],
     ['clutch', 'clutch kept'],
     ['spline', 'direct spline'],
   ] as const;
+  const USES = [
+    ['left_in_one', 'left in one gear'],
+    ['shifted', 'still shifted'],
+  ] as const;
+  const SHAFTS = [
+    ['input', 'its input'],
+    ['output', 'its output'],
+  ] as const;
+
+  interface Field {
+    label: string;
+    quantity: Quantity;
+    value: Reading | null | undefined;
+    write: (value: Reading | null) => void;
+    hint?: string;
+  }
+  const hasGearbox = $derived(layout === 'kept_gearbox');
+  const hasShaft = $derived(layout !== 'axle_unit' && layout !== 'two_units');
+  const gearbox = $derived<Field[]>([
+    {
+      label: 'Gearbox torque',
+      quantity: 'torque',
+      value: sheet.gearbox?.rating,
+      write: (value) => withGearbox((next) => (next.rating = value)),
+    },
+    {
+      label: 'Gearbox input speed',
+      quantity: 'spin',
+      value: sheet.gearbox?.greatest_rpm,
+      write: (value) => withGearbox((next) => (next.greatest_rpm = value)),
+    },
+  ]);
+  const shaft = $derived<Field[]>([
+    {
+      label: 'Propshaft torque',
+      quantity: 'torque',
+      value: sheet.propshaft.rating,
+      write: (value) => change((next) => (next.propshaft.rating = value)),
+    },
+    {
+      label: 'Propshaft critical speed',
+      quantity: 'spin',
+      value: sheet.propshaft.critical_rpm,
+      write: (value) => change((next) => (next.propshaft.critical_rpm = value)),
+    },
+    {
+      label: 'Its joints turn at most',
+      quantity: 'spin',
+      value: sheet.propshaft.joint_rpm,
+      write: (value) => change((next) => (next.propshaft.joint_rpm = value)),
+    },
+  ]);
+  const axles = $derived<Field[]>([
+    {
+      label: isBothDriven ? 'Rear axle torque, both sides' : 'Axle torque, both sides',
+      quantity: 'torque',
+      value: sheet.axle_rating,
+      write: (value) => change((next) => (next.axle_rating = value)),
+    },
+  ]);
+  const frontAxle = $derived<Field[]>([
+    {
+      label: 'Front axle torque',
+      quantity: 'torque',
+      hint: 'empty: as the rear one',
+      value: sheet.front_axle_rating,
+      write: (value) => change((next) => (next.front_axle_rating = value)),
+    },
+  ]);
+  const shown = $derived([
+    ...(hasGearbox ? gearbox : []),
+    ...(hasShaft ? shaft : []),
+    ...axles,
+    ...(isBothDriven ? frontAxle : []),
+  ]);
 </script>
 
 <section>
@@ -28,43 +105,31 @@
     {disabled}
     onchange={(value) => change((next) => (next.coupler = value))}
   />
-  {#if layout === 'kept_gearbox' && sheet.gearbox}
-    <ReadingField
-      label="Gearbox input torque"
-      quantity="torque"
+  {#if hasGearbox}
+    <ChoiceField
+      label="The gearbox is"
+      none="not said"
+      value={sheet.gearbox?.use}
+      options={USES}
       {disabled}
-      value={sheet.gearbox.rating}
-      onchange={(value) => change((next) => next.gearbox && (next.gearbox.rating = value))}
+      onchange={(value) => withGearbox((next) => (next.use = value))}
     />
-    <ReadingField
-      label="Gearbox input speed"
-      quantity="spin"
+    <ChoiceField
+      label="Gearbox torque is stated at"
+      value={sheet.gearbox?.rating_at ?? 'input'}
+      options={SHAFTS}
       {disabled}
-      value={sheet.gearbox.greatest_rpm}
-      onchange={(value) => change((next) => next.gearbox && (next.gearbox.greatest_rpm = value))}
-    />
-  {/if}
-  {#if layout !== 'axle_unit'}
-    <ReadingField
-      label="Propshaft torque"
-      quantity="torque"
-      {disabled}
-      value={sheet.propshaft.rating}
-      onchange={(value) => change((next) => (next.propshaft.rating = value))}
-    />
-    <ReadingField
-      label="Propshaft critical speed"
-      quantity="spin"
-      {disabled}
-      value={sheet.propshaft.critical_rpm}
-      onchange={(value) => change((next) => (next.propshaft.critical_rpm = value))}
+      onchange={(value) => withGearbox((next) => (next.rating_at = value))}
     />
   {/if}
-  <ReadingField
-    label="Axle torque, both sides"
-    quantity="torque"
-    {disabled}
-    value={sheet.axle_rating}
-    onchange={(value) => change((next) => (next.axle_rating = value))}
-  />
+  {#each shown as field (field.label)}
+    <ReadingField
+      label={field.label}
+      quantity={field.quantity}
+      hint={field.hint}
+      {disabled}
+      value={field.value}
+      onchange={field.write}
+    />
+  {/each}
 </section>

@@ -1,13 +1,12 @@
 <script lang="ts">
-  import type { Candidate, JobResult, RatiosSheet } from '../../api/types';
+  import type { JobResult, Pick, RatiosSheet, Sheets } from '../../api/types';
   import { useEditor } from '../../job/job-editor.svelte';
-  import BoxList from './BoxList.svelte';
-  import CandidateList from './CandidateList.svelte';
+  import Tabs from '../../lib/ui/Tabs.svelte';
   import ChooseDialog from './ChooseDialog.svelte';
-  import CompareTable from './CompareTable.svelte';
-  import Ratings from './Ratings.svelte';
-  import { RatiosState } from './ratios.svelte';
-  import TorquePlot from './TorquePlot.svelte';
+  import PartsTab from './PartsTab.svelte';
+  import { isSamePick, pickName, RatiosState, togglePin } from './ratios.svelte';
+  import SafetyTab from './SafetyTab.svelte';
+  import TradeTab from './TradeTab.svelte';
 
   interface Props {
     result: JobResult;
@@ -16,100 +15,57 @@
   let { result, pinned }: Props = $props();
   const editor = useEditor();
   const sheet = $derived(editor.sheets.ratios);
+  const brief = $derived(editor.sheets.brief);
   const disabled = $derived(!editor.mayEdit);
   const ratios = new RatiosState(() => result.ratios);
-  let choosing = $state.raw<Candidate | null>(null);
+  let choosing = $state.raw<Pick | null>(null);
 
-  const layout = $derived(editor.sheets.brief.layout);
-  const isUnit = $derived(layout === 'axle_unit' || layout === 'centre_unit');
-  const ghost = $derived(
-    pinned?.ratios.candidates.find((one) => one.key === pinned.line?.candidate)?.wheel_nm ?? null,
+  const isBothDriven = $derived(
+    brief.layout === 'centre_unit' ||
+      brief.layout === 'two_units' ||
+      (brief.layout !== 'axle_unit' && brief.driven === 'both'),
   );
-  const change = (write: (sheet: RatiosSheet) => void) => editor.edit((sheets) => write(sheets.ratios));
+  const changeAll = (write: (sheets: Sheets) => void) => editor.edit(write);
+  const change = (write: (sheet: RatiosSheet) => void) => changeAll((sheets) => write(sheets.ratios));
+  const onpin = (pick: Pick) => change((next) => (next.compared = togglePin(next.compared, pick)));
 
   function choose(reason: string): void {
     const picked = choosing;
     choosing = null;
-    if (!picked) return;
-    const { reduction = null, gear = null, final_drive = null } = picked;
-    change((next) => (next.choice = { reduction, gear, final_drive, reason }));
+    if (picked) change((next) => (next.choice = { ...picked, reason }));
   }
 </script>
 
-<div class="flex h-full flex-col md:flex-row">
-  <div class="order-2 flex shrink-0 flex-col gap-5 overflow-y-auto px-4 py-3 md:order-1 md:w-[18rem]">
-    {#if result.ratios.candidates.length > 0}<CandidateList
-        candidates={result.ratios.candidates}
-        {ratios}
-      />{/if}
-    <section class="flex flex-col gap-4">
-      <h2>What could stand in the line</h2>
-      <BoxList
-        title={isUnit ? "The unit's own reduction" : 'Reduction boxes'}
-        noun={isUnit ? 'a unit' : 'a reduction'}
-        hint={isUnit
-          ? 'Its built-in ratio, from the data sheet or by turning the input and counting.'
-          : 'None: the motor drives straight on.'}
-        boxes={sheet.reductions}
-        {disabled}
-        onchange={(boxes) => change((next) => (next.reductions = boxes))}
-      />
-      {#if layout === 'kept_gearbox'}
-        <BoxList
-          title="Gears of the kept gearbox"
-          noun="a gear"
-          hint="Turn the input, count output turns in each gear: input over output."
-          boxes={sheet.gearbox?.gears ?? []}
-          {disabled}
-          onchange={(boxes) =>
-            change((next) => (next.gearbox = { ...(next.gearbox ?? { name: 'Gearbox' }), gears: boxes }))}
-        />
-      {/if}
-      {#if layout !== 'axle_unit'}
-        <BoxList
-          title="Final drives"
-          noun="a final drive"
-          hint="Count teeth: crown wheel over pinion, such as 37/9."
-          boxes={sheet.final_drives}
-          {disabled}
-          onchange={(boxes) => change((next) => (next.final_drives = boxes))}
-        />
-      {/if}
-      <Ratings {sheet} {layout} {disabled} {change} />
-    </section>
-  </div>
-  <div class="order-1 flex min-w-0 flex-1 flex-col overflow-y-auto border-edge md:order-2 md:border-l">
-    {#if result.ratios.candidates.length > 0}
-      <div class="h-[208px] shrink-0">
-        <TorquePlot result={result.ratios} compared={ratios.compared} hovered={ratios.hovered} {ghost} />
-      </div>
-      <CompareTable
-        compared={ratios.compared}
-        cruiseKmh={result.ratios.cruise_kmh}
-        mayEdit={editor.mayEdit}
-        onchoose={(candidate) => (choosing = candidate)}
-        onhover={(key) => (ratios.hovered = key)}
-      />
-      {#if result.ratios.reason}
-        <p class="px-4 py-2 text-[13px]">
-          <span class="text-ink-dim">Chosen because:</span>
-          {result.ratios.reason}
-        </p>
-      {/if}
-    {:else}
-      <div class="bg-dye px-6 py-12 text-scribe">
-        <h2>No gearing to compare yet</h2>
-        <ul class="mt-2 list-disc pl-5 text-scribe-dim">
-          {#each result.ratios.to_do as todo (todo.field)}<li>{todo.text}</li>{/each}
-        </ul>
-      </div>
-    {/if}
-  </div>
-</div>
+{#snippet trade()}<TradeTab
+    result={result.ratios}
+    {pinned}
+    {ratios}
+    mayEdit={editor.mayEdit}
+    {onpin}
+    onchoose={(pick) => (choosing = pick)}
+  />{/snippet}
+{#snippet parts()}<PartsTab {sheet} layout={brief.layout} {isBothDriven} {disabled} {change} />{/snippet}
+{#snippet safety()}<SafetyTab
+    {sheet}
+    {brief}
+    {disabled}
+    change={(write) => changeAll((sheets) => write(sheets.ratios, sheets.brief))}
+  />{/snippet}
+
+<Tabs
+  label="Ratios"
+  tabs={[
+    { key: 'trade', title: 'The trade', panel: trade },
+    { key: 'parts', title: 'What could stand in the line', panel: parts },
+    { key: 'safety', title: 'Turning, parking, clutch', panel: safety },
+  ]}
+/>
 {#if choosing}
+  {@const picked = choosing}
   <ChooseDialog
-    candidate={choosing}
-    reason={choosing.is_chosen ? result.ratios.reason : ''}
+    name={pickName(picked)}
+    point={ratios.points.find((point) => isSamePick(point.pick, picked)) ?? null}
+    reason={sheet.choice && isSamePick(sheet.choice, picked) ? result.ratios.reason : ''}
     onchoose={choose}
     onclose={() => (choosing = null)}
   />

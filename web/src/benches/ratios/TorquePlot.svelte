@@ -18,10 +18,18 @@
   const RIGHT = 16;
   const bottom = $derived(height - 30);
 
-  const greatestKmh = $derived(Math.max(40, ...compared.map((one) => one.top_kmh)) * 1.15);
+  const oldGears = $derived(result.was?.gears ?? []);
+  const greatestKmh = $derived(
+    Math.max(40, result.was?.top_kmh ?? 0, ...compared.map((one) => one.top_kmh)) * 1.12,
+  );
   const lastShown = $derived(result.speed_kmh.findLastIndex((kmh) => kmh <= greatestKmh));
   const greatestNm = $derived(
-    Math.max(100, ...compared.map((one) => one.launch_wheel_nm), (result.slip_nm ?? 0) * 0.6) * 1.08,
+    Math.max(
+      100,
+      ...compared.map((one) => one.launch_wheel_nm),
+      result.was?.launch_wheel_nm ?? 0,
+      (result.slip_nm ?? 0) * 0.6,
+    ) * 1.08,
   );
   const x = $derived(scaleLinear([0, greatestKmh], [LEFT, width - RIGHT]));
   const y = $derived(scaleLinear([0, greatestNm], [bottom, TOP]));
@@ -49,11 +57,16 @@
   <svg {width} {height} role="img" aria-label="Torque at the driven wheels by road speed">
     <defs
       ><clipPath id="torque-plot"
-        ><rect x={LEFT} y={TOP} width={width - LEFT - RIGHT} height={bottom - TOP} /></clipPath
+        ><rect
+          x={LEFT}
+          y={TOP}
+          width={Math.max(0, width - LEFT - RIGHT)}
+          height={Math.max(0, bottom - TOP)}
+        /></clipPath
       ></defs
     >
     <text x={LEFT} y="20" class="fill-scribe text-[14px] font-semibold"
-      >Torque at the driven wheels, N·m, by road speed, km/h</text
+      >Torque at the driven wheels, N·m, by km/h</text
     >
     {#each y.ticks(5) as nm (nm)}
       <line x1={LEFT} x2={width - RIGHT} y1={y(nm)} y2={y(nm)} class="stroke-dye-grid" />
@@ -80,7 +93,7 @@
         />
         <text
           x={width - RIGHT - 4}
-          y={Math.max(y(result.slip_nm) - 6, TOP + 12)}
+          y={y(result.slip_nm) < TOP + 16 ? Math.max(y(result.slip_nm), TOP) + 14 : y(result.slip_nm) - 6}
           text-anchor="end"
           class="fill-fails-lit plot-label text-[13px]">tyres slip above this, dry</text
         >
@@ -102,12 +115,14 @@
           stroke-dasharray="2 4"
         />
         <text
-          x={width - RIGHT - 4}
-          y={y(result.hill_resistance_nm[lastShown] ?? 0) - 6}
-          text-anchor="end"
+          x={LEFT + (width - LEFT - RIGHT) * 0.42}
+          y={y(result.hill_resistance_nm[Math.round(lastShown * 0.42)] ?? 0) - 6}
           class="fill-scribe plot-label text-[13px]">the hill, laden</text
         >
       {/if}
+      {#each oldGears as gear (gear.name)}
+        <path d={path(gear.wheel_nm)} class="fill-none stroke-scribe-dim" stroke-opacity="0.75" />
+      {/each}
       {#if ghost}<path
           d={path(ghost)}
           class="fill-none stroke-scribe-dim"
@@ -123,6 +138,14 @@
         />
       {/each}
     </g>
+    {#if oldGears.length > 0}
+      <text
+        x={width - RIGHT - 4}
+        y={TOP + 32}
+        text-anchor="end"
+        class="fill-scribe-dim plot-label text-[12.5px]">thin: the old engine, gear by gear</text
+      >
+    {/if}
     {#each labels as { one, at } (one.key)}
       <text
         x={LEFT + 8}

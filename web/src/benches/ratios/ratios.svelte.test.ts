@@ -1,27 +1,104 @@
 import { describe, expect, it } from 'vitest';
-import type { Candidate, RatiosResult } from '../../api/types';
-import { RatiosState } from './ratios.svelte';
+import type { Candidate, Cloud, RatiosResult } from '../../api/types';
+import { compareRows, difference, shownFigure } from './compare-rows';
+import { pickName, RatiosState, togglePin, tradePoints } from './ratios.svelte';
 
-function result(chosen: string | null): RatiosResult {
-  const candidates = ['a', 'b', 'c', 'd', 'e', 'f'].map(
-    (key) => ({ key, is_chosen: key === chosen, beaten_by: key === 'b' ? 'a' : null }) as Candidate,
-  );
-  return { candidates } as RatiosResult;
-}
-const keys = (state: RatiosState) => state.compared.map((one) => one.key).join('');
+const CLOUD: Cloud = {
+  options: [
+    { field: 'gear', names: ['3rd', '4th'] },
+    { field: 'final_drive', names: ['4.11', '3.73'] },
+    { field: 'tyre', names: ['as fitted'] },
+  ],
+  picks: [
+    [0, 0, 0],
+    [0, 1, 0],
+    [1, 0, 0],
+    [1, 1, 0],
+  ],
+  top_kmh: [120, 132, 120, 132],
+  s_0_50: [3.9, 4.3, 5.3, null],
+  cruise_rpm: [4092, 3710, 2987, 2708],
+  is_beaten: [false, false, true, false],
+  does: [0b11, 0b01, 0b11, 0b10],
+};
+
+const candidate = (at: number, change: Partial<Candidate> = {}): Candidate => {
+  const point = tradePoints(CLOUD)[at]!;
+  return {
+    key: point.name,
+    pick: point.pick,
+    beaten_by: null,
+    is_chosen: false,
+    is_pinned: false,
+    ...change,
+  } as Candidate;
+};
+const result = (candidates: Candidate[]): RatiosResult =>
+  ({
+    candidates,
+    cloud: CLOUD,
+    musts: [
+      { key: 'speed', text: 'reach 120 km/h', count: 3 },
+      { key: 'grade', text: 'start on 25 %', count: 3 },
+    ],
+  }) as RatiosResult;
 
 describe('RatiosState', () => {
-  it('compares the chosen one with the first that nothing beats', () => {
-    expect(keys(new RatiosState(() => result('d')))).toBe('dace');
-    expect(keys(new RatiosState(() => result(null)))).toBe('acde');
+  it('puts the chosen one first and others that nothing beats beside it, until some are pinned', () => {
+    const chosen = candidate(0, { is_chosen: true });
+    const others = [candidate(1), candidate(2, { beaten_by: '3rd · 4.11' }), candidate(3)];
+    expect(new RatiosState(() => result([chosen, ...others])).compared.map((one) => one.key)).toEqual([
+      '3rd · 4.11',
+      '3rd · 3.73',
+      '4th · 3.73',
+    ]);
+    const pinned = candidate(2, { beaten_by: '3rd · 4.11', is_pinned: true });
+    const state = new RatiosState(() => result([chosen, candidate(1), pinned]));
+    expect(state.compared.map((one) => one.key)).toEqual(['3rd · 4.11', '4th · 4.11']);
   });
 
-  it('always shows what was ticked last, and the chosen one', () => {
-    const state = new RatiosState(() => result('d'));
-    state.toggle('b');
-    expect(keys(state)).toBe('dceb');
-    state.toggle('c');
-    expect(keys(state)).toBe('daeb');
-    expect(state.isCompared('c')).toBe(false);
+  it('keeps the points that do all that is ticked', () => {
+    const state = new RatiosState(() => result([candidate(0)]));
+    state.toggleMust('speed');
+    expect(state.kept.map((point) => point.name)).toEqual(['3rd · 4.11', '3rd · 3.73', '4th · 4.11']);
+    state.toggleMust('grade');
+    expect(state.kept.map((point) => point.name)).toEqual(['3rd · 4.11', '4th · 4.11']);
+    expect(state.isKept(candidate(3))).toBe(false);
+    expect([state.doesMust(candidate(1), 0), state.doesMust(candidate(1), 1)]).toEqual([true, false]);
+    state.toggleMust('speed');
+    state.toggleMust('grade');
+    expect(state.kept).toHaveLength(4);
+  });
+});
+
+describe('pins', () => {
+  it('come and go by what stands in the line, and a fourth takes the place of the oldest', () => {
+    const picks = tradePoints(CLOUD).map((point) => point.pick);
+    const three = picks.slice(0, 3);
+    expect(togglePin(three, { ...picks[1]! })).toEqual([picks[0], picks[2]]);
+    expect(togglePin(three, picks[3]!)).toEqual([picks[1], picks[2], picks[3]]);
+  });
+
+  it('are named as the core names them', () => {
+    expect(pickName({ reduction: '1.75 box', gear: '3rd', final_drive: '4.11', tyre: 'as fitted' })).toBe(
+      '1.75 box · 3rd · 4.11',
+    );
+    expect(pickName({ reduction: '9.1', final_drive: '4.11', front_final_drive: '3.9', tyre: 'tall' })).toBe(
+      '9.1 · 4.11 · front 3.9 · tall',
+    );
+  });
+});
+
+describe('the table side by side', () => {
+  const rows = compareRows(80);
+  const row = (start: string) => rows.find((one) => one.title.startsWith(start))!;
+
+  it('shows what others have more or less than the first, and nothing where they show alike', () => {
+    const first = candidate(0, { s_0_50: 3.9, top_kmh: 120, s_0_100: null });
+    const other = candidate(1, { s_0_50: 2.7, top_kmh: 120.3, s_0_100: 9 });
+    expect(difference(row('0–50 km/h'), other, first)).toBe('−1.2');
+    expect(difference(row('top speed'), other, first)).toBe('');
+    expect(difference(row('0–100'), other, first)).toBe('');
+    expect(shownFigure(row('0–100'), null)).toBe('never');
   });
 });

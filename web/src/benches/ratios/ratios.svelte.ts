@@ -1,36 +1,114 @@
-import type { Candidate, RatiosResult } from '../../api/types';
+import type { Candidate, Cloud, Pick, RatiosResult } from '../../api/types';
 
-const MOST_COMPARED = 4;
+const MOST_COLUMNS = 4;
+const MOST_PINNED = 3;
+const FIELDS = [
+  'reduction',
+  'front_reduction',
+  'gear',
+  'final_drive',
+  'front_final_drive',
+  'tyre',
+] as const satisfies readonly (keyof Pick)[];
 
-/** Which candidates stand side by side. What each gives comes from the core. */
+export function isSamePick(one: Pick, other: Pick): boolean {
+  return FIELDS.every((field) => (one[field] ?? null) === (other[field] ?? null));
+}
+
+/** Returns the names of what stands in the line, as the core joins them; `as fitted` goes without saying. */
+export function pickName(pick: Pick): string {
+  const { reduction, front_reduction, gear, final_drive, front_final_drive, tyre } = pick;
+  const names = [
+    reduction,
+    front_reduction && `front ${front_reduction}`,
+    gear,
+    final_drive,
+    front_final_drive && `front ${front_final_drive}`,
+    tyre === 'as fitted' ? null : tyre,
+  ];
+  return names.filter((name) => name).join(' · ') || 'none';
+}
+
+/** A point of the trade plot. */
+export interface TradePoint {
+  pick: Pick;
+  name: string;
+  topKmh: number;
+  launchS: number | null;
+  cruiseRpm: number;
+  isBeaten: boolean;
+  does: number; // a bit per must
+}
+
+export function tradePoints(cloud: Cloud | null | undefined): TradePoint[] {
+  if (!cloud) return [];
+  return cloud.picks.map((numbers, k) => {
+    const pick: Pick = {};
+    cloud.options.forEach((option, at) => {
+      pick[option.field as keyof Pick] = option.names[numbers[at] ?? 0] ?? null;
+    });
+    return {
+      pick,
+      name: pickName(pick),
+      topKmh: cloud.top_kmh[k] ?? 0,
+      launchS: cloud.s_0_50[k] ?? null,
+      cruiseRpm: cloud.cruise_rpm[k] ?? 0,
+      isBeaten: cloud.is_beaten[k] ?? true,
+      does: cloud.does[k] ?? 0,
+    };
+  });
+}
+
+/** Returns the pins with one more, or without it; a fourth takes the place of the oldest. */
+export function togglePin(pins: readonly Pick[], pick: Pick): Pick[] {
+  const rest = pins.filter((one) => !isSamePick(one, pick));
+  return rest.length < pins.length ? rest : [...pins, pick].slice(-MOST_PINNED);
+}
+
+/** What the trade is looked at through: filters, the point under the pointer, and the columns side by side. */
 export class RatiosState {
   readonly #result: () => RatiosResult;
-  #picked = $state.raw<readonly string[]>([]);
   hovered = $state<string | null>(null);
+  wanted = $state.raw<ReadonlySet<string>>(new Set());
 
-  readonly chosen = $derived.by(() => this.#result().candidates.find((one) => one.is_chosen) ?? null);
-  /** The chosen one first, then those picked last; until some are, the first that nothing beats. */
+  readonly shown = $derived.by(() => this.#result().candidates[0] ?? null);
+  readonly points = $derived.by(() => tradePoints(this.#result().cloud));
+  readonly #mask = $derived.by(() =>
+    this.#result().musts.reduce((mask, must, k) => (this.wanted.has(must.key) ? mask | (1 << k) : mask), 0),
+  );
+  /** Points that do all that is ticked. */
+  readonly kept = $derived.by(() => this.points.filter((point) => this.#does(point.does)));
+  /** The chosen one (or the one shown) first, then the pins; until there are some, others that nothing beats. */
   readonly compared = $derived.by((): readonly Candidate[] => {
-    const { candidates } = this.#result();
-    const picked = this.#picked.flatMap((key) => candidates.filter((one) => one.key === key));
-    const others = picked.length > 0 ? picked : candidates.filter((one) => one.beaten_by === null);
-    const room = MOST_COMPARED - (this.chosen ? 1 : 0);
-    const rest = others.filter((one) => !one.is_chosen);
-    const shown = picked.length > 0 ? rest.slice(-room) : rest.slice(0, room);
-    return this.chosen ? [this.chosen, ...shown] : shown;
+    const [first, ...others] = this.#result().candidates;
+    if (!first) return [];
+    const pinned = others.filter((one) => one.is_pinned);
+    const rest = pinned.length > 0 ? pinned : others.filter((one) => one.beaten_by === null);
+    return [first, ...rest.slice(0, MOST_COLUMNS - 1)];
   });
 
   constructor(result: () => RatiosResult) {
     this.#result = result;
   }
 
-  isCompared(key: string): boolean {
-    return this.compared.some((one) => one.key === key);
+  #does(bits: number): boolean {
+    return (bits & this.#mask) === this.#mask;
   }
 
-  toggle(key: string): void {
-    const shown = this.#picked.length > 0 ? this.#picked : this.compared.map((one) => one.key);
-    const next = shown.includes(key) ? shown.filter((one) => one !== key) : [...shown, key];
-    this.#picked = next;
+  /** Whether a candidate does all that is ticked. */
+  isKept(candidate: Candidate): boolean {
+    const point = this.points.find((one) => isSamePick(one.pick, candidate.pick));
+    return point === undefined || this.#does(point.does);
+  }
+
+  doesMust(candidate: Candidate | null, at: number): boolean | null {
+    const point = candidate && this.points.find((one) => isSamePick(one.pick, candidate.pick));
+    return point ? (point.does & (1 << at)) !== 0 : null;
+  }
+
+  toggleMust(key: string): void {
+    const next = new Set(this.wanted);
+    if (!next.delete(key)) next.add(key);
+    this.wanted = next;
   }
 }

@@ -1,14 +1,27 @@
 <script lang="ts">
-  import { readBack } from '../../measure/read-back';
+  import type { Quantity } from '../api/types';
+  import { readBack } from './read-back';
 
   interface Props {
     label: string;
     text: string;
-    unit: string | null;
+    quantity: Quantity;
+    unit?: string | null;
+    needed?: string; // what to say when it is emptied; without it, emptying it is fine
+    placeholder?: string;
     disabled: boolean;
-    onchange: (text: string) => void;
+    onchange: (text: string) => void; // empty when it was emptied
   }
-  let { label, text, unit, disabled, onchange }: Props = $props();
+  let {
+    label,
+    text,
+    quantity,
+    unit = null,
+    needed = '',
+    placeholder = '',
+    disabled,
+    onchange,
+  }: Props = $props();
   let typed = $state<string | null>(null);
   let problem = $state('');
 
@@ -18,7 +31,7 @@
       typed = null;
       return true;
     }
-    problem = (await readBack(wanted, 'length', unit)).problem;
+    problem = wanted === '' ? needed : (await readBack(wanted, quantity, unit)).problem;
     if (problem) return false; // the text stays for mending
     typed = null;
     onchange(wanted);
@@ -40,7 +53,8 @@
 
 <input
   class="field-line py-0.5 text-right figures"
-  aria-label="Reading {label}"
+  aria-label={label}
+  {placeholder}
   aria-invalid={problem ? 'true' : undefined}
   title={problem || undefined}
   autocomplete="off"

@@ -1,0 +1,66 @@
+<script lang="ts">
+  import type { MassesResult, MassesSheet } from '../../api/types';
+  import { fixed, percent, whole } from '../../lib/format';
+  import ReadingFields from '../../measure/ReadingFields.svelte';
+  import { LIFTED, LOAD_RATINGS, WEIGHED } from './fields';
+  import MassItems from './MassItems.svelte';
+  import MassPlot from './MassPlot.svelte';
+
+  interface Props {
+    result: MassesResult;
+    sheet: MassesSheet;
+    disabled: boolean;
+    change: (write: (sheet: MassesSheet) => void) => void;
+  }
+  let { result, sheet, disabled, change }: Props = $props();
+</script>
+
+<MassPlot {result} />
+<div class="flex flex-col gap-5 px-5 py-3">
+  <table class="w-full text-[13px]" aria-label="How it stands">
+    <thead class="text-ink-dim">
+      <tr>
+        <th class="text-left font-normal"></th>
+        <th class="text-right font-normal">kg</th>
+        <th class="text-right font-normal">front kg</th>
+        <th class="text-right font-normal">rear kg</th>
+        <th class="text-right font-normal">front share</th>
+        <th class="text-right font-normal">left share</th>
+        <th class="text-right font-normal">c.g. height, mm</th>
+      </tr>
+    </thead>
+    <tbody>
+      {#each result.standings as standing (standing.key)}
+        <tr class={['border-t border-edge', standing.key === 'kerb' && 'bg-brass-wash font-semibold']}>
+          <td class="py-1">{standing.title}</td>
+          <td class="text-right figures">{whole(standing.mass_kg)}</td>
+          <td class="text-right figures">{whole(standing.front_kg)}</td>
+          <td class="text-right figures">{whole(standing.rear_kg)}</td>
+          <td class="text-right figures">{percent(standing.front_share)}</td>
+          <td class="text-right figures">{percent(standing.left_share)}</td>
+          <td class="text-right figures">{fixed(standing.cg_height_mm, 0)}</td>
+        </tr>
+      {:else}
+        <tr
+          ><td colspan="7" class="text-ink-dim">Weigh each axle on a level floor, or give the kerb mass.</td
+          ></tr
+        >
+      {/each}
+    </tbody>
+  </table>
+  <MassItems items={sheet.items} {disabled} onchange={(items) => change((next) => (next.items = items))} />
+  <div class="grid gap-x-7 gap-y-4 [--field-width:6rem] lg:grid-cols-2">
+    <section>
+      <h3>Weighed as it was</h3>
+      <ReadingFields specs={WEIGHED} from={sheet} {disabled} {change} />
+      <p class="mt-2 text-[12.5px] text-ink-dim">
+        Lifting an axle for the height: on stands, wheels chocked, nobody under it.
+      </p>
+      <ReadingFields specs={LIFTED} from={sheet} {disabled} {change} />
+    </section>
+    <section>
+      <h3>What may stand on them</h3>
+      <ReadingFields specs={LOAD_RATINGS} from={sheet} {disabled} {change} />
+    </section>
+  </div>
+</div>

@@ -1,0 +1,74 @@
+<script lang="ts">
+  import type { BriefSheet, JobResult } from '../../api/types';
+  import { fixed, whole } from '../../lib/format';
+  import TextField from '../../measure/TextField.svelte';
+  import MotorPlot from './MotorPlot.svelte';
+
+  interface Props {
+    result: JobResult['brief'];
+    brief: BriefSheet;
+    disabled: boolean;
+    change: (write: (brief: BriefSheet) => void) => void;
+  }
+  let { result, brief, disabled, change }: Props = $props();
+</script>
+
+{#if result.motor}
+  <MotorPlot motor={result.motor} name={brief.motor.name} />
+{:else}
+  <p class="bg-dye px-6 py-16 text-scribe-dim">
+    Give the motor's peak torque and top speed, from its plate or data sheet, and its curve is drawn here.
+  </p>
+{/if}
+{#each result.queries as query (query)}
+  <p class="border-b border-edge px-5 py-1.5 font-semibold text-brass">? {query}</p>
+{/each}
+<div class="grid gap-x-8 gap-y-5 px-5 py-4 xl:grid-cols-2">
+  <section>
+    <h2>How far a turn of the wheel goes</h2>
+    <table class="mt-1 w-full">
+      <tbody>
+        {#each result.tyres as tyre (tyre.method)}
+          <tr class={['border-t border-edge', tyre.used && 'bg-brass-wash font-semibold']}>
+            <td class="px-1 py-1.5">{tyre.text}</td>
+            <td class="text-right figures"
+              >{whole(tyre.circumference_mm)} ± {fixed(tyre.u_mm, tyre.u_mm < 10 ? 1 : 0)} mm</td
+            >
+            <td class="w-12 pr-1 text-right text-[13px]">{tyre.used ? 'used' : ''}</td>
+          </tr>
+        {:else}
+          <tr
+            ><td class="py-2 text-ink-dim"
+              >Read the code on the tyre's side, or chalk tyre and floor, roll a few turns and tape it.</td
+            ></tr
+          >
+        {/each}
+      </tbody>
+    </table>
+  </section>
+  <section>
+    <h2>Still to measure or look up</h2>
+    <ul class="mt-1">
+      {#each result.to_do as todo (todo.field + todo.text)}
+        <li class="border-t border-edge py-1.5">{todo.text}</li>
+      {:else}
+        <li class="border-t border-edge py-1.5 text-ink-dim">Nothing: the brief is complete.</li>
+      {/each}
+    </ul>
+    {#if result.assumed.length > 0}
+      <h3 class="mt-3 text-ink-dim">Taken as usual, not measured</h3>
+      <ul class="text-ink-dim">
+        {#each result.assumed as assumed (assumed.field)}<li>{assumed.text}</li>{/each}
+      </ul>
+    {/if}
+  </section>
+  <section class="xl:col-span-2">
+    <TextField
+      label="Notes"
+      value={brief.notes}
+      {disabled}
+      long
+      onchange={(value) => change((next) => (next.notes = value))}
+    />
+  </section>
+</div>

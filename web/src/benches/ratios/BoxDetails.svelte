@@ -1,0 +1,76 @@
+<script lang="ts">
+  import type { Box } from '../../api/types';
+
+  interface Props {
+    box: Box;
+    askReverses: boolean;
+    askCoast: boolean;
+    askSettings: boolean;
+    disabled: boolean;
+    onput: (part: Partial<Box>) => void;
+    onsettings: (text: string) => void;
+  }
+  let { box, askReverses, askCoast, askSettings, disabled, onput, onsettings }: Props = $props();
+  const senses: Record<string, boolean | null> = { '': null, no: false, yes: true };
+  const sense = $derived(box.reverses === true ? 'yes' : box.reverses === false ? 'no' : '');
+</script>
+
+<div class="flex flex-wrap items-baseline gap-x-4 pl-3 text-[12.5px] text-ink-dim">
+  {#if box.rating}
+    <label
+      >rating at its
+      <select
+        class="field-line w-auto"
+        aria-label="Shaft that the rating of {box.name} is stated for"
+        {disabled}
+        value={box.rating_at}
+        onchange={(e) => onput({ rating_at: e.currentTarget.value === 'output' ? 'output' : 'input' })}
+      >
+        <option value="input">input</option><option value="output">output</option>
+      </select></label
+    >
+  {/if}
+  {#if askSettings}
+    <label
+      >can also be set to
+      <input
+        class="field-line w-24 figures"
+        aria-label="Other ratios of {box.name}"
+        placeholder="1.9 2.35"
+        {disabled}
+        value={box.more_ratios.map((one) => one.text).join(' ')}
+        onchange={(e) => onsettings(e.currentTarget.value)}
+      /></label
+    >
+  {/if}
+  {#if askReverses}
+    <label
+      >output turns
+      <select
+        class="field-line w-auto"
+        aria-label="Sense of {box.name}"
+        {disabled}
+        value={sense}
+        onchange={(e) => onput({ reverses: senses[e.currentTarget.value] ?? null })}
+      >
+        <option value="">not known which way</option><option value="no">with its input</option><option
+          value="yes">against its input</option
+        >
+      </select></label
+    >
+  {/if}
+  {#if askCoast}
+    <label
+      >drives on its
+      <select
+        class="field-line w-auto"
+        aria-label="Flank that {box.name} drives on"
+        {disabled}
+        value={box.on_coast_flank ? 'coast' : 'drive'}
+        onchange={(e) => onput({ on_coast_flank: e.currentTarget.value === 'coast' })}
+      >
+        <option value="drive">drive flank</option><option value="coast">coast flank, turned over</option>
+      </select></label
+    >
+  {/if}
+</div>

@@ -1,0 +1,149 @@
+<script lang="ts">
+  import { scaleLinear, scaleSqrt } from 'd3-scale';
+  import type { Pick } from '../../api/types';
+  import { fixed, whole } from '../../lib/format';
+  import { isSamePick, type RatiosState, type TradePoint } from './ratios.svelte';
+
+  interface Props {
+    ratios: RatiosState;
+    wantedKmh: number | null;
+    onpick: (pick: Pick) => void;
+  }
+  let { ratios, wantedKmh, onpick }: Props = $props();
+  let width = $state(290);
+  const HEIGHT = 236;
+  const LEFT = 34;
+  const RIGHT = 10;
+  const TOP = 22;
+  const BOTTOM = HEIGHT - 34;
+  const REACH = 14; // how near the pointer must come, px
+
+  const able = $derived(ratios.points.filter((point) => point.launchS !== null));
+  const kept = $derived(new Set(ratios.kept));
+  const launches = $derived(able.map((point) => point.launchS ?? 0));
+  const tops = $derived(able.map((point) => point.topKmh));
+  const x = $derived(scaleLinear(span(tops, wantedKmh, 20), [LEFT + 6, width - RIGHT - 6]).nice());
+  const y = $derived(scaleLinear(span(launches, null, 1), [TOP + 6, BOTTOM - 6]).nice());
+  const radius = $derived(
+    scaleSqrt(
+      span(
+        able.map((point) => point.cruiseRpm),
+        null,
+        500,
+      ),
+      [2.4, 6.5],
+    ),
+  );
+  const near = $derived(able.find((point) => point.name === ratios.hovered) ?? null);
+
+  /** From least to greatest, never narrower than what can be told apart on the road. */
+  function span(values: readonly number[], other: number | null, narrowest = 0): [number, number] {
+    const all = other === null ? values : [...values, other];
+    if (values.length === 0) return [0, 1];
+    const [least, greatest] = [Math.min(...all), Math.max(...all)];
+    const pad = Math.max(0, narrowest - (greatest - least)) / 2;
+    return [least - pad, greatest + pad];
+  }
+
+  function at(event: PointerEvent & { currentTarget: SVGSVGElement }): TradePoint | null {
+    const box = event.currentTarget.getBoundingClientRect();
+    const [px, py] = [event.clientX - box.left, event.clientY - box.top];
+    const far = (point: TradePoint) => Math.hypot(x(point.topKmh) - px, y(point.launchS ?? 0) - py);
+    const closest = able.reduce<TradePoint | null>(
+      (best, point) => (best === null || far(point) < far(best) ? point : best),
+      null,
+    );
+    return closest && far(closest) <= REACH ? closest : null;
+  }
+
+  function isColumn(point: TradePoint): boolean {
+    return ratios.compared.some((one) => isSamePick(one.pick, point.pick));
+  }
+</script>
+
+<figure class="-mx-1" bind:clientWidth={width}>
+  <!-- The list beside it offers the same by keyboard. -->
+  <svg
+    {width}
+    height={HEIGHT}
+    role="img"
+    aria-label="Time to 50 km/h by top speed, one dot for each way to gear it"
+    class={['block', near && 'cursor-pointer']}
+    onpointermove={(event) => (ratios.hovered = at(event)?.name ?? null)}
+    onpointerleave={() => (ratios.hovered = null)}
+    onpointerup={(event) => {
+      const point = at(event);
+      if (point) onpick(point.pick);
+    }}
+  >
+    <text x={4} y="13" class="fill-ink-dim text-[12px]">0–50 km/h, s (up is quicker)</text>
+    <text x={width - RIGHT} y={HEIGHT - 4} text-anchor="end" class="fill-ink-dim text-[12px]"
+      >top speed, km/h</text
+    >
+    {#each y.ticks(5) as seconds (seconds)}
+      <line x1={LEFT} x2={width - RIGHT} y1={y(seconds)} y2={y(seconds)} class="stroke-edge" />
+      <text x={LEFT - 5} y={y(seconds) + 4} text-anchor="end" class="fill-ink-dim figures text-[11.5px]"
+        >{seconds}</text
+      >
+    {/each}
+    {#each x.ticks(5) as kmh (kmh)}
+      <line x1={x(kmh)} x2={x(kmh)} y1={TOP} y2={BOTTOM} class="stroke-edge" />
+      <text x={x(kmh)} y={BOTTOM + 15} text-anchor="middle" class="fill-ink-dim figures text-[11.5px]"
+        >{kmh}</text
+      >
+    {/each}
+    {#if wantedKmh !== null}
+      <line
+        x1={x(wantedKmh)}
+        x2={x(wantedKmh)}
+        y1={TOP}
+        y2={BOTTOM}
+        class="stroke-brass"
+        stroke-dasharray="4 3"
+      />
+      <text x={x(wantedKmh) - 4} y={BOTTOM - 4} text-anchor="end" class="fill-brass text-[11.5px]"
+        >wanted</text
+      >
+    {/if}
+    {#each able as point (point.name)}
+      <circle
+        cx={x(point.topKmh)}
+        cy={y(point.launchS ?? 0)}
+        r={radius(point.cruiseRpm)}
+        class={kept.has(point)
+          ? point.isBeaten
+            ? 'fill-steel-dark'
+            : 'fill-ink'
+          : 'fill-none stroke-steel-dark'}
+        fill-opacity={point.isBeaten ? 0.65 : 1}
+      />
+    {/each}
+    {#each able.filter(isColumn) as point (point.name)}
+      <circle
+        cx={x(point.topKmh)}
+        cy={y(point.launchS ?? 0)}
+        r={radius(point.cruiseRpm) + 4}
+        class={['fill-none', point.name === ratios.shown?.key ? 'stroke-brass' : 'stroke-ink-dim']}
+        stroke-width={point.name === ratios.shown?.key ? 2.4 : 1.2}
+      />
+    {/each}
+    {#if near}
+      <circle
+        cx={x(near.topKmh)}
+        cy={y(near.launchS ?? 0)}
+        r={radius(near.cruiseRpm) + 3}
+        class="fill-brass stroke-paper"
+      />
+    {/if}
+  </svg>
+  <figcaption class="min-h-[38px] px-1 text-[12.5px] text-ink-dim">
+    {#if near}
+      <span class="font-semibold text-ink">{near.name}</span><br />
+      <span class="figures">{whole(near.topKmh)}</span> km/h,
+      <span class="figures">{fixed(near.launchS, 1)}</span> s,
+      <span class="figures">{whole(near.cruiseRpm)}</span> rpm at cruise
+    {:else}
+      Black: nothing beats it. Larger: faster motor at cruise.
+    {/if}
+  </figcaption>
+</figure>

@@ -1,0 +1,118 @@
+<script lang="ts">
+  import type { JobResult, Pick, RatiosResult } from '../../api/types';
+  import { useEditor } from '../../job/job-editor.svelte';
+  import { whole } from '../../lib/format';
+  import CandidateList from './CandidateList.svelte';
+  import ChoiceHistory from './ChoiceHistory.svelte';
+  import ClimbPlot from './ClimbPlot.svelte';
+  import CompareTable from './CompareTable.svelte';
+  import MendBanner from './MendBanner.svelte';
+  import Musts from './Musts.svelte';
+  import type { RatiosState } from './ratios.svelte';
+  import TorquePlot from './TorquePlot.svelte';
+  import TradePlot from './TradePlot.svelte';
+
+  interface Props {
+    result: RatiosResult;
+    pinned: JobResult | null;
+    ratios: RatiosState;
+    mayEdit: boolean;
+    onpin: (pick: Pick) => void;
+    onchoose: (pick: Pick) => void;
+  }
+  let { result, pinned, ratios, mayEdit, onpin, onchoose }: Props = $props();
+  const editor = useEditor();
+  let plot = $state<'torque' | 'climb'>('torque');
+  let isLookingBack = $state(false);
+
+  const ghost = $derived(
+    pinned?.ratios.candidates.find((one) => one.key === pinned.line?.candidate)?.wheel_nm ?? null,
+  );
+  const undone = $derived(result.musts.filter((_, at) => ratios.doesMust(ratios.shown, at) === false));
+  const PLOTS = [
+    ['torque', 'torque'],
+    ['climb', 'hills'],
+  ] as const;
+</script>
+
+{#if result.candidates.length === 0}
+  <div class="bg-dye px-6 py-12 text-scribe">
+    <h2>No gearing to compare yet</h2>
+    <ul class="mt-2 list-disc pl-5 text-scribe-dim">
+      {#each result.to_do as todo (todo.field)}<li>{todo.text}</li>{/each}
+    </ul>
+  </div>
+{:else}
+  <div class="flex h-full flex-col">
+    {#if result.mend}<MendBanner mend={result.mend} {undone} {mayEdit} {onpin} {onchoose} />{/if}
+    {#each result.queries as query (query)}
+      <p class="shrink-0 border-b border-edge px-4 py-1 text-[13px] text-brass">? {query}</p>
+    {/each}
+    <div class="flex min-h-0 flex-1 flex-col md:flex-row">
+      <div class="flex shrink-0 flex-col gap-3 px-3 py-2 md:w-[17.5rem] md:overflow-y-auto">
+        <h2>
+          {result.count === 1
+            ? 'One way to gear it'
+            : `${whole(result.count)} ways to gear it, ${result.unbeaten} that nothing beats`}
+        </h2>
+        <TradePlot {ratios} wantedKmh={result.wanted_top_kmh} onpick={(pick) => mayEdit && onpin(pick)} />
+        <Musts musts={result.musts} count={result.count} {ratios} />
+        <CandidateList {result} {ratios} {mayEdit} {onpin} />
+      </div>
+      <div class="flex min-w-0 flex-1 flex-col border-edge md:overflow-y-auto md:border-l">
+        <div class="relative h-[196px] shrink-0">
+          {#if plot === 'climb' && result.climb}
+            <ClimbPlot climb={result.climb} name={ratios.shown?.key ?? ''} />
+          {:else}
+            <TorquePlot {result} compared={ratios.compared} hovered={ratios.hovered} {ghost} />
+          {/if}
+          {#if result.climb}
+            <div
+              role="radiogroup"
+              aria-label="Plot"
+              class="on-dye absolute top-1.5 right-3 flex text-[12.5px]"
+            >
+              {#each PLOTS as [key, title] (key)}
+                <button
+                  role="radio"
+                  aria-checked={plot === key}
+                  class={[
+                    'rounded-sm px-2 py-0.5',
+                    plot === key ? 'bg-scribe text-dye' : 'text-scribe-dim hover:text-scribe',
+                  ]}
+                  onclick={() => (plot = key)}>{title}</button
+                >
+              {/each}
+            </div>
+          {/if}
+        </div>
+        <CompareTable
+          {result}
+          compared={ratios.compared}
+          {mayEdit}
+          {onchoose}
+          {onpin}
+          onhover={(key) => (ratios.hovered = key)}
+        />
+        <div class="flex flex-col gap-1 px-4 py-2 text-[13px]">
+          {#if result.spreads?.measure_better}<p>{result.spreads.measure_better}</p>{/if}
+          {#if result.reason}
+            <p><span class="text-ink-dim">Chosen because:</span> {result.reason}</p>
+          {/if}
+          <p class="text-ink-dim">
+            <button class="text-brass underline underline-offset-2" onclick={() => (isLookingBack = true)}
+              >What was chosen before</button
+            >
+            {#each [...(result.spreads?.assumed ?? []), ...(result.was?.assumed ?? [])] as assumed, k (k)}{k ===
+              0
+                ? ' Taken as usual: '
+                : '; '}{assumed.text}{/each}
+          </p>
+        </div>
+      </div>
+    </div>
+  </div>
+{/if}
+{#if isLookingBack}
+  <ChoiceHistory jobId={editor.job.id} revision={editor.number} onclose={() => (isLookingBack = false)} />
+{/if}
