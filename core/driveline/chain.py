@@ -101,6 +101,10 @@ class Chain:
         """
         return self._carry(self._driving_gains(), [stage.share for stage in self.stages])
 
+    def unsplit_multipliers(self) -> Floats:
+        """Return torque at each station over motor torque as though nothing went another way; (stages + 1,)."""
+        return self._carry(self._driving_gains(), [1.0] * len(self.stages))
+
     def strength_multipliers(self) -> Floats:
         """Return the most torque at each station over motor torque: past a split, as much as can reach it."""
         return self._carry(

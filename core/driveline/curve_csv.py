@@ -1,7 +1,6 @@
 """Reading a motor's torque curve from a CSV file, however the data sheet or the dynamometer wrote it."""
 
 import csv
-import io
 import math
 import re
 from collections.abc import Sequence
@@ -91,8 +90,10 @@ def _rows(text: str) -> tuple[list[tuple[int, list[str]]], str]:
         raise UnreadableCurve("", f"The file has {len(lines)} rows.", f"Thin it to {MOST_ROWS} or fewer.")
     sample = "\n".join(lines[:20])
     delimiter = next((mark for mark in (";", "\t") if mark in sample), ",")
-    read = csv.reader(io.StringIO(text), delimiter=delimiter)
-    rows = [(k, [cell.strip() for cell in row]) for k, row in enumerate(read, 1)]
+    try:
+        rows = [(k, [cell.strip() for cell in row]) for k, row in enumerate(csv.reader(lines, delimiter=delimiter), 1)]
+    except csv.Error as error:
+        raise UnreadableCurve("", "This is not a table of figures.", f"Save the curve as CSV: {EXAMPLE}.") from error
     rows = [(k, row) for k, row in rows if any(row) and not row[0].startswith("#")]
     if not rows:
         raise UnreadableCurve("", "The file is empty.", f"It wants rows such as: {EXAMPLE}.")

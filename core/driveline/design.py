@@ -3,7 +3,7 @@
 from dataclasses import dataclass
 from typing import Final
 
-from driveline.chain import Chain, Floats
+from driveline.chain import Chain
 from driveline.sheets.ratios import CouplerStyle
 
 DYNAMIC_FACTOR: Final = {
@@ -30,8 +30,20 @@ class DesignTorque:
         return "motor" if self.design_nm == self.motor_limited_nm else "tyres"
 
 
+def slip_motor_nm(chain: Chain, slip_axle_nm: float) -> float:
+    """Return the motor torque that slips one axle's tyres by itself, with the surcharge, N·m."""
+    return float(slip_axle_nm * SLIP_SURCHARGE / chain.unsplit_multipliers()[-1])
+
+
 def design_torques(
-    chain: Chain, *, peak_nm: float, dynamic_factor: float, slip_axle_nm: float | None, overrun_nm: float | None
+    chain: Chain,
+    *,
+    peak_nm: float,
+    dynamic_factor: float,
+    slip_axle_nm: float | None,
+    overrun_nm: float | None,
+    shared: int = 0,
+    other_slip_nm: float | None = 0.0,
 ) -> tuple[DesignTorque, ...]:
     """Return the design torque at every station: each stage's input, then the wheels of one axle.
 
@@ -41,21 +53,26 @@ def design_torques(
         dynamic_factor: 1.5 for a rigid coupler without a clutch, 1.25 with a clutch or rubber element.
         slip_axle_nm: Torque at which one axle's tyres slip, μ 1.1, heaviest load; ``None`` is not known.
         overrun_nm: Greatest regenerative torque at the motor; the design torque is never below what it makes.
+        shared: How many leading stages feed another axle as well: they see what slips both.
+        other_slip_nm: Of that other axle, as ``slip_motor_nm``.
 
     Source:
         min(motor peak × dynamic factor carried to the station; slip torque carried back × 1.2), carried back
-        while driving: divided by i η.
+        while driving: divided by i η. Ahead of a split the slip torques of both axles add.
     """
-    driving = chain.strength_multipliers()
+    driving, unsplit = chain.strength_multipliers(), chain.unsplit_multipliers()
     overrun = chain.overrun_multipliers() * (overrun_nm or 0.0)
+    own_nm = None if slip_axle_nm is None else slip_motor_nm(chain, slip_axle_nm)
+
+    def slip_nm(k: int) -> float | None:
+        if own_nm is None or (k < shared and other_slip_nm is None):
+            return None
+        return float(unsplit[k] * (own_nm + (other_slip_nm or 0.0) * (k < shared)))
+
     return tuple(
-        _design_torque(peak_nm * dynamic_factor * gain, _carried_back(slip_axle_nm, driving, k), float(overrun[k]))
+        _design_torque(peak_nm * dynamic_factor * gain, slip_nm(k), float(overrun[k]))
         for k, gain in enumerate(driving.tolist())
     )
-
-
-def _carried_back(slip_axle_nm: float | None, driving: Floats, k: int) -> float | None:
-    return None if slip_axle_nm is None else float(slip_axle_nm * SLIP_SURCHARGE * driving[k] / driving[-1])
 
 
 def _design_torque(motor_nm: float, slip_nm: float | None, overrun_nm: float) -> DesignTorque:

@@ -72,7 +72,7 @@ def engine_from_peaks(
         )
     if at_power_nm > peak_nm:
         raise ImpossibleInput("was.peak_power", peak_kw, f"no more than {peak_nm:g} N·m make at {peak_kw_rpm:g} rpm")
-    rpm = np.linspace(IDLE_SHARE * greatest_rpm, greatest_rpm, 60)
+    rpm = np.union1d(np.linspace(IDLE_SHARE * greatest_rpm, greatest_rpm, 60), [peak_nm_rpm, peak_kw_rpm])
     fall_nm = (peak_nm - at_power_nm) * ((rpm - peak_nm_rpm) / (peak_kw_rpm - peak_nm_rpm)) ** 2
     return Engine(rpm=rpm, torque_nm=np.maximum(peak_nm - fall_nm, 0.0))
 

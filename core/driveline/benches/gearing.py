@@ -139,14 +139,18 @@ class Sweep:
         """Each lane's efficiencies, (places, rows)."""
         return tuple(np.stack([self.column(p, "efficiency", 1.0) for p in lane.places]) for lane in self.plan.lanes)
 
-    def strength_gains(self, lane: int, *, is_overrun: bool) -> Floats:
-        """Return the most torque at each place's input over motor torque, wheels last; (places + 1, rows)."""
+    def gains(self, lane: int, *, is_overrun: bool = False) -> Floats:
+        """Return torque at each place's input over motor torque, nothing going another way; (places + 1, rows)."""
         ratios, efficiencies = self.ratios[lane], self.efficiencies[lane]
         steps = ratios / efficiencies if is_overrun else ratios * efficiencies
-        own = [_strength_share(self, place) for place in self.plan.lanes[lane].places]
-        shares: Floats = np.cumprod(np.stack(own), axis=0, dtype=float)
         gains: Floats = np.cumprod(np.vstack([np.ones((1, self.plan.count)), steps]), axis=0, dtype=float)
-        return gains * np.vstack([shares, shares[-1:]])
+        return gains
+
+    def strength_shares(self, lane: int) -> Floats:
+        """Return the most of the motor's torque that can get to each place's input; (places + 1, rows)."""
+        own = [_strength_share(self, place) for place in self.plan.lanes[lane].places]
+        shares: Floats = np.cumprod(np.stack([*own, np.ones(self.plan.count)]), axis=0, dtype=float)
+        return shares
 
     @cached_property
     def gearings(self) -> Gearings:
@@ -251,24 +255,32 @@ def rating_shares(sweep: Sweep, brief: Brief, motors: tuple[Motor, ...], dynamic
     The same rule as ``design_torques``, on columns.
     """
     least = np.full(sweep.plan.count, np.inf)
+    slips_nm = [_slip_motor_nm(sweep, k, brief) for k in range(len(sweep.plan.lanes))]
     for k, lane in enumerate(sweep.plan.lanes):
-        gains = sweep.strength_gains(k, is_overrun=False)
-        slip_nm = sweep.by_tyre(
-            lane,
-            [
-                lane_slip_nm(brief, is_front=lane.is_front, is_alone=len(sweep.plan.lanes) == 1, rolling=rolling)
-                or np.inf
-                for rolling in lane.rollings
-            ],
-        )
-        by_motor_nm = peak_nm(motors[lane.motor]) * dynamic_factor * gains
-        design_nm = np.minimum(by_motor_nm, slip_nm * SLIP_SURCHARGE * gains / gains[-1])
+        gains, shares = sweep.gains(k), sweep.strength_shares(k)
+        is_shared = np.arange(len(gains))[:, None] < (lane.shared if len(slips_nm) > 1 else 0)
+        slip_nm = np.where(is_shared, sum(slips_nm), slips_nm[k]) * gains
+        design_nm = np.minimum(peak_nm(motors[lane.motor]) * dynamic_factor * gains * shares, slip_nm)
         overrun_nm = brief.overruns_nm[lane.motor]
         if overrun_nm:
-            design_nm = np.maximum(design_nm, overrun_nm * sweep.strength_gains(k, is_overrun=True))
+            usual = np.cumprod(np.stack([sweep.column(p, "share", 1.0) for p in lane.places]), axis=0)
+            over_nm = overrun_nm * sweep.gains(k, is_overrun=True)[:-1] * usual
+            design_nm[:-1] = np.maximum(design_nm[:-1], over_nm)
         ratings = np.stack([sweep.column(place, "rating_nm", np.inf) for place in lane.places])
         least = np.minimum(least, (ratings / design_nm[:-1]).min(axis=0))
     return least
+
+
+def _slip_motor_nm(sweep: Sweep, k: int, brief: Brief) -> Floats:
+    """Motor torque that slips a lane's tyres by itself, a row each; infinite where the grip is not known."""
+    lane = sweep.plan.lanes[k]
+    is_alone = len(sweep.plan.lanes) == 1
+    found = [
+        lane_slip_nm(brief, is_front=lane.is_front, is_alone=is_alone, rolling=rolling) or np.inf
+        for rolling in lane.rollings
+    ]
+    slip_nm: Floats = sweep.by_tyre(lane, found) * SLIP_SURCHARGE / sweep.gains(k)[-1]
+    return slip_nm
 
 
 def peak_nm(motor: Motor) -> float:

@@ -10,7 +10,7 @@ from driveline.benches.common import rounded, rounded_array
 from driveline.benches.gearing import Gearing, Lane, lane_slip_nm, peak_nm, radius_m, stage_word
 from driveline.chain import Floats, Stage, StageKind
 from driveline.checks import TIGHT_SHARE, Result
-from driveline.design import DYNAMIC_FACTOR, DesignTorque, design_torques
+from driveline.design import DYNAMIC_FACTOR, DesignTorque, design_torques, slip_motor_nm
 from driveline.road import KMH_PER_MS, held_by_each_axle_n, resistance_n, slip_limit_n
 from driveline.sheets.ratios import CouplerStyle
 from driveline.sweep import Figures, TopSpeedBy
@@ -146,11 +146,19 @@ def solve_line(one: Gearing, figures: Figures, brief: Brief, *, coupler: Coupler
 
 def station_designs(lane: Lane, one: Gearing, brief: Brief, coupler: CouplerStyle | None) -> tuple[DesignTorque, ...]:
     """Return the design torque at each station of a lane, laden: the heaviest axle load governs ratings."""
+    is_alone = len(one.lanes) == 1
+
+    def slip_axle_nm(of: Lane) -> float | None:
+        return lane_slip_nm(brief, is_front=of.is_front, is_alone=is_alone, rolling=of.rolling)
+
+    others = [slip_axle_nm(o) and slip_motor_nm(o.chain, slip_axle_nm(o) or 0.0) for o in one.lanes if o is not lane]
     return design_torques(
         lane.chain,
         peak_nm=peak_nm(one.motors[lane.motor]),
         dynamic_factor=DYNAMIC_FACTOR[coupler or CouplerStyle.RIGID],
-        slip_axle_nm=lane_slip_nm(brief, is_front=lane.is_front, is_alone=len(one.lanes) == 1, rolling=lane.rolling),
+        slip_axle_nm=slip_axle_nm(lane),
+        shared=0 if is_alone else lane.shared,
+        other_slip_nm=others[0] if others else 0.0,
         overrun_nm=brief.overruns_nm[lane.motor],
     )
 

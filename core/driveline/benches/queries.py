@@ -102,8 +102,8 @@ def as_it_was_queries(
         )
     if motor_nm[0] > engine_nm[0] and motor_nm[1] < engine_nm[1]:
         found.append(
-            f"{motor_nm[0]:.0f} N·m at the motor against {engine_nm[0]:.0f} at the crank misleads: from rest the wheels "
-            f"get {motor_nm[1]:.0f} N·m, where the engine's lowest gear gave {engine_nm[1]:.0f}."
+            f"{motor_nm[0]:.0f} N·m at the motor against {engine_nm[0]:.0f} at the crank misleads: from rest "
+            f"the wheels get {motor_nm[1]:.0f} N·m, where the engine's lowest gear gave {engine_nm[1]:.0f}."
         )
     return found
 

@@ -1,0 +1,59 @@
+"""A job of round figures to work by hand: 1000 kg, 2000 mm a turn, 200 N·m flat to 6000 rpm."""
+
+from typing import Any
+
+from driveline.checks import Check
+from driveline.job import JobResult, evaluate
+from driveline.sheets.job import JobFile
+
+WHEEL_RPM_PER_KMH = 1000 / 60 / 2  # 2 m a turn
+USUAL_SHAFT_AND_AXLE = 0.995 * 0.99
+
+
+def box(name: str, ratio: str, **more: Any) -> dict[str, Any]:
+    return {"name": name, "ratio": {"text": ratio}, **more}
+
+
+def round_job(layout: str, ratios: dict[str, Any], **brief: Any) -> dict[str, Any]:
+    """Return a job file of that layout; ``brief`` replaces parts of its brief."""
+    sheet = {
+        "vehicle": {
+            "kerb_mass": {"text": "1000 kg"},
+            "laden_mass": {"text": "1200 kg"},
+            "front_share": 0.5,
+            "cg_height": {"text": "500 mm"},
+            "wheelbase": {"text": "2500 mm"},
+            "cda_m2": 0.7,
+        },
+        "tyre": {"roll_out": {"text": "2000 mm"}},
+        "motor": {
+            "peak_torque": {"text": "200 Nm"},
+            "greatest_rpm": {"text": "6000 rpm"},
+            "continuous_torque": {"text": "100 Nm"},
+            "overrun_torque": {"text": "50 Nm"},
+        },
+        "layout": layout,
+        "wanted": {"top_speed": {"text": "60 km/h"}, "cruise_speed": {"text": "50 km/h"}},
+    }
+    return {"name": "Round", "sheets": {"brief": {**sheet, **brief}, "ratios": ratios}}
+
+
+def solved(layout: str, ratios: dict[str, Any], **brief: Any) -> JobResult:
+    return evaluate(JobFile.model_validate(round_job(layout, ratios, **brief)))
+
+
+def check_of(result: JobResult, key: str) -> Check:
+    return next(check for check in result.checks if check.key == key)
+
+
+def keys_of(result: JobResult) -> set[str]:
+    return {check.key for check in result.checks}
+
+
+GEARBOX = {"gears": [box("2nd", "2.0", efficiency=0.9)]}
+KEPT = {"gearbox": GEARBOX, "final_drives": [box("4.0", "4.0", efficiency=0.9)]}
+CENTRE = {
+    "reductions": [box("unit", "8.0", efficiency=0.9)],
+    "final_drives": [box("4.0", "4.0", efficiency=0.9)],
+}
+TWO = {"reductions": [box("rear", "8.0", efficiency=0.9)], "front_reductions": [box("front", "10.0", efficiency=0.9)]}
