@@ -83,16 +83,6 @@ class LineTest(BrowserTestCase):
         page.keyboard.press("?")
         expect(page.get_by_role("dialog", name="Keys")).to_be_visible()
 
-    def test_a_vehicle_out_of_motor_speed_says_so(self) -> None:
-        page = self.page_of("fabricator")
-        self.open_job(page, "Bittern", "Ratios")
-        check = page.get_by_role("button", name="Motor speed at the wanted top speed")
-        expect(check).to_contain_text("the motor turns 15500")
-        page.get_by_label("Ratio of a final drive").fill("31/13")
-        page.get_by_role("button", name="add a final drive").click()
-        expect(page.get_by_role("checkbox", name="9.1 unit · 31/13")).to_be_visible()
-        expect(page.get_by_role("table", name="All gearings").get_by_role("row")).to_have_count(3)
-
 
 class FilesAndSignInTest(BrowserTestCase):
     def test_a_job_file_is_opened_or_refused_with_the_field(self) -> None:

@@ -13,9 +13,13 @@ GOOD = {
     "no header": "0,200,90\n3000,180,80\n6000,90,50",
     "semicolons and decimal commas": "rpm;Nm peak;Nm cont\n0;200,0;90,0\n3000,0;180;80\n6.000,0;90;50\n",
     "tabs": "rpm\tpeak Nm\tcontinuous Nm\n0\t200\t90\n3000\t180\t80\n6000\t90\t50\n",
-    "other order of columns": "continuous torque (Nm),speed (1/min),peak torque (Nm)\n90,0,200\n80,3000,180\n50,6000,90\n",
-    "unsorted": "rpm,nm\n6000,90,50\n0,200,90\n3000,180,80\n".replace("rpm,nm\n", "rpm,nm_peak,nm_cont\n"),
-    "blank lines, comments and a mark of byte order": "\ufeffrpm,nm_peak,nm_continuous\n\n# cold\n0,200,90\n3000,180,80\n6000,90,50\n\n",
+    "other order of columns": (
+        "continuous torque (Nm),speed (1/min),peak torque (Nm)\n90,0,200\n80,3000,180\n50,6000,90\n"
+    ),
+    "unsorted": "rpm,nm_peak,nm_cont\n6000,90,50\n0,200,90\n3000,180,80\n",
+    "blank lines, comments and a mark of byte order": (
+        "\ufeffrpm,nm_peak,nm_continuous\n\n# cold\n0,200,90\n3000,180,80\n6000,90,50\n\n"
+    ),
     "the same row twice": "0,200,90\n3000,180,80\n3000,180,80\n6000,90,50\n",
     "lines ended as elsewhere": "0,200,90\r\n3000,180,80\r\n6000,90,50\r\n",
 }

@@ -201,3 +201,37 @@ class MeasureApiTest(ShopTestCase):
         refused = client.send("post", "/api/measure", {"text": "12 rpm", "quantity": "length"})
         self.assertEqual(refused.status_code, 422)
         self.assertIn("unit of spin", refused.json()["says"])
+
+    def test_a_motor_curve_is_read_or_refused_with_the_row(self) -> None:
+        client = self.client_of("fabricator")
+        path = "/api/measure/motor-curve"
+        read = client.upload(path, "curve.csv", b"rpm;Nm peak;Nm cont\n6000;90,5;50\n0;200;90\n").json()
+        self.assertEqual([point["rpm"] for point in read["points"]], [0, 6000])
+        self.assertEqual(read["points"][1], {"rpm": 6000, "peak_nm": 90.5, "continuous_nm": 50})
+        self.assertIn("order of speed", read["notes"][0])
+        refused = client.upload(path, "curve.csv", b"0,200\n3000,-180\n")
+        self.assertEqual(refused.status_code, 422)
+        self.assertIn("Row 2", refused.json()["says"])
+        self.assertEqual(client.upload(path, "curve.csv", b"0,1\n" * 300_000).status_code, 413)
+        self.assertEqual(ShopClient().upload(path, "curve.csv", b"0,1\n1,1\n").status_code, 401)
+
+
+class GearingChoicesTest(ShopTestCase):
+    def test_every_saved_change_of_the_choice_is_kept_with_who_and_why(self) -> None:
+        client = self.client_of("fabricator")
+        base = f"/api/jobs/{self.wren.pk}"
+        sheets = client.get(base).json()["version"]["sheets"]
+        sheets["brief"]["notes"] = "Nothing about gears."
+        client.send("post", f"{base}/versions", {"based_on": 1, "sheets": sheets})
+        sheets["ratios"]["choice"] |= {"gear": "4th", "reason": "Quieter."}
+        owner = self.client_of("owner")
+        owner.send("post", f"{base}/versions", {"based_on": 2, "sheets": sheets})
+        sheets["ratios"]["choice"] = None
+        client.send("post", f"{base}/versions", {"based_on": 3, "sheets": sheets})
+        found = client.get(f"{base}/gearing-choices").json()
+        self.assertEqual(
+            [(one["version"], one["author"]) for one in found], [(4, "fabricator"), (3, "owner"), (1, "fabricator")]
+        )
+        self.assertEqual([one["choice"] and one["choice"]["gear"] for one in found], [None, "4th", "3rd"])
+        self.assertEqual(found[1]["choice"]["reason"], "Quieter.")
+        self.assertEqual(self.client_of("stranger").get(f"{base}/gearing-choices").status_code, 404)
