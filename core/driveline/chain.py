@@ -57,6 +57,7 @@ class Stage:
     strength_share: float | None = None  # None: as ``share``
     greatest_input_rpm: float | None = None
     rating_nm: float | None = None
+    sheds_kw: float | None = None
 
     def __post_init__(self) -> None:
         if not 0 < self.ratio < 100:

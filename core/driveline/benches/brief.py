@@ -78,6 +78,7 @@ class Brief:
     motor: Motor | None
     front_motor: Motor | None  # None: as ``motor``
     overruns_nm: tuple[float | None, float | None]  # of the motor, and of the front one of two
+    charge_kw: float | None  # mechanical power that charging holds overrun to
     wanted_top_kmh: float | None
     cruise_kmh: float
     hill_start_pct: float
@@ -140,6 +141,7 @@ def solve_brief(sheet: BriefSheet, weights: Weights) -> Brief:
         motor=motor,
         front_motor=front_motor,
         overruns_nm=_overruns_nm(sheet),
+        charge_kw=_charge_kw(sheet.motor),
         wanted_top_kmh=value_of(wanted.top_speed),
         cruise_kmh=cruise_kmh,
         hill_start_pct=hill_pct,
@@ -159,6 +161,12 @@ def solve_brief(sheet: BriefSheet, weights: Weights) -> Brief:
 def _overruns_nm(sheet: BriefSheet) -> tuple[float | None, float | None]:
     own_nm = positive_of(sheet.motor.overrun_torque)
     return own_nm, positive_of(sheet.front_motor.overrun_torque) if sheet.front_motor else own_nm
+
+
+def _charge_kw(motor: MotorSheet) -> float | None:
+    """Power at the shaft that makes the greatest charging power: the losses are on the battery's side of it."""
+    charge_kw = positive_of(motor.charge_power)
+    return None if charge_kw is None else charge_kw / DRIVE_EFFICIENCY
 
 
 def _driven(sheet: BriefSheet) -> Driven:
@@ -263,7 +271,7 @@ def _motor(sheet: MotorSheet, notes: _Notes, at: str) -> Motor | None:
     )
     peak, continuous = _curves(sheet)
     power_kw = sheet.battery_power.kw * DRIVE_EFFICIENCY if sheet.battery_power else None
-    if power_kw is not None:
+    if power_kw is not None or sheet.charge_power is not None:
         notes.assumed.append(Assumed(field=f"{at}.battery_power", text="drive efficiency 0.92, battery to shaft"))
     motor = Motor(
         peak=peak,

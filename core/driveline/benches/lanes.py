@@ -203,6 +203,7 @@ def box_stage(box: Box, kind: StageKind, title: str, usual: float | None = None)
         sense=None if box.reverses is None else -1 if box.reverses else 1,
         rating_nm=rating_nm * COAST_FLANK_SHARE if rating_nm and box.on_coast_flank else rating_nm,
         greatest_input_rpm=positive_of(box.greatest_rpm),
+        sheds_kw=positive_of(box.sheds),
     )
 
 

@@ -11,6 +11,7 @@ from driveline.benches.gearing import Gearing, Lane, lane_slip_nm, peak_nm, radi
 from driveline.chain import Floats, Stage, StageKind
 from driveline.checks import TIGHT_SHARE, Result
 from driveline.design import DYNAMIC_FACTOR, DesignTorque, design_torques, slip_motor_nm
+from driveline.motor import RAD_S_PER_RPM
 from driveline.road import KMH_PER_MS, held_by_each_axle_n, resistance_n, slip_limit_n
 from driveline.sheets.ratios import CouplerStyle
 from driveline.sweep import Figures, TopSpeedBy
@@ -227,11 +228,22 @@ def _cases(one: Gearing, brief: Brief, speed_kmh: Floats) -> list[tuple[str, str
         cases.append(("flat_out", "Flat out", "all that the motor keeps up", flat_out))
     limits = brief.overruns_nm[: len(one.motors)]
     if all(limit is not None for limit in limits):
-        slowing = tuple(-np.minimum(p, limit) for p, limit in zip(peak, limits, strict=True) if limit is not None)
+        slowing = tuple(
+            -np.minimum(np.minimum(p, limit), _charging_nm(brief, n))
+            for p, limit, n in zip(peak, limits, capped, strict=True)
+            if limit is not None
+        )
         cases.append(("overrun", "Overrun", "slowing on the motor", slowing))
     backing = tuple(-torque for torque in held)
     cases.append(("reverse", "Reverse", "launch the other way, at the same torque", backing))
     return cases
+
+
+def _charging_nm(brief: Brief, rpm: Floats) -> Floats:
+    """Torque to which the battery's charging limit holds overrun, N·m; infinite where none is stated."""
+    if brief.charge_kw is None:
+        return np.full_like(rpm, np.inf)
+    return brief.charge_kw * 1000 / np.maximum(rpm * RAD_S_PER_RPM, 1e-9)
 
 
 def _held_nm(one: Gearing, brief: Brief, peak: tuple[Floats, ...]) -> tuple[Floats, ...]:

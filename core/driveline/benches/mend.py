@@ -15,6 +15,15 @@ from driveline.sweep import Figures
 SPEED_IN_HAND: Final = 1.05
 
 
+class Alternative(Result):
+    """Another that does all it must, best in one thing, and what it costs against the one shown."""
+
+    best_in: str  # quickest, fastest, calmest
+    key: str
+    pick: Pick
+    costs: str
+
+
 class Mend(Result):
     """A way out. ``pick`` is empty when nothing listed does it all, and ``text`` then says what would."""
 
@@ -57,6 +66,42 @@ def mend_of(
             text=_difference(sweep, shown, best, figures), key=pick_key(sweep.pick(best)), pick=sweep.pick(best)
         )
     return _needed_ratio(sweep, shown, figures, brief)
+
+
+def alternatives_of(
+    sweep: Sweep, shown: int, does: NDArray[np.int64], figures: Figures, *, musts_count: int
+) -> tuple[Alternative, ...]:
+    """Return the quickest, the fastest and the calmest of those that do all they must, the one shown left out."""
+    able = np.nonzero(does == (1 << musts_count) - 1)[0]
+    if not able.size:
+        return ()
+    launch = np.nan_to_num(figures.s_0_50[able], nan=1e9)
+    best = {
+        "quickest": int(able[np.lexsort((figures.cruise_rpm[able], launch.round(2)))[0]]),
+        "fastest": int(able[np.lexsort((launch, -figures.top_kmh[able].round(0)))[0]]),
+        "calmest at cruise": int(able[np.lexsort((launch, figures.cruise_rpm[able].round(0)))[0]]),
+    }
+    found: dict[int, str] = {}
+    for word, row in best.items():
+        if row != shown:
+            found[row] = f"{found[row]} and {word}" if row in found else word
+    return tuple(
+        Alternative(
+            best_in=word, key=pick_key(sweep.pick(row)), pick=sweep.pick(row), costs=_costs(figures, shown, row)
+        )
+        for row, word in found.items()
+    )
+
+
+def _costs(figures: Figures, shown: int, row: int) -> str:
+    apart = (
+        (figures.s_0_50[row] - figures.s_0_50[shown], "{:+.1f} s to 50", 0.05),
+        (figures.top_kmh[row] - figures.top_kmh[shown], "{:+.0f} km/h", 0.5),
+        (figures.cruise_rpm[row] - figures.cruise_rpm[shown], "{:+.0f} rpm at cruise", 0.5),
+        (figures.hill_start_pct[row] - figures.hill_start_pct[shown], "{:+.0f} % of hill", 0.5),
+    )
+    told = [text.format(float(by)) for by, text, least in apart if np.isfinite(by) and abs(by) >= least]
+    return ", ".join(told).replace("-", "−") or "the same in all"
 
 
 def _difference(sweep: Sweep, shown: int, best: int, figures: Figures) -> str:

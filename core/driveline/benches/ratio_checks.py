@@ -2,9 +2,11 @@
 
 import math
 
+import numpy as np
+
 from driveline.benches.brief import Brief
 from driveline.benches.common import Margins
-from driveline.benches.gearing import Gearing, Lane
+from driveline.benches.gearing import Gearing, Lane, stage_word
 from driveline.benches.lanes import COAST_FLANK_SHARE, SHAFT_SPEED_SHARE
 from driveline.benches.line import Line, Station
 from driveline.chain import Stage, StageKind
@@ -37,6 +39,7 @@ def ratio_checks(
         for lane, k, stage, side in _stages(one)
         if stage.kind in (StageKind.GEARBOX, StageKind.PROPSHAFT) or stage.greatest_input_rpm
     ]
+    checks += [_heat(lane, k, one, margins, side=side) for lane, k, stage, side in _stages(one) if stage.sheds_kw]
     checks += [_hill_start(brief, float(figures.hill_start_pct[0]), margins)]
     checks += [_cruise(one, brief, float(figures.cruise_share[0]), margins)]
     if sheet.gearbox and sheet.gearbox.use is GearUse.SHIFTED:
@@ -219,6 +222,43 @@ def _speed(lane: Lane, k: int, stage: Stage, brief: Brief, margins: Margins, *, 
             source="Run a propshaft at 0.70 of its critical speed or less, and its joints within their own limit."
             if is_shaft
             else "Maker's limit at its input.",
+        ),
+    )
+
+
+def _heat(lane: Lane, k: int, one: Gearing, margins: Margins, *, side: str) -> Check:
+    """Loss in a box while the motor gives what it keeps up, against what the box can shed."""
+    stage, motor = lane.chain.stages[k], one.motors[lane.motor]
+    rpm = np.linspace(0, motor.greatest_rpm, 200)
+    lasting_nm = motor.continuous_nm(rpm)
+    lasting_kw = None if lasting_nm is None else float((lasting_nm * rpm).max()) * np.pi / 30_000
+    before = float(np.prod([s.efficiency * s.share for s in lane.chain.stages[:k]])) * stage.share
+    lost_kw = None if lasting_kw is None else (1 - stage.efficiency) * before * lasting_kw
+    return margins.check(
+        "maker_rating",
+        key=f"{side}{stage.kind.value}.heat",
+        bench="ratios",
+        title=_titled(side, f"Heat in the {stage_word(stage.kind)}"),
+        demand=lost_kw,
+        capacity=stage.sheds_kw,
+        unit="kW",
+        says=f"{lost_kw:.2f} kW lost for good; it sheds {stage.sheds_kw:g}"
+        if lost_kw is not None
+        else "Give the motor's continuous torque.",
+        station=f"{side}{stage.kind.value}",
+        missing=() if lost_kw is not None else ("Continuous torque",),
+        inputs=("brief.motor.continuous_torque", f"ratios.{stage.kind.value}"),
+        working=Working(
+            steps=()
+            if lost_kw is None
+            else (
+                Step(
+                    formula="(1 − η) P",
+                    numbers=f"(1 − {stage.efficiency:g}) × {before * (lasting_kw or 0):.1f} kW",
+                    result=f"{lost_kw:.2f} kW",
+                ),
+            ),
+            source="Power that the motor keeps up, less what is lost before this stage.",
         ),
     )
 

@@ -13,7 +13,7 @@ from driveline.benches.gearing import Gearing, Sweep, motors_of, peak_nm, pick_k
 from driveline.benches.lanes import UNIT_LAYOUTS, plan_of
 from driveline.benches.line import Line, solve_line, top_set_by
 from driveline.benches.masses import Weights
-from driveline.benches.mend import Mend, mend_of
+from driveline.benches.mend import Alternative, Mend, alternatives_of, mend_of
 from driveline.benches.queries import as_it_was_queries, ratio_queries
 from driveline.benches.ratio_checks import ratio_checks
 from driveline.benches.safety_checks import safety_checks
@@ -119,6 +119,7 @@ class RatiosResult(Result):
     was: WasResult | None
     spreads: SpreadsResult | None
     mend: Mend | None
+    alternatives: tuple[Alternative, ...]
     queries: tuple[str, ...]
     to_do: tuple[ToDo, ...]
 
@@ -204,6 +205,7 @@ def _empty(brief: Brief, to_do: tuple[ToDo, ...], queries: list[str]) -> RatiosR
         was=None,
         spreads=None,
         mend=None,
+        alternatives=(),
         queries=tuple(queries),
         to_do=to_do,
     )
@@ -312,6 +314,7 @@ def _result(
         was=was,
         spreads=solve_spreads(one, brief, brief_sheet),
         mend=mend_of(swept.sweep, shown, swept.does, swept.beaten, swept.figures, musts_count=len(musts), brief=brief),
+        alternatives=alternatives_of(swept.sweep, shown, swept.does, swept.figures, musts_count=len(musts)),
         queries=tuple(queries),
         to_do=() if chosen is not None else (ToDo(field="ratios.choice", text="Choose a gearing, and say why."),),
     )

@@ -23,9 +23,9 @@ FIGURES: Final = (
     ("top_kmh", "top speed", "km/h"),
     ("s_0_50", "0–50 km/h", "s"),
     ("s_0_100", "0–100 km/h", "s"),
-    ("hill_start_pct", "laden hill start", "%"),
-    ("grade_at_50_pct", "held at 50 km/h", "%"),
-    ("cruise_rpm", "motor at cruise", "rpm"),
+    ("hill_start_pct", "the laden hill start", "%"),
+    ("grade_at_50_pct", "the grade held at 50 km/h", "%"),
+    ("cruise_rpm", "the motor at cruise", "rpm"),
 )
 
 

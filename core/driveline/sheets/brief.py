@@ -105,6 +105,7 @@ class MotorSheet(Sheet):
     rated_bus_v: Annotated[float, Field(gt=0, le=1500)] | None = None
     bus_v: Annotated[float, Field(gt=0, le=1500)] | None = None
     battery_power: Power | None = None
+    charge_power: Power | None = Field(default=None, description="Most that the battery takes on overrun")
     mass: Mass | None = None
     inertia_kgm2: Annotated[float, Field(ge=0, le=10)] | None = None
     rotation: Rotation | None = Field(default=None, description="Its usual sense, seen from the output end")

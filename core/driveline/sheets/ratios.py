@@ -5,7 +5,7 @@ from typing import Annotated
 
 from pydantic import Field
 
-from driveline.sheets.base import Length, LibraryRef, Name, Ratio, Sheet, Spin, Torque, Words
+from driveline.sheets.base import Length, LibraryRef, Name, Power, Ratio, Sheet, Spin, Torque, Words
 from driveline.sheets.brief import Rotation, Tyre
 
 
@@ -40,6 +40,7 @@ class Box(Sheet):
     rating: Torque | None = None
     rating_at: Shaft = Shaft.INPUT
     greatest_rpm: Spin | None = Field(default=None, description="Greatest input speed")
+    sheds: Power | None = Field(default=None, description="Heat that it can shed for good")
     reverses: bool | None = Field(default=None, description="Its output turns against its input")
     on_coast_flank: bool = Field(default=False, description="A hypoid turned over or end for end: it drives on coast")
     library: LibraryRef | None = None

@@ -534,6 +534,8 @@ export interface components {
       rating_at: components['schemas']['Shaft'];
       /** @description Greatest input speed */
       greatest_rpm?: components['schemas']['Spin'] | null;
+      /** @description Heat that it can shed for good */
+      sheds?: components['schemas']['Power'] | null;
       /**
        * Reverses
        * @description Its output turns against its input
@@ -596,6 +598,7 @@ export interface components {
        *       "rated_bus_v": null,
        *       "bus_v": null,
        *       "battery_power": null,
+       *       "charge_power": null,
        *       "mass": null,
        *       "inertia_kgm2": null,
        *       "rotation": null,
@@ -988,6 +991,8 @@ export interface components {
       /** Bus V */
       bus_v?: number | null;
       battery_power?: components['schemas']['Power'] | null;
+      /** @description Most that the battery takes on overrun */
+      charge_power?: components['schemas']['Power'] | null;
       mass?: components['schemas']['Mass'] | null;
       /** Inertia Kgm2 */
       inertia_kgm2?: number | null;
@@ -1396,6 +1401,7 @@ export interface components {
        *       "motor": {
        *         "battery_power": null,
        *         "bus_v": null,
+       *         "charge_power": null,
        *         "continuous_power": null,
        *         "continuous_torque": null,
        *         "curve": [],
@@ -1943,6 +1949,19 @@ export interface components {
        */
       saved_at: string;
       choice: components['schemas']['Choice'] | null;
+    };
+    /**
+     * Alternative
+     * @description Another that does all it must, best in one thing, and what it costs against the one shown.
+     */
+    Alternative: {
+      /** Best In */
+      best_in: string;
+      /** Key */
+      key: string;
+      pick: components['schemas']['Pick'];
+      /** Costs */
+      costs: string;
     };
     /**
      * Assumed
@@ -2537,6 +2556,8 @@ export interface components {
       was: components['schemas']['WasResult'] | null;
       spreads: components['schemas']['SpreadsResult'] | null;
       mend: components['schemas']['Mend'] | null;
+      /** Alternatives */
+      alternatives: components['schemas']['Alternative'][];
       /** Queries */
       queries: string[];
       /** To Do */

@@ -130,5 +130,6 @@
         {/each}
       </tbody>
     </table>
+    <div><Button onclick={onclose}>Close</Button></div>
   {/if}
 </Dialog>

@@ -33,6 +33,7 @@ export const MOTOR_LASTING: readonly ReadingSpec<MotorSheet>[] = [
   reading('continuous_power', 'Continuous power', 'power'),
   reading('overrun_torque', 'Greatest overrun torque', 'torque'),
   reading('battery_power', 'Battery power', 'power', 'what the pack lets through'),
+  reading('charge_power', 'Charging power', 'power', 'what the pack takes on overrun'),
   reading('mass', 'Mass', 'mass'),
 ];
 

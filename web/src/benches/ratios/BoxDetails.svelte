@@ -1,16 +1,18 @@
 <script lang="ts">
   import type { Box } from '../../api/types';
+  import ReadingInput from '../../measure/ReadingInput.svelte';
 
   interface Props {
     box: Box;
     askReverses: boolean;
     askCoast: boolean;
     askSettings: boolean;
+    askHeat: boolean;
     disabled: boolean;
     onput: (part: Partial<Box>) => void;
     onsettings: (text: string) => void;
   }
-  let { box, askReverses, askCoast, askSettings, disabled, onput, onsettings }: Props = $props();
+  let { box, askReverses, askCoast, askSettings, askHeat, disabled, onput, onsettings }: Props = $props();
   const senses: Record<string, boolean | null> = { '': null, no: false, yes: true };
   const sense = $derived(box.reverses === true ? 'yes' : box.reverses === false ? 'no' : '');
 </script>
@@ -41,6 +43,20 @@
         value={box.more_ratios.map((one) => one.text).join(' ')}
         onchange={(e) => onsettings(e.currentTarget.value)}
       /></label
+    >
+  {/if}
+  {#if askHeat}
+    <span class="flex items-baseline gap-1"
+      >sheds <span class="w-20"
+        ><ReadingInput
+          label="Heat that {box.name} sheds"
+          text={box.sheds?.text ?? ''}
+          quantity="power"
+          placeholder="? kW"
+          {disabled}
+          onchange={(text) => onput({ sheds: text === '' ? null : { text } })}
+        /></span
+      ></span
     >
   {/if}
   {#if askReverses}

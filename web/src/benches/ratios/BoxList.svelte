@@ -1,4 +1,5 @@
 <script lang="ts">
+  import type { Snippet } from 'svelte';
   import type { Box, PartKind, Quantity } from '../../api/types';
   import LibraryButton from '../../library/LibraryButton.svelte';
   import ReadingInput from '../../measure/ReadingInput.svelte';
@@ -11,6 +12,7 @@
     boxes: readonly Box[];
     noun: string; // "a gear", "a final drive"
     hint: string;
+    aside?: Snippet; // beside the title
     kind?: PartKind; // of the library, where it keeps such parts
     askReverses?: boolean; // whether it turns the line round is worth asking
     askCoast?: boolean; // a hypoid that could be turned over
@@ -23,6 +25,7 @@
     boxes,
     noun,
     hint,
+    aside,
     kind,
     askReverses = false,
     askCoast = false,
@@ -76,6 +79,7 @@
 <section>
   <h3 class="flex items-baseline justify-between gap-2">
     {title}
+    {@render aside?.()}
     {#if kind && !disabled}<LibraryButton
         {kind}
         ontake={(part) => part.content.box && addBox(part.content.box)}
@@ -129,6 +133,7 @@
                 {askReverses}
                 {askCoast}
                 {askSettings}
+                askHeat={kind !== undefined}
                 {disabled}
                 onput={(part) => put(k, part)}
                 onsettings={(text) => changeSettings(k, text)}

@@ -55,25 +55,23 @@
       />
     {/if}
     {#if layout === 'kept_gearbox'}
-      <div>
-        {#if !disabled}
-          <p class="text-right">
-            <LibraryButton
-              kind="gearbox"
-              held={sheet.gearbox?.gears.length ? sheet.gearbox : null}
-              ontake={(part) => change((next) => (next.gearbox = part.content.gearbox ?? next.gearbox))}
-            />
-          </p>
-        {/if}
-        <BoxList
-          title="Gears of the kept gearbox"
-          noun="a gear"
-          hint="Turn the input, count output turns in each gear: input over output."
-          boxes={sheet.gearbox?.gears ?? []}
-          {disabled}
-          onchange={(boxes) => withGearbox((gearbox) => (gearbox.gears = boxes))}
-        />
-      </div>
+      <BoxList
+        title="Gears of the kept gearbox"
+        noun="a gear"
+        hint="Turn the input, count output turns in each gear: input over output."
+        boxes={sheet.gearbox?.gears ?? []}
+        {disabled}
+        onchange={(boxes) => withGearbox((gearbox) => (gearbox.gears = boxes))}
+      >
+        {#snippet aside()}
+          <LibraryButton
+            kind="gearbox"
+            held={sheet.gearbox?.gears.length ? sheet.gearbox : null}
+            {disabled}
+            ontake={(part) => change((next) => (next.gearbox = part.content.gearbox ?? next.gearbox))}
+          />
+        {/snippet}
+      </BoxList>
     {/if}
     {#if hasFinals}
       <BoxList

@@ -6,7 +6,7 @@
   import ChoiceHistory from './ChoiceHistory.svelte';
   import ClimbPlot from './ClimbPlot.svelte';
   import CompareTable from './CompareTable.svelte';
-  import MendBanner from './MendBanner.svelte';
+  import Answer from './Answer.svelte';
   import Musts from './Musts.svelte';
   import type { RatiosState } from './ratios.svelte';
   import TorquePlot from './TorquePlot.svelte';
@@ -28,7 +28,9 @@
   const ghost = $derived(
     pinned?.ratios.candidates.find((one) => one.key === pinned.line?.candidate)?.wheel_nm ?? null,
   );
-  const undone = $derived(result.musts.filter((_, at) => ratios.doesMust(ratios.shown, at) === false));
+  const undone = $derived(
+    result.musts.filter((_, at) => ratios.doesMust(ratios.shown, at) === false).map((must) => must.text),
+  );
   const PLOTS = [
     ['torque', 'torque'],
     ['climb', 'hills'],
@@ -44,7 +46,7 @@
   </div>
 {:else}
   <div class="flex h-full flex-col">
-    {#if result.mend}<MendBanner mend={result.mend} {undone} {mayEdit} {onpin} {onchoose} />{/if}
+    {#if ratios.shown}<Answer {result} shown={ratios.shown} {undone} {mayEdit} {onpin} {onchoose} />{/if}
     {#each result.queries as query (query)}
       <p class="shrink-0 border-b border-edge px-4 py-1 text-[13px] text-brass">? {query}</p>
     {/each}
