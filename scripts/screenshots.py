@@ -52,12 +52,25 @@ def main(url: str, password: str) -> None:
         ]:
             open_step(page, job, step)
             picture(page, name)
+        plate = page.url
+        for job, step, tab, name in [
+            ("Wren", "Ratios", "What could stand in the line", "ratios-parts"),
+            ("Bittern", "Brief", "Masses", "brief-masses"),
+            ("Bittern", "Brief", "As it was", "brief-as-it-was"),
+        ]:
+            open_step(page, job, step)
+            page.get_by_role("tab", name=tab).click()
+            page.wait_for_timeout(300)
+            picture(page, name)
+        page.goto(plate)
         page.get_by_role("button", name="Least ligament").click()
         page.get_by_role("button", name="Turn over").click()
         page.get_by_role("tab", name="Table").click()
         page.wait_for_timeout(300)
         picture(page, "plate-gearbox-side")
         phone = sign_in(browser, url, password, PHONE)
+        open_step(phone, "Bittern", "Ratios")
+        picture(phone, "ratios-phone")
         open_step(phone, "Wren", "Adapter plate")
         phone.get_by_role("region", name="One reading at a time").scroll_into_view_if_needed()
         phone.wait_for_timeout(300)

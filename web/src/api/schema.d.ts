@@ -4,3709 +4,3692 @@
  */
 
 export interface paths {
-  '/api/session': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
+    "/api/session": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Who
+         * @description Say who is signed in, if anybody is.
+         */
+        get: operations["session_read"];
+        put?: never;
+        /**
+         * Sign In
+         * @description Sign in; five wrong passwords lock the name out for a quarter of an hour.
+         */
+        post: operations["session_create"];
+        /**
+         * Sign Out
+         * @description Sign out.
+         */
+        delete: operations["session_delete"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
     };
-    /**
-     * Who
-     * @description Say who is signed in, if anybody is.
-     */
-    get: operations['session_read'];
-    put?: never;
-    /**
-     * Sign In
-     * @description Sign in; five wrong passwords lock the name out for a quarter of an hour.
-     */
-    post: operations['session_create'];
-    /**
-     * Sign Out
-     * @description Sign out.
-     */
-    delete: operations['session_delete'];
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/jobs': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
+    "/api/jobs": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * List Jobs
+         * @description List the jobs of a person's shops, the last touched first.
+         */
+        get: operations["jobs_list"];
+        put?: never;
+        /**
+         * Create
+         * @description Start a job.
+         */
+        post: operations["jobs_create"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
     };
-    /**
-     * List Jobs
-     * @description List the jobs of a person's shops, the last touched first.
-     */
-    get: operations['jobs_list'];
-    put?: never;
-    /**
-     * Create
-     * @description Start a job.
-     */
-    post: operations['jobs_create'];
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/jobs/import': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
+    "/api/jobs/import": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Import File
+         * @description Make a new job of a job file. A file that can't be taken changes nothing.
+         */
+        post: operations["jobs_import"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
     };
-    get?: never;
-    put?: never;
-    /**
-     * Import File
-     * @description Make a new job of a job file. A file that can't be taken changes nothing.
-     */
-    post: operations['jobs_import'];
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/jobs/{job_id}': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
+    "/api/jobs/{job_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Read
+         * @description Open a job with its newest version.
+         */
+        get: operations["jobs_read"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
     };
-    /**
-     * Read
-     * @description Open a job with its newest version.
-     */
-    get: operations['jobs_read'];
-    put?: never;
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/jobs/{job_id}/versions': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
+    "/api/jobs/{job_id}/versions": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * List Versions
+         * @description List the saved versions, the newest first.
+         */
+        get: operations["job_versions_list"];
+        put?: never;
+        /**
+         * Create Version
+         * @description Save the sheets of a job as its next version.
+         */
+        post: operations["job_versions_create"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
     };
-    /**
-     * List Versions
-     * @description List the saved versions, the newest first.
-     */
-    get: operations['job_versions_list'];
-    put?: never;
-    /**
-     * Create Version
-     * @description Save the sheets of a job as its next version.
-     */
-    post: operations['job_versions_create'];
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/jobs/{job_id}/gearing-choices': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
+    "/api/jobs/{job_id}/gearing-choices": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * List Gearing Choices
+         * @description List every change of the chosen gearing that was saved, the newest first.
+         */
+        get: operations["job_gearing_choices"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
     };
-    /**
-     * List Gearing Choices
-     * @description List every change of the chosen gearing that was saved, the newest first.
-     */
-    get: operations['job_gearing_choices'];
-    put?: never;
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/jobs/{job_id}/versions/{number}': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
+    "/api/jobs/{job_id}/versions/{number}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Read Version
+         * @description Return one saved version.
+         */
+        get: operations["job_versions_read"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
     };
-    /**
-     * Read Version
-     * @description Return one saved version.
-     */
-    get: operations['job_versions_read'];
-    put?: never;
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/jobs/{job_id}/evaluate': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
+    "/api/jobs/{job_id}/evaluate": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Evaluate Job
+         * @description Evaluate sheets as they stand on the screen, or the newest saved ones. Nothing is saved.
+         */
+        post: operations["jobs_evaluate"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
     };
-    get?: never;
-    put?: never;
-    /**
-     * Evaluate Job
-     * @description Evaluate sheets as they stand on the screen, or the newest saved ones. Nothing is saved.
-     */
-    post: operations['jobs_evaluate'];
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/jobs/{job_id}/file': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
+    "/api/jobs/{job_id}/file": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Export File
+         * @description Return the newest version as a job file.
+         */
+        get: operations["jobs_export"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
     };
-    /**
-     * Export File
-     * @description Return the newest version as a job file.
-     */
-    get: operations['jobs_export'];
-    put?: never;
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/jobs/{job_id}/drawings/plate.{form}': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
+    "/api/jobs/{job_id}/drawings/plate.{form}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Plate Drawing
+         * @description Return the saved adapter plate's drawing from one side.
+         */
+        get: operations["job_plate_drawing"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
     };
-    /**
-     * Plate Drawing
-     * @description Return the saved adapter plate's drawing from one side.
-     */
-    get: operations['job_plate_drawing'];
-    put?: never;
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/jobs/{job_id}/drawings/plate-holes.csv': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
+    "/api/jobs/{job_id}/drawings/plate-holes.csv": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Plate Holes
+         * @description Return the saved adapter plate's hole table.
+         */
+        get: operations["job_plate_holes"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
     };
-    /**
-     * Plate Holes
-     * @description Return the saved adapter plate's hole table.
-     */
-    get: operations['job_plate_holes'];
-    put?: never;
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/measure': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
+    "/api/measure": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Read Typed
+         * @description Read a measurement as typed; a refusal says what is wrong and what to type.
+         */
+        post: operations["measure_read"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
     };
-    get?: never;
-    put?: never;
-    /**
-     * Read Typed
-     * @description Read a measurement as typed; a refusal says what is wrong and what to type.
-     */
-    post: operations['measure_read'];
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/measure/motor-curve': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
+    "/api/measure/motor-curve": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Read Curve
+         * @description Read a motor's torque curve from a CSV file. Nothing is saved.
+         */
+        post: operations["motor_curve_read"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
     };
-    get?: never;
-    put?: never;
-    /**
-     * Read Curve
-     * @description Read a motor's torque curve from a CSV file. Nothing is saved.
-     */
-    post: operations['motor_curve_read'];
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/library': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
+    "/api/library": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * List Parts
+         * @description List the parts of a person's shops, by kind and name.
+         */
+        get: operations["library_list"];
+        put?: never;
+        /**
+         * Create Part
+         * @description Keep a part in a shop's library.
+         */
+        post: operations["library_create"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
     };
-    /**
-     * List Parts
-     * @description List the parts of a person's shops, by kind and name.
-     */
-    get: operations['library_list'];
-    put?: never;
-    /**
-     * Create Part
-     * @description Keep a part in a shop's library.
-     */
-    post: operations['library_create'];
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/library/{part_id}/revisions': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
+    "/api/library/{part_id}/revisions": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Create Revision
+         * @description Write a part's next revision.
+         */
+        post: operations["library_revise"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
     };
-    get?: never;
-    put?: never;
-    /**
-     * Create Revision
-     * @description Write a part's next revision.
-     */
-    post: operations['library_revise'];
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/library/{part_id}': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
+    "/api/library/{part_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /**
+         * Retire
+         * @description Take a part out of use, and return it as it was; jobs keep their copies.
+         */
+        delete: operations["library_retire"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
     };
-    get?: never;
-    put?: never;
-    post?: never;
-    /**
-     * Retire
-     * @description Take a part out of use, and return it as it was; jobs keep their copies.
-     */
-    delete: operations['library_retire'];
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
 }
 export type webhooks = Record<string, never>;
 export interface components {
-  schemas: {
-    /**
-     * Me
-     * @description Who is signed in.
-     */
-    Me: {
-      /** Username */
-      username: string;
-      /** Name */
-      name: string;
-      /** Shops */
-      shops: components['schemas']['Place'][];
-    };
-    /**
-     * Place
-     * @description A person's place in a shop.
-     */
-    Place: {
-      /** Shop Id */
-      shop_id: number;
-      /** Shop */
-      shop: string;
-      role: components['schemas']['Role'];
-    };
-    /**
-     * Role
-     * @description What a member may do: an owner and a fabricator edit, a viewer looks.
-     * @enum {string}
-     */
-    Role: 'owner' | 'fabricator' | 'viewer';
-    /**
-     * SignIn
-     * @description Name and password.
-     */
-    SignIn: {
-      /** Username */
-      username: string;
-      /** Password */
-      password: string;
-    };
-    /**
-     * Session
-     * @description The page's session; nobody is signed in while ``me`` is empty.
-     */
-    Session: {
-      me: components['schemas']['Me'] | null;
-    };
-    /**
-     * JobLine
-     * @description A job in the list.
-     */
-    JobLine: {
-      /**
-       * Id
-       * Format: uuid
-       */
-      id: string;
-      /** Name */
-      name: string;
-      /** About */
-      about: string;
-      /** Shop */
-      shop: string;
-      /** Stage */
-      stage: string;
-      worst: components['schemas']['Verdict'];
-      /** Worst Title */
-      worst_title: string;
-      /** Fails */
-      fails: number;
-      /** Not Known */
-      not_known: number;
-      /** Version */
-      version: number;
-      /**
-       * Saved At
-       * Format: date-time
-       */
-      saved_at: string;
-      /** Saved By */
-      saved_by: string;
-    };
-    /**
-     * Verdict
-     * @description The four states of a check.
-     * @enum {string}
-     */
-    Verdict: 'holds' | 'tight' | 'fails' | 'not_known';
-    /**
-     * Angle
-     * @description An angle in degrees, anticlockwise above zero.
-     */
-    Angle: {
-      /**
-       * Text
-       * @description As typed, such as 8 1/4 in
-       */
-      text: string;
-      /** Unit */
-      unit?: string | null;
-      tool?: components['schemas']['Tool'] | null;
-      /**
-       * U
-       * @description Standard uncertainty in the field's unit
-       */
-      u?: number | null;
-    };
-    /**
-     * AsItWas
-     * @description The vehicle before: its engine, gears and final drive. Gears left out are those of the kept gearbox.
-     */
-    AsItWas: {
-      /**
-       * Curve
-       * @default []
-       */
-      curve: components['schemas']['EnginePoint'][];
-      peak_torque?: components['schemas']['Torque'] | null;
-      peak_torque_at?: components['schemas']['Spin'] | null;
-      peak_power?: components['schemas']['Power'] | null;
-      peak_power_at?: components['schemas']['Spin'] | null;
-      greatest_rpm?: components['schemas']['Spin'] | null;
-      /**
-       * Gears
-       * @default []
-       */
-      gears: components['schemas']['OldGear'][];
-      final_drive?: components['schemas']['Ratio'] | null;
-      /**
-       * Efficiency
-       * @description Crank to wheels
-       */
-      efficiency?: number | null;
-    };
-    /**
-     * AxisReading
-     * @description A reading along one axis of a square, a trace, a scan or a drawing.
-     */
-    AxisReading: {
-      /**
-       * @description discriminator enum property added by openapi-typescript
-       * @enum {string}
-       */
-      kind: 'x' | 'y';
-      /** A */
-      a: string;
-      /** Frame */
-      frame: string;
-      /**
-       * Edge
-       * @default centre
-       * @enum {string}
-       */
-      edge: 'low' | 'centre' | 'high';
-      reading: components['schemas']['Coordinate'];
-      /**
-       * Left Out
-       * @default false
-       */
-      left_out: boolean;
-      /**
-       * Why
-       * @default
-       */
-      why: string;
-    };
-    /**
-     * Box
-     * @description A reduction, drive unit, gear or final drive that could be used.
-     */
-    Box: {
-      /** Name */
-      name: string;
-      ratio: components['schemas']['Ratio'];
-      /**
-       * More Ratios
-       * @description Further internal ratios that it can be had or set with
-       * @default []
-       */
-      more_ratios: components['schemas']['Ratio'][];
-      /** Efficiency */
-      efficiency?: number | null;
-      rating?: components['schemas']['Torque'] | null;
-      /** @default input */
-      rating_at: components['schemas']['Shaft'];
-      /** @description Greatest input speed */
-      greatest_rpm?: components['schemas']['Spin'] | null;
-      /** @description Heat that it can shed for good */
-      sheds?: components['schemas']['Power'] | null;
-      /**
-       * Reverses
-       * @description Its output turns against its input
-       */
-      reverses?: boolean | null;
-      /**
-       * On Coast Flank
-       * @description A hypoid turned over or end for end: it drives on coast
-       * @default false
-       */
-      on_coast_flank: boolean;
-      library?: components['schemas']['LibraryRef'] | null;
-    };
-    /**
-     * BriefSheet
-     * @description Everything that the job starts from.
-     */
-    BriefSheet: {
-      /**
-       * @default {
-       *       "description": "",
-       *       "kerb_mass": null,
-       *       "laden_mass": null,
-       *       "front_share": null,
-       *       "cg_height": null,
-       *       "wheelbase": null,
-       *       "cda_m2": null,
-       *       "crr": null,
-       *       "tyre_grip": null
-       *     }
-       */
-      vehicle: components['schemas']['Vehicle'];
-      /**
-       * @default {
-       *       "code": null,
-       *       "roll_out": null,
-       *       "roll_out_turns": 1,
-       *       "loaded_radius": null,
-       *       "free_radius": null,
-       *       "construction": "radial",
-       *       "use": "best",
-       *       "library": null
-       *     }
-       */
-      tyre: components['schemas']['Tyre'];
-      /** @description Where it is not the same as the driven or rear one */
-      front_tyre?: components['schemas']['Tyre'] | null;
-      /**
-       * @default {
-       *       "name": "Motor",
-       *       "peak_torque": null,
-       *       "peak_power": null,
-       *       "greatest_rpm": null,
-       *       "taper_from": null,
-       *       "taper_to": null,
-       *       "continuous_torque": null,
-       *       "continuous_power": null,
-       *       "overrun_torque": null,
-       *       "curve": [],
-       *       "rated_bus_v": null,
-       *       "bus_v": null,
-       *       "battery_power": null,
-       *       "charge_power": null,
-       *       "mass": null,
-       *       "inertia_kgm2": null,
-       *       "rotation": null,
-       *       "library": null
-       *     }
-       */
-      motor: components['schemas']['MotorSheet'];
-      /** @description Of the front unit, where it is another */
-      front_motor?: components['schemas']['MotorSheet'] | null;
-      /**
-       * @default {
-       *       "curve": [],
-       *       "peak_torque": null,
-       *       "peak_torque_at": null,
-       *       "peak_power": null,
-       *       "peak_power_at": null,
-       *       "greatest_rpm": null,
-       *       "gears": [],
-       *       "final_drive": null,
-       *       "efficiency": null
-       *     }
-       */
-      was: components['schemas']['AsItWas'];
-      /**
-       * @default {
-       *       "pawl": null,
-       *       "pawl_rating": null,
-       *       "handbrake_held_pct": null,
-       *       "handbrake_axle": "rear"
-       *     }
-       */
-      parking: components['schemas']['Parking'];
-      /** @default kept_gearbox */
-      layout: components['schemas']['Layout'];
-      /** @default rear */
-      driven: components['schemas']['Driven'];
-      /**
-       * @default {
-       *       "top_speed": null,
-       *       "cruise_speed": null,
-       *       "hill_start_pct": null
-       *     }
-       */
-      wanted: components['schemas']['Wanted'];
-      /**
-       * Notes
-       * @default
-       */
-      notes: string;
-    };
-    /**
-     * Choice
-     * @description The gearing that was chosen, by name, and why.
-     */
-    Choice: {
-      /** Reduction */
-      reduction?: string | null;
-      /** Gear */
-      gear?: string | null;
-      /** Final Drive */
-      final_drive?: string | null;
-      /** Front Reduction */
-      front_reduction?: string | null;
-      /** Front Final Drive */
-      front_final_drive?: string | null;
-      /** Tyre */
-      tyre?: string | null;
-      /**
-       * Reason
-       * @default
-       */
-      reason: string;
-    };
-    /**
-     * Clutch
-     * @description Clutch and flywheel, where they stay.
-     */
-    Clutch: {
-      greatest_rpm?: components['schemas']['Spin'] | null;
-      flywheel_diameter?: components['schemas']['Length'] | null;
-      /**
-       * Flywheel Limit Mpa
-       * @description Rim stress that its maker or the material allows
-       */
-      flywheel_limit_mpa?: number | null;
-    };
-    /**
-     * Construction
-     * @description How the carcass is laid; it sets how far the tyre rolls for its size.
-     * @enum {string}
-     */
-    Construction: 'radial' | 'cross-ply';
-    /**
-     * Coordinate
-     * @description A length along an axis, either way.
-     */
-    Coordinate: {
-      /**
-       * Text
-       * @description As typed, such as 8 1/4 in
-       */
-      text: string;
-      /** Unit */
-      unit?: string | null;
-      tool?: components['schemas']['Tool'] | null;
-      /**
-       * U
-       * @description Standard uncertainty in the field's unit
-       */
-      u?: number | null;
-    };
-    /**
-     * CouplerStyle
-     * @description What joins the motor to the line; it sets how much of a shock passes and how true it must run.
-     * @enum {string}
-     */
-    CouplerStyle: 'rigid' | 'flexible' | 'clutch' | 'spline';
-    /**
-     * CurvePoint
-     * @description Torque at one speed.
-     */
-    CurvePoint: {
-      /** Rpm */
-      rpm: number;
-      /** Peak Nm */
-      peak_nm: number;
-      /** Continuous Nm */
-      continuous_nm?: number | null;
-    };
-    /**
-     * Driven
-     * @description Which axles the motor drives.
-     * @enum {string}
-     */
-    Driven: 'front' | 'rear' | 'both';
-    /**
-     * EnginePoint
-     * @description Engine torque at one speed.
-     */
-    EnginePoint: {
-      /** Rpm */
-      rpm: number;
-      /** Torque Nm */
-      torque_nm: number;
-    };
-    /**
-     * FaceHole
-     * @description A hole of the motor's face by coordinates, seen looking at the motor's face.
-     */
-    FaceHole: {
-      /** Id */
-      id: string;
-      x: components['schemas']['Coordinate'];
-      y: components['schemas']['Coordinate'];
-    };
-    /**
-     * FlangeHole
-     * @description A hole in the gearbox flange.
-     */
-    FlangeHole: {
-      /** Id */
-      id: string;
-      diameter: components['schemas']['Length'];
-    };
-    /**
-     * GearUse
-     * @description Whether the driver still changes gear.
-     * @enum {string}
-     */
-    GearUse: 'left_in_one' | 'shifted';
-    /**
-     * Gearbox
-     * @description The kept gearbox.
-     */
-    Gearbox: {
-      /**
-       * Name
-       * @default Gearbox
-       */
-      name: string;
-      /**
-       * Gears
-       * @default []
-       */
-      gears: components['schemas']['Box'][];
-      /** @description Greatest torque, at the shaft of rating_at */
-      rating?: components['schemas']['Torque'] | null;
-      /** @default input */
-      rating_at: components['schemas']['Shaft'];
-      /** @description Greatest input speed */
-      greatest_rpm?: components['schemas']['Spin'] | null;
-      use?: components['schemas']['GearUse'] | null;
-      library?: components['schemas']['LibraryRef'] | null;
-    };
-    /**
-     * JobOut
-     * @description A job with its newest version.
-     */
-    JobOut: {
-      /**
-       * Id
-       * Format: uuid
-       */
-      id: string;
-      /** Name */
-      name: string;
-      /** About */
-      about: string;
-      /** Shop */
-      shop: string;
-      /** May Edit */
-      may_edit: boolean;
-      version: components['schemas']['VersionOut'];
-    };
-    /**
-     * Layout
-     * @description How the motor reaches the wheels.
-     * @enum {string}
-     */
-    Layout: 'kept_gearbox' | 'propshaft_reduction' | 'axle_unit' | 'centre_unit' | 'two_units';
-    /**
-     * Length
-     * @description A length; mm unless it says otherwise.
-     */
-    Length: {
-      /**
-       * Text
-       * @description As typed, such as 8 1/4 in
-       */
-      text: string;
-      /** Unit */
-      unit?: string | null;
-      tool?: components['schemas']['Tool'] | null;
-      /**
-       * U
-       * @description Standard uncertainty in the field's unit
-       */
-      u?: number | null;
-    };
-    /**
-     * LibraryRef
-     * @description The shop's library part that something in a job was copied from, and its revision then.
-     */
-    LibraryRef: {
-      /** Part */
-      part: string;
-      /** Revision */
-      revision: number;
-    };
-    /**
-     * Locating
-     * @description What holds motor and gearbox on one axis.
-     * @enum {string}
-     */
-    Locating: 'registers' | 'dowels reamed after indicating' | 'not chosen';
-    /**
-     * Mass
-     * @description A mass; kg unless it says otherwise.
-     */
-    Mass: {
-      /**
-       * Text
-       * @description As typed, such as 8 1/4 in
-       */
-      text: string;
-      /** Unit */
-      unit?: string | null;
-      tool?: components['schemas']['Tool'] | null;
-      /**
-       * U
-       * @description Standard uncertainty in the field's unit
-       */
-      u?: number | null;
-    };
-    /**
-     * MassItem
-     * @description A part, a battery box or a load. Its place is that of its centre of gravity, from the job's datum.
-     */
-    MassItem: {
-      /** Name */
-      name: string;
-      mass: components['schemas']['Mass'];
-      /**
-       * Is On
-       * @description Put on; else taken off
-       * @default true
-       */
-      is_on: boolean;
-      /**
-       * Only Laden
-       * @description Load: counted laden only
-       * @default false
-       */
-      only_laden: boolean;
-      /** @description Forward of the rear wheel centres */
-      x?: components['schemas']['Coordinate'] | null;
-      /** @description Left of the middle */
-      y?: components['schemas']['Coordinate'] | null;
-      /** @description Above the ground */
-      z?: components['schemas']['Coordinate'] | null;
-    };
-    /**
-     * MassesSheet
-     * @description Axle weights as it was, the items, and what the axles and tyres may carry.
-     */
-    MassesSheet: {
-      /** @description Weighed as it was */
-      front_axle?: components['schemas']['Mass'] | null;
-      rear_axle?: components['schemas']['Mass'] | null;
-      /** @description Both left wheels, weighed as it was */
-      left_side?: components['schemas']['Mass'] | null;
-      /** @description Between the middles of the tyres */
-      track?: components['schemas']['Length'] | null;
-      /** @description Of the vehicle with one axle lifted */
-      lift_angle?: components['schemas']['Angle'] | null;
-      /** @description What the axle on the floor gained by it */
-      lift_gain?: components['schemas']['Mass'] | null;
-      /**
-       * Items
-       * @default []
-       */
-      items: components['schemas']['MassItem'][];
-      front_axle_rating?: components['schemas']['Mass'] | null;
-      rear_axle_rating?: components['schemas']['Mass'] | null;
-      /** @description One tyre's load rating */
-      tyre_rating?: components['schemas']['Mass'] | null;
-    };
-    /**
-     * MotorFace
-     * @description The motor's face: a bolt circle, or coordinates where holes are listed.
-     */
-    MotorFace: {
-      /**
-       * Count
-       * @default 0
-       */
-      count: number;
-      bolt_circle?: components['schemas']['Length'] | null;
-      /**
-       * @default {
-       *       "text": "0 deg",
-       *       "unit": null,
-       *       "tool": null,
-       *       "u": null
-       *     }
-       */
-      first_at: components['schemas']['Angle'];
-      /**
-       * Holes
-       * @default []
-       */
-      holes: components['schemas']['FaceHole'][];
-      /** @description Clearance hole for the motor's screws */
-      plate_hole?: components['schemas']['Length'] | null;
-      /** @description Diameter of the counterbore, when screw heads are sunk */
-      counterbore?: components['schemas']['Length'] | null;
-      counterbore_depth?: components['schemas']['Length'] | null;
-      /** @description Diameter of the motor's register */
-      register_size?: components['schemas']['Length'] | null;
-      screw_length?: components['schemas']['Length'] | null;
-      /** @description Motor face to the first thing behind the tapped hole */
-      depth_behind?: components['schemas']['Length'] | null;
-    };
-    /**
-     * MotorSheet
-     * @description The donor motor: a curve where one is known, else its peak figures.
-     */
-    MotorSheet: {
-      /**
-       * Name
-       * @default Motor
-       */
-      name: string;
-      peak_torque?: components['schemas']['Torque'] | null;
-      peak_power?: components['schemas']['Power'] | null;
-      greatest_rpm?: components['schemas']['Spin'] | null;
-      taper_from?: components['schemas']['Spin'] | null;
-      taper_to?: components['schemas']['Torque'] | null;
-      continuous_torque?: components['schemas']['Torque'] | null;
-      continuous_power?: components['schemas']['Power'] | null;
-      /** @description Greatest regenerative torque at the motor */
-      overrun_torque?: components['schemas']['Torque'] | null;
-      /**
-       * Curve
-       * @default []
-       */
-      curve: components['schemas']['CurvePoint'][];
-      /** Rated Bus V */
-      rated_bus_v?: number | null;
-      /** Bus V */
-      bus_v?: number | null;
-      battery_power?: components['schemas']['Power'] | null;
-      /** @description Most that the battery takes on overrun */
-      charge_power?: components['schemas']['Power'] | null;
-      mass?: components['schemas']['Mass'] | null;
-      /** Inertia Kgm2 */
-      inertia_kgm2?: number | null;
-      /** @description Its usual sense, seen from the output end */
-      rotation?: components['schemas']['Rotation'] | null;
-      library?: components['schemas']['LibraryRef'] | null;
-    };
-    /**
-     * OilPump
-     * @description What lubricates the unit or gearbox.
-     * @enum {string}
-     */
-    OilPump: 'none' | 'electric' | 'one_way' | 'either_way';
-    /**
-     * OldGear
-     * @description A gear of the vehicle as it was.
-     */
-    OldGear: {
-      /** Name */
-      name: string;
-      ratio: components['schemas']['Ratio'];
-    };
-    /**
-     * PairReading
-     * @description A reading between two points: ``inside`` nearest edges, ``outside`` farthest, ``distance`` centres.
-     */
-    PairReading: {
-      /**
-       * @description discriminator enum property added by openapi-typescript
-       * @enum {string}
-       */
-      kind: 'distance' | 'inside' | 'outside' | 'radius';
-      /** A */
-      a: string;
-      /**
-       * B
-       * @description C is the shaft's centre
-       * @default C
-       */
-      b: string;
-      reading: components['schemas']['Length'];
-      /**
-       * Left Out
-       * @default false
-       */
-      left_out: boolean;
-      /**
-       * Why
-       * @default
-       */
-      why: string;
-    };
-    /**
-     * Parking
-     * @description What holds the vehicle when it is left.
-     */
-    Parking: {
-      /** Pawl */
-      pawl?: boolean | null;
-      /** @description Torque that the pawl holds, at the unit's output */
-      pawl_rating?: components['schemas']['Torque'] | null;
-      /**
-       * Handbrake Held Pct
-       * @description Steepest grade on which the handbrake has held it laden
-       */
-      handbrake_held_pct?: number | null;
-      /**
-       * Handbrake Axle
-       * @default rear
-       * @enum {string}
-       */
-      handbrake_axle: 'front' | 'rear';
-    };
-    /**
-     * Pick
-     * @description One way to gear it, by the names of its parts; what a layout has no place for is empty.
-     */
-    Pick: {
-      /** Reduction */
-      reduction?: string | null;
-      /** Gear */
-      gear?: string | null;
-      /** Final Drive */
-      final_drive?: string | null;
-      /** Front Reduction */
-      front_reduction?: string | null;
-      /** Front Final Drive */
-      front_final_drive?: string | null;
-      /** Tyre */
-      tyre?: string | null;
-    };
-    /**
-     * Plate
-     * @description The plate itself.
-     */
-    Plate: {
-      thickness?: components['schemas']['Length'] | null;
-      /**
-       * Material
-       * @default
-       */
-      material: string;
-      /** @default waterjet */
-      process: components['schemas']['Process'];
-      /**
-       * @default {
-       *       "text": "0 deg",
-       *       "unit": null,
-       *       "tool": null,
-       *       "u": null
-       *     }
-       */
-      turned: components['schemas']['Angle'];
-      /**
-       * Edge Factor
-       * @description Edge distance over hole size
-       */
-      edge_factor?: number | null;
-      /** Wanted Ligament Factor */
-      wanted_ligament_factor?: number | null;
-      /** @default not chosen */
-      locating: components['schemas']['Locating'];
-      /**
-       * Register Plays
-       * @default []
-       */
-      register_plays: components['schemas']['Length'][];
-      /** @description Machined concentricity of the plate's registers */
-      concentricity?: components['schemas']['Length'] | null;
-      /** @description Bore through the plate */
-      bore?: components['schemas']['Length'] | null;
-    };
-    /**
-     * PlateSheet
-     * @description Flange, face and plate.
-     */
-    PlateSheet: {
-      /**
-       * @default {
-       *       "seen_from": "engine side",
-       *       "numbered": "anticlockwise",
-       *       "holes": [],
-       *       "readings": [],
-       *       "direction_of": null,
-       *       "direction_at": {
-       *         "text": "0 deg",
-       *         "tool": null,
-       *         "u": null,
-       *         "unit": null
-       *       },
-       *       "scaled_frames": []
-       *     }
-       */
-      survey: components['schemas']['Survey'];
-      /**
-       * @default {
-       *       "count": 0,
-       *       "bolt_circle": null,
-       *       "first_at": {
-       *         "text": "0 deg",
-       *         "tool": null,
-       *         "u": null,
-       *         "unit": null
-       *       },
-       *       "holes": [],
-       *       "plate_hole": null,
-       *       "counterbore": null,
-       *       "counterbore_depth": null,
-       *       "register_size": null,
-       *       "screw_length": null,
-       *       "depth_behind": null
-       *     }
-       */
-      face: components['schemas']['MotorFace'];
-      /**
-       * @default {
-       *       "thickness": null,
-       *       "material": "",
-       *       "process": "waterjet",
-       *       "turned": {
-       *         "text": "0 deg",
-       *         "tool": null,
-       *         "u": null,
-       *         "unit": null
-       *       },
-       *       "edge_factor": null,
-       *       "wanted_ligament_factor": null,
-       *       "locating": "not chosen",
-       *       "register_plays": [],
-       *       "concentricity": null,
-       *       "bore": null
-       *     }
-       */
-      plate: components['schemas']['Plate'];
-    };
-    /**
-     * Power
-     * @description A power; kW unless it says otherwise.
-     */
-    Power: {
-      /**
-       * Text
-       * @description As typed, such as 8 1/4 in
-       */
-      text: string;
-      /** Unit */
-      unit?: string | null;
-      tool?: components['schemas']['Tool'] | null;
-      /**
-       * U
-       * @description Standard uncertainty in the field's unit
-       */
-      u?: number | null;
-    };
-    /**
-     * Process
-     * @description How the outline and holes are cut.
-     * @enum {string}
-     */
-    Process: 'laser' | 'waterjet' | 'plasma' | 'flame' | 'milled';
-    /**
-     * Propshaft
-     * @description The propshaft between box and final drive.
-     */
-    Propshaft: {
-      rating?: components['schemas']['Torque'] | null;
-      critical_rpm?: components['schemas']['Spin'] | null;
-      /** @description Greatest speed of its joints */
-      joint_rpm?: components['schemas']['Spin'] | null;
-      length?: components['schemas']['Length'] | null;
-    };
-    /**
-     * Ratio
-     * @description Input speed over output speed: 4.11, or teeth as 37/9.
-     */
-    Ratio: {
-      /**
-       * Text
-       * @description As typed, such as 8 1/4 in
-       */
-      text: string;
-      /** Unit */
-      unit?: string | null;
-      tool?: components['schemas']['Tool'] | null;
-      /**
-       * U
-       * @description Standard uncertainty in the field's unit
-       */
-      u?: number | null;
-    };
-    /**
-     * RatiosSheet
-     * @description What is compared, and the choice.
-     */
-    RatiosSheet: {
-      coupler?: components['schemas']['CouplerStyle'] | null;
-      /**
-       * @default {
-       *       "greatest_rpm": null,
-       *       "flywheel_diameter": null,
-       *       "flywheel_limit_mpa": null
-       *     }
-       */
-      clutch: components['schemas']['Clutch'];
-      /**
-       * Reductions
-       * @default []
-       */
-      reductions: components['schemas']['Box'][];
-      /**
-       * Front Reductions
-       * @description The front unit's, where there are two units
-       * @default []
-       */
-      front_reductions: components['schemas']['Box'][];
-      gearbox?: components['schemas']['Gearbox'] | null;
-      /**
-       * @default {
-       *       "rating": null,
-       *       "critical_rpm": null,
-       *       "joint_rpm": null,
-       *       "length": null
-       *     }
-       */
-      propshaft: components['schemas']['Propshaft'];
-      /** @description Where it is not like the rear one */
-      front_propshaft?: components['schemas']['Propshaft'] | null;
-      /**
-       * Final Drives
-       * @default []
-       */
-      final_drives: components['schemas']['Box'][];
-      /**
-       * Front Final Drives
-       * @description Where the front axle has others than the rear one
-       * @default []
-       */
-      front_final_drives: components['schemas']['Box'][];
-      /**
-       * Tyres
-       * @default []
-       */
-      tyres: components['schemas']['TyreOption'][];
-      /** @description Greatest torque of one axle shaft pair, as a total */
-      axle_rating?: components['schemas']['Torque'] | null;
-      front_axle_rating?: components['schemas']['Torque'] | null;
-      /**
-       * @default {
-       *       "kind": "open",
-       *       "front_share": null,
-       *       "bias_ratio": null,
-       *       "front_hubs_free": false
-       *     }
-       */
-      split: components['schemas']['Split'];
-      /**
-       * @default {
-       *       "kept_input": null,
-       *       "unit_facing": null,
-       *       "oil_pump": null,
-       *       "oil_checked": null
-       *     }
-       */
-      turning: components['schemas']['driveline__sheets__ratios__Turning'];
-      /**
-       * Compared
-       * @description Pinned beside the choice
-       * @default []
-       */
-      compared: components['schemas']['Pick'][];
-      choice?: components['schemas']['Choice'] | null;
-    };
-    /**
-     * RoadSpeed
-     * @description A road speed; km/h unless it says otherwise.
-     */
-    RoadSpeed: {
-      /**
-       * Text
-       * @description As typed, such as 8 1/4 in
-       */
-      text: string;
-      /** Unit */
-      unit?: string | null;
-      tool?: components['schemas']['Tool'] | null;
-      /**
-       * U
-       * @description Standard uncertainty in the field's unit
-       */
-      u?: number | null;
-    };
-    /**
-     * Rotation
-     * @description Seen from the output end.
-     * @enum {string}
-     */
-    Rotation: 'clockwise' | 'anticlockwise';
-    /**
-     * Shaft
-     * @description Which shaft of a box a maker's torque is stated for.
-     * @enum {string}
-     */
-    Shaft: 'input' | 'output';
-    /**
-     * Sheets
-     * @description What a person entered, bench by bench.
-     */
-    Sheets: {
-      /**
-       * @default {
-       *       "maker_rating": null,
-       *       "motor_top_speed": null,
-       *       "shaft_speed": null,
-       *       "grip": null,
-       *       "wanted_performance": null,
-       *       "load_rating": null,
-       *       "clearance": null,
-       *       "readings_agree": null
-       *     }
-       */
-      margins: components['schemas']['WantedMargins'];
-      /**
-       * @default {
-       *       "vehicle": {
-       *         "cda_m2": null,
-       *         "cg_height": null,
-       *         "crr": null,
-       *         "description": "",
-       *         "front_share": null,
-       *         "kerb_mass": null,
-       *         "laden_mass": null,
-       *         "tyre_grip": null,
-       *         "wheelbase": null
-       *       },
-       *       "tyre": {
-       *         "code": null,
-       *         "construction": "radial",
-       *         "free_radius": null,
-       *         "library": null,
-       *         "loaded_radius": null,
-       *         "roll_out": null,
-       *         "roll_out_turns": 1,
-       *         "use": "best"
-       *       },
-       *       "front_tyre": null,
-       *       "motor": {
-       *         "battery_power": null,
-       *         "bus_v": null,
-       *         "charge_power": null,
-       *         "continuous_power": null,
-       *         "continuous_torque": null,
-       *         "curve": [],
-       *         "greatest_rpm": null,
-       *         "inertia_kgm2": null,
-       *         "library": null,
-       *         "mass": null,
-       *         "name": "Motor",
-       *         "overrun_torque": null,
-       *         "peak_power": null,
-       *         "peak_torque": null,
-       *         "rated_bus_v": null,
-       *         "rotation": null,
-       *         "taper_from": null,
-       *         "taper_to": null
-       *       },
-       *       "front_motor": null,
-       *       "was": {
-       *         "curve": [],
-       *         "efficiency": null,
-       *         "final_drive": null,
-       *         "gears": [],
-       *         "greatest_rpm": null,
-       *         "peak_power": null,
-       *         "peak_power_at": null,
-       *         "peak_torque": null,
-       *         "peak_torque_at": null
-       *       },
-       *       "parking": {
-       *         "handbrake_axle": "rear",
-       *         "handbrake_held_pct": null,
-       *         "pawl": null,
-       *         "pawl_rating": null
-       *       },
-       *       "layout": "kept_gearbox",
-       *       "driven": "rear",
-       *       "wanted": {
-       *         "cruise_speed": null,
-       *         "hill_start_pct": null,
-       *         "top_speed": null
-       *       },
-       *       "notes": ""
-       *     }
-       */
-      brief: components['schemas']['BriefSheet'];
-      /**
-       * @default {
-       *       "front_axle": null,
-       *       "rear_axle": null,
-       *       "left_side": null,
-       *       "track": null,
-       *       "lift_angle": null,
-       *       "lift_gain": null,
-       *       "items": [],
-       *       "front_axle_rating": null,
-       *       "rear_axle_rating": null,
-       *       "tyre_rating": null
-       *     }
-       */
-      masses: components['schemas']['MassesSheet'];
-      /**
-       * @default {
-       *       "coupler": null,
-       *       "clutch": {
-       *         "flywheel_diameter": null,
-       *         "flywheel_limit_mpa": null,
-       *         "greatest_rpm": null
-       *       },
-       *       "reductions": [],
-       *       "front_reductions": [],
-       *       "gearbox": null,
-       *       "propshaft": {
-       *         "critical_rpm": null,
-       *         "joint_rpm": null,
-       *         "length": null,
-       *         "rating": null
-       *       },
-       *       "front_propshaft": null,
-       *       "final_drives": [],
-       *       "front_final_drives": [],
-       *       "tyres": [],
-       *       "axle_rating": null,
-       *       "front_axle_rating": null,
-       *       "split": {
-       *         "bias_ratio": null,
-       *         "front_hubs_free": false,
-       *         "front_share": null,
-       *         "kind": "open"
-       *       },
-       *       "turning": {
-       *         "kept_input": null,
-       *         "oil_checked": null,
-       *         "oil_pump": null,
-       *         "unit_facing": null
-       *       },
-       *       "compared": [],
-       *       "choice": null
-       *     }
-       */
-      ratios: components['schemas']['RatiosSheet'];
-      /**
-       * @default {
-       *       "survey": {
-       *         "direction_at": {
-       *           "text": "0 deg",
-       *           "tool": null,
-       *           "u": null,
-       *           "unit": null
-       *         },
-       *         "direction_of": null,
-       *         "holes": [],
-       *         "numbered": "anticlockwise",
-       *         "readings": [],
-       *         "scaled_frames": [],
-       *         "seen_from": "engine side"
-       *       },
-       *       "face": {
-       *         "bolt_circle": null,
-       *         "count": 0,
-       *         "counterbore": null,
-       *         "counterbore_depth": null,
-       *         "depth_behind": null,
-       *         "first_at": {
-       *           "text": "0 deg",
-       *           "tool": null,
-       *           "u": null,
-       *           "unit": null
-       *         },
-       *         "holes": [],
-       *         "plate_hole": null,
-       *         "register_size": null,
-       *         "screw_length": null
-       *       },
-       *       "plate": {
-       *         "bore": null,
-       *         "concentricity": null,
-       *         "edge_factor": null,
-       *         "locating": "not chosen",
-       *         "material": "",
-       *         "process": "waterjet",
-       *         "register_plays": [],
-       *         "thickness": null,
-       *         "turned": {
-       *           "text": "0 deg",
-       *           "tool": null,
-       *           "u": null,
-       *           "unit": null
-       *         },
-       *         "wanted_ligament_factor": null
-       *       }
-       *     }
-       */
-      plate: components['schemas']['PlateSheet'];
-    };
-    /**
-     * Side
-     * @description Which side of the plate the eye is on.
-     * @enum {string}
-     */
-    Side: 'engine side' | 'gearbox side';
-    /**
-     * Spin
-     * @description A speed of turning, rpm.
-     */
-    Spin: {
-      /**
-       * Text
-       * @description As typed, such as 8 1/4 in
-       */
-      text: string;
-      /** Unit */
-      unit?: string | null;
-      tool?: components['schemas']['Tool'] | null;
-      /**
-       * U
-       * @description Standard uncertainty in the field's unit
-       */
-      u?: number | null;
-    };
-    /**
-     * Split
-     * @description How one unit's or gearbox's torque goes to two axles.
-     */
-    Split: {
-      /** @default open */
-      kind: components['schemas']['SplitKind'];
-      /**
-       * Front Share
-       * @description Of a planetary centre differential; a bevel one halves
-       */
-      front_share?: number | null;
-      /**
-       * Bias Ratio
-       * @description Limited slip: most torque at one side over the other
-       */
-      bias_ratio?: number | null;
-      /**
-       * Front Hubs Free
-       * @description Front hubs freewheel: driven by the rear axle alone
-       * @default false
-       */
-      front_hubs_free: boolean;
-    };
-    /**
-     * SplitKind
-     * @description What stands between front and rear.
-     * @enum {string}
-     */
-    SplitKind: 'open' | 'limited_slip' | 'locked';
-    /**
-     * Survey
-     * @description The flange survey. Holes are listed in the order in which they are numbered.
-     */
-    Survey: {
-      /** @default engine side */
-      seen_from: components['schemas']['Side'];
-      /** @default anticlockwise */
-      numbered: components['schemas']['driveline__network__observations__Turning'];
-      /**
-       * Holes
-       * @default []
-       */
-      holes: components['schemas']['FlangeHole'][];
-      /**
-       * Readings
-       * @default []
-       */
-      readings: (components['schemas']['PairReading'] | components['schemas']['AxisReading'])[];
-      /**
-       * Direction Of
-       * @description Hole or frame that sets the angle; the first hole when empty
-       */
-      direction_of?: string | null;
-      /**
-       * @default {
-       *       "text": "0 deg",
-       *       "unit": null,
-       *       "tool": null,
-       *       "u": null
-       *     }
-       */
-      direction_at: components['schemas']['Angle'];
-      /**
-       * Scaled Frames
-       * @default []
-       */
-      scaled_frames: string[];
-    };
-    /**
-     * Tool
-     * @description What a length or angle was measured with.
-     * @enum {string}
-     */
-    Tool:
-      | 'tape'
-      | 'steel rule'
-      | 'caliper'
-      | 'caliper on ground faces'
-      | 'depth gauge'
-      | 'combination square'
-      | 'plumb line'
-      | 'spirit level'
-      | 'digital inclinometer'
-      | 'dial indicator'
-      | 'traced card'
-      | 'hand-held scanner';
-    /**
-     * Torque
-     * @description A torque; N·m unless it says otherwise.
-     */
-    Torque: {
-      /**
-       * Text
-       * @description As typed, such as 8 1/4 in
-       */
-      text: string;
-      /** Unit */
-      unit?: string | null;
-      tool?: components['schemas']['Tool'] | null;
-      /**
-       * U
-       * @description Standard uncertainty in the field's unit
-       */
-      u?: number | null;
-    };
-    /**
-     * Tyre
-     * @description A driven tyre, by as many of three methods as were measured.
-     */
-    Tyre: {
-      /** Code */
-      code?: string | null;
-      /** @description Floor from mark to mark */
-      roll_out?: components['schemas']['Length'] | null;
-      /**
-       * Roll Out Turns
-       * @default 1
-       */
-      roll_out_turns: number;
-      /** @description Hub centre to floor at ride height */
-      loaded_radius?: components['schemas']['Length'] | null;
-      /** @description Hub centre to tread, wheel hanging */
-      free_radius?: components['schemas']['Length'] | null;
-      /** @default radial */
-      construction: components['schemas']['Construction'];
-      /** @default best */
-      use: components['schemas']['TyreMethod'];
-      library?: components['schemas']['LibraryRef'] | null;
-    };
-    /**
-     * TyreMethod
-     * @description How the rolling circumference is had; best takes the surest that is measured.
-     * @enum {string}
-     */
-    TyreMethod: 'best' | 'code' | 'roll_out' | 'loaded_radius';
-    /**
-     * TyreOption
-     * @description Another tyre that could be fitted.
-     */
-    TyreOption: {
-      /** Name */
-      name: string;
-      tyre: components['schemas']['Tyre'];
-    };
-    /**
-     * UnitFacing
-     * @description How a unit stands against the way it was made to.
-     * @enum {string}
-     */
-    UnitFacing: 'as_made' | 'tilted' | 'end_for_end';
-    /**
-     * Vehicle
-     * @description What is converted. Every figure may be missing; what follows from it is then not known.
-     */
-    Vehicle: {
-      /**
-       * Description
-       * @default
-       */
-      description: string;
-      kerb_mass?: components['schemas']['Mass'] | null;
-      laden_mass?: components['schemas']['Mass'] | null;
-      /**
-       * Front Share
-       * @description Of the kerb mass, on the front axle
-       */
-      front_share?: number | null;
-      cg_height?: components['schemas']['Length'] | null;
-      wheelbase?: components['schemas']['Length'] | null;
-      /**
-       * Cda M2
-       * @description Drag coefficient times frontal area
-       */
-      cda_m2?: number | null;
-      /**
-       * Crr
-       * @description Rolling resistance coefficient
-       */
-      crr?: number | null;
-      /**
-       * Tyre Grip
-       * @description Dry friction coefficient
-       */
-      tyre_grip?: number | null;
-    };
-    /**
-     * VersionOut
-     * @description A version with its sheets.
-     */
-    VersionOut: {
-      /** Number */
-      number: number;
-      /** Author */
-      author: string;
-      /**
-       * Saved At
-       * Format: date-time
-       */
-      saved_at: string;
-      /** Note */
-      note: string;
-      worst: components['schemas']['Verdict'];
-      sheets: components['schemas']['Sheets'];
-    };
-    /**
-     * Wanted
-     * @description What the finished vehicle must do.
-     */
-    Wanted: {
-      top_speed?: components['schemas']['RoadSpeed'] | null;
-      cruise_speed?: components['schemas']['RoadSpeed'] | null;
-      /**
-       * Hill Start Pct
-       * @description Grade for a laden start
-       */
-      hill_start_pct?: number | null;
-    };
-    /**
-     * WantedMargins
-     * @description What each kind of check asks for; empty takes the usual figure, shown as a default.
-     */
-    WantedMargins: {
-      /** Maker Rating */
-      maker_rating?: number | null;
-      /** Motor Top Speed */
-      motor_top_speed?: number | null;
-      /** Shaft Speed */
-      shaft_speed?: number | null;
-      /** Grip */
-      grip?: number | null;
-      /** Wanted Performance */
-      wanted_performance?: number | null;
-      /** Load Rating */
-      load_rating?: number | null;
-      /** Clearance */
-      clearance?: number | null;
-      /** Readings Agree */
-      readings_agree?: number | null;
-    };
-    /**
-     * Turning
-     * @description Which way the numbers run, seen from the stated side.
-     * @enum {string}
-     */
-    driveline__network__observations__Turning: 'anticlockwise' | 'clockwise';
-    /**
-     * Turning
-     * @description Which way things turn, going forward, and what that does to the oil.
-     */
-    driveline__sheets__ratios__Turning: {
-      /** @description How the first kept shaft behind the new parts must turn, seen from the motor's output end */
-      kept_input?: components['schemas']['Rotation'] | null;
-      unit_facing?: components['schemas']['UnitFacing'] | null;
-      oil_pump?: components['schemas']['OilPump'] | null;
-      /**
-       * Oil Checked
-       * @description Level, pick-up and breather suit the way it stands
-       */
-      oil_checked?: boolean | null;
-    };
-    /**
-     * FieldProblem
-     * @description A field and what to do about it.
-     */
-    FieldProblem: {
-      /** Field */
-      field: string;
-      /** Says */
-      says: string;
-    };
-    /**
-     * Problem
-     * @description What every refusal looks like.
-     */
-    Problem: {
-      /** Status */
-      status: number;
-      /** Says */
-      says: string;
-      /**
-       * Fields
-       * @default []
-       */
-      fields: components['schemas']['FieldProblem'][];
-    };
-    /**
-     * JobIn
-     * @description A new job.
-     */
-    JobIn: {
-      /** Shop Id */
-      shop_id: number;
-      /** Name */
-      name: string;
-      /**
-       * About
-       * @default
-       */
-      about: string;
-      sheets?: components['schemas']['Sheets'] | null;
-    };
-    /**
-     * VersionLine
-     * @description A version in the history.
-     */
-    VersionLine: {
-      /** Number */
-      number: number;
-      /** Author */
-      author: string;
-      /**
-       * Saved At
-       * Format: date-time
-       */
-      saved_at: string;
-      /** Note */
-      note: string;
-      worst: components['schemas']['Verdict'];
-    };
-    /**
-     * Conflict
-     * @description A save against a version that is no longer the newest, with the newest's number and author.
-     */
-    Conflict: {
-      /** Status */
-      status: number;
-      /** Says */
-      says: string;
-      /**
-       * Fields
-       * @default []
-       */
-      fields: components['schemas']['FieldProblem'][];
-      /** Newest */
-      newest: number;
-      /** Newest By */
-      newest_by: string;
-    };
-    /**
-     * VersionIn
-     * @description Sheets to save, and the version that they were edited from.
-     */
-    VersionIn: {
-      /** Based On */
-      based_on: number;
-      sheets: components['schemas']['Sheets'];
-      /**
-       * Note
-       * @default
-       */
-      note: string;
-    };
-    /**
-     * GearingChoice
-     * @description A gearing as it was chosen: when, by whom, and why; empty where the choice was taken back.
-     */
-    GearingChoice: {
-      /** Version */
-      version: number;
-      /** Author */
-      author: string;
-      /**
-       * Saved At
-       * Format: date-time
-       */
-      saved_at: string;
-      choice: components['schemas']['Choice'] | null;
-    };
-    /**
-     * Alternative
-     * @description Another that does all it must, best in one thing, and what it costs against the one shown.
-     */
-    Alternative: {
-      /** Best In */
-      best_in: string;
-      /** Key */
-      key: string;
-      pick: components['schemas']['Pick'];
-      /** Costs */
-      costs: string;
-    };
-    /**
-     * Assumed
-     * @description A default in use because nothing was entered, shown as one.
-     */
-    Assumed: {
-      /** Field */
-      field: string;
-      /** Text */
-      text: string;
-    };
-    /**
-     * BenchState
-     * @description A bench in the steps.
-     */
-    BenchState: {
-      /** Bench */
-      bench: string;
-      progress: components['schemas']['Progress'];
-      worst: components['schemas']['Verdict'] | null;
-      /** To Do */
-      to_do: number;
-    };
-    /**
-     * BriefResult
-     * @description What the brief comes to.
-     */
-    BriefResult: {
-      /** Tyres */
-      tyres: components['schemas']['TyreFigure'][];
-      /** Rolling Circumference Mm */
-      rolling_circumference_mm: number | null;
-      /** Rolling Method */
-      rolling_method: string | null;
-      /** Queries */
-      queries: string[];
-      motor: components['schemas']['MotorPlot'] | null;
-      masses: components['schemas']['MassesResult'];
-      /** Assumed */
-      assumed: components['schemas']['Assumed'][];
-      /** To Do */
-      to_do: components['schemas']['ToDo'][];
-    };
-    /**
-     * Candidate
-     * @description One way to gear the vehicle, and what it gives and costs.
-     */
-    Candidate: {
-      /** Key */
-      key: string;
-      pick: components['schemas']['Pick'];
-      /** Overall Ratio */
-      overall_ratio: number;
-      /** Top Kmh */
-      top_kmh: number;
-      /** Top Set By */
-      top_set_by: string;
-      /** Launch Wheel Nm */
-      launch_wheel_nm: number;
-      /** Launch Held By Tyres */
-      launch_held_by_tyres: boolean;
-      /** S 0 50 */
-      s_0_50: number | null;
-      /** S 0 100 */
-      s_0_100: number | null;
-      /** S 80 120 */
-      s_80_120: number | null;
-      /** S 0 30 Mph */
-      s_0_30_mph: number | null;
-      /** S 0 60 Mph */
-      s_0_60_mph: number | null;
-      /** Hill Start Pct */
-      hill_start_pct: number | null;
-      /** Grade At 50 Pct */
-      grade_at_50_pct: number | null;
-      /** Cruise Rpm */
-      cruise_rpm: number;
-      /** Cruise Share */
-      cruise_share: number | null;
-      /** Falls From Kmh */
-      falls_from_kmh: number;
-      /** Rotor As Mass Kg */
-      rotor_as_mass_kg: number;
-      /** Tightest Rating */
-      tightest_rating: number | null;
-      /** Wheel Nm */
-      wheel_nm: (number | null)[];
-      /** Beaten By */
-      beaten_by: string | null;
-      /** Is Chosen */
-      is_chosen: boolean;
-      /** Is Pinned */
-      is_pinned: boolean;
-    };
-    /**
-     * Case
-     * @description Torques and tightest margins of one case of driving; per station a figure per road speed.
-     */
-    Case: {
-      /** Key */
-      key: string;
-      /** Title */
-      title: string;
-      /** About */
-      about: string;
-      /** Torque Nm */
-      torque_nm: (number | null)[][];
-      /** Margin */
-      margin: (number | null)[][];
-      /** Verdict */
-      verdict: string[];
-      /** Road N */
-      road_n: (number | null)[];
-    };
-    /**
-     * Check
-     * @description One thing that must hold, with what it takes to believe it.
-     *
-     *     ``capacity / demand`` is the margin. Where more is worse on the capacity's side, the
-     *     check turns its figures so that the margin still grows with safety, and says so.
-     */
-    Check: {
-      /** Key */
-      key: string;
-      /** Bench */
-      bench: string;
-      /** Title */
-      title: string;
-      /** Demand */
-      demand: number | null;
-      /** Capacity */
-      capacity: number | null;
-      /** Unit */
-      unit: string;
-      /** Wanted Margin */
-      wanted_margin: number;
-      /**
-       * Wanted Is Default
-       * @default true
-       */
-      wanted_is_default: boolean;
-      /** Says */
-      says: string;
-      /**
-       * @default {
-       *       "steps": [],
-       *       "source": "",
-       *       "note": ""
-       *     }
-       */
-      working: components['schemas']['Working'];
-      /**
-       * Missing
-       * @default []
-       */
-      missing: string[];
-      /**
-       * Inputs
-       * @default []
-       */
-      inputs: string[];
-      /** Station */
-      station?: string | null;
-      /**
-       * Margin
-       * @description Capacity over demand; ``None`` when not known or nothing is asked.
-       */
-      readonly margin: number | null;
-      /** @description The one place where numbers become a word. */
-      readonly verdict: components['schemas']['Verdict'];
-    };
-    /**
-     * Circle
-     * @description A full circle.
-     */
-    Circle: {
-      /**
-       * @description discriminator enum property added by openapi-typescript
-       * @enum {string}
-       */
-      shape: 'circle';
-      layer: components['schemas']['Layer'];
-      /** Part */
-      part: string;
-      /** X Mm */
-      x_mm: number;
-      /** Y Mm */
-      y_mm: number;
-      /** Radius Mm */
-      radius_mm: number;
-    };
-    /**
-     * Climb
-     * @description Grade held at each road speed, laden; ``None`` where any grade is held or the motor is out of speed.
-     */
-    Climb: {
-      /** Speed Kmh */
-      speed_kmh: number[];
-      /** Peak Pct */
-      peak_pct: (number | null)[];
-      /** Continuous Pct */
-      continuous_pct: (number | null)[] | null;
-    };
-    /**
-     * ClockingResult
-     * @description Least share of the wanted ligament against the clocking angle.
-     */
-    ClockingResult: {
-      /** Angle Deg */
-      angle_deg: number[];
-      /** Share */
-      share: number[];
-      /** Windows */
-      windows: components['schemas']['ClockingWindow'][];
-      /** Best Deg */
-      best_deg: number;
-      /** Best Share */
-      best_share: number;
-      /** Present Deg */
-      present_deg: number;
-    };
-    /**
-     * ClockingWindow
-     * @description Angles between which every ligament is enough; ``to_deg`` may pass 360.
-     */
-    ClockingWindow: {
-      /** From Deg */
-      from_deg: number;
-      /** To Deg */
-      to_deg: number;
-    };
-    /**
-     * Cloud
-     * @description The sweep as columns, thinned where it is long: those that nothing beats are always in it.
-     */
-    Cloud: {
-      /** Options */
-      options: components['schemas']['Option'][];
-      /** Picks */
-      picks: number[][];
-      /** Top Kmh */
-      top_kmh: number[];
-      /** S 0 50 */
-      s_0_50: (number | null)[];
-      /** Cruise Rpm */
-      cruise_rpm: number[];
-      /** Is Beaten */
-      is_beaten: boolean[];
-      /** Does */
-      does: number[];
-    };
-    /**
-     * Drawing
-     * @description Entities with the side they are seen from, and their bounds.
-     */
-    Drawing: {
-      /** Title */
-      title: string;
-      /** Seen From */
-      seen_from: string;
-      /** Entities */
-      entities: (
-        | components['schemas']['Circle']
-        | components['schemas']['Path']
-        | components['schemas']['Punch']
-        | components['schemas']['Text']
-      )[];
-      /** Least X Mm */
-      least_x_mm: number;
-      /** Least Y Mm */
-      least_y_mm: number;
-      /** Greatest X Mm */
-      greatest_x_mm: number;
-      /** Greatest Y Mm */
-      greatest_y_mm: number;
-    };
-    /**
-     * Fit
-     * @description How a reading sits among the others.
-     * @enum {string}
-     */
-    Fit: 'fits' | 'suspect' | 'unchecked' | 'left_out' | 'alone';
-    /**
-     * HoleResult
-     * @description A hole or the shaft's centre as seen from the engine side; the ellipse is of 95 %.
-     */
-    HoleResult: {
-      /** Id */
-      id: string;
-      /** X Mm */
-      x_mm: number;
-      /** Y Mm */
-      y_mm: number;
-      /** Diameter Mm */
-      diameter_mm: number;
-      /** Is Loose */
-      is_loose: boolean;
-      /** Major Mm */
-      major_mm: number | null;
-      /** Minor Mm */
-      minor_mm: number | null;
-      /** Angle Deg */
-      angle_deg: number | null;
-    };
-    /**
-     * HoleRow
-     * @description A line of the hole table, from the shaft's centre, seen from the engine side.
-     */
-    HoleRow: {
-      /** Id */
-      id: string;
-      /** Kind */
-      kind: string;
-      /** X Mm */
-      x_mm: number;
-      /** Y Mm */
-      y_mm: number;
-      /** Radius Mm */
-      radius_mm: number;
-      /** Angle Deg */
-      angle_deg: number;
-      /** Finished Mm */
-      finished_mm: number;
-      /** Cut Mm */
-      cut_mm: number | null;
-      /** Made */
-      made: string;
-      /** Sure Mm */
-      sure_mm: number | null;
-    };
-    /**
-     * JobResult
-     * @description Everything that follows from a job's sheets.
-     */
-    JobResult: {
-      brief: components['schemas']['BriefResult'];
-      ratios: components['schemas']['RatiosResult'];
-      plate: components['schemas']['PlateResult'];
-      line: components['schemas']['Line'] | null;
-      /** Checks */
-      checks: components['schemas']['Check'][];
-      worst: components['schemas']['Verdict'];
-      /** Benches */
-      benches: components['schemas']['BenchState'][];
-    };
-    /**
-     * Layer
-     * @description What the shop does with an entity.
-     * @enum {string}
-     */
-    Layer: 'CUT' | 'MARK' | 'NOTES' | 'REFERENCE';
-    /**
-     * LigamentResult
-     * @description What is left between two holes.
-     */
-    LigamentResult: {
-      /** A */
-      a: string;
-      /** B */
-      b: string;
-      /** Left Mm */
-      left_mm: number;
-      /** Wanted Mm */
-      wanted_mm: number;
-    };
-    /**
-     * Line
-     * @description The driveline over road speed. The trunk's stations come first, then each branch from its split to its wheels.
-     */
-    Line: {
-      /** Candidate */
-      candidate: string;
-      /** Is Chosen */
-      is_chosen: boolean;
-      /** Speed Kmh */
-      speed_kmh: number[];
-      /** Rpm */
-      rpm: number[][];
-      /** Stations */
-      stations: components['schemas']['Station'][];
-      /** Cases */
-      cases: components['schemas']['Case'][];
-      /** Ticks */
-      ticks: components['schemas']['Tick'][];
-      /** Top Kmh */
-      top_kmh: number;
-      /** Top Set By */
-      top_set_by: string;
-    };
-    /**
-     * MassesResult
-     * @description The vehicle as it was, as it will be, and laden; a state is left out while its mass is not known.
-     */
-    MassesResult: {
-      /** Wheelbase Mm */
-      wheelbase_mm: number | null;
-      /** Wheel Centre Mm */
-      wheel_centre_mm: number | null;
-      /** Standings */
-      standings: components['schemas']['Standing'][];
-      /** Placed */
-      placed: components['schemas']['Placed'][];
-      /** To Do */
-      to_do: components['schemas']['ToDo'][];
-    };
-    /**
-     * Mend
-     * @description A way out. ``pick`` is empty when nothing listed does it all, and ``text`` then says what would.
-     */
-    Mend: {
-      /** Text */
-      text: string;
-      /** Key */
-      key: string | null;
-      pick: components['schemas']['Pick'] | null;
-    };
-    /**
-     * MotorPlot
-     * @description The motor's torque against speed.
-     */
-    MotorPlot: {
-      /** Rpm */
-      rpm: number[];
-      /** Peak Nm */
-      peak_nm: number[];
-      /** Continuous Nm */
-      continuous_nm: number[] | null;
-    };
-    /**
-     * Must
-     * @description Something that the finished vehicle must do, and how many ways to gear it do it.
-     */
-    Must: {
-      /** Key */
-      key: string;
-      /** Text */
-      text: string;
-      /** Count */
-      count: number;
-    };
-    /**
-     * NextReading
-     * @description The reading to take next, and why that one.
-     */
-    NextReading: {
-      /** Kind */
-      kind: string;
-      /** A */
-      a: string;
-      /** B */
-      b: string;
-      /** Why */
-      why: string;
-      /** Replaces */
-      replaces?: number | null;
-    };
-    /**
-     * OldGearCurve
-     * @description Torque at the wheels in one gear, over the speeds of the plot; ``None`` past the engine's top speed.
-     */
-    OldGearCurve: {
-      /** Name */
-      name: string;
-      /** Wheel Nm */
-      wheel_nm: (number | null)[];
-      /** Top Kmh */
-      top_kmh: number;
-    };
-    /**
-     * Option
-     * @description A dimension of the sweep and the names that its numbers stand for.
-     */
-    Option: {
-      /** Field */
-      field: string;
-      /** Names */
-      names: (string | null)[];
-    };
-    /**
-     * Path
-     * @description Straight sides and arcs.
-     */
-    Path: {
-      /**
-       * @description discriminator enum property added by openapi-typescript
-       * @enum {string}
-       */
-      shape: 'path';
-      layer: components['schemas']['Layer'];
-      /** Part */
-      part: string;
-      /** Vertices */
-      vertices: components['schemas']['Vertex'][];
-      /**
-       * Closed
-       * @default true
-       */
-      closed: boolean;
-    };
-    /**
-     * Placed
-     * @description An item where it is known to be, for the drawing.
-     */
-    Placed: {
-      /** Name */
-      name: string;
-      /** Mass Kg */
-      mass_kg: number;
-      /** Is On */
-      is_on: boolean;
-      /** Only Laden */
-      only_laden: boolean;
-      /** X Mm */
-      x_mm: number;
-      /** Z Mm */
-      z_mm: number;
-    };
-    /**
-     * PlateResult
-     * @description The plate as designed so far.
-     */
-    PlateResult: {
-      survey: components['schemas']['SurveyResult'];
-      /** Hole Table */
-      hole_table: components['schemas']['HoleRow'][];
-      /** Ligaments */
-      ligaments: components['schemas']['LigamentResult'][];
-      clocking: components['schemas']['ClockingResult'] | null;
-      engine_side: components['schemas']['Drawing'] | null;
-      gearbox_side: components['schemas']['Drawing'] | null;
-      /** Area Cm2 */
-      area_cm2: number | null;
-      /** To Do */
-      to_do: components['schemas']['ToDo'][];
-    };
-    /**
-     * Progress
-     * @description How far a bench has come.
-     * @enum {string}
-     */
-    Progress: 'nothing yet' | 'measured' | 'designed';
-    /**
-     * Punch
-     * @description A centre to mark and drill by hand.
-     */
-    Punch: {
-      /**
-       * @description discriminator enum property added by openapi-typescript
-       * @enum {string}
-       */
-      shape: 'punch';
-      /** @default MARK */
-      layer: components['schemas']['Layer'];
-      /** Part */
-      part: string;
-      /** X Mm */
-      x_mm: number;
-      /** Y Mm */
-      y_mm: number;
-    };
-    /**
-     * RatiosResult
-     * @description The candidates, with what they are drawn against.
-     */
-    RatiosResult: {
-      /** Count */
-      count: number;
-      /** Unbeaten */
-      unbeaten: number;
-      /** Candidates */
-      candidates: components['schemas']['Candidate'][];
-      cloud: components['schemas']['Cloud'] | null;
-      /** Musts */
-      musts: components['schemas']['Must'][];
-      /** Speed Kmh */
-      speed_kmh: number[];
-      /** Resistance Nm */
-      resistance_nm: number[] | null;
-      /** Hill Resistance Nm */
-      hill_resistance_nm: number[] | null;
-      /** Slip Nm */
-      slip_nm: number | null;
-      /** Cruise Kmh */
-      cruise_kmh: number;
-      /** Wanted Top Kmh */
-      wanted_top_kmh: number | null;
-      /** Chosen */
-      chosen: string | null;
-      /** Reason */
-      reason: string;
-      climb: components['schemas']['Climb'] | null;
-      was: components['schemas']['WasResult'] | null;
-      spreads: components['schemas']['SpreadsResult'] | null;
-      mend: components['schemas']['Mend'] | null;
-      /** Alternatives */
-      alternatives: components['schemas']['Alternative'][];
-      /** Queries */
-      queries: string[];
-      /** To Do */
-      to_do: components['schemas']['ToDo'][];
-    };
-    /**
-     * Share
-     * @description How much of a figure's spread one measurement makes.
-     */
-    Share: {
-      /** What */
-      what: string;
-      /** Share */
-      share: number;
-    };
-    /**
-     * Spread
-     * @description A figure with its 95 % interval from the measurements, and what makes it wide, the widest first.
-     */
-    Spread: {
-      /** Figure */
-      figure: string;
-      /** Title */
-      title: string;
-      /** Unit */
-      unit: string;
-      /** Value */
-      value: number;
-      /** Plus Minus */
-      plus_minus: number;
-      /** Shares */
-      shares: components['schemas']['Share'][];
-    };
-    /**
-     * SpreadsResult
-     * @description The spreads of one gearing.
-     */
-    SpreadsResult: {
-      /** Spreads */
-      spreads: components['schemas']['Spread'][];
-      /** Measure Better */
-      measure_better: string;
-      /** Assumed */
-      assumed: components['schemas']['Assumed'][];
-    };
-    /**
-     * Standing
-     * @description How one state of the vehicle stands; ``None`` is not known.
-     */
-    Standing: {
-      /** Key */
-      key: string;
-      /** Title */
-      title: string;
-      /** Mass Kg */
-      mass_kg: number;
-      /** Front Kg */
-      front_kg: number | null;
-      /** Rear Kg */
-      rear_kg: number | null;
-      /** Front Share */
-      front_share: number | null;
-      /** Left Share */
-      left_share: number | null;
-      /** Cg Height Mm */
-      cg_height_mm: number | null;
-      /** Cg Forward Mm */
-      cg_forward_mm: number | null;
-    };
-    /**
-     * Station
-     * @description A place on the Line. Torques are at its input; a wheel's are the total of one axle.
-     */
-    Station: {
-      /** Key */
-      key: string;
-      /** Kind */
-      kind: string;
-      /**
-       * Way
-       * @enum {string}
-       */
-      way: 'trunk' | 'front' | 'rear';
-      /** Title */
-      title: string;
-      /** Bench */
-      bench: string;
-      /** Ratio */
-      ratio: number;
-      /** Efficiency */
-      efficiency: number;
-      /** Efficiency Is Default */
-      efficiency_is_default: boolean;
-      /** Sense */
-      sense: number | null;
-      /** Rating Nm */
-      rating_nm: number | null;
-      /** Greatest Rpm */
-      greatest_rpm: number | null;
-      /** Motor Limited Nm */
-      motor_limited_nm: number;
-      /** Slip Limited Nm */
-      slip_limited_nm: number | null;
-      /** Design Nm */
-      design_nm: number;
-      /** Governed By */
-      governed_by: string;
-    };
-    /**
-     * Step
-     * @description One line of working: ``formula`` in symbols, the ``numbers`` put in, the ``result``.
-     */
-    Step: {
-      /** Formula */
-      formula: string;
-      /**
-       * Numbers
-       * @default
-       */
-      numbers: string;
-      /**
-       * Result
-       * @default
-       */
-      result: string;
-    };
-    /**
-     * SurveyReadingResult
-     * @description One reading, in the sheet's order.
-     */
-    SurveyReadingResult: {
-      /** Label */
-      label: string;
-      /** Kind */
-      kind: string;
-      /** Value Mm */
-      value_mm: number;
-      /** U Mm */
-      u_mm: number;
-      /** U Is Default */
-      u_is_default: boolean;
-      /** Off Mm */
-      off_mm: number | null;
-      /** W */
-      w: number | null;
-      /** Redundancy */
-      redundancy: number | null;
-      /** Smallest Shown Mm */
-      smallest_shown_mm: number | null;
-      fit: components['schemas']['Fit'];
-      /** Says */
-      says: string;
-    };
-    /**
-     * SurveyResult
-     * @description The flange as its readings place it.
-     */
-    SurveyResult: {
-      /** Holes */
-      holes: components['schemas']['HoleResult'][];
-      /** Readings */
-      readings: components['schemas']['SurveyReadingResult'][];
-      /** Says */
-      says: string[];
-      /** Redundancy */
-      redundancy: number;
-      /** Chi Square */
-      chi_square: number;
-      /** Chi Square Limit */
-      chi_square_limit: number | null;
-      /** Worst W */
-      worst_w: number | null;
-      /** Centre U Mm */
-      centre_u_mm: number | null;
-      /** About */
-      about: string;
-      next_reading: components['schemas']['NextReading'] | null;
-      /** Assumed */
-      assumed: components['schemas']['Assumed'][];
-      /** To Do */
-      to_do: components['schemas']['ToDo'][];
-    };
-    /**
-     * Text
-     * @description A line of text; its place is the middle of its left edge, or its centre.
-     */
-    Text: {
-      /**
-       * @description discriminator enum property added by openapi-typescript
-       * @enum {string}
-       */
-      shape: 'text';
-      /** @default NOTES */
-      layer: components['schemas']['Layer'];
-      /**
-       * Part
-       * @default
-       */
-      part: string;
-      /** X Mm */
-      x_mm: number;
-      /** Y Mm */
-      y_mm: number;
-      /** Height Mm */
-      height_mm: number;
-      /** Text */
-      text: string;
-      /**
-       * Centred
-       * @default false
-       */
-      centred: boolean;
-    };
-    /**
-     * Tick
-     * @description A limit on the slider, where it bites.
-     */
-    Tick: {
-      /** Kmh */
-      kmh: number;
-      /** Text */
-      text: string;
-    };
-    /**
-     * ToDo
-     * @description Something to measure, look up or choose before an answer can be had.
-     */
-    ToDo: {
-      /** Field */
-      field: string;
-      /** Text */
-      text: string;
-    };
-    /**
-     * TyreFigure
-     * @description One way to the rolling circumference.
-     */
-    TyreFigure: {
-      method: components['schemas']['TyreMethod'];
-      /** Text */
-      text: string;
-      /** Circumference Mm */
-      circumference_mm: number;
-      /** U Mm */
-      u_mm: number;
-      /** Used */
-      used: boolean;
-    };
-    /**
-     * Vertex
-     * @description A vertex of a path; ``bulge`` is the tangent of a quarter of the arc to the next, above 0 anticlockwise.
-     */
-    Vertex: {
-      /** X Mm */
-      x_mm: number;
-      /** Y Mm */
-      y_mm: number;
-      /**
-       * Bulge
-       * @default 0
-       */
-      bulge: number;
-    };
-    /**
-     * WasResult
-     * @description What it did before.
-     */
-    WasResult: {
-      /** Gears */
-      gears: components['schemas']['OldGearCurve'][];
-      /** Engine Rpm */
-      engine_rpm: number[];
-      /** Engine Nm */
-      engine_nm: number[];
-      /** Crank Nm */
-      crank_nm: number;
-      /** Launch Wheel Nm */
-      launch_wheel_nm: number;
-      /** Top Kmh */
-      top_kmh: number;
-      /** S 0 50 */
-      s_0_50: number | null;
-      /** S 0 100 */
-      s_0_100: number | null;
-      /** Assumed */
-      assumed: components['schemas']['Assumed'][];
-    };
-    /**
-     * Working
-     * @description How a check came to its figures, and where the rule is from.
-     */
-    Working: {
-      /**
-       * Steps
-       * @default []
-       */
-      steps: components['schemas']['Step'][];
-      /**
-       * Source
-       * @default
-       */
-      source: string;
-      /**
-       * Note
-       * @default
-       */
-      note: string;
-    };
-    /**
-     * EvaluateIn
-     * @description Sheets to evaluate without saving; the newest saved ones when left out.
-     */
-    EvaluateIn: {
-      sheets?: components['schemas']['Sheets'] | null;
-    };
-    /**
-     * ReadBack
-     * @description What the text was read as.
-     */
-    ReadBack: {
-      /** Value */
-      value: number;
-      /** Unit */
-      unit: string;
-      /** U */
-      u: number | null;
-      /** Inch */
-      inch: string | null;
-      /** Fraction */
-      fraction: string | null;
-      /** Fraction Error Mm */
-      fraction_error_mm: number | null;
-    };
-    /**
-     * Quantity
-     * @description What a field measures; its canonical unit is the first of ``UNITS``.
-     * @enum {string}
-     */
-    Quantity: 'length' | 'angle' | 'torque' | 'spin' | 'road_speed' | 'mass' | 'power' | 'ratio';
-    /**
-     * Typed
-     * @description A field's text with what it measures.
-     */
-    Typed: {
-      /** Text */
-      text: string;
-      quantity: components['schemas']['Quantity'];
-      /** Unit */
-      unit?: string | null;
-      tool?: components['schemas']['Tool'] | null;
-    };
-    /**
-     * CurveRead
-     * @description A motor curve as it was read, and what was mended on the way.
-     */
-    CurveRead: {
-      /** Points */
-      points: components['schemas']['CurvePoint'][];
-      /** Notes */
-      notes: string[];
-    };
-    /**
-     * PartContent
-     * @description The sheet of a part; which one is filled in follows from its kind.
-     */
-    PartContent: {
-      kind: components['schemas']['PartKind'];
-      motor?: components['schemas']['MotorSheet'] | null;
-      box?: components['schemas']['Box'] | null;
-      gearbox?: components['schemas']['Gearbox'] | null;
-      tyre?: components['schemas']['Tyre'] | null;
-    };
-    /**
-     * PartKind
-     * @description What a library part is.
-     * @enum {string}
-     */
-    PartKind: 'motor' | 'drive_unit' | 'reduction' | 'gearbox' | 'final_drive' | 'tyre';
-    /**
-     * PartOut
-     * @description A part with its newest revision.
-     */
-    PartOut: {
-      /**
-       * Id
-       * Format: uuid
-       */
-      id: string;
-      /** Shop Id */
-      shop_id: number;
-      /** Name */
-      name: string;
-      /** Revision */
-      revision: number;
-      /** Source */
-      source: string;
-      /** Saved By */
-      saved_by: string;
-      /**
-       * Saved At
-       * Format: date-time
-       */
-      saved_at: string;
-      content: components['schemas']['PartContent'];
-    };
-    /**
-     * PartIn
-     * @description A new part.
-     */
-    PartIn: {
-      /** Shop Id */
-      shop_id: number;
-      /** Name */
-      name: string;
-      /** Source */
-      source: string;
-      content: components['schemas']['PartContent'];
-    };
-    /**
-     * RevisionIn
-     * @description A part as it should be from now on, and the revision that it was changed from.
-     */
-    RevisionIn: {
-      /** Based On */
-      based_on: number;
-      /** Source */
-      source: string;
-      content: components['schemas']['PartContent'];
-    };
-  };
-  responses: never;
-  parameters: never;
-  requestBodies: never;
-  headers: never;
-  pathItems: never;
+    schemas: {
+        /**
+         * Me
+         * @description Who is signed in.
+         */
+        Me: {
+            /** Username */
+            username: string;
+            /** Name */
+            name: string;
+            /** Shops */
+            shops: components["schemas"]["Place"][];
+        };
+        /**
+         * Place
+         * @description A person's place in a shop.
+         */
+        Place: {
+            /** Shop Id */
+            shop_id: number;
+            /** Shop */
+            shop: string;
+            role: components["schemas"]["Role"];
+        };
+        /**
+         * Role
+         * @description What a member may do: an owner and a fabricator edit, a viewer looks.
+         * @enum {string}
+         */
+        Role: "owner" | "fabricator" | "viewer";
+        /**
+         * SignIn
+         * @description Name and password.
+         */
+        SignIn: {
+            /** Username */
+            username: string;
+            /** Password */
+            password: string;
+        };
+        /**
+         * Session
+         * @description The page's session; nobody is signed in while ``me`` is empty.
+         */
+        Session: {
+            me: components["schemas"]["Me"] | null;
+        };
+        /**
+         * JobLine
+         * @description A job in the list.
+         */
+        JobLine: {
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /** Name */
+            name: string;
+            /** About */
+            about: string;
+            /** Shop */
+            shop: string;
+            /** Stage */
+            stage: string;
+            worst: components["schemas"]["Verdict"];
+            /** Worst Title */
+            worst_title: string;
+            /** Fails */
+            fails: number;
+            /** Not Known */
+            not_known: number;
+            /** Version */
+            version: number;
+            /**
+             * Saved At
+             * Format: date-time
+             */
+            saved_at: string;
+            /** Saved By */
+            saved_by: string;
+        };
+        /**
+         * Verdict
+         * @description The four states of a check.
+         * @enum {string}
+         */
+        Verdict: "holds" | "tight" | "fails" | "not_known";
+        /**
+         * Angle
+         * @description An angle in degrees, anticlockwise above zero.
+         */
+        Angle: {
+            /**
+             * Text
+             * @description As typed, such as 8 1/4 in
+             */
+            text: string;
+            /** Unit */
+            unit?: string | null;
+            tool?: components["schemas"]["Tool"] | null;
+            /**
+             * U
+             * @description Standard uncertainty in the field's unit
+             */
+            u?: number | null;
+        };
+        /**
+         * AsItWas
+         * @description The vehicle before: its engine, gears and final drive. Gears left out are those of the kept gearbox.
+         */
+        AsItWas: {
+            /**
+             * Curve
+             * @default []
+             */
+            curve: components["schemas"]["EnginePoint"][];
+            peak_torque?: components["schemas"]["Torque"] | null;
+            peak_torque_at?: components["schemas"]["Spin"] | null;
+            peak_power?: components["schemas"]["Power"] | null;
+            peak_power_at?: components["schemas"]["Spin"] | null;
+            greatest_rpm?: components["schemas"]["Spin"] | null;
+            /**
+             * Gears
+             * @default []
+             */
+            gears: components["schemas"]["OldGear"][];
+            final_drive?: components["schemas"]["Ratio"] | null;
+            /**
+             * Efficiency
+             * @description Crank to wheels
+             */
+            efficiency?: number | null;
+        };
+        /**
+         * AxisReading
+         * @description A reading along one axis of a square, a trace, a scan or a drawing.
+         */
+        AxisReading: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "x" | "y";
+            /** A */
+            a: string;
+            /** Frame */
+            frame: string;
+            /**
+             * Edge
+             * @default centre
+             * @enum {string}
+             */
+            edge: "low" | "centre" | "high";
+            reading: components["schemas"]["Coordinate"];
+            /**
+             * Left Out
+             * @default false
+             */
+            left_out: boolean;
+            /**
+             * Why
+             * @default
+             */
+            why: string;
+        };
+        /**
+         * Box
+         * @description A reduction, drive unit, gear or final drive that could be used.
+         */
+        Box: {
+            /** Name */
+            name: string;
+            ratio: components["schemas"]["Ratio"];
+            /**
+             * More Ratios
+             * @description Further internal ratios that it can be had or set with
+             * @default []
+             */
+            more_ratios: components["schemas"]["Ratio"][];
+            /** Efficiency */
+            efficiency?: number | null;
+            rating?: components["schemas"]["Torque"] | null;
+            /** @default input */
+            rating_at: components["schemas"]["Shaft"];
+            /** @description Greatest input speed */
+            greatest_rpm?: components["schemas"]["Spin"] | null;
+            /** @description Heat that it can shed for good */
+            sheds?: components["schemas"]["Power"] | null;
+            /**
+             * Reverses
+             * @description Its output turns against its input
+             */
+            reverses?: boolean | null;
+            /**
+             * On Coast Flank
+             * @description A hypoid turned over or end for end: it drives on coast
+             * @default false
+             */
+            on_coast_flank: boolean;
+            library?: components["schemas"]["LibraryRef"] | null;
+        };
+        /**
+         * BriefSheet
+         * @description Everything that the job starts from.
+         */
+        BriefSheet: {
+            /**
+             * @default {
+             *       "description": "",
+             *       "kerb_mass": null,
+             *       "laden_mass": null,
+             *       "front_share": null,
+             *       "cg_height": null,
+             *       "wheelbase": null,
+             *       "cda_m2": null,
+             *       "crr": null,
+             *       "tyre_grip": null
+             *     }
+             */
+            vehicle: components["schemas"]["Vehicle"];
+            /**
+             * @default {
+             *       "code": null,
+             *       "roll_out": null,
+             *       "roll_out_turns": 1,
+             *       "loaded_radius": null,
+             *       "free_radius": null,
+             *       "construction": "radial",
+             *       "use": "best",
+             *       "library": null
+             *     }
+             */
+            tyre: components["schemas"]["Tyre"];
+            /** @description Where it is not the same as the driven or rear one */
+            front_tyre?: components["schemas"]["Tyre"] | null;
+            /**
+             * @default {
+             *       "name": "Motor",
+             *       "peak_torque": null,
+             *       "peak_power": null,
+             *       "greatest_rpm": null,
+             *       "taper_from": null,
+             *       "taper_to": null,
+             *       "continuous_torque": null,
+             *       "continuous_power": null,
+             *       "overrun_torque": null,
+             *       "curve": [],
+             *       "rated_bus_v": null,
+             *       "bus_v": null,
+             *       "battery_power": null,
+             *       "charge_power": null,
+             *       "mass": null,
+             *       "inertia_kgm2": null,
+             *       "rotation": null,
+             *       "library": null
+             *     }
+             */
+            motor: components["schemas"]["MotorSheet"];
+            /** @description Of the front unit, where it is another */
+            front_motor?: components["schemas"]["MotorSheet"] | null;
+            /**
+             * @default {
+             *       "curve": [],
+             *       "peak_torque": null,
+             *       "peak_torque_at": null,
+             *       "peak_power": null,
+             *       "peak_power_at": null,
+             *       "greatest_rpm": null,
+             *       "gears": [],
+             *       "final_drive": null,
+             *       "efficiency": null
+             *     }
+             */
+            was: components["schemas"]["AsItWas"];
+            /**
+             * @default {
+             *       "pawl": null,
+             *       "pawl_rating": null,
+             *       "handbrake_held_pct": null,
+             *       "handbrake_axle": "rear"
+             *     }
+             */
+            parking: components["schemas"]["Parking"];
+            /** @default kept_gearbox */
+            layout: components["schemas"]["Layout"];
+            /** @default rear */
+            driven: components["schemas"]["Driven"];
+            /**
+             * @default {
+             *       "top_speed": null,
+             *       "cruise_speed": null,
+             *       "hill_start_pct": null
+             *     }
+             */
+            wanted: components["schemas"]["Wanted"];
+            /**
+             * Notes
+             * @default
+             */
+            notes: string;
+        };
+        /**
+         * Choice
+         * @description The gearing that was chosen, by name, and why.
+         */
+        Choice: {
+            /** Reduction */
+            reduction?: string | null;
+            /** Gear */
+            gear?: string | null;
+            /** Final Drive */
+            final_drive?: string | null;
+            /** Front Reduction */
+            front_reduction?: string | null;
+            /** Front Final Drive */
+            front_final_drive?: string | null;
+            /** Tyre */
+            tyre?: string | null;
+            /**
+             * Reason
+             * @default
+             */
+            reason: string;
+        };
+        /**
+         * Clutch
+         * @description Clutch and flywheel, where they stay.
+         */
+        Clutch: {
+            greatest_rpm?: components["schemas"]["Spin"] | null;
+            flywheel_diameter?: components["schemas"]["Length"] | null;
+            /**
+             * Flywheel Limit Mpa
+             * @description Rim stress that its maker or the material allows
+             */
+            flywheel_limit_mpa?: number | null;
+        };
+        /**
+         * Construction
+         * @description How the carcass is laid; it sets how far the tyre rolls for its size.
+         * @enum {string}
+         */
+        Construction: "radial" | "cross-ply";
+        /**
+         * Coordinate
+         * @description A length along an axis, either way.
+         */
+        Coordinate: {
+            /**
+             * Text
+             * @description As typed, such as 8 1/4 in
+             */
+            text: string;
+            /** Unit */
+            unit?: string | null;
+            tool?: components["schemas"]["Tool"] | null;
+            /**
+             * U
+             * @description Standard uncertainty in the field's unit
+             */
+            u?: number | null;
+        };
+        /**
+         * CouplerStyle
+         * @description What joins the motor to the line; it sets how much of a shock passes and how true it must run.
+         * @enum {string}
+         */
+        CouplerStyle: "rigid" | "flexible" | "clutch" | "spline";
+        /**
+         * CurvePoint
+         * @description Torque at one speed.
+         */
+        CurvePoint: {
+            /** Rpm */
+            rpm: number;
+            /** Peak Nm */
+            peak_nm: number;
+            /** Continuous Nm */
+            continuous_nm?: number | null;
+        };
+        /**
+         * Driven
+         * @description Which axles the motor drives.
+         * @enum {string}
+         */
+        Driven: "front" | "rear" | "both";
+        /**
+         * EnginePoint
+         * @description Engine torque at one speed.
+         */
+        EnginePoint: {
+            /** Rpm */
+            rpm: number;
+            /** Torque Nm */
+            torque_nm: number;
+        };
+        /**
+         * FaceHole
+         * @description A hole of the motor's face by coordinates, seen looking at the motor's face.
+         */
+        FaceHole: {
+            /** Id */
+            id: string;
+            x: components["schemas"]["Coordinate"];
+            y: components["schemas"]["Coordinate"];
+        };
+        /**
+         * FlangeHole
+         * @description A hole in the gearbox flange.
+         */
+        FlangeHole: {
+            /** Id */
+            id: string;
+            diameter: components["schemas"]["Length"];
+        };
+        /**
+         * GearUse
+         * @description Whether the driver still changes gear.
+         * @enum {string}
+         */
+        GearUse: "left_in_one" | "shifted";
+        /**
+         * Gearbox
+         * @description The kept gearbox.
+         */
+        Gearbox: {
+            /**
+             * Name
+             * @default Gearbox
+             */
+            name: string;
+            /**
+             * Gears
+             * @default []
+             */
+            gears: components["schemas"]["Box"][];
+            /** @description Greatest torque, at the shaft of rating_at */
+            rating?: components["schemas"]["Torque"] | null;
+            /** @default input */
+            rating_at: components["schemas"]["Shaft"];
+            /** @description Greatest input speed */
+            greatest_rpm?: components["schemas"]["Spin"] | null;
+            use?: components["schemas"]["GearUse"] | null;
+            library?: components["schemas"]["LibraryRef"] | null;
+        };
+        /**
+         * JobOut
+         * @description A job with its newest version.
+         */
+        JobOut: {
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /** Name */
+            name: string;
+            /** About */
+            about: string;
+            /** Shop */
+            shop: string;
+            /** May Edit */
+            may_edit: boolean;
+            version: components["schemas"]["VersionOut"];
+        };
+        /**
+         * Layout
+         * @description How the motor reaches the wheels.
+         * @enum {string}
+         */
+        Layout: "kept_gearbox" | "propshaft_reduction" | "axle_unit" | "centre_unit" | "two_units";
+        /**
+         * Length
+         * @description A length; mm unless it says otherwise.
+         */
+        Length: {
+            /**
+             * Text
+             * @description As typed, such as 8 1/4 in
+             */
+            text: string;
+            /** Unit */
+            unit?: string | null;
+            tool?: components["schemas"]["Tool"] | null;
+            /**
+             * U
+             * @description Standard uncertainty in the field's unit
+             */
+            u?: number | null;
+        };
+        /**
+         * LibraryRef
+         * @description The shop's library part that something in a job was copied from, and its revision then.
+         */
+        LibraryRef: {
+            /** Part */
+            part: string;
+            /** Revision */
+            revision: number;
+        };
+        /**
+         * Locating
+         * @description What holds motor and gearbox on one axis.
+         * @enum {string}
+         */
+        Locating: "registers" | "dowels reamed after indicating" | "not chosen";
+        /**
+         * Mass
+         * @description A mass; kg unless it says otherwise.
+         */
+        Mass: {
+            /**
+             * Text
+             * @description As typed, such as 8 1/4 in
+             */
+            text: string;
+            /** Unit */
+            unit?: string | null;
+            tool?: components["schemas"]["Tool"] | null;
+            /**
+             * U
+             * @description Standard uncertainty in the field's unit
+             */
+            u?: number | null;
+        };
+        /**
+         * MassItem
+         * @description A part, a battery box or a load. Its place is that of its centre of gravity, from the job's datum.
+         */
+        MassItem: {
+            /** Name */
+            name: string;
+            mass: components["schemas"]["Mass"];
+            /**
+             * Is On
+             * @description Put on; else taken off
+             * @default true
+             */
+            is_on: boolean;
+            /**
+             * Only Laden
+             * @description Load: counted laden only
+             * @default false
+             */
+            only_laden: boolean;
+            /** @description Forward of the rear wheel centres */
+            x?: components["schemas"]["Coordinate"] | null;
+            /** @description Left of the middle */
+            y?: components["schemas"]["Coordinate"] | null;
+            /** @description Above the ground */
+            z?: components["schemas"]["Coordinate"] | null;
+        };
+        /**
+         * MassesSheet
+         * @description Axle weights as it was, the items, and what the axles and tyres may carry.
+         */
+        MassesSheet: {
+            /** @description Weighed as it was */
+            front_axle?: components["schemas"]["Mass"] | null;
+            rear_axle?: components["schemas"]["Mass"] | null;
+            /** @description Both left wheels, weighed as it was */
+            left_side?: components["schemas"]["Mass"] | null;
+            /** @description Between the middles of the tyres */
+            track?: components["schemas"]["Length"] | null;
+            /** @description Of the vehicle with one axle lifted */
+            lift_angle?: components["schemas"]["Angle"] | null;
+            /** @description What the axle on the floor gained by it */
+            lift_gain?: components["schemas"]["Mass"] | null;
+            /**
+             * Items
+             * @default []
+             */
+            items: components["schemas"]["MassItem"][];
+            front_axle_rating?: components["schemas"]["Mass"] | null;
+            rear_axle_rating?: components["schemas"]["Mass"] | null;
+            /** @description One tyre's load rating */
+            tyre_rating?: components["schemas"]["Mass"] | null;
+        };
+        /**
+         * MotorFace
+         * @description The motor's face: a bolt circle, or coordinates where holes are listed.
+         */
+        MotorFace: {
+            /**
+             * Count
+             * @default 0
+             */
+            count: number;
+            bolt_circle?: components["schemas"]["Length"] | null;
+            /**
+             * @default {
+             *       "text": "0 deg",
+             *       "unit": null,
+             *       "tool": null,
+             *       "u": null
+             *     }
+             */
+            first_at: components["schemas"]["Angle"];
+            /**
+             * Holes
+             * @default []
+             */
+            holes: components["schemas"]["FaceHole"][];
+            /** @description Clearance hole for the motor's screws */
+            plate_hole?: components["schemas"]["Length"] | null;
+            /** @description Diameter of the counterbore, when screw heads are sunk */
+            counterbore?: components["schemas"]["Length"] | null;
+            counterbore_depth?: components["schemas"]["Length"] | null;
+            /** @description Diameter of the motor's register */
+            register_size?: components["schemas"]["Length"] | null;
+            screw_length?: components["schemas"]["Length"] | null;
+            /** @description Motor face to the first thing behind the tapped hole */
+            depth_behind?: components["schemas"]["Length"] | null;
+        };
+        /**
+         * MotorSheet
+         * @description The donor motor: a curve where one is known, else its peak figures.
+         */
+        MotorSheet: {
+            /**
+             * Name
+             * @default Motor
+             */
+            name: string;
+            peak_torque?: components["schemas"]["Torque"] | null;
+            peak_power?: components["schemas"]["Power"] | null;
+            greatest_rpm?: components["schemas"]["Spin"] | null;
+            taper_from?: components["schemas"]["Spin"] | null;
+            taper_to?: components["schemas"]["Torque"] | null;
+            continuous_torque?: components["schemas"]["Torque"] | null;
+            continuous_power?: components["schemas"]["Power"] | null;
+            /** @description Greatest regenerative torque at the motor */
+            overrun_torque?: components["schemas"]["Torque"] | null;
+            /**
+             * Curve
+             * @default []
+             */
+            curve: components["schemas"]["CurvePoint"][];
+            /** Rated Bus V */
+            rated_bus_v?: number | null;
+            /** Bus V */
+            bus_v?: number | null;
+            battery_power?: components["schemas"]["Power"] | null;
+            /** @description Most that the battery takes on overrun */
+            charge_power?: components["schemas"]["Power"] | null;
+            mass?: components["schemas"]["Mass"] | null;
+            /** Inertia Kgm2 */
+            inertia_kgm2?: number | null;
+            /** @description Its usual sense, seen from the output end */
+            rotation?: components["schemas"]["Rotation"] | null;
+            library?: components["schemas"]["LibraryRef"] | null;
+        };
+        /**
+         * OilPump
+         * @description What lubricates the unit or gearbox.
+         * @enum {string}
+         */
+        OilPump: "none" | "electric" | "one_way" | "either_way";
+        /**
+         * OldGear
+         * @description A gear of the vehicle as it was.
+         */
+        OldGear: {
+            /** Name */
+            name: string;
+            ratio: components["schemas"]["Ratio"];
+        };
+        /**
+         * PairReading
+         * @description A reading between two points: ``inside`` nearest edges, ``outside`` farthest, ``distance`` centres.
+         */
+        PairReading: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "distance" | "inside" | "outside" | "radius";
+            /** A */
+            a: string;
+            /**
+             * B
+             * @description C is the shaft's centre
+             * @default C
+             */
+            b: string;
+            reading: components["schemas"]["Length"];
+            /**
+             * Left Out
+             * @default false
+             */
+            left_out: boolean;
+            /**
+             * Why
+             * @default
+             */
+            why: string;
+        };
+        /**
+         * Parking
+         * @description What holds the vehicle when it is left.
+         */
+        Parking: {
+            /** Pawl */
+            pawl?: boolean | null;
+            /** @description Torque that the pawl holds, at the unit's output */
+            pawl_rating?: components["schemas"]["Torque"] | null;
+            /**
+             * Handbrake Held Pct
+             * @description Steepest grade on which the handbrake has held it laden
+             */
+            handbrake_held_pct?: number | null;
+            /**
+             * Handbrake Axle
+             * @default rear
+             * @enum {string}
+             */
+            handbrake_axle: "front" | "rear";
+        };
+        /**
+         * Pick
+         * @description One way to gear it, by the names of its parts; what a layout has no place for is empty.
+         */
+        Pick: {
+            /** Reduction */
+            reduction?: string | null;
+            /** Gear */
+            gear?: string | null;
+            /** Final Drive */
+            final_drive?: string | null;
+            /** Front Reduction */
+            front_reduction?: string | null;
+            /** Front Final Drive */
+            front_final_drive?: string | null;
+            /** Tyre */
+            tyre?: string | null;
+        };
+        /**
+         * Plate
+         * @description The plate itself.
+         */
+        Plate: {
+            thickness?: components["schemas"]["Length"] | null;
+            /**
+             * Material
+             * @default
+             */
+            material: string;
+            /** @default waterjet */
+            process: components["schemas"]["Process"];
+            /**
+             * @default {
+             *       "text": "0 deg",
+             *       "unit": null,
+             *       "tool": null,
+             *       "u": null
+             *     }
+             */
+            turned: components["schemas"]["Angle"];
+            /**
+             * Edge Factor
+             * @description Edge distance over hole size
+             */
+            edge_factor?: number | null;
+            /** Wanted Ligament Factor */
+            wanted_ligament_factor?: number | null;
+            /** @default not chosen */
+            locating: components["schemas"]["Locating"];
+            /**
+             * Register Plays
+             * @default []
+             */
+            register_plays: components["schemas"]["Length"][];
+            /** @description Machined concentricity of the plate's registers */
+            concentricity?: components["schemas"]["Length"] | null;
+            /** @description Bore through the plate */
+            bore?: components["schemas"]["Length"] | null;
+        };
+        /**
+         * PlateSheet
+         * @description Flange, face and plate.
+         */
+        PlateSheet: {
+            /**
+             * @default {
+             *       "seen_from": "engine side",
+             *       "numbered": "anticlockwise",
+             *       "holes": [],
+             *       "readings": [],
+             *       "direction_of": null,
+             *       "direction_at": {
+             *         "text": "0 deg",
+             *         "tool": null,
+             *         "u": null,
+             *         "unit": null
+             *       },
+             *       "scaled_frames": []
+             *     }
+             */
+            survey: components["schemas"]["Survey"];
+            /**
+             * @default {
+             *       "count": 0,
+             *       "bolt_circle": null,
+             *       "first_at": {
+             *         "text": "0 deg",
+             *         "tool": null,
+             *         "u": null,
+             *         "unit": null
+             *       },
+             *       "holes": [],
+             *       "plate_hole": null,
+             *       "counterbore": null,
+             *       "counterbore_depth": null,
+             *       "register_size": null,
+             *       "screw_length": null,
+             *       "depth_behind": null
+             *     }
+             */
+            face: components["schemas"]["MotorFace"];
+            /**
+             * @default {
+             *       "thickness": null,
+             *       "material": "",
+             *       "process": "waterjet",
+             *       "turned": {
+             *         "text": "0 deg",
+             *         "tool": null,
+             *         "u": null,
+             *         "unit": null
+             *       },
+             *       "edge_factor": null,
+             *       "wanted_ligament_factor": null,
+             *       "locating": "not chosen",
+             *       "register_plays": [],
+             *       "concentricity": null,
+             *       "bore": null
+             *     }
+             */
+            plate: components["schemas"]["Plate"];
+        };
+        /**
+         * Power
+         * @description A power; kW unless it says otherwise.
+         */
+        Power: {
+            /**
+             * Text
+             * @description As typed, such as 8 1/4 in
+             */
+            text: string;
+            /** Unit */
+            unit?: string | null;
+            tool?: components["schemas"]["Tool"] | null;
+            /**
+             * U
+             * @description Standard uncertainty in the field's unit
+             */
+            u?: number | null;
+        };
+        /**
+         * Process
+         * @description How the outline and holes are cut.
+         * @enum {string}
+         */
+        Process: "laser" | "waterjet" | "plasma" | "flame" | "milled";
+        /**
+         * Propshaft
+         * @description The propshaft between box and final drive.
+         */
+        Propshaft: {
+            rating?: components["schemas"]["Torque"] | null;
+            critical_rpm?: components["schemas"]["Spin"] | null;
+            /** @description Greatest speed of its joints */
+            joint_rpm?: components["schemas"]["Spin"] | null;
+            length?: components["schemas"]["Length"] | null;
+        };
+        /**
+         * Ratio
+         * @description Input speed over output speed: 4.11, or teeth as 37/9.
+         */
+        Ratio: {
+            /**
+             * Text
+             * @description As typed, such as 8 1/4 in
+             */
+            text: string;
+            /** Unit */
+            unit?: string | null;
+            tool?: components["schemas"]["Tool"] | null;
+            /**
+             * U
+             * @description Standard uncertainty in the field's unit
+             */
+            u?: number | null;
+        };
+        /**
+         * RatiosSheet
+         * @description What is compared, and the choice.
+         */
+        RatiosSheet: {
+            coupler?: components["schemas"]["CouplerStyle"] | null;
+            /**
+             * @default {
+             *       "greatest_rpm": null,
+             *       "flywheel_diameter": null,
+             *       "flywheel_limit_mpa": null
+             *     }
+             */
+            clutch: components["schemas"]["Clutch"];
+            /**
+             * Reductions
+             * @default []
+             */
+            reductions: components["schemas"]["Box"][];
+            /**
+             * Front Reductions
+             * @description The front unit's, where there are two units
+             * @default []
+             */
+            front_reductions: components["schemas"]["Box"][];
+            gearbox?: components["schemas"]["Gearbox"] | null;
+            /**
+             * @default {
+             *       "rating": null,
+             *       "critical_rpm": null,
+             *       "joint_rpm": null,
+             *       "length": null
+             *     }
+             */
+            propshaft: components["schemas"]["Propshaft"];
+            /** @description Where it is not like the rear one */
+            front_propshaft?: components["schemas"]["Propshaft"] | null;
+            /**
+             * Final Drives
+             * @default []
+             */
+            final_drives: components["schemas"]["Box"][];
+            /**
+             * Front Final Drives
+             * @description Where the front axle has others than the rear one
+             * @default []
+             */
+            front_final_drives: components["schemas"]["Box"][];
+            /**
+             * Tyres
+             * @default []
+             */
+            tyres: components["schemas"]["TyreOption"][];
+            /** @description Greatest torque of one axle shaft pair, as a total */
+            axle_rating?: components["schemas"]["Torque"] | null;
+            front_axle_rating?: components["schemas"]["Torque"] | null;
+            /**
+             * @default {
+             *       "kind": "open",
+             *       "front_share": null,
+             *       "bias_ratio": null,
+             *       "front_hubs_free": false
+             *     }
+             */
+            split: components["schemas"]["Split"];
+            /**
+             * @default {
+             *       "kept_input": null,
+             *       "unit_facing": null,
+             *       "oil_pump": null,
+             *       "oil_checked": null
+             *     }
+             */
+            turning: components["schemas"]["driveline__sheets__ratios__Turning"];
+            /**
+             * Compared
+             * @description Pinned beside the choice
+             * @default []
+             */
+            compared: components["schemas"]["Pick"][];
+            choice?: components["schemas"]["Choice"] | null;
+        };
+        /**
+         * RoadSpeed
+         * @description A road speed; km/h unless it says otherwise.
+         */
+        RoadSpeed: {
+            /**
+             * Text
+             * @description As typed, such as 8 1/4 in
+             */
+            text: string;
+            /** Unit */
+            unit?: string | null;
+            tool?: components["schemas"]["Tool"] | null;
+            /**
+             * U
+             * @description Standard uncertainty in the field's unit
+             */
+            u?: number | null;
+        };
+        /**
+         * Rotation
+         * @description Seen from the output end.
+         * @enum {string}
+         */
+        Rotation: "clockwise" | "anticlockwise";
+        /**
+         * Shaft
+         * @description Which shaft of a box a maker's torque is stated for.
+         * @enum {string}
+         */
+        Shaft: "input" | "output";
+        /**
+         * Sheets
+         * @description What a person entered, bench by bench.
+         */
+        Sheets: {
+            /**
+             * @default {
+             *       "maker_rating": null,
+             *       "motor_top_speed": null,
+             *       "shaft_speed": null,
+             *       "grip": null,
+             *       "wanted_performance": null,
+             *       "load_rating": null,
+             *       "clearance": null,
+             *       "readings_agree": null
+             *     }
+             */
+            margins: components["schemas"]["WantedMargins"];
+            /**
+             * @default {
+             *       "vehicle": {
+             *         "cda_m2": null,
+             *         "cg_height": null,
+             *         "crr": null,
+             *         "description": "",
+             *         "front_share": null,
+             *         "kerb_mass": null,
+             *         "laden_mass": null,
+             *         "tyre_grip": null,
+             *         "wheelbase": null
+             *       },
+             *       "tyre": {
+             *         "code": null,
+             *         "construction": "radial",
+             *         "free_radius": null,
+             *         "library": null,
+             *         "loaded_radius": null,
+             *         "roll_out": null,
+             *         "roll_out_turns": 1,
+             *         "use": "best"
+             *       },
+             *       "front_tyre": null,
+             *       "motor": {
+             *         "battery_power": null,
+             *         "bus_v": null,
+             *         "charge_power": null,
+             *         "continuous_power": null,
+             *         "continuous_torque": null,
+             *         "curve": [],
+             *         "greatest_rpm": null,
+             *         "inertia_kgm2": null,
+             *         "library": null,
+             *         "mass": null,
+             *         "name": "Motor",
+             *         "overrun_torque": null,
+             *         "peak_power": null,
+             *         "peak_torque": null,
+             *         "rated_bus_v": null,
+             *         "rotation": null,
+             *         "taper_from": null,
+             *         "taper_to": null
+             *       },
+             *       "front_motor": null,
+             *       "was": {
+             *         "curve": [],
+             *         "efficiency": null,
+             *         "final_drive": null,
+             *         "gears": [],
+             *         "greatest_rpm": null,
+             *         "peak_power": null,
+             *         "peak_power_at": null,
+             *         "peak_torque": null,
+             *         "peak_torque_at": null
+             *       },
+             *       "parking": {
+             *         "handbrake_axle": "rear",
+             *         "handbrake_held_pct": null,
+             *         "pawl": null,
+             *         "pawl_rating": null
+             *       },
+             *       "layout": "kept_gearbox",
+             *       "driven": "rear",
+             *       "wanted": {
+             *         "cruise_speed": null,
+             *         "hill_start_pct": null,
+             *         "top_speed": null
+             *       },
+             *       "notes": ""
+             *     }
+             */
+            brief: components["schemas"]["BriefSheet"];
+            /**
+             * @default {
+             *       "front_axle": null,
+             *       "rear_axle": null,
+             *       "left_side": null,
+             *       "track": null,
+             *       "lift_angle": null,
+             *       "lift_gain": null,
+             *       "items": [],
+             *       "front_axle_rating": null,
+             *       "rear_axle_rating": null,
+             *       "tyre_rating": null
+             *     }
+             */
+            masses: components["schemas"]["MassesSheet"];
+            /**
+             * @default {
+             *       "coupler": null,
+             *       "clutch": {
+             *         "flywheel_diameter": null,
+             *         "flywheel_limit_mpa": null,
+             *         "greatest_rpm": null
+             *       },
+             *       "reductions": [],
+             *       "front_reductions": [],
+             *       "gearbox": null,
+             *       "propshaft": {
+             *         "critical_rpm": null,
+             *         "joint_rpm": null,
+             *         "length": null,
+             *         "rating": null
+             *       },
+             *       "front_propshaft": null,
+             *       "final_drives": [],
+             *       "front_final_drives": [],
+             *       "tyres": [],
+             *       "axle_rating": null,
+             *       "front_axle_rating": null,
+             *       "split": {
+             *         "bias_ratio": null,
+             *         "front_hubs_free": false,
+             *         "front_share": null,
+             *         "kind": "open"
+             *       },
+             *       "turning": {
+             *         "kept_input": null,
+             *         "oil_checked": null,
+             *         "oil_pump": null,
+             *         "unit_facing": null
+             *       },
+             *       "compared": [],
+             *       "choice": null
+             *     }
+             */
+            ratios: components["schemas"]["RatiosSheet"];
+            /**
+             * @default {
+             *       "survey": {
+             *         "direction_at": {
+             *           "text": "0 deg",
+             *           "tool": null,
+             *           "u": null,
+             *           "unit": null
+             *         },
+             *         "direction_of": null,
+             *         "holes": [],
+             *         "numbered": "anticlockwise",
+             *         "readings": [],
+             *         "scaled_frames": [],
+             *         "seen_from": "engine side"
+             *       },
+             *       "face": {
+             *         "bolt_circle": null,
+             *         "count": 0,
+             *         "counterbore": null,
+             *         "counterbore_depth": null,
+             *         "depth_behind": null,
+             *         "first_at": {
+             *           "text": "0 deg",
+             *           "tool": null,
+             *           "u": null,
+             *           "unit": null
+             *         },
+             *         "holes": [],
+             *         "plate_hole": null,
+             *         "register_size": null,
+             *         "screw_length": null
+             *       },
+             *       "plate": {
+             *         "bore": null,
+             *         "concentricity": null,
+             *         "edge_factor": null,
+             *         "locating": "not chosen",
+             *         "material": "",
+             *         "process": "waterjet",
+             *         "register_plays": [],
+             *         "thickness": null,
+             *         "turned": {
+             *           "text": "0 deg",
+             *           "tool": null,
+             *           "u": null,
+             *           "unit": null
+             *         },
+             *         "wanted_ligament_factor": null
+             *       }
+             *     }
+             */
+            plate: components["schemas"]["PlateSheet"];
+        };
+        /**
+         * Side
+         * @description Which side of the plate the eye is on.
+         * @enum {string}
+         */
+        Side: "engine side" | "gearbox side";
+        /**
+         * Spin
+         * @description A speed of turning, rpm.
+         */
+        Spin: {
+            /**
+             * Text
+             * @description As typed, such as 8 1/4 in
+             */
+            text: string;
+            /** Unit */
+            unit?: string | null;
+            tool?: components["schemas"]["Tool"] | null;
+            /**
+             * U
+             * @description Standard uncertainty in the field's unit
+             */
+            u?: number | null;
+        };
+        /**
+         * Split
+         * @description How one unit's or gearbox's torque goes to two axles.
+         */
+        Split: {
+            /** @default open */
+            kind: components["schemas"]["SplitKind"];
+            /**
+             * Front Share
+             * @description Of a planetary centre differential; a bevel one halves
+             */
+            front_share?: number | null;
+            /**
+             * Bias Ratio
+             * @description Limited slip: most torque at one side over the other
+             */
+            bias_ratio?: number | null;
+            /**
+             * Front Hubs Free
+             * @description Front hubs freewheel: driven by the rear axle alone
+             * @default false
+             */
+            front_hubs_free: boolean;
+        };
+        /**
+         * SplitKind
+         * @description What stands between front and rear.
+         * @enum {string}
+         */
+        SplitKind: "open" | "limited_slip" | "locked";
+        /**
+         * Survey
+         * @description The flange survey. Holes are listed in the order in which they are numbered.
+         */
+        Survey: {
+            /** @default engine side */
+            seen_from: components["schemas"]["Side"];
+            /** @default anticlockwise */
+            numbered: components["schemas"]["driveline__network__observations__Turning"];
+            /**
+             * Holes
+             * @default []
+             */
+            holes: components["schemas"]["FlangeHole"][];
+            /**
+             * Readings
+             * @default []
+             */
+            readings: (components["schemas"]["PairReading"] | components["schemas"]["AxisReading"])[];
+            /**
+             * Direction Of
+             * @description Hole or frame that sets the angle; the first hole when empty
+             */
+            direction_of?: string | null;
+            /**
+             * @default {
+             *       "text": "0 deg",
+             *       "unit": null,
+             *       "tool": null,
+             *       "u": null
+             *     }
+             */
+            direction_at: components["schemas"]["Angle"];
+            /**
+             * Scaled Frames
+             * @default []
+             */
+            scaled_frames: string[];
+        };
+        /**
+         * Tool
+         * @description What a length or angle was measured with.
+         * @enum {string}
+         */
+        Tool: "tape" | "steel rule" | "caliper" | "caliper on ground faces" | "depth gauge" | "combination square" | "plumb line" | "spirit level" | "digital inclinometer" | "dial indicator" | "traced card" | "hand-held scanner";
+        /**
+         * Torque
+         * @description A torque; N·m unless it says otherwise.
+         */
+        Torque: {
+            /**
+             * Text
+             * @description As typed, such as 8 1/4 in
+             */
+            text: string;
+            /** Unit */
+            unit?: string | null;
+            tool?: components["schemas"]["Tool"] | null;
+            /**
+             * U
+             * @description Standard uncertainty in the field's unit
+             */
+            u?: number | null;
+        };
+        /**
+         * Tyre
+         * @description A driven tyre, by as many of three methods as were measured.
+         */
+        Tyre: {
+            /** Code */
+            code?: string | null;
+            /** @description Floor from mark to mark */
+            roll_out?: components["schemas"]["Length"] | null;
+            /**
+             * Roll Out Turns
+             * @default 1
+             */
+            roll_out_turns: number;
+            /** @description Hub centre to floor at ride height */
+            loaded_radius?: components["schemas"]["Length"] | null;
+            /** @description Hub centre to tread, wheel hanging */
+            free_radius?: components["schemas"]["Length"] | null;
+            /** @default radial */
+            construction: components["schemas"]["Construction"];
+            /** @default best */
+            use: components["schemas"]["TyreMethod"];
+            library?: components["schemas"]["LibraryRef"] | null;
+        };
+        /**
+         * TyreMethod
+         * @description How the rolling circumference is had; best takes the surest that is measured.
+         * @enum {string}
+         */
+        TyreMethod: "best" | "code" | "roll_out" | "loaded_radius";
+        /**
+         * TyreOption
+         * @description Another tyre that could be fitted.
+         */
+        TyreOption: {
+            /** Name */
+            name: string;
+            tyre: components["schemas"]["Tyre"];
+        };
+        /**
+         * UnitFacing
+         * @description How a unit stands against the way it was made to.
+         * @enum {string}
+         */
+        UnitFacing: "as_made" | "tilted" | "end_for_end";
+        /**
+         * Vehicle
+         * @description What is converted. Every figure may be missing; what follows from it is then not known.
+         */
+        Vehicle: {
+            /**
+             * Description
+             * @default
+             */
+            description: string;
+            kerb_mass?: components["schemas"]["Mass"] | null;
+            laden_mass?: components["schemas"]["Mass"] | null;
+            /**
+             * Front Share
+             * @description Of the kerb mass, on the front axle
+             */
+            front_share?: number | null;
+            cg_height?: components["schemas"]["Length"] | null;
+            wheelbase?: components["schemas"]["Length"] | null;
+            /**
+             * Cda M2
+             * @description Drag coefficient times frontal area
+             */
+            cda_m2?: number | null;
+            /**
+             * Crr
+             * @description Rolling resistance coefficient
+             */
+            crr?: number | null;
+            /**
+             * Tyre Grip
+             * @description Dry friction coefficient
+             */
+            tyre_grip?: number | null;
+        };
+        /**
+         * VersionOut
+         * @description A version with its sheets.
+         */
+        VersionOut: {
+            /** Number */
+            number: number;
+            /** Author */
+            author: string;
+            /**
+             * Saved At
+             * Format: date-time
+             */
+            saved_at: string;
+            /** Note */
+            note: string;
+            worst: components["schemas"]["Verdict"];
+            sheets: components["schemas"]["Sheets"];
+        };
+        /**
+         * Wanted
+         * @description What the finished vehicle must do.
+         */
+        Wanted: {
+            top_speed?: components["schemas"]["RoadSpeed"] | null;
+            cruise_speed?: components["schemas"]["RoadSpeed"] | null;
+            /**
+             * Hill Start Pct
+             * @description Grade for a laden start
+             */
+            hill_start_pct?: number | null;
+        };
+        /**
+         * WantedMargins
+         * @description What each kind of check asks for; empty takes the usual figure, shown as a default.
+         */
+        WantedMargins: {
+            /** Maker Rating */
+            maker_rating?: number | null;
+            /** Motor Top Speed */
+            motor_top_speed?: number | null;
+            /** Shaft Speed */
+            shaft_speed?: number | null;
+            /** Grip */
+            grip?: number | null;
+            /** Wanted Performance */
+            wanted_performance?: number | null;
+            /** Load Rating */
+            load_rating?: number | null;
+            /** Clearance */
+            clearance?: number | null;
+            /** Readings Agree */
+            readings_agree?: number | null;
+        };
+        /**
+         * Turning
+         * @description Which way the numbers run, seen from the stated side.
+         * @enum {string}
+         */
+        driveline__network__observations__Turning: "anticlockwise" | "clockwise";
+        /**
+         * Turning
+         * @description Which way things turn, going forward, and what that does to the oil.
+         */
+        driveline__sheets__ratios__Turning: {
+            /** @description How the first kept shaft behind the new parts must turn, seen from the motor's output end */
+            kept_input?: components["schemas"]["Rotation"] | null;
+            unit_facing?: components["schemas"]["UnitFacing"] | null;
+            oil_pump?: components["schemas"]["OilPump"] | null;
+            /**
+             * Oil Checked
+             * @description Level, pick-up and breather suit the way it stands
+             */
+            oil_checked?: boolean | null;
+        };
+        /**
+         * FieldProblem
+         * @description A field and what to do about it.
+         */
+        FieldProblem: {
+            /** Field */
+            field: string;
+            /** Says */
+            says: string;
+        };
+        /**
+         * Problem
+         * @description What every refusal looks like.
+         */
+        Problem: {
+            /** Status */
+            status: number;
+            /** Says */
+            says: string;
+            /**
+             * Fields
+             * @default []
+             */
+            fields: components["schemas"]["FieldProblem"][];
+        };
+        /**
+         * JobIn
+         * @description A new job.
+         */
+        JobIn: {
+            /** Shop Id */
+            shop_id: number;
+            /** Name */
+            name: string;
+            /**
+             * About
+             * @default
+             */
+            about: string;
+            sheets?: components["schemas"]["Sheets"] | null;
+        };
+        /**
+         * VersionLine
+         * @description A version in the history.
+         */
+        VersionLine: {
+            /** Number */
+            number: number;
+            /** Author */
+            author: string;
+            /**
+             * Saved At
+             * Format: date-time
+             */
+            saved_at: string;
+            /** Note */
+            note: string;
+            worst: components["schemas"]["Verdict"];
+        };
+        /**
+         * Conflict
+         * @description A save against a version that is no longer the newest, with the newest's number and author.
+         */
+        Conflict: {
+            /** Status */
+            status: number;
+            /** Says */
+            says: string;
+            /**
+             * Fields
+             * @default []
+             */
+            fields: components["schemas"]["FieldProblem"][];
+            /** Newest */
+            newest: number;
+            /** Newest By */
+            newest_by: string;
+        };
+        /**
+         * VersionIn
+         * @description Sheets to save, and the version that they were edited from.
+         */
+        VersionIn: {
+            /** Based On */
+            based_on: number;
+            sheets: components["schemas"]["Sheets"];
+            /**
+             * Note
+             * @default
+             */
+            note: string;
+        };
+        /**
+         * GearingChoice
+         * @description A gearing as it was chosen: when, by whom, and why; empty where the choice was taken back.
+         */
+        GearingChoice: {
+            /** Version */
+            version: number;
+            /** Author */
+            author: string;
+            /**
+             * Saved At
+             * Format: date-time
+             */
+            saved_at: string;
+            choice: components["schemas"]["Choice"] | null;
+        };
+        /**
+         * Alternative
+         * @description Another that does all it must, best in one thing, and what it costs against the one shown.
+         */
+        Alternative: {
+            /** Best In */
+            best_in: string;
+            /** Key */
+            key: string;
+            pick: components["schemas"]["Pick"];
+            /** Costs */
+            costs: string;
+        };
+        /**
+         * Assumed
+         * @description A default in use because nothing was entered, shown as one.
+         */
+        Assumed: {
+            /** Field */
+            field: string;
+            /** Text */
+            text: string;
+        };
+        /**
+         * BenchState
+         * @description A bench in the steps.
+         */
+        BenchState: {
+            /** Bench */
+            bench: string;
+            progress: components["schemas"]["Progress"];
+            worst: components["schemas"]["Verdict"] | null;
+            /** To Do */
+            to_do: number;
+        };
+        /**
+         * BriefResult
+         * @description What the brief comes to.
+         */
+        BriefResult: {
+            /** Tyres */
+            tyres: components["schemas"]["TyreFigure"][];
+            /** Rolling Circumference Mm */
+            rolling_circumference_mm: number | null;
+            /** Rolling Method */
+            rolling_method: string | null;
+            /** Queries */
+            queries: string[];
+            motor: components["schemas"]["MotorPlot"] | null;
+            masses: components["schemas"]["MassesResult"];
+            /** Assumed */
+            assumed: components["schemas"]["Assumed"][];
+            /** To Do */
+            to_do: components["schemas"]["ToDo"][];
+        };
+        /**
+         * Candidate
+         * @description One way to gear the vehicle, and what it gives and costs.
+         */
+        Candidate: {
+            /** Key */
+            key: string;
+            pick: components["schemas"]["Pick"];
+            /** Overall Ratio */
+            overall_ratio: number;
+            /** Top Kmh */
+            top_kmh: number;
+            /** Top Set By */
+            top_set_by: string;
+            /** Launch Wheel Nm */
+            launch_wheel_nm: number;
+            /** Launch Held By Tyres */
+            launch_held_by_tyres: boolean;
+            /** S 0 50 */
+            s_0_50: number | null;
+            /** S 0 100 */
+            s_0_100: number | null;
+            /** S 80 120 */
+            s_80_120: number | null;
+            /** S 0 30 Mph */
+            s_0_30_mph: number | null;
+            /** S 0 60 Mph */
+            s_0_60_mph: number | null;
+            /** Hill Start Pct */
+            hill_start_pct: number | null;
+            /** Grade At 50 Pct */
+            grade_at_50_pct: number | null;
+            /** Cruise Rpm */
+            cruise_rpm: number;
+            /** Cruise Share */
+            cruise_share: number | null;
+            /** Falls From Kmh */
+            falls_from_kmh: number;
+            /** Rotor As Mass Kg */
+            rotor_as_mass_kg: number;
+            /** Tightest Rating */
+            tightest_rating: number | null;
+            /** Wheel Nm */
+            wheel_nm: (number | null)[];
+            /** Beaten By */
+            beaten_by: string | null;
+            /** Is Chosen */
+            is_chosen: boolean;
+            /** Is Pinned */
+            is_pinned: boolean;
+        };
+        /**
+         * Case
+         * @description Torques and tightest margins of one case of driving; per station a figure per road speed.
+         */
+        Case: {
+            /** Key */
+            key: string;
+            /** Title */
+            title: string;
+            /** About */
+            about: string;
+            /** Torque Nm */
+            torque_nm: (number | null)[][];
+            /** Margin */
+            margin: (number | null)[][];
+            /** Verdict */
+            verdict: string[];
+            /** Road N */
+            road_n: (number | null)[];
+        };
+        /**
+         * Check
+         * @description One thing that must hold, with what it takes to believe it.
+         *
+         *     ``capacity / demand`` is the margin. Where more is worse on the capacity's side, the
+         *     check turns its figures so that the margin still grows with safety, and says so.
+         */
+        Check: {
+            /** Key */
+            key: string;
+            /** Bench */
+            bench: string;
+            /** Title */
+            title: string;
+            /** Demand */
+            demand: number | null;
+            /** Capacity */
+            capacity: number | null;
+            /** Unit */
+            unit: string;
+            /** Wanted Margin */
+            wanted_margin: number;
+            /**
+             * Wanted Is Default
+             * @default true
+             */
+            wanted_is_default: boolean;
+            /** Says */
+            says: string;
+            /**
+             * @default {
+             *       "steps": [],
+             *       "source": "",
+             *       "note": ""
+             *     }
+             */
+            working: components["schemas"]["Working"];
+            /**
+             * Missing
+             * @default []
+             */
+            missing: string[];
+            /**
+             * Inputs
+             * @default []
+             */
+            inputs: string[];
+            /** Station */
+            station?: string | null;
+            /**
+             * Margin
+             * @description Capacity over demand; ``None`` when not known or nothing is asked.
+             */
+            readonly margin: number | null;
+            /** @description The one place where numbers become a word. */
+            readonly verdict: components["schemas"]["Verdict"];
+        };
+        /**
+         * Circle
+         * @description A full circle.
+         */
+        Circle: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            shape: "circle";
+            layer: components["schemas"]["Layer"];
+            /** Part */
+            part: string;
+            /** X Mm */
+            x_mm: number;
+            /** Y Mm */
+            y_mm: number;
+            /** Radius Mm */
+            radius_mm: number;
+        };
+        /**
+         * Climb
+         * @description Grade held at each road speed, laden; ``None`` where any grade is held or the motor is out of speed.
+         */
+        Climb: {
+            /** Speed Kmh */
+            speed_kmh: number[];
+            /** Peak Pct */
+            peak_pct: (number | null)[];
+            /** Continuous Pct */
+            continuous_pct: (number | null)[] | null;
+        };
+        /**
+         * ClockingResult
+         * @description Least share of the wanted ligament against the clocking angle.
+         */
+        ClockingResult: {
+            /** Angle Deg */
+            angle_deg: number[];
+            /** Share */
+            share: number[];
+            /** Windows */
+            windows: components["schemas"]["ClockingWindow"][];
+            /** Best Deg */
+            best_deg: number;
+            /** Best Share */
+            best_share: number;
+            /** Present Deg */
+            present_deg: number;
+        };
+        /**
+         * ClockingWindow
+         * @description Angles between which every ligament is enough; ``to_deg`` may pass 360.
+         */
+        ClockingWindow: {
+            /** From Deg */
+            from_deg: number;
+            /** To Deg */
+            to_deg: number;
+        };
+        /**
+         * Cloud
+         * @description The sweep as columns, thinned where it is long: those that nothing beats are always in it.
+         */
+        Cloud: {
+            /** Options */
+            options: components["schemas"]["Option"][];
+            /** Picks */
+            picks: number[][];
+            /** Top Kmh */
+            top_kmh: number[];
+            /** S 0 50 */
+            s_0_50: (number | null)[];
+            /** Cruise Rpm */
+            cruise_rpm: number[];
+            /** Is Beaten */
+            is_beaten: boolean[];
+            /** Does */
+            does: number[];
+        };
+        /**
+         * Drawing
+         * @description Entities with the side they are seen from, and their bounds.
+         */
+        Drawing: {
+            /** Title */
+            title: string;
+            /** Seen From */
+            seen_from: string;
+            /** Entities */
+            entities: (components["schemas"]["Circle"] | components["schemas"]["Path"] | components["schemas"]["Punch"] | components["schemas"]["Text"])[];
+            /** Least X Mm */
+            least_x_mm: number;
+            /** Least Y Mm */
+            least_y_mm: number;
+            /** Greatest X Mm */
+            greatest_x_mm: number;
+            /** Greatest Y Mm */
+            greatest_y_mm: number;
+        };
+        /**
+         * Fit
+         * @description How a reading sits among the others.
+         * @enum {string}
+         */
+        Fit: "fits" | "suspect" | "unchecked" | "left_out" | "alone";
+        /**
+         * HoleResult
+         * @description A hole or the shaft's centre as seen from the engine side; the ellipse is of 95 %.
+         */
+        HoleResult: {
+            /** Id */
+            id: string;
+            /** X Mm */
+            x_mm: number;
+            /** Y Mm */
+            y_mm: number;
+            /** Diameter Mm */
+            diameter_mm: number;
+            /** Is Loose */
+            is_loose: boolean;
+            /** Major Mm */
+            major_mm: number | null;
+            /** Minor Mm */
+            minor_mm: number | null;
+            /** Angle Deg */
+            angle_deg: number | null;
+        };
+        /**
+         * HoleRow
+         * @description A line of the hole table, from the shaft's centre, seen from the engine side.
+         */
+        HoleRow: {
+            /** Id */
+            id: string;
+            /** Kind */
+            kind: string;
+            /** X Mm */
+            x_mm: number;
+            /** Y Mm */
+            y_mm: number;
+            /** Radius Mm */
+            radius_mm: number;
+            /** Angle Deg */
+            angle_deg: number;
+            /** Finished Mm */
+            finished_mm: number;
+            /** Cut Mm */
+            cut_mm: number | null;
+            /** Made */
+            made: string;
+            /** Sure Mm */
+            sure_mm: number | null;
+        };
+        /**
+         * JobResult
+         * @description Everything that follows from a job's sheets.
+         */
+        JobResult: {
+            brief: components["schemas"]["BriefResult"];
+            ratios: components["schemas"]["RatiosResult"];
+            plate: components["schemas"]["PlateResult"];
+            line: components["schemas"]["Line"] | null;
+            /** Checks */
+            checks: components["schemas"]["Check"][];
+            worst: components["schemas"]["Verdict"];
+            /** Benches */
+            benches: components["schemas"]["BenchState"][];
+        };
+        /**
+         * Layer
+         * @description What the shop does with an entity.
+         * @enum {string}
+         */
+        Layer: "CUT" | "MARK" | "NOTES" | "REFERENCE";
+        /**
+         * LigamentResult
+         * @description What is left between two holes.
+         */
+        LigamentResult: {
+            /** A */
+            a: string;
+            /** B */
+            b: string;
+            /** Left Mm */
+            left_mm: number;
+            /** Wanted Mm */
+            wanted_mm: number;
+        };
+        /**
+         * Line
+         * @description The driveline over road speed. The trunk's stations come first, then each branch from its split to its wheels.
+         */
+        Line: {
+            /** Candidate */
+            candidate: string;
+            /** Is Chosen */
+            is_chosen: boolean;
+            /** Speed Kmh */
+            speed_kmh: number[];
+            /** Rpm */
+            rpm: number[][];
+            /** Stations */
+            stations: components["schemas"]["Station"][];
+            /** Cases */
+            cases: components["schemas"]["Case"][];
+            /** Ticks */
+            ticks: components["schemas"]["Tick"][];
+            /** Top Kmh */
+            top_kmh: number;
+            /** Top Set By */
+            top_set_by: string;
+        };
+        /**
+         * MassesResult
+         * @description The vehicle as it was, as it will be, and laden; a state is left out while its mass is not known.
+         */
+        MassesResult: {
+            /** Wheelbase Mm */
+            wheelbase_mm: number | null;
+            /** Wheel Centre Mm */
+            wheel_centre_mm: number | null;
+            /** Standings */
+            standings: components["schemas"]["Standing"][];
+            /** Placed */
+            placed: components["schemas"]["Placed"][];
+            /** To Do */
+            to_do: components["schemas"]["ToDo"][];
+        };
+        /**
+         * Mend
+         * @description A way out. ``pick`` is empty when nothing listed does it all, and ``text`` then says what would.
+         */
+        Mend: {
+            /** Text */
+            text: string;
+            /** Key */
+            key: string | null;
+            pick: components["schemas"]["Pick"] | null;
+        };
+        /**
+         * MotorPlot
+         * @description The motor's torque against speed.
+         */
+        MotorPlot: {
+            /** Rpm */
+            rpm: number[];
+            /** Peak Nm */
+            peak_nm: number[];
+            /** Continuous Nm */
+            continuous_nm: number[] | null;
+        };
+        /**
+         * Must
+         * @description Something that the finished vehicle must do, and how many ways to gear it do it.
+         */
+        Must: {
+            /** Key */
+            key: string;
+            /** Text */
+            text: string;
+            /** Count */
+            count: number;
+        };
+        /**
+         * NextReading
+         * @description The reading to take next, and why that one.
+         */
+        NextReading: {
+            /** Kind */
+            kind: string;
+            /** A */
+            a: string;
+            /** B */
+            b: string;
+            /** Why */
+            why: string;
+            /** Replaces */
+            replaces?: number | null;
+        };
+        /**
+         * OldGearCurve
+         * @description Torque at the wheels in one gear, over the speeds of the plot; ``None`` past the engine's top speed.
+         */
+        OldGearCurve: {
+            /** Name */
+            name: string;
+            /** Wheel Nm */
+            wheel_nm: (number | null)[];
+            /** Top Kmh */
+            top_kmh: number;
+        };
+        /**
+         * Option
+         * @description A dimension of the sweep and the names that its numbers stand for.
+         */
+        Option: {
+            /** Field */
+            field: string;
+            /** Names */
+            names: (string | null)[];
+        };
+        /**
+         * Path
+         * @description Straight sides and arcs.
+         */
+        Path: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            shape: "path";
+            layer: components["schemas"]["Layer"];
+            /** Part */
+            part: string;
+            /** Vertices */
+            vertices: components["schemas"]["Vertex"][];
+            /**
+             * Closed
+             * @default true
+             */
+            closed: boolean;
+        };
+        /**
+         * Placed
+         * @description An item where it is known to be, for the drawing.
+         */
+        Placed: {
+            /** Name */
+            name: string;
+            /** Mass Kg */
+            mass_kg: number;
+            /** Is On */
+            is_on: boolean;
+            /** Only Laden */
+            only_laden: boolean;
+            /** X Mm */
+            x_mm: number;
+            /** Z Mm */
+            z_mm: number;
+        };
+        /**
+         * PlateResult
+         * @description The plate as designed so far.
+         */
+        PlateResult: {
+            survey: components["schemas"]["SurveyResult"];
+            /** Hole Table */
+            hole_table: components["schemas"]["HoleRow"][];
+            /** Ligaments */
+            ligaments: components["schemas"]["LigamentResult"][];
+            clocking: components["schemas"]["ClockingResult"] | null;
+            engine_side: components["schemas"]["Drawing"] | null;
+            gearbox_side: components["schemas"]["Drawing"] | null;
+            /** Area Cm2 */
+            area_cm2: number | null;
+            /** To Do */
+            to_do: components["schemas"]["ToDo"][];
+        };
+        /**
+         * Progress
+         * @description How far a bench has come.
+         * @enum {string}
+         */
+        Progress: "nothing yet" | "measured" | "designed";
+        /**
+         * Punch
+         * @description A centre to mark and drill by hand.
+         */
+        Punch: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            shape: "punch";
+            /** @default MARK */
+            layer: components["schemas"]["Layer"];
+            /** Part */
+            part: string;
+            /** X Mm */
+            x_mm: number;
+            /** Y Mm */
+            y_mm: number;
+        };
+        /**
+         * RatiosResult
+         * @description The candidates, with what they are drawn against.
+         */
+        RatiosResult: {
+            /** Count */
+            count: number;
+            /** Unbeaten */
+            unbeaten: number;
+            /** Candidates */
+            candidates: components["schemas"]["Candidate"][];
+            cloud: components["schemas"]["Cloud"] | null;
+            /** Musts */
+            musts: components["schemas"]["Must"][];
+            /** Speed Kmh */
+            speed_kmh: number[];
+            /** Resistance Nm */
+            resistance_nm: number[] | null;
+            /** Hill Resistance Nm */
+            hill_resistance_nm: number[] | null;
+            /** Slip Nm */
+            slip_nm: number | null;
+            /** Cruise Kmh */
+            cruise_kmh: number;
+            /** Wanted Top Kmh */
+            wanted_top_kmh: number | null;
+            /** Chosen */
+            chosen: string | null;
+            /** Reason */
+            reason: string;
+            climb: components["schemas"]["Climb"] | null;
+            was: components["schemas"]["WasResult"] | null;
+            spreads: components["schemas"]["SpreadsResult"] | null;
+            mend: components["schemas"]["Mend"] | null;
+            /** Alternatives */
+            alternatives: components["schemas"]["Alternative"][];
+            /** Queries */
+            queries: string[];
+            /** To Do */
+            to_do: components["schemas"]["ToDo"][];
+        };
+        /**
+         * Share
+         * @description How much of a figure's spread one measurement makes.
+         */
+        Share: {
+            /** What */
+            what: string;
+            /** Share */
+            share: number;
+        };
+        /**
+         * Spread
+         * @description A figure with its 95 % interval from the measurements, and what makes it wide, the widest first.
+         */
+        Spread: {
+            /** Figure */
+            figure: string;
+            /** Title */
+            title: string;
+            /** Unit */
+            unit: string;
+            /** Value */
+            value: number;
+            /** Plus Minus */
+            plus_minus: number;
+            /** Shares */
+            shares: components["schemas"]["Share"][];
+        };
+        /**
+         * SpreadsResult
+         * @description The spreads of one gearing.
+         */
+        SpreadsResult: {
+            /** Spreads */
+            spreads: components["schemas"]["Spread"][];
+            /** Measure Better */
+            measure_better: string;
+            /** Assumed */
+            assumed: components["schemas"]["Assumed"][];
+        };
+        /**
+         * Standing
+         * @description How one state of the vehicle stands; ``None`` is not known.
+         */
+        Standing: {
+            /** Key */
+            key: string;
+            /** Title */
+            title: string;
+            /** Mass Kg */
+            mass_kg: number;
+            /** Front Kg */
+            front_kg: number | null;
+            /** Rear Kg */
+            rear_kg: number | null;
+            /** Front Share */
+            front_share: number | null;
+            /** Left Share */
+            left_share: number | null;
+            /** Cg Height Mm */
+            cg_height_mm: number | null;
+            /** Cg Forward Mm */
+            cg_forward_mm: number | null;
+        };
+        /**
+         * Station
+         * @description A place on the Line. Torques are at its input; a wheel's are the total of one axle.
+         */
+        Station: {
+            /** Key */
+            key: string;
+            /** Kind */
+            kind: string;
+            /**
+             * Way
+             * @enum {string}
+             */
+            way: "trunk" | "front" | "rear";
+            /** Title */
+            title: string;
+            /** Bench */
+            bench: string;
+            /** Ratio */
+            ratio: number;
+            /** Efficiency */
+            efficiency: number;
+            /** Efficiency Is Default */
+            efficiency_is_default: boolean;
+            /** Sense */
+            sense: number | null;
+            /** Rating Nm */
+            rating_nm: number | null;
+            /** Greatest Rpm */
+            greatest_rpm: number | null;
+            /** Motor Limited Nm */
+            motor_limited_nm: number;
+            /** Slip Limited Nm */
+            slip_limited_nm: number | null;
+            /** Design Nm */
+            design_nm: number;
+            /** Governed By */
+            governed_by: string;
+        };
+        /**
+         * Step
+         * @description One line of working: ``formula`` in symbols, the ``numbers`` put in, the ``result``.
+         */
+        Step: {
+            /** Formula */
+            formula: string;
+            /**
+             * Numbers
+             * @default
+             */
+            numbers: string;
+            /**
+             * Result
+             * @default
+             */
+            result: string;
+        };
+        /**
+         * SurveyReadingResult
+         * @description One reading, in the sheet's order.
+         */
+        SurveyReadingResult: {
+            /** Label */
+            label: string;
+            /** Kind */
+            kind: string;
+            /** Value Mm */
+            value_mm: number;
+            /** U Mm */
+            u_mm: number;
+            /** U Is Default */
+            u_is_default: boolean;
+            /** Off Mm */
+            off_mm: number | null;
+            /** W */
+            w: number | null;
+            /** Redundancy */
+            redundancy: number | null;
+            /** Smallest Shown Mm */
+            smallest_shown_mm: number | null;
+            fit: components["schemas"]["Fit"];
+            /** Says */
+            says: string;
+        };
+        /**
+         * SurveyResult
+         * @description The flange as its readings place it.
+         */
+        SurveyResult: {
+            /** Holes */
+            holes: components["schemas"]["HoleResult"][];
+            /** Readings */
+            readings: components["schemas"]["SurveyReadingResult"][];
+            /** Says */
+            says: string[];
+            /** Redundancy */
+            redundancy: number;
+            /** Chi Square */
+            chi_square: number;
+            /** Chi Square Limit */
+            chi_square_limit: number | null;
+            /** Worst W */
+            worst_w: number | null;
+            /** Centre U Mm */
+            centre_u_mm: number | null;
+            /** About */
+            about: string;
+            next_reading: components["schemas"]["NextReading"] | null;
+            /** Assumed */
+            assumed: components["schemas"]["Assumed"][];
+            /** To Do */
+            to_do: components["schemas"]["ToDo"][];
+        };
+        /**
+         * Text
+         * @description A line of text; its place is the middle of its left edge, or its centre.
+         */
+        Text: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            shape: "text";
+            /** @default NOTES */
+            layer: components["schemas"]["Layer"];
+            /**
+             * Part
+             * @default
+             */
+            part: string;
+            /** X Mm */
+            x_mm: number;
+            /** Y Mm */
+            y_mm: number;
+            /** Height Mm */
+            height_mm: number;
+            /** Text */
+            text: string;
+            /**
+             * Centred
+             * @default false
+             */
+            centred: boolean;
+        };
+        /**
+         * Tick
+         * @description A limit on the slider, where it bites.
+         */
+        Tick: {
+            /** Kmh */
+            kmh: number;
+            /** Text */
+            text: string;
+        };
+        /**
+         * ToDo
+         * @description Something to measure, look up or choose before an answer can be had.
+         */
+        ToDo: {
+            /** Field */
+            field: string;
+            /** Text */
+            text: string;
+        };
+        /**
+         * TyreFigure
+         * @description One way to the rolling circumference.
+         */
+        TyreFigure: {
+            method: components["schemas"]["TyreMethod"];
+            /** Text */
+            text: string;
+            /** Circumference Mm */
+            circumference_mm: number;
+            /** U Mm */
+            u_mm: number;
+            /** Used */
+            used: boolean;
+        };
+        /**
+         * Vertex
+         * @description A vertex of a path; ``bulge`` is the tangent of a quarter of the arc to the next, above 0 anticlockwise.
+         */
+        Vertex: {
+            /** X Mm */
+            x_mm: number;
+            /** Y Mm */
+            y_mm: number;
+            /**
+             * Bulge
+             * @default 0
+             */
+            bulge: number;
+        };
+        /**
+         * WasResult
+         * @description What it did before.
+         */
+        WasResult: {
+            /** Gears */
+            gears: components["schemas"]["OldGearCurve"][];
+            /** Engine Rpm */
+            engine_rpm: number[];
+            /** Engine Nm */
+            engine_nm: number[];
+            /** Crank Nm */
+            crank_nm: number;
+            /** Launch Wheel Nm */
+            launch_wheel_nm: number;
+            /** Top Kmh */
+            top_kmh: number;
+            /** S 0 50 */
+            s_0_50: number | null;
+            /** S 0 100 */
+            s_0_100: number | null;
+            /** Assumed */
+            assumed: components["schemas"]["Assumed"][];
+        };
+        /**
+         * Working
+         * @description How a check came to its figures, and where the rule is from.
+         */
+        Working: {
+            /**
+             * Steps
+             * @default []
+             */
+            steps: components["schemas"]["Step"][];
+            /**
+             * Source
+             * @default
+             */
+            source: string;
+            /**
+             * Note
+             * @default
+             */
+            note: string;
+        };
+        /**
+         * EvaluateIn
+         * @description Sheets to evaluate without saving; the newest saved ones when left out.
+         */
+        EvaluateIn: {
+            sheets?: components["schemas"]["Sheets"] | null;
+        };
+        /**
+         * ReadBack
+         * @description What the text was read as.
+         */
+        ReadBack: {
+            /** Value */
+            value: number;
+            /** Unit */
+            unit: string;
+            /** U */
+            u: number | null;
+            /** Inch */
+            inch: string | null;
+            /** Fraction */
+            fraction: string | null;
+            /** Fraction Error Mm */
+            fraction_error_mm: number | null;
+        };
+        /**
+         * Quantity
+         * @description What a field measures; its canonical unit is the first of ``UNITS``.
+         * @enum {string}
+         */
+        Quantity: "length" | "angle" | "torque" | "spin" | "road_speed" | "mass" | "power" | "ratio";
+        /**
+         * Typed
+         * @description A field's text with what it measures.
+         */
+        Typed: {
+            /** Text */
+            text: string;
+            quantity: components["schemas"]["Quantity"];
+            /** Unit */
+            unit?: string | null;
+            tool?: components["schemas"]["Tool"] | null;
+        };
+        /**
+         * CurveRead
+         * @description A motor curve as it was read, and what was mended on the way.
+         */
+        CurveRead: {
+            /** Points */
+            points: components["schemas"]["CurvePoint"][];
+            /** Notes */
+            notes: string[];
+        };
+        /**
+         * PartContent
+         * @description The sheet of a part; which one is filled in follows from its kind.
+         */
+        PartContent: {
+            kind: components["schemas"]["PartKind"];
+            motor?: components["schemas"]["MotorSheet"] | null;
+            box?: components["schemas"]["Box"] | null;
+            gearbox?: components["schemas"]["Gearbox"] | null;
+            tyre?: components["schemas"]["Tyre"] | null;
+        };
+        /**
+         * PartKind
+         * @description What a library part is.
+         * @enum {string}
+         */
+        PartKind: "motor" | "drive_unit" | "reduction" | "gearbox" | "final_drive" | "tyre";
+        /**
+         * PartOut
+         * @description A part with its newest revision.
+         */
+        PartOut: {
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /** Shop Id */
+            shop_id: number;
+            /** Name */
+            name: string;
+            /** Revision */
+            revision: number;
+            /** Source */
+            source: string;
+            /** Saved By */
+            saved_by: string;
+            /**
+             * Saved At
+             * Format: date-time
+             */
+            saved_at: string;
+            content: components["schemas"]["PartContent"];
+        };
+        /**
+         * PartIn
+         * @description A new part.
+         */
+        PartIn: {
+            /** Shop Id */
+            shop_id: number;
+            /** Name */
+            name: string;
+            /** Source */
+            source: string;
+            content: components["schemas"]["PartContent"];
+        };
+        /**
+         * RevisionIn
+         * @description A part as it should be from now on, and the revision that it was changed from.
+         */
+        RevisionIn: {
+            /** Based On */
+            based_on: number;
+            /** Source */
+            source: string;
+            content: components["schemas"]["PartContent"];
+        };
+    };
+    responses: never;
+    parameters: never;
+    requestBodies: never;
+    headers: never;
+    pathItems: never;
 }
 export type $defs = Record<string, never>;
 export interface operations {
-  session_read: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
+    session_read: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Session"];
+                };
+            };
+        };
     };
-    requestBody?: never;
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
+    session_create: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
         };
-        content: {
-          'application/json': components['schemas']['Session'];
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SignIn"];
+            };
         };
-      };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Me"];
+                };
+            };
+        };
     };
-  };
-  session_create: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
+    session_delete: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
     };
-    requestBody: {
-      content: {
-        'application/json': components['schemas']['SignIn'];
-      };
+    jobs_list: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["JobLine"][];
+                };
+            };
+        };
     };
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
+    jobs_create: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
         };
-        content: {
-          'application/json': components['schemas']['Me'];
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["JobIn"];
+            };
         };
-      };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["JobOut"];
+                };
+            };
+            /** @description Forbidden */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
     };
-  };
-  session_delete: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
+    jobs_import: {
+        parameters: {
+            query: {
+                shop_id: number;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "multipart/form-data": {
+                    /**
+                     * File
+                     * Format: binary
+                     */
+                    file: string;
+                };
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["JobOut"];
+                };
+            };
+            /** @description Forbidden */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
     };
-    requestBody?: never;
-    responses: {
-      /** @description No Content */
-      204: {
-        headers: {
-          [name: string]: unknown;
+    jobs_read: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job_id: string;
+            };
+            cookie?: never;
         };
-        content?: never;
-      };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["JobOut"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
     };
-  };
-  jobs_list: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
+    job_versions_list: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["VersionLine"][];
+                };
+            };
+        };
     };
-    requestBody?: never;
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
+    job_versions_create: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job_id: string;
+            };
+            cookie?: never;
         };
-        content: {
-          'application/json': components['schemas']['JobLine'][];
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["VersionIn"];
+            };
         };
-      };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["VersionLine"];
+                };
+            };
+            /** @description Forbidden */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Conflict"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
     };
-  };
-  jobs_create: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
+    job_gearing_choices: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["GearingChoice"][];
+                };
+            };
+        };
     };
-    requestBody: {
-      content: {
-        'application/json': components['schemas']['JobIn'];
-      };
+    job_versions_read: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job_id: string;
+                number: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["VersionOut"];
+                };
+            };
+        };
     };
-    responses: {
-      /** @description Created */
-      201: {
-        headers: {
-          [name: string]: unknown;
+    jobs_evaluate: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job_id: string;
+            };
+            cookie?: never;
         };
-        content: {
-          'application/json': components['schemas']['JobOut'];
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["EvaluateIn"];
+            };
         };
-      };
-      /** @description Forbidden */
-      403: {
-        headers: {
-          [name: string]: unknown;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["JobResult"];
+                };
+            };
+            /** @description Forbidden */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
         };
-        content: {
-          'application/json': components['schemas']['Problem'];
-        };
-      };
-      /** @description Not Found */
-      404: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/json': components['schemas']['Problem'];
-        };
-      };
-      /** @description Unprocessable Entity */
-      422: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/json': components['schemas']['Problem'];
-        };
-      };
     };
-  };
-  jobs_import: {
-    parameters: {
-      query: {
-        shop_id: number;
-      };
-      header?: never;
-      path?: never;
-      cookie?: never;
+    jobs_export: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
     };
-    requestBody: {
-      content: {
-        'multipart/form-data': {
-          /**
-           * File
-           * Format: binary
-           */
-          file: string;
+    job_plate_drawing: {
+        parameters: {
+            query?: {
+                side?: "engine" | "gearbox";
+            };
+            header?: never;
+            path: {
+                job_id: string;
+                form: "dxf" | "svg";
+            };
+            cookie?: never;
         };
-      };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
     };
-    responses: {
-      /** @description Created */
-      201: {
-        headers: {
-          [name: string]: unknown;
+    job_plate_holes: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job_id: string;
+            };
+            cookie?: never;
         };
-        content: {
-          'application/json': components['schemas']['JobOut'];
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
         };
-      };
-      /** @description Forbidden */
-      403: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/json': components['schemas']['Problem'];
-        };
-      };
-      /** @description Not Found */
-      404: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/json': components['schemas']['Problem'];
-        };
-      };
-      /** @description Request Entity Too Large */
-      413: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/json': components['schemas']['Problem'];
-        };
-      };
-      /** @description Unprocessable Entity */
-      422: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/json': components['schemas']['Problem'];
-        };
-      };
     };
-  };
-  jobs_read: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path: {
-        job_id: string;
-      };
-      cookie?: never;
+    measure_read: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Typed"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ReadBack"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
     };
-    requestBody?: never;
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
+    motor_curve_read: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
         };
-        content: {
-          'application/json': components['schemas']['JobOut'];
+        requestBody: {
+            content: {
+                "multipart/form-data": {
+                    /**
+                     * File
+                     * Format: binary
+                     */
+                    file: string;
+                };
+            };
         };
-      };
-      /** @description Not Found */
-      404: {
-        headers: {
-          [name: string]: unknown;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CurveRead"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
         };
-        content: {
-          'application/json': components['schemas']['Problem'];
-        };
-      };
     };
-  };
-  job_versions_list: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path: {
-        job_id: string;
-      };
-      cookie?: never;
+    library_list: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PartOut"][];
+                };
+            };
+        };
     };
-    requestBody?: never;
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
+    library_create: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
         };
-        content: {
-          'application/json': components['schemas']['VersionLine'][];
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PartIn"];
+            };
         };
-      };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PartOut"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
     };
-  };
-  job_versions_create: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path: {
-        job_id: string;
-      };
-      cookie?: never;
+    library_revise: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                part_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["RevisionIn"];
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PartOut"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
     };
-    requestBody: {
-      content: {
-        'application/json': components['schemas']['VersionIn'];
-      };
+    library_retire: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                part_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PartOut"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
     };
-    responses: {
-      /** @description Created */
-      201: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/json': components['schemas']['VersionLine'];
-        };
-      };
-      /** @description Forbidden */
-      403: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/json': components['schemas']['Problem'];
-        };
-      };
-      /** @description Not Found */
-      404: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/json': components['schemas']['Problem'];
-        };
-      };
-      /** @description Conflict */
-      409: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/json': components['schemas']['Conflict'];
-        };
-      };
-      /** @description Unprocessable Entity */
-      422: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/json': components['schemas']['Problem'];
-        };
-      };
-    };
-  };
-  job_gearing_choices: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path: {
-        job_id: string;
-      };
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/json': components['schemas']['GearingChoice'][];
-        };
-      };
-    };
-  };
-  job_versions_read: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path: {
-        job_id: string;
-        number: number;
-      };
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/json': components['schemas']['VersionOut'];
-        };
-      };
-    };
-  };
-  jobs_evaluate: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path: {
-        job_id: string;
-      };
-      cookie?: never;
-    };
-    requestBody: {
-      content: {
-        'application/json': components['schemas']['EvaluateIn'];
-      };
-    };
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/json': components['schemas']['JobResult'];
-        };
-      };
-      /** @description Forbidden */
-      403: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/json': components['schemas']['Problem'];
-        };
-      };
-      /** @description Not Found */
-      404: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/json': components['schemas']['Problem'];
-        };
-      };
-      /** @description Unprocessable Entity */
-      422: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/json': components['schemas']['Problem'];
-        };
-      };
-    };
-  };
-  jobs_export: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path: {
-        job_id: string;
-      };
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content?: never;
-      };
-    };
-  };
-  job_plate_drawing: {
-    parameters: {
-      query?: {
-        side?: 'engine' | 'gearbox';
-      };
-      header?: never;
-      path: {
-        job_id: string;
-        form: 'dxf' | 'svg';
-      };
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content?: never;
-      };
-    };
-  };
-  job_plate_holes: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path: {
-        job_id: string;
-      };
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content?: never;
-      };
-    };
-  };
-  measure_read: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    requestBody: {
-      content: {
-        'application/json': components['schemas']['Typed'];
-      };
-    };
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/json': components['schemas']['ReadBack'];
-        };
-      };
-      /** @description Unprocessable Entity */
-      422: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/json': components['schemas']['Problem'];
-        };
-      };
-    };
-  };
-  motor_curve_read: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    requestBody: {
-      content: {
-        'multipart/form-data': {
-          /**
-           * File
-           * Format: binary
-           */
-          file: string;
-        };
-      };
-    };
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/json': components['schemas']['CurveRead'];
-        };
-      };
-      /** @description Request Entity Too Large */
-      413: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/json': components['schemas']['Problem'];
-        };
-      };
-      /** @description Unprocessable Entity */
-      422: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/json': components['schemas']['Problem'];
-        };
-      };
-    };
-  };
-  library_list: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/json': components['schemas']['PartOut'][];
-        };
-      };
-    };
-  };
-  library_create: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    requestBody: {
-      content: {
-        'application/json': components['schemas']['PartIn'];
-      };
-    };
-    responses: {
-      /** @description Created */
-      201: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/json': components['schemas']['PartOut'];
-        };
-      };
-      /** @description Not Found */
-      404: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/json': components['schemas']['Problem'];
-        };
-      };
-      /** @description Conflict */
-      409: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/json': components['schemas']['Problem'];
-        };
-      };
-      /** @description Unprocessable Entity */
-      422: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/json': components['schemas']['Problem'];
-        };
-      };
-    };
-  };
-  library_revise: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path: {
-        part_id: string;
-      };
-      cookie?: never;
-    };
-    requestBody: {
-      content: {
-        'application/json': components['schemas']['RevisionIn'];
-      };
-    };
-    responses: {
-      /** @description Created */
-      201: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/json': components['schemas']['PartOut'];
-        };
-      };
-      /** @description Not Found */
-      404: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/json': components['schemas']['Problem'];
-        };
-      };
-      /** @description Conflict */
-      409: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/json': components['schemas']['Problem'];
-        };
-      };
-      /** @description Unprocessable Entity */
-      422: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/json': components['schemas']['Problem'];
-        };
-      };
-    };
-  };
-  library_retire: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path: {
-        part_id: string;
-      };
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/json': components['schemas']['PartOut'];
-        };
-      };
-      /** @description Not Found */
-      404: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/json': components['schemas']['Problem'];
-        };
-      };
-    };
-  };
 }

@@ -22,7 +22,7 @@
           <input
             type="checkbox"
             class="accent-brass"
-            checked={ratios.wanted.has(must.key)}
+            checked={ratios.wanted.includes(must.key)}
             onchange={() => ratios.toggleMust(must.key)}
           />
           <span class="flex-1">{must.text}</span>

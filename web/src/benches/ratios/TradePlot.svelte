@@ -34,6 +34,7 @@
       [2.4, 6.5],
     ),
   );
+  const isWantedAtLeft = $derived(wantedKmh !== null && x(wantedKmh) < LEFT + 60);
   const near = $derived(able.find((point) => point.name === ratios.hovered) ?? null);
 
   /** From least to greatest, never narrower than what can be told apart on the road. */
@@ -101,8 +102,11 @@
         class="stroke-brass"
         stroke-dasharray="4 3"
       />
-      <text x={x(wantedKmh) - 4} y={BOTTOM - 4} text-anchor="end" class="fill-brass text-[11.5px]"
-        >wanted</text
+      <text
+        x={x(wantedKmh) + (isWantedAtLeft ? 4 : -4)}
+        y={BOTTOM - 4}
+        text-anchor={isWantedAtLeft ? 'start' : 'end'}
+        class="fill-brass text-[11.5px]">wanted</text
       >
     {/if}
     {#each able as point (point.name)}

@@ -69,12 +69,15 @@ export function togglePin(pins: readonly Pick[], pick: Pick): Pick[] {
 export class RatiosState {
   readonly #result: () => RatiosResult;
   hovered = $state<string | null>(null);
-  wanted = $state.raw<ReadonlySet<string>>(new Set());
+  wanted = $state.raw<readonly string[]>([]);
 
   readonly shown = $derived.by(() => this.#result().candidates[0] ?? null);
   readonly points = $derived.by(() => tradePoints(this.#result().cloud));
   readonly #mask = $derived.by(() =>
-    this.#result().musts.reduce((mask, must, k) => (this.wanted.has(must.key) ? mask | (1 << k) : mask), 0),
+    this.#result().musts.reduce(
+      (mask, must, k) => (this.wanted.includes(must.key) ? mask | (1 << k) : mask),
+      0,
+    ),
   );
   /** Points that do all that is ticked. */
   readonly kept = $derived.by(() => this.points.filter((point) => this.#does(point.does)));
@@ -107,8 +110,7 @@ export class RatiosState {
   }
 
   toggleMust(key: string): void {
-    const next = new Set(this.wanted);
-    if (!next.delete(key)) next.add(key);
-    this.wanted = next;
+    const rest = this.wanted.filter((one) => one !== key);
+    this.wanted = rest.length < this.wanted.length ? rest : [...this.wanted, key];
   }
 }
