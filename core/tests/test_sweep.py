@@ -10,12 +10,13 @@ from hypothesis import strategies as st
 from hypothesis.extra import numpy as arrays
 
 from driveline.benches.brief import Brief, solve_brief
+from driveline.benches.candidates import MOST_POINTS
 from driveline.benches.common import Margins
 from driveline.benches.gearing import Sweep, motors_of, rating_shares, road_of
 from driveline.benches.lanes import plan_of
 from driveline.benches.line import station_designs
 from driveline.benches.masses import solve_masses
-from driveline.benches.ratios import MOST_POINTS, solve_ratios
+from driveline.benches.ratios import solve_ratios
 from driveline.motor import Motor
 from driveline.pareto import beaten_by
 from driveline.road import KMH_PER_MS, FrontPull, held_by_each_axle_n, resistance_n

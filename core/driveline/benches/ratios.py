@@ -1,6 +1,5 @@
 """The Ratios bench: every way to gear it side by side, and the checks of the one chosen."""
 
-from dataclasses import dataclass
 from typing import Final
 
 import numpy as np
@@ -8,10 +7,21 @@ from numpy.typing import NDArray
 
 from driveline.benches.as_it_was import WasResult, solve_as_it_was
 from driveline.benches.brief import Brief
-from driveline.benches.common import Margins, ToDo, rounded, rounded_array, rounded_figure
+from driveline.benches.candidates import (
+    Candidate,
+    Climb,
+    Cloud,
+    Must,
+    Swept,
+    candidate_of,
+    climb_of,
+    cloud_of,
+    figures_of,
+)
+from driveline.benches.common import Margins, ToDo, rounded
 from driveline.benches.gearing import Gearing, Sweep, motors_of, peak_nm, pick_key, radius_m, rating_shares, road_of
 from driveline.benches.lanes import UNIT_LAYOUTS, plan_of
-from driveline.benches.line import Line, solve_line, top_set_by
+from driveline.benches.line import Line, solve_line
 from driveline.benches.masses import Weights
 from driveline.benches.mend import Alternative, Mend, alternatives_of, mend_of
 from driveline.benches.queries import as_it_was_queries, ratio_queries
@@ -23,80 +33,16 @@ from driveline.checks import Check, Result
 from driveline.design import DYNAMIC_FACTOR
 from driveline.motor import Motor
 from driveline.pareto import beaten_by
-from driveline.road import KMH_PER_MS, equivalent_mass_kg, resistance_n
+from driveline.road import KMH_PER_MS, resistance_n
 from driveline.sheets.brief import BriefSheet, Layout
-from driveline.sheets.ratios import CouplerStyle, Pick, RatiosSheet
-from driveline.sweep import Figures, climb_curves_pct, drive_table, road_figures
+from driveline.sheets.ratios import CouplerStyle, RatiosSheet
+from driveline.sweep import Figures, road_figures
 from driveline.tyre import Rolling
 
 MOST_COMBINATIONS: Final = 50_000
 MOST_DETAILED: Final = 16
-MOST_POINTS: Final = 2000
 PLOT_POINTS: Final = 81
 DRAWN_PAST: Final = 1.15  # so that the end of every curve is seen
-
-
-class Candidate(Result):
-    """One way to gear the vehicle, and what it gives and costs."""
-
-    key: str
-    pick: Pick
-    overall_ratio: float  # of the rear or only lane
-    top_kmh: float
-    top_set_by: str
-    launch_wheel_nm: float
-    launch_held_by_tyres: bool
-    s_0_50: float | None
-    s_0_100: float | None
-    s_80_120: float | None
-    s_0_30_mph: float | None
-    s_0_60_mph: float | None
-    hill_start_pct: float | None
-    grade_at_50_pct: float | None
-    cruise_rpm: float
-    cruise_share: float | None
-    falls_from_kmh: float
-    rotor_as_mass_kg: float
-    tightest_rating: float | None  # rating over design torque, of those that are known
-    wheel_nm: list[float | None]  # over RatiosResult.speed_kmh; None past the motor's top speed
-    beaten_by: str | None
-    is_chosen: bool
-    is_pinned: bool
-
-
-class Option(Result):
-    """A dimension of the sweep and the names that its numbers stand for."""
-
-    field: str
-    names: tuple[str | None, ...]
-
-
-class Must(Result):
-    """Something that the finished vehicle must do, and how many ways to gear it do it."""
-
-    key: str
-    text: str
-    count: int
-
-
-class Cloud(Result):
-    """The sweep as columns, thinned where it is long: those that nothing beats are always in it."""
-
-    options: tuple[Option, ...]
-    picks: list[list[int]]  # a number into each option's names
-    top_kmh: list[float]
-    s_0_50: list[float | None]
-    cruise_rpm: list[float]
-    is_beaten: list[bool]
-    does: list[int]  # a bit per must, in their order
-
-
-class Climb(Result):
-    """Grade held at each road speed, laden; ``None`` where any grade is held or the motor is out of speed."""
-
-    speed_kmh: list[float]
-    peak_pct: list[float | None]
-    continuous_pct: list[float | None] | None
 
 
 class RatiosResult(Result):
@@ -124,18 +70,6 @@ class RatiosResult(Result):
     to_do: tuple[ToDo, ...]
 
 
-@dataclass(frozen=True, slots=True, kw_only=True)
-class _Swept:
-    """The whole sweep with what it comes to."""
-
-    sweep: Sweep
-    motors: tuple[Motor, ...]
-    figures: Figures
-    ratings: Floats
-    beaten: NDArray[np.int64]
-    does: NDArray[np.int64]
-
-
 def solve_ratios(
     sheet: RatiosSheet, brief_sheet: BriefSheet, brief: Brief, weights: Weights, margins: Margins
 ) -> tuple[RatiosResult, Line | None, tuple[Check, ...]]:
@@ -153,7 +87,7 @@ def solve_ratios(
     chosen = None if sheet.choice is None else swept.sweep.row_of(sheet.choice)
     shown = chosen if chosen is not None else _quickest(swept)
     one = swept.sweep.gearing(shown, swept.motors)
-    figures = _row(swept.figures, shown)
+    figures = figures_of(swept.figures, shown)
     is_chosen = chosen is not None
     line = solve_line(one, figures, brief, coupler=sheet.coupler, is_chosen=is_chosen)
     result = _result(swept, musts, sheet, brief_sheet, brief, weights, chosen, shown, one)
@@ -213,7 +147,7 @@ def _empty(brief: Brief, to_do: tuple[ToDo, ...], queries: list[str]) -> RatiosR
 
 def _swept(
     sheet: RatiosSheet, sweep: Sweep, brief: Brief, motor: Motor, margins: Margins
-) -> tuple[_Swept, tuple[Must, ...]]:
+) -> tuple[Swept, tuple[Must, ...]]:
     motors = motors_of(sweep.plan, brief, motor)
     figures = road_figures(sweep.gearings, motors, road_of(brief))
     ratings = rating_shares(sweep, brief, motors, DYNAMIC_FACTOR[sheet.coupler or CouplerStyle.RIGID])
@@ -221,7 +155,7 @@ def _swept(
     does = sum(
         (np.asarray(ok, dtype=np.int64) << k for k, (_, _, ok) in enumerate(asked)), np.zeros(len(ratings), np.int64)
     )
-    swept = _Swept(
+    swept = Swept(
         sweep=sweep, motors=motors, figures=figures, ratings=ratings, beaten=beaten_by(_qualities(figures)), does=does
     )
     musts = tuple(Must(key=key, text=text, count=int(np.count_nonzero(ok))) for key, text, ok in asked)
@@ -252,7 +186,7 @@ def _qualities(figures: Figures) -> Floats:
     return np.column_stack([launch, figures.top_kmh, -figures.cruise_rpm]).round(3)
 
 
-def _quickest(swept: _Swept) -> int:
+def _quickest(swept: Swept) -> int:
     """The row shown while none is chosen: of those that nothing beats, the one that does most of what it must."""
     unbeaten = np.nonzero(swept.beaten < 0)[0]
     done = np.array([int(bits).bit_count() for bits in swept.does[unbeaten].tolist()])
@@ -260,12 +194,8 @@ def _quickest(swept: _Swept) -> int:
     return int(best[np.argmax(_qualities(swept.figures)[best, 0])])
 
 
-def _row(figures: Figures, row: int) -> Figures:
-    return Figures(**{name: getattr(figures, name)[row : row + 1] for name in Figures.__dataclass_fields__})
-
-
 def _result(
-    swept: _Swept,
+    swept: Swept,
     musts: tuple[Must, ...],
     sheet: RatiosSheet,
     brief_sheet: BriefSheet,
@@ -298,9 +228,9 @@ def _result(
         count=swept.sweep.plan.count,
         unbeaten=len(unbeaten),
         candidates=tuple(
-            _candidate(swept, row, gearings[row], speed_kmh, chosen=chosen, pinned=pinned) for row in rows
+            candidate_of(swept, row, gearings[row], speed_kmh, chosen=chosen, pinned=pinned) for row in rows
         ),
-        cloud=_cloud(swept, keep=rows),
+        cloud=cloud_of(swept, keep=rows),
         musts=musts,
         speed_kmh=rounded(speed_kmh),
         resistance_nm=_resistance_nm(brief, rolling, speed_kmh, 0.0, laden=False),
@@ -310,7 +240,7 @@ def _result(
         wanted_top_kmh=brief.wanted_top_kmh,
         chosen=None if chosen is None else pick_key(swept.sweep.pick(chosen)),
         reason=sheet.choice.reason if sheet.choice and chosen is not None else "",
-        climb=_climb(one, brief),
+        climb=climb_of(one, brief),
         was=was,
         spreads=solve_spreads(one, brief, brief_sheet),
         mend=mend_of(swept.sweep, shown, swept.does, swept.beaten, swept.figures, musts_count=len(musts), brief=brief),
@@ -327,87 +257,6 @@ def _spread_out(rows: NDArray[np.int64], figures: Figures) -> NDArray[np.int64]:
         return order
     picked: NDArray[np.int64] = order[np.linspace(0, len(order) - 1, MOST_DETAILED).round().astype(int)]
     return picked
-
-
-def _candidate(
-    swept: _Swept, row: int, one: Gearing, speed_kmh: Floats, *, chosen: int | None, pinned: list[int]
-) -> Candidate:
-    figures = _row(swept.figures, row)
-    beaten = int(swept.beaten[row])
-    rotor_kg = sum(
-        float(equivalent_mass_kg(mass_kg=0.0, motor_inertia_kgm2=m.inertia_kgm2 or 0.0, rpm_per_ms=one.rpm_per_ms(k)))
-        for k, m in enumerate(one.motors)
-    )
-    rating = float(swept.ratings[row])
-    return Candidate(
-        key=one.key,
-        pick=one.pick,
-        overall_ratio=one.lanes[0].chain.overall_ratio,
-        top_kmh=float(figures.top_kmh[0]),
-        top_set_by=top_set_by(one, figures),
-        launch_wheel_nm=float(figures.launch_n[0]) * radius_m(one.lanes[0].rolling),
-        launch_held_by_tyres=bool(figures.launch_n[0] > figures.slip_n[0]),
-        s_0_50=rounded_figure(float(figures.s_0_50[0])),
-        s_0_100=rounded_figure(float(figures.s_0_100[0])),
-        s_80_120=rounded_figure(float(figures.s_80_120[0])),
-        s_0_30_mph=rounded_figure(float(figures.s_0_30_mph[0])),
-        s_0_60_mph=rounded_figure(float(figures.s_0_60_mph[0])),
-        hill_start_pct=rounded_figure(float(figures.hill_start_pct[0])),
-        grade_at_50_pct=rounded_figure(float(figures.grade_at_50_pct[0])),
-        cruise_rpm=float(figures.cruise_rpm[0]),
-        cruise_share=rounded_figure(float(figures.cruise_share[0])),
-        falls_from_kmh=float(figures.falls_from_kmh[0]),
-        rotor_as_mass_kg=rotor_kg,
-        tightest_rating=rounded_figure(rating, 4),
-        wheel_nm=_drawn(one, speed_kmh),
-        beaten_by=None if beaten < 0 else pick_key(swept.sweep.pick(beaten)),
-        is_chosen=row == chosen,
-        is_pinned=row in pinned,
-    )
-
-
-def _cloud(swept: _Swept, *, keep: list[int]) -> Cloud:
-    count = swept.sweep.plan.count
-    rows = np.arange(count)
-    if count > MOST_POINTS:
-        thinned = np.linspace(0, count - 1, MOST_POINTS).round().astype(np.int64)
-        rows = np.unique(np.concatenate([thinned, np.nonzero(swept.beaten < 0)[0], np.array(keep)]))
-    figures = swept.figures
-    return Cloud(
-        options=tuple(Option(field=d.field, names=d.options) for d in swept.sweep.plan.dimensions),
-        picks=swept.sweep.option_numbers(rows).tolist(),
-        top_kmh=rounded(figures.top_kmh[rows], 4),
-        s_0_50=[None if np.isnan(s) else s for s in np.round(figures.s_0_50[rows], 2).tolist()],
-        cruise_rpm=rounded(figures.cruise_rpm[rows], 4),
-        is_beaten=(swept.beaten[rows] >= 0).tolist(),
-        does=swept.does[rows].tolist(),
-    )
-
-
-def _climb(one: Gearing, brief: Brief) -> Climb | None:
-    if brief.laden is None:
-        return None
-    speed_ms, peak, continuous = climb_curves_pct(one.gearings, one.motors, brief.laden)
-    every = slice(None, None, 4)
-
-    def figures(row: Floats) -> list[float | None]:
-        return [None if np.isnan(pct) else pct for pct in row[every].round(2).tolist()]
-
-    return Climb(
-        speed_kmh=rounded(speed_ms[0, every] * KMH_PER_MS, 4),
-        peak_pct=figures(peak[0]),
-        continuous_pct=None if continuous is None else figures(continuous[0]),
-    )
-
-
-def _drawn(one: Gearing, speed_kmh: Floats) -> list[float | None]:
-    """Peak torque at all driven wheels, over the speeds of the plot."""
-    speed_ms, pulls = drive_table(one.gearings, one.motors)
-    total_nm = sum(pulls[1:], pulls[0])[0] * radius_m(one.lanes[0].rolling)
-    at_ms = speed_kmh / KMH_PER_MS
-    torque_nm = rounded_array(np.interp(at_ms, speed_ms[0], total_nm), 4).tolist()
-    in_reach = (at_ms <= speed_ms[0, -1] * (1 + 1e-9)).tolist()
-    return [nm if ok else None for nm, ok in zip(torque_nm, in_reach, strict=True)]
 
 
 def _resistance_nm(

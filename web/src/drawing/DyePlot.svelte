@@ -1,0 +1,62 @@
+<script lang="ts">
+  import { scaleLinear } from 'd3-scale';
+  import type { Snippet } from 'svelte';
+  import { whole } from '../lib/format';
+  import type { PlotFrame } from './plot-frame';
+
+  interface Props {
+    title: string;
+    label: string; // for who does not see it
+    across: number; // both axes run from 0 to here
+    up: number;
+    height?: number; // as high as its place where none is given
+    inside: Snippet<[PlotFrame]>; // kept within the axes
+    over: Snippet<[PlotFrame]>;
+  }
+  let { title, label, across, up, height, inside, over }: Props = $props();
+  const uid = $props.id();
+  const LEFT = 52;
+  const TOP = 34;
+  let width = $state(540);
+  let room = $state(240);
+  const right = $derived(width - 16);
+  const high = $derived(height ?? room);
+  const bottom = $derived(high - 30);
+  const x = $derived(scaleLinear([0, across], [LEFT, right]));
+  const y = $derived(scaleLinear([0, up], [bottom, TOP]));
+  const frame = $derived<PlotFrame>({ x, y, left: LEFT, right, top: TOP, bottom });
+</script>
+
+<figure
+  class={['bg-dye', height === undefined && 'h-full min-h-[196px]']}
+  bind:clientWidth={width}
+  bind:clientHeight={room}
+>
+  <svg {width} height={high} role="img" aria-label={label}>
+    <defs
+      ><clipPath id="{uid}-clip"
+        ><rect
+          x={LEFT}
+          y={TOP}
+          width={Math.max(0, right - LEFT)}
+          height={Math.max(0, bottom - TOP)}
+        /></clipPath
+      ></defs
+    >
+    <text x={LEFT} y="20" class="fill-scribe text-[14px] font-semibold">{title}</text>
+    {#each y.ticks(5) as tick (tick)}
+      <line x1={LEFT} x2={right} y1={y(tick)} y2={y(tick)} class="stroke-dye-grid" />
+      <text x={LEFT - 7} y={y(tick) + 4} text-anchor="end" class="fill-scribe-dim figures text-[12px]"
+        >{whole(tick)}</text
+      >
+    {/each}
+    {#each x.ticks(8) as tick (tick)}
+      <line x1={x(tick)} x2={x(tick)} y1={TOP} y2={bottom} class="stroke-dye-grid" />
+      <text x={x(tick)} y={bottom + 17} text-anchor="middle" class="fill-scribe-dim figures text-[12px]"
+        >{whole(tick)}</text
+      >
+    {/each}
+    <g clip-path="url(#{uid}-clip)">{@render inside(frame)}</g>
+    {@render over(frame)}
+  </svg>
+</figure>
