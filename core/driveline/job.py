@@ -3,15 +3,19 @@
 from enum import StrEnum
 from typing import Final
 
-from driveline.benches.brief import BriefResult, solve_brief
+from driveline.benches.brief import Brief, BriefResult, solve_brief
 from driveline.benches.common import Margins
+from driveline.benches.gearing import peak_nm
+from driveline.benches.joints import Loads
 from driveline.benches.line import Line
 from driveline.benches.masses import mass_checks, solve_masses
 from driveline.benches.plate import PlateResult, solve_plate
 from driveline.benches.ratios import RatiosResult, solve_ratios
 from driveline.checks import Check, Result, Verdict, worst_first, worst_verdict
+from driveline.design import DYNAMIC_FACTOR
 from driveline.sheets.base import positive_of
 from driveline.sheets.job import JobFile, Sheets
+from driveline.sheets.ratios import CouplerStyle
 
 BENCH_TITLES: Final = {"brief": "brief", "ratios": "gearing", "plate": "adapter plate"}
 
@@ -60,7 +64,13 @@ def evaluate(job: JobFile) -> JobResult:
     weights = solve_masses(sheets.masses, sheets.brief.vehicle, wheel_centre_mm)
     brief = solve_brief(sheets.brief, weights)
     ratios, line, ratio_checks = solve_ratios(sheets.ratios, sheets.brief, brief, weights, margins)
-    plate, plate_checks = solve_plate(sheets.plate, job_name=job.name, coupler=sheets.ratios.coupler, margins=margins)
+    plate, plate_checks = solve_plate(
+        sheets.plate,
+        job_name=job.name,
+        coupler=sheets.ratios.coupler,
+        motor=_motor_loads(sheets, brief),
+        margins=margins,
+    )
     plate_begun = bool(sheets.plate.survey.holes or sheets.plate.face.count)
     load_checks = mass_checks(sheets.masses, weights.result, margins)
     checks = worst_first((*load_checks, *ratio_checks, *(plate_checks if plate_begun else ())))
@@ -72,6 +82,14 @@ def evaluate(job: JobFile) -> JobResult:
         checks=checks,
         worst=worst_verdict(checks),
         benches=_bench_states(sheets, brief.result, ratios, plate, checks),
+    )
+
+
+def _motor_loads(sheets: Sheets, brief: Brief) -> Loads:
+    factor = DYNAMIC_FACTOR[sheets.ratios.coupler or CouplerStyle.RIGID]
+    return Loads(
+        motor_kg=positive_of(sheets.brief.motor.mass),
+        torque_nm=None if brief.motor is None else peak_nm(brief.motor) * factor,
     )
 
 

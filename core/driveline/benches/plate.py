@@ -6,13 +6,16 @@ from typing import Final
 import numpy as np
 
 from driveline.benches.common import Margins, ToDo, rounded
+from driveline.benches.joints import JointResult, Loads, Place, clear_check, solve_joint
 from driveline.benches.plate_checks import PlateFigures, plate_checks
 from driveline.benches.survey import HoleResult, SolvedSurvey, SurveyResult, solve_survey
+from driveline.bolts import thread_names
 from driveline.chain import Floats
 from driveline.checks import Check, Result
 from driveline.drawing.model import Drawing
 from driveline.drawing.plate import PlateHole, from_gearbox_side, plate_drawing
 from driveline.errors import ImpossibleInput
+from driveline.fits import fit
 from driveline.network.observations import CENTRE
 from driveline.plate import (
     MACHINING_MM,
@@ -28,6 +31,7 @@ from driveline.plate import (
     motor_on_plate,
 )
 from driveline.sheets.base import positive_of, value_of
+from driveline.sheets.joints import Register
 from driveline.sheets.plate import MotorFace, PlateSheet, Process
 from driveline.sheets.ratios import CouplerStyle
 
@@ -92,6 +96,18 @@ class ClockingResult(Result):
     present_deg: float
 
 
+class RegisterResult(Result):
+    """What a register's bore and spigot are to be machined to, mm."""
+
+    fit: str
+    bore_least_mm: float
+    bore_greatest_mm: float
+    spigot_least_mm: float
+    spigot_greatest_mm: float
+    least_play_mm: float  # below 0 is interference
+    greatest_play_mm: float
+
+
 class PlateResult(Result):
     """The plate as designed so far."""
 
@@ -102,6 +118,9 @@ class PlateResult(Result):
     engine_side: Drawing | None
     gearbox_side: Drawing | None
     area_cm2: float | None
+    joints: tuple[JointResult, ...]
+    registers: tuple[RegisterResult, ...]
+    threads: tuple[str, ...]  # those that a joint can name
     to_do: tuple[ToDo, ...]
 
 
@@ -116,7 +135,7 @@ class _Pattern:
 
 
 def solve_plate(
-    sheet: PlateSheet, *, job_name: str, coupler: CouplerStyle | None, margins: Margins
+    sheet: PlateSheet, *, job_name: str, coupler: CouplerStyle | None, motor: Loads, margins: Margins
 ) -> tuple[PlateResult, tuple[Check, ...]]:
     """Return the plate with its checks; what can't be drawn yet is left out and listed as work to do."""
     survey = solve_survey(sheet.survey)
@@ -134,8 +153,12 @@ def solve_plate(
         edge_shares=_edge_shares(sheet, pattern) if pattern else None,
         coupler=coupler,
     )
+    joints, joint_checks = _joints(sheet, pattern, motor, margins)
     result = PlateResult(
         survey=survey.result,
+        joints=joints,
+        threads=thread_names(),
+        registers=tuple(_register(one) for one in sheet.plate.registers),
         hole_table=_table(pattern, survey.result) if pattern else (),
         ligaments=tuple(_ligament(one) for one in found[:SHOWN_LIGAMENTS]),
         clocking=_clocking_result(turning, sheet) if turning else None,
@@ -144,7 +167,59 @@ def solve_plate(
         area_cm2=_area_cm2(pattern) if pattern else None,
         to_do=_to_do(sheet, survey),
     )
-    return result, plate_checks(sheet, figures, margins)
+    return result, (*plate_checks(sheet, figures, margins), *joint_checks)
+
+
+def _joints(
+    sheet: PlateSheet, pattern: _Pattern | None, motor: Loads, margins: Margins
+) -> tuple[tuple[JointResult, ...], tuple[Check, ...]]:
+    face, thickness_mm = sheet.face, positive_of(sheet.plate.thickness)
+    holes = pattern.holes if pattern else ()
+    overhang_mm = value_of(face.overhang)
+    sunk_mm = value_of(face.counterbore_depth) or 0.0
+    places = {
+        "motor": Place(
+            name="motor",
+            title="Motor screws",
+            xy_mm=_centres(holes, "motor"),
+            grip_mm=None if thickness_mm is None else thickness_mm - sunk_mm,
+            length_mm=value_of(face.screw_length),
+            depth_mm=value_of(face.depth_behind),
+            lever_mm=overhang_mm,
+        ),
+        "flange": Place(
+            name="flange",
+            title="Gearbox screws",
+            xy_mm=_centres(holes, "flange"),
+            grip_mm=thickness_mm,
+            length_mm=value_of(sheet.flange_joint.length),
+            depth_mm=value_of(sheet.flange_joint.depth_behind),
+            lever_mm=None if overhang_mm is None or thickness_mm is None else overhang_mm + thickness_mm,
+        ),
+    }
+    clear = clear_check(places["motor"], value_of(sheet.motor_joint.washer) or 0.0, margins)
+    solved = [
+        solve_joint(joint, places[name], motor, margins)
+        for name, joint in (("motor", sheet.motor_joint), ("flange", sheet.flange_joint))
+    ]
+    return tuple(result for result, _ in solved), (clear, *(check for _, checks in solved for check in checks))
+
+
+def _centres(holes: tuple[PlateHole, ...], kind: str) -> Floats:
+    return np.array([[hole.x_mm, hole.y_mm] for hole in holes if hole.kind == kind]).reshape(-1, 2)
+
+
+def _register(register: Register) -> RegisterResult:
+    found = fit(register.size.mm, register.fit.value)
+    return RegisterResult(
+        fit=register.fit.value,
+        bore_least_mm=found.bore.least_mm,
+        bore_greatest_mm=found.bore.greatest_mm,
+        spigot_least_mm=found.shaft.least_mm,
+        spigot_greatest_mm=found.shaft.greatest_mm,
+        least_play_mm=found.least_play_mm,
+        greatest_play_mm=found.greatest_play_mm,
+    )
 
 
 def _face_mm(face: MotorFace) -> Floats:

@@ -6,6 +6,7 @@ from typing import Final
 from driveline.benches.common import Margins
 from driveline.benches.survey import SurveyResult
 from driveline.checks import Check, Step, Working
+from driveline.fits import fit
 from driveline.network.judge import GREATEST_W
 from driveline.plate import Ligament
 from driveline.sheets.base import value_of
@@ -39,7 +40,6 @@ def plate_checks(sheet: PlateSheet, figures: PlateFigures, margins: Margins) -> 
         _on_centre(sheet, figures, margins),
         _least_ligament(figures, margins),
         _edge(figures, margins),
-        _screw_clear(sheet, margins),
     )
 
 
@@ -106,13 +106,16 @@ def _on_centre(sheet: PlateSheet, figures: PlateFigures, margins: Margins) -> Ch
     plate, coupler = sheet.plate, figures.coupler
     allowed = PARALLEL_ALLOWANCE_MM[coupler] if coupler else None
     is_indicated = plate.locating is Locating.DOWELS
-    play_mm = 0.0 if is_indicated else sum(play.mm for play in plate.register_plays) / 2
+    plays_mm = [play.mm for play in plate.register_plays] + [
+        max(fit(one.size.mm, one.fit.value).greatest_play_mm, 0.0) for one in plate.registers
+    ]
+    play_mm = 0.0 if is_indicated else sum(plays_mm) / 2
     survey_mm = INDICATED_U_MM if is_indicated else figures.survey.centre_u_mm
     wanted = {
         "Coupler style, on the Ratios bench": coupler is not None,
         "How the plate is located: registers, or dowels reamed after indicating": plate.locating
         is not Locating.NOT_CHOSEN,
-        "Play of each register": is_indicated or bool(plate.register_plays),
+        "Play or fit of each register": is_indicated or bool(plays_mm),
         "Machined concentricity of the plate": plate.concentricity is not None,
         "A flange survey that settles the shaft's centre": survey_mm is not None,
     }
@@ -190,48 +193,4 @@ def _edge(figures: PlateFigures, margins: Margins) -> Check:
         missing=() if worst else ("Holes to draw an outline round",),
         inputs=("plate.plate.edge_factor", "plate.plate.process"),
         working=Working(source="1.5 d machined, laser or waterjet cut; 2 d plasma or flame cut, to the hole's centre."),
-    )
-
-
-def _screw_clear(sheet: PlateSheet, margins: Margins) -> Check:
-    face, plate = sheet.face, sheet.plate
-    wanted = {
-        "Length of the motor's screws": face.screw_length,
-        "Thickness of the plate": plate.thickness,
-        "Depth behind the motor face": face.depth_behind,
-    }
-    missing = tuple(text for text, reading in wanted.items() if reading is None)
-    sunk_mm = value_of(face.counterbore_depth) or 0.0
-    reach = None
-    if face.screw_length and plate.thickness:
-        reach = face.screw_length.mm - (plate.thickness.mm - sunk_mm)
-    depth = value_of(face.depth_behind)
-    says = (
-        f"reaches {reach:.1f} mm in; {depth:.1f} to the first thing behind"
-        if reach is not None and depth is not None
-        else f"Give the {missing[0].lower()} to finish this check."
-    )
-    if missing == ("Depth behind the motor face",):
-        says = "Measure the depth behind the motor face to finish this check."
-    return margins.check(
-        "clearance",
-        key="plate.screw_clear",
-        bench="plate",
-        title="Screw clear of what is behind",
-        demand=max(reach, 0.0) if reach is not None else None,
-        capacity=depth,
-        unit="mm",
-        says=says,
-        missing=missing,
-        inputs=("plate.face.screw_length", "plate.face.depth_behind", "plate.plate.thickness"),
-        working=Working(
-            steps=(
-                Step(
-                    formula="screw length − (thickness − counterbore depth)",
-                    result="" if reach is None else f"{reach:.1f} mm",
-                ),
-            ),
-            source="A motor face is often tapped through, with a winding, fan or seal close behind: "
-            "an over-long screw wrecks it.",
-        ),
     )

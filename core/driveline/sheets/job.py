@@ -24,6 +24,8 @@ class WantedMargins(Sheet):
     load_rating: Margin | None = None
     clearance: Margin | None = None
     readings_agree: Margin | None = None
+    friction_joint: Margin | None = None
+    bolt_proof: Margin | None = None
 
 
 USUAL_MARGINS = {
@@ -35,6 +37,8 @@ USUAL_MARGINS = {
     "load_rating": 1.05,
     "clearance": 1.0,
     "readings_agree": 1.0,
+    "friction_joint": 1.5,
+    "bolt_proof": 1.1,
 }
 
 

@@ -7,6 +7,7 @@ from pydantic import Field, StringConstraints, model_validator
 
 from driveline.network import Turning
 from driveline.sheets.base import Angle, Coordinate, Length, Name, Sheet, Words
+from driveline.sheets.joints import Joint, Register
 
 HoleId = Annotated[str, StringConstraints(pattern=r"^[A-Za-z][A-Za-z0-9]{0,5}$")]
 
@@ -114,6 +115,7 @@ class MotorFace(Sheet):
     depth_behind: Length | None = Field(
         default=None, description="Motor face to the first thing behind the tapped hole"
     )
+    overhang: Length | None = Field(default=None, description="The motor's centre of gravity from its face")
 
 
 class Process(StrEnum):
@@ -146,7 +148,8 @@ class Plate(Sheet):
     )
     wanted_ligament_factor: Annotated[float, Field(gt=0, le=5)] | None = None
     locating: Locating = Locating.NOT_CHOSEN
-    register_plays: Annotated[list[Length], Field(max_length=6)] = []
+    register_plays: Annotated[list[Length], Field(max_length=6)] = Field(default=[], description="As measured")
+    registers: Annotated[list[Register], Field(max_length=4)] = Field(default=[], description="Made to a fit")
     concentricity: Length | None = Field(default=None, description="Machined concentricity of the plate's registers")
     bore: Length | None = Field(default=None, description="Bore through the plate")
 
@@ -157,3 +160,5 @@ class PlateSheet(Sheet):
     survey: Survey = Survey()
     face: MotorFace = MotorFace()
     plate: Plate = Plate()
+    motor_joint: Joint = Field(default=Joint(), description="Its screws' length and depth stand with the motor's face")
+    flange_joint: Joint = Joint()

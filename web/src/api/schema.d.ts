@@ -686,6 +686,12 @@ export interface components {
             flywheel_limit_mpa?: number | null;
         };
         /**
+         * Condition
+         * @description How the thread is when it is tightened; it sets the nut factor.
+         * @enum {string}
+         */
+        Condition: "dry" | "oiled" | "threadlocker";
+        /**
          * Construction
          * @description How the carcass is laid; it sets how far the tyre rolls for its size.
          * @enum {string}
@@ -812,6 +818,31 @@ export interface components {
             /** May Edit */
             may_edit: boolean;
             version: components["schemas"]["VersionOut"];
+        };
+        /**
+         * Joint
+         * @description One set of screws. Length and depths are measured from the face that the screw is screwed into.
+         */
+        Joint: {
+            /** Thread */
+            thread?: string | null;
+            property_class?: components["schemas"]["PropertyClass"] | null;
+            condition?: components["schemas"]["Condition"] | null;
+            tightening?: components["schemas"]["Torque"] | null;
+            /** @description Thickness of the washer under the head */
+            washer?: components["schemas"]["Length"] | null;
+            tapped?: components["schemas"]["Tapped"] | null;
+            /**
+             * Tapped Mpa
+             * @description Tensile strength of what it is screwed into, where it is known
+             */
+            tapped_mpa?: number | null;
+            /** @description Depth of the countersink at the tapped hole's mouth */
+            countersink?: components["schemas"]["Length"] | null;
+            /** @description Under the head */
+            length?: components["schemas"]["Length"] | null;
+            /** @description Face to the first thing behind the tapped hole */
+            depth_behind?: components["schemas"]["Length"] | null;
         };
         /**
          * Layout
@@ -961,6 +992,8 @@ export interface components {
             screw_length?: components["schemas"]["Length"] | null;
             /** @description Motor face to the first thing behind the tapped hole */
             depth_behind?: components["schemas"]["Length"] | null;
+            /** @description The motor's centre of gravity from its face */
+            overhang?: components["schemas"]["Length"] | null;
         };
         /**
          * MotorSheet
@@ -1117,9 +1150,16 @@ export interface components {
             locating: components["schemas"]["Locating"];
             /**
              * Register Plays
+             * @description As measured
              * @default []
              */
             register_plays: components["schemas"]["Length"][];
+            /**
+             * Registers
+             * @description Made to a fit
+             * @default []
+             */
+            registers: components["schemas"]["Register"][];
             /** @description Machined concentricity of the plate's registers */
             concentricity?: components["schemas"]["Length"] | null;
             /** @description Bore through the plate */
@@ -1163,7 +1203,8 @@ export interface components {
              *       "counterbore_depth": null,
              *       "register_size": null,
              *       "screw_length": null,
-             *       "depth_behind": null
+             *       "depth_behind": null,
+             *       "overhang": null
              *     }
              */
             face: components["schemas"]["MotorFace"];
@@ -1182,11 +1223,43 @@ export interface components {
              *       "wanted_ligament_factor": null,
              *       "locating": "not chosen",
              *       "register_plays": [],
+             *       "registers": [],
              *       "concentricity": null,
              *       "bore": null
              *     }
              */
             plate: components["schemas"]["Plate"];
+            /**
+             * @description Its screws' length and depth stand with the motor's face
+             * @default {
+             *       "thread": null,
+             *       "property_class": null,
+             *       "condition": null,
+             *       "tightening": null,
+             *       "washer": null,
+             *       "tapped": null,
+             *       "tapped_mpa": null,
+             *       "countersink": null,
+             *       "length": null,
+             *       "depth_behind": null
+             *     }
+             */
+            motor_joint: components["schemas"]["Joint"];
+            /**
+             * @default {
+             *       "thread": null,
+             *       "property_class": null,
+             *       "condition": null,
+             *       "tightening": null,
+             *       "washer": null,
+             *       "tapped": null,
+             *       "tapped_mpa": null,
+             *       "countersink": null,
+             *       "length": null,
+             *       "depth_behind": null
+             *     }
+             */
+            flange_joint: components["schemas"]["Joint"];
         };
         /**
          * Power
@@ -1213,6 +1286,12 @@ export interface components {
          * @enum {string}
          */
         Process: "laser" | "waterjet" | "plasma" | "flame" | "milled";
+        /**
+         * PropertyClass
+         * @description Strength marking on the head.
+         * @enum {string}
+         */
+        PropertyClass: "8.8" | "10.9" | "12.9" | "grade 5" | "grade 8";
         /**
          * Propshaft
          * @description The propshaft between box and final drive.
@@ -1326,6 +1405,21 @@ export interface components {
             choice?: components["schemas"]["Choice"] | null;
         };
         /**
+         * Register
+         * @description A register of the plate, made to a fit.
+         */
+        Register: {
+            size: components["schemas"]["Length"];
+            /** @default H7/g6 */
+            fit: components["schemas"]["RegisterFit"];
+        };
+        /**
+         * RegisterFit
+         * @description Fit of a register: bore, then spigot.
+         * @enum {string}
+         */
+        RegisterFit: "H7/g6" | "H7/h6" | "H8/h6" | "H7/k6" | "H7/n6" | "H7/p6" | "H7/s6";
+        /**
          * RoadSpeed
          * @description A road speed; km/h unless it says otherwise.
          */
@@ -1370,7 +1464,9 @@ export interface components {
              *       "wanted_performance": null,
              *       "load_rating": null,
              *       "clearance": null,
-             *       "readings_agree": null
+             *       "readings_agree": null,
+             *       "friction_joint": null,
+             *       "bolt_proof": null
              *     }
              */
             margins: components["schemas"]["WantedMargins"];
@@ -1531,6 +1627,7 @@ export interface components {
              *           "unit": null
              *         },
              *         "holes": [],
+             *         "overhang": null,
              *         "plate_hole": null,
              *         "register_size": null,
              *         "screw_length": null
@@ -1543,6 +1640,7 @@ export interface components {
              *         "material": "",
              *         "process": "waterjet",
              *         "register_plays": [],
+             *         "registers": [],
              *         "thickness": null,
              *         "turned": {
              *           "text": "0 deg",
@@ -1551,6 +1649,30 @@ export interface components {
              *           "unit": null
              *         },
              *         "wanted_ligament_factor": null
+             *       },
+             *       "motor_joint": {
+             *         "condition": null,
+             *         "countersink": null,
+             *         "depth_behind": null,
+             *         "length": null,
+             *         "property_class": null,
+             *         "tapped": null,
+             *         "tapped_mpa": null,
+             *         "thread": null,
+             *         "tightening": null,
+             *         "washer": null
+             *       },
+             *       "flange_joint": {
+             *         "condition": null,
+             *         "countersink": null,
+             *         "depth_behind": null,
+             *         "length": null,
+             *         "property_class": null,
+             *         "tapped": null,
+             *         "tapped_mpa": null,
+             *         "thread": null,
+             *         "tightening": null,
+             *         "washer": null
              *       }
              *     }
              */
@@ -1650,6 +1772,12 @@ export interface components {
              */
             scaled_frames: string[];
         };
+        /**
+         * Tapped
+         * @description What the screw is screwed into.
+         * @enum {string}
+         */
+        Tapped: "steel" | "cast iron" | "aluminium, wrought" | "aluminium, cast";
         /**
          * Tool
          * @description What a length or angle was measured with.
@@ -1808,6 +1936,10 @@ export interface components {
             clearance?: number | null;
             /** Readings Agree */
             readings_agree?: number | null;
+            /** Friction Joint */
+            friction_joint?: number | null;
+            /** Bolt Proof */
+            bolt_proof?: number | null;
         };
         /**
          * Turning
@@ -2291,6 +2423,34 @@ export interface components {
             benches: components["schemas"]["BenchState"][];
         };
         /**
+         * JointResult
+         * @description A joint worked out so far; ``None`` is not known.
+         */
+        JointResult: {
+            /** Name */
+            name: string;
+            /** Thread */
+            thread: string | null;
+            /** Clearance Mm */
+            clearance_mm: number | null;
+            /** Needed In Mm */
+            needed_in_mm: number | null;
+            /** Shortest Mm */
+            shortest_mm: number | null;
+            /** Longest Mm */
+            longest_mm: number | null;
+            /** Stock Mm */
+            stock_mm: number[];
+            /** Tightening Nm */
+            tightening_nm: number | null;
+            /** Tightening Is Usual */
+            tightening_is_usual: boolean;
+            /** Preload N */
+            preload_n: number | null;
+            /** Assumed */
+            assumed: components["schemas"]["Assumed"][];
+        };
+        /**
          * Layer
          * @description What the shop does with an entity.
          * @enum {string}
@@ -2477,6 +2637,12 @@ export interface components {
             gearbox_side: components["schemas"]["Drawing"] | null;
             /** Area Cm2 */
             area_cm2: number | null;
+            /** Joints */
+            joints: components["schemas"]["JointResult"][];
+            /** Registers */
+            registers: components["schemas"]["RegisterResult"][];
+            /** Threads */
+            threads: string[];
             /** To Do */
             to_do: components["schemas"]["ToDo"][];
         };
@@ -2545,6 +2711,26 @@ export interface components {
             queries: string[];
             /** To Do */
             to_do: components["schemas"]["ToDo"][];
+        };
+        /**
+         * RegisterResult
+         * @description What a register's bore and spigot are to be machined to, mm.
+         */
+        RegisterResult: {
+            /** Fit */
+            fit: string;
+            /** Bore Least Mm */
+            bore_least_mm: number;
+            /** Bore Greatest Mm */
+            bore_greatest_mm: number;
+            /** Spigot Least Mm */
+            spigot_least_mm: number;
+            /** Spigot Greatest Mm */
+            spigot_greatest_mm: number;
+            /** Least Play Mm */
+            least_play_mm: number;
+            /** Greatest Play Mm */
+            greatest_play_mm: number;
         };
         /**
          * Share

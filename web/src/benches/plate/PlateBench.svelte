@@ -13,6 +13,7 @@
   import PlateDrawing from './PlateDrawing.svelte';
   import PlatePanel from './PlatePanel.svelte';
   import ReadingTable from './ReadingTable.svelte';
+  import ScrewsPanel from './ScrewsPanel.svelte';
 
   interface Props {
     result: JobResult;
@@ -138,6 +139,10 @@
   <PlatePanel {sheet} result={result.plate} {disabled} {change} />
 {/snippet}
 
+{#snippet screwsPanel()}
+  <ScrewsPanel {sheet} result={result.plate} {disabled} {change} />
+{/snippet}
+
 {#snippet tablePanel()}
   <HoleTable result={result.plate} />
 {/snippet}
@@ -161,6 +166,7 @@
         { key: 'readings', title: 'Readings', panel: readingsPanel },
         { key: 'holes', title: 'Holes', panel: holesPanel },
         { key: 'plate', title: 'Plate', panel: platePanel },
+        { key: 'screws', title: 'Screws', panel: screwsPanel },
         { key: 'table', title: 'Table', panel: tablePanel },
       ]}
     />

@@ -1,10 +1,13 @@
 <script lang="ts">
-  import type { PlateResult, PlateSheet, Reading } from '../../api/types';
+  import type { PlateResult, PlateSheet } from '../../api/types';
   import { fixed } from '../../lib/format';
   import ChoiceField from '../../measure/ChoiceField.svelte';
   import NumberField from '../../measure/NumberField.svelte';
   import ReadingField from '../../measure/ReadingField.svelte';
+  import ReadingFields from '../../measure/ReadingFields.svelte';
   import TextField from '../../measure/TextField.svelte';
+  import { CIRCLE, FACE } from './fields';
+  import Registers from './Registers.svelte';
 
   interface Props {
     sheet: PlateSheet;
@@ -24,15 +27,7 @@
     ['registers', 'registers'],
     ['dowels reamed after indicating', 'dowels, reamed after indicating'],
   ] as const;
-  const plays = $derived(sheet.plate.register_plays);
-
-  function setPlay(k: number, value: Reading | null): void {
-    change((next) => {
-      const list = next.plate.register_plays;
-      if (value) list[k] = value;
-      else list.splice(k, 1);
-    });
-  }
+  const face = (write: (to: PlateSheet['face']) => void) => change((next) => write(next.face));
 </script>
 
 <section class="px-4 py-3">
@@ -45,14 +40,7 @@
     {disabled}
     onchange={(value) => change((next) => (next.face.count = Math.round(value ?? 0)))}
   />
-  <ReadingField
-    label="Bolt circle"
-    quantity="length"
-    {disabled}
-    hint="across two opposite holes"
-    value={sheet.face.bolt_circle}
-    onchange={(value) => change((next) => (next.face.bolt_circle = value))}
-  />
+  <ReadingFields specs={CIRCLE} from={sheet.face} {disabled} change={face} />
   <ReadingField
     label="First hole at"
     quantity="angle"
@@ -60,50 +48,7 @@
     value={sheet.face.first_at}
     onchange={(value) => value && change((next) => (next.face.first_at = value))}
   />
-  <ReadingField
-    label="Register"
-    quantity="length"
-    {disabled}
-    value={sheet.face.register_size}
-    onchange={(value) => change((next) => (next.face.register_size = value))}
-  />
-  <ReadingField
-    label="Clearance hole in the plate"
-    quantity="length"
-    {disabled}
-    hint="M10 11, M8 9, M12 13.5 mm"
-    value={sheet.face.plate_hole}
-    onchange={(value) => change((next) => (next.face.plate_hole = value))}
-  />
-  <ReadingField
-    label="Counterbore, when heads are sunk"
-    quantity="length"
-    {disabled}
-    value={sheet.face.counterbore}
-    onchange={(value) => change((next) => (next.face.counterbore = value))}
-  />
-  <ReadingField
-    label="Counterbore depth"
-    quantity="length"
-    {disabled}
-    value={sheet.face.counterbore_depth}
-    onchange={(value) => change((next) => (next.face.counterbore_depth = value))}
-  />
-  <ReadingField
-    label="Screw length"
-    quantity="length"
-    {disabled}
-    value={sheet.face.screw_length}
-    onchange={(value) => change((next) => (next.face.screw_length = value))}
-  />
-  <ReadingField
-    label="Depth behind the face"
-    quantity="length"
-    {disabled}
-    hint="a wire down the hole, to the first thing it meets"
-    value={sheet.face.depth_behind}
-    onchange={(value) => change((next) => (next.face.depth_behind = value))}
-  />
+  <ReadingFields specs={FACE} from={sheet.face} {disabled} change={face} />
 
   <h2 class="mt-4">Plate</h2>
   <ReadingField
@@ -153,22 +98,11 @@
     onchange={(value) => change((next) => (next.plate.locating = value))}
   />
   {#if sheet.plate.locating === 'registers'}
-    {#each plays as play, k (k)}
-      <ReadingField
-        label="Play of register {k + 1}"
-        quantity="length"
-        {disabled}
-        value={play}
-        onchange={(value) => setPlay(k, value)}
-      />
-    {/each}
-    <ReadingField
-      label="Play of register {plays.length + 1}"
-      quantity="length"
+    <Registers
+      plate={sheet.plate}
+      {result}
       {disabled}
-      hint="bore less spigot, on diameter"
-      value={null}
-      onchange={(value) => setPlay(plays.length, value)}
+      change={(write) => change((next) => write(next.plate))}
     />
   {/if}
   <ReadingField

@@ -1,0 +1,80 @@
+"""Limits of size for registers, dowels and bores: ISO 286, over 6 up to 180 mm."""
+
+import re
+from bisect import bisect_left
+from dataclasses import dataclass
+from typing import Final
+
+from driveline.errors import ImpossibleInput
+from driveline.tables.loader import table
+
+LEAST_MM: Final = 6.0
+GREATEST_MM: Final = 180.0
+_ZONE = re.compile(r"^([A-Za-z])(\d)$")
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Limits:
+    """Least and greatest size of a toleranced diameter, mm."""
+
+    zone: str
+    least_mm: float
+    greatest_mm: float
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Fit:
+    """A bore and what goes into it. Play below 0 is interference."""
+
+    bore: Limits
+    shaft: Limits
+
+    @property
+    def least_play_mm(self) -> float:
+        """Tightest bore on the largest shaft."""
+        return self.bore.least_mm - self.shaft.greatest_mm
+
+    @property
+    def greatest_play_mm(self) -> float:
+        """Widest bore on the smallest shaft."""
+        return self.bore.greatest_mm - self.shaft.least_mm
+
+
+def limits(nominal_mm: float, zone: str) -> Limits:
+    """Return the limits of a tolerance zone at a nominal size.
+
+    Args:
+        nominal_mm: Over 6, up to and including 180.
+        zone: H for bores, g h k n p s for shafts, with grade 6, 7 or 8, such as ``H7``.
+
+    Raises:
+        ImpossibleInput: If size or zone is outside the range stated above.
+
+    Source:
+        ISO 286-1 and 286-2: a fundamental deviation nearest the nominal size, and the standard tolerance from it.
+    """
+    if not LEAST_MM < nominal_mm <= GREATEST_MM:
+        raise ImpossibleInput("nominal_mm", nominal_mm, f"over {LEAST_MM:g}, up to {GREATEST_MM:g} mm")
+    found, data = _ZONE.match(zone), table("fits")
+    letter, grade = (found[1], f"IT{found[2]}") if found else ("", "")
+    if letter not in data["deviations"] or grade not in data["grades"]:
+        raise ImpossibleInput("zone", zone, "one of H, g, h, k, n, p, s with grade 6, 7 or 8")
+    tolerance_um = data["grades"][grade][bisect_left(data["grades"]["to_mm"], nominal_mm)]
+    row = data["deviations"][letter]
+    at = bisect_left(row["to_mm"], nominal_mm)
+    lower_um = row["lower"][at] if "lower" in row else row["upper"][at] - tolerance_um
+    return Limits(
+        zone=zone,
+        least_mm=nominal_mm + lower_um / 1000,
+        greatest_mm=nominal_mm + (lower_um + tolerance_um) / 1000,
+    )
+
+
+def fit(nominal_mm: float, name: str) -> Fit:
+    """Return a fit by its name, bore first, such as ``H7/g6``.
+
+    Raises:
+        ImpossibleInput: If size or a zone is outside the tables, or the name is not two zones.
+    """
+    bore, _, shaft = name.partition("/")
+    return Fit(bore=limits(nominal_mm, bore), shaft=limits(nominal_mm, shaft))

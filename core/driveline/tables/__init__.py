@@ -1,0 +1,1 @@
+"""Standards' tables as data files, and what reads them."""

@@ -1,0 +1,104 @@
+<script lang="ts">
+  import type { Joint, JointResult } from '../../api/types';
+  import { fixed, whole } from '../../lib/format';
+  import ChoiceField from '../../measure/ChoiceField.svelte';
+  import NumberField from '../../measure/NumberField.svelte';
+  import ReadingFields from '../../measure/ReadingFields.svelte';
+  import { JOINT } from './fields';
+
+  interface Props {
+    title: string;
+    joint: Joint;
+    result: JointResult | undefined;
+    threads: readonly string[];
+    disabled: boolean;
+    change: (write: (joint: Joint) => void) => void;
+  }
+  let { title, joint, result, threads, disabled, change }: Props = $props();
+  const CLASSES = [
+    ['8.8', '8.8'],
+    ['10.9', '10.9'],
+    ['12.9', '12.9'],
+    ['grade 5', 'grade 5'],
+    ['grade 8', 'grade 8'],
+  ] as const;
+  const CONDITIONS = [
+    ['dry', 'dry'],
+    ['oiled', 'oiled'],
+    ['threadlocker', 'threadlocker'],
+  ] as const;
+  const TAPPED = [
+    ['steel', 'steel'],
+    ['cast iron', 'cast iron'],
+    ['aluminium, wrought', 'aluminium, wrought'],
+    ['aluminium, cast', 'aluminium, cast'],
+  ] as const;
+  const sizes = $derived(threads.map((name) => [name, name] as const));
+</script>
+
+<section>
+  <h2>{title}</h2>
+  {#if result?.thread}
+    <p class="mt-1 bg-brass-wash px-2 py-1.5" role="status">
+      {#if result.shortest_mm === null}
+        Say strength, what it is screwed into and the plate’s thickness: then the length that fits is here.
+      {:else}
+        <strong
+          >{result.stock_mm.length > 0
+            ? `${result.stock_mm.map((mm) => fixed(mm, 0)).join(', ')} mm long fits`
+            : 'No usual length fits'}</strong
+        >: from {fixed(result.shortest_mm, 1)}
+        {result.longest_mm === null
+          ? 'up; what is behind is not known'
+          : `to ${fixed(result.longest_mm, 1)} mm`}.
+      {/if}
+      {#if result.tightening_nm !== null}
+        <br />Tighten to <strong>{fixed(result.tightening_nm, 0)} N·m</strong>{result.tightening_is_usual
+          ? ', 72 % of proof'
+          : ''}: {whole(result.preload_n)} N, a quarter more or less.
+      {/if}
+    </p>
+  {/if}
+  <ChoiceField
+    label="Thread"
+    none="not known"
+    value={joint.thread}
+    options={sizes}
+    {disabled}
+    onchange={(value) => change((next) => (next.thread = value))}
+  />
+  <ChoiceField
+    label="Strength on the head"
+    none="not known"
+    value={joint.property_class}
+    options={CLASSES}
+    {disabled}
+    onchange={(value) => change((next) => (next.property_class = value))}
+  />
+  <ChoiceField
+    label="Screwed into"
+    none="not known"
+    value={joint.tapped}
+    options={TAPPED}
+    {disabled}
+    onchange={(value) => change((next) => (next.tapped = value))}
+  />
+  <NumberField
+    label="Its tensile strength, MPa"
+    value={joint.tapped_mpa}
+    least={21}
+    greatest={2500}
+    hint="empty: usual for the material"
+    {disabled}
+    onchange={(value) => change((next) => (next.tapped_mpa = value))}
+  />
+  <ChoiceField
+    label="Thread is"
+    none="not said"
+    value={joint.condition}
+    options={CONDITIONS}
+    {disabled}
+    onchange={(value) => change((next) => (next.condition = value))}
+  />
+  <ReadingFields specs={JOINT} from={joint} {disabled} {change} />
+</section>

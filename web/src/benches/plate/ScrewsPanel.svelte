@@ -1,0 +1,51 @@
+<script lang="ts">
+  import type { PlateResult, PlateSheet } from '../../api/types';
+  import ReadingFields from '../../measure/ReadingFields.svelte';
+  import { FLANGE_SCREWS, MOTOR_SCREWS, OVERHANG } from './fields';
+  import JointFields from './JointFields.svelte';
+
+  interface Props {
+    sheet: PlateSheet;
+    result: PlateResult;
+    disabled: boolean;
+    change: (write: (sheet: PlateSheet) => void) => void;
+  }
+  let { sheet, result, disabled, change }: Props = $props();
+  const solved = (name: string) => result.joints.find((joint) => joint.name === name);
+  const face = (write: (to: PlateSheet['face']) => void) => change((next) => write(next.face));
+</script>
+
+<div class="flex flex-col gap-5 px-4 py-3">
+  <div>
+    <JointFields
+      title="Motor screws"
+      joint={sheet.motor_joint}
+      result={solved('motor')}
+      threads={result.threads}
+      {disabled}
+      change={(write) => change((next) => write(next.motor_joint))}
+    />
+    <ReadingFields specs={MOTOR_SCREWS} from={sheet.face} {disabled} change={face} />
+    <p class="text-[12.5px] text-ink-dim">
+      A motor face is often tapped through, with a winding, fan or seal close behind. Measure before you
+      screw.
+    </p>
+    <ReadingFields specs={OVERHANG} from={sheet.face} {disabled} change={face} />
+  </div>
+  <div>
+    <JointFields
+      title="Gearbox screws"
+      joint={sheet.flange_joint}
+      result={solved('flange')}
+      threads={result.threads}
+      {disabled}
+      change={(write) => change((next) => write(next.flange_joint))}
+    />
+    <ReadingFields
+      specs={FLANGE_SCREWS}
+      from={sheet.flange_joint}
+      {disabled}
+      change={(write) => change((next) => write(next.flange_joint))}
+    />
+  </div>
+</div>
