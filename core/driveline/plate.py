@@ -18,6 +18,8 @@ from driveline.errors import ImpossibleInput
 LEAST_LIGAMENT_MM: Final = 6.0
 MACHINING_MM: Final = 2.5  # registers are cut this much small on diameter and machined
 GRID_DEG: Final = 0.5
+SETTLED_DEG: Final = 1e-7
+SETTLED_SHARE: Final = 1e-9
 
 
 @dataclass(frozen=True, slots=True)
@@ -58,6 +60,7 @@ class Clocking:
 
     angle_deg: Floats
     share: Floats
+    closest: tuple[tuple[str, int], ...]  # which fixed hole and which of the motor's are nearest, per angle
     windows: tuple[Window, ...]
     best_deg: float
     best_share: float
@@ -157,39 +160,73 @@ def clocking(fixed: Sequence[Disc], moving_xy: Floats, moving_diameter_mm: float
     """
     if not fixed or not len(moving_xy):
         raise ImpossibleInput("holes", 0, "at least one on the flange and one on the motor")
-    centres = np.array([[disc.x_mm, disc.y_mm] for disc in fixed])
-    diameters = np.array([disc.diameter_mm for disc in fixed])
-    wanted = wanted_ligament_mm(diameters, moving_diameter_mm, factor)
-    clear = (diameters + moving_diameter_mm) / 2
-
-    def least_share(angles_deg: Floats) -> Floats:
-        angle = np.radians(angles_deg)[:, None]
-        x = moving_xy[:, 0] * np.cos(angle) - moving_xy[:, 1] * np.sin(angle)
-        y = moving_xy[:, 0] * np.sin(angle) + moving_xy[:, 1] * np.cos(angle)
-        apart = np.hypot(x[..., None] - centres[:, 0], y[..., None] - centres[:, 1])
-        shares: Floats = ((apart - clear) / wanted).min(axis=(1, 2))
-        return shares
-
+    pattern = _Patterns(fixed, moving_xy, moving_diameter_mm, factor)
     angles = np.arange(0, 360, GRID_DEG)
-    share = least_share(angles)
-    best_deg, best_share = _best(least_share, float(angles[int(share.argmax())]))
+    share = pattern.least_share(angles)
+    best_deg, best_share = _best(pattern, angles, share)
     return Clocking(
         angle_deg=angles,
         share=share,
-        windows=_windows(least_share, angles, share),
+        closest=pattern.closest(angles),
+        windows=_windows(pattern.least_share, angles, share),
         best_deg=best_deg % 360,
         best_share=best_share,
     )
 
 
-def _best(share_at: Callable[[Floats], Floats], near_deg: float) -> tuple[float, float]:
-    """The best angle near the grid's best, and its share: finer grids about the best so far, to 1e-6 of a step."""
-    reach_deg = GRID_DEG
-    for _ in range(3):
-        angles = np.linspace(near_deg - reach_deg, near_deg + reach_deg, 201)
-        share = share_at(angles)
-        near_deg, reach_deg = float(angles[int(share.argmax())]), reach_deg / 100
-    return near_deg, float(share.max())
+class _Patterns:
+    """Fixed holes and turning ones: how near the nearest pair comes at any angle."""
+
+    def __init__(self, fixed: Sequence[Disc], moving_xy: Floats, moving_diameter_mm: float, factor: float) -> None:
+        self._ids = [disc.id for disc in fixed]
+        self._moving = moving_xy
+        self._centres = np.array([[disc.x_mm, disc.y_mm] for disc in fixed])
+        diameters = np.array([disc.diameter_mm for disc in fixed])
+        self._wanted = wanted_ligament_mm(diameters, moving_diameter_mm, factor)
+        self._clear = (diameters + moving_diameter_mm) / 2
+        # Turning by a radian moves a hole along its circle, and so its gap by no more than the smaller radius.
+        reach = np.minimum(np.hypot(*moving_xy.T)[:, None], np.hypot(*self._centres.T))
+        self.slope_per_deg = float(np.radians((reach / self._wanted).max()))
+
+    def _shares(self, angles_deg: Floats) -> Floats:
+        angle = np.radians(angles_deg)[:, None]
+        x = self._moving[:, 0] * np.cos(angle) - self._moving[:, 1] * np.sin(angle)
+        y = self._moving[:, 0] * np.sin(angle) + self._moving[:, 1] * np.cos(angle)
+        apart = np.hypot(x[..., None] - self._centres[:, 0], y[..., None] - self._centres[:, 1])
+        shares: Floats = (apart - self._clear) / self._wanted
+        return shares
+
+    def least_share(self, angles_deg: Floats) -> Floats:
+        """Return the least ligament over the wanted one at each angle."""
+        least: Floats = self._shares(angles_deg).min(axis=(1, 2))
+        return least
+
+    def closest(self, angles_deg: Floats) -> tuple[tuple[str, int], ...]:
+        """Return which two holes make it so: the fixed one's name, and the number of the turning one."""
+        shares = self._shares(angles_deg).reshape(len(angles_deg), -1)
+        moving, fixed = np.divmod(shares.argmin(axis=1), len(self._ids))
+        return tuple((self._ids[k], m) for k, m in zip(fixed.tolist(), moving.tolist(), strict=True))
+
+
+def _best(pattern: _Patterns, angles: Floats, share: Floats) -> tuple[float, float]:
+    """The best angle of all and its share, to 1e-7: spans that could still hold a better one are halved.
+
+    Over a span the share rises no faster than ``slope_per_deg``, so half the span past its better end bounds it.
+    """
+    start, span, at_start, at_end = angles, GRID_DEG, share, np.roll(share, -1)
+    best_deg, best_share = float(angles[int(share.argmax())]), float(share.max())
+    while span > SETTLED_DEG:
+        able = (at_start + at_end + pattern.slope_per_deg * span) / 2 > best_share + SETTLED_SHARE
+        start, at_start, at_end = start[able], at_start[able], at_end[able]
+        if not start.size:
+            break
+        span /= 2
+        middle = pattern.least_share(start + span)
+        if middle.max() > best_share:
+            best_deg, best_share = float(start[int(middle.argmax())] + span), float(middle.max())
+        start = np.concatenate([start, start + span])
+        at_start, at_end = np.concatenate([at_start, middle]), np.concatenate([middle, at_end])
+    return best_deg, best_share
 
 
 def _windows(share_at: Callable[[Floats], Floats], angles: Floats, share: Floats) -> tuple[Window, ...]:

@@ -91,6 +91,39 @@ class ClockingTest(TestCase):
                     self.assertGreaterEqual(share(edge), 1 - 1e-9)
                     self.assertAlmostEqual(share(edge), 1, delta=1e-3)
 
+    @settings(max_examples=20, deadline=None)
+    @given(
+        st.lists(st.tuples(st.floats(40, 160), st.floats(0, 360), st.floats(6, 20)), min_size=1, max_size=10),
+        st.lists(st.tuples(st.floats(40, 160), st.floats(0, 360)), min_size=1, max_size=8),
+    )
+    def test_the_best_angle_is_the_best_of_36_000(
+        self, flange: list[tuple[float, float, float]], motor: list[tuple[float, float]]
+    ) -> None:
+        """Every hundredth of a degree, any patterns: none beats the optimum found by halving spans."""
+
+        def polar(radius_mm: float, deg: float) -> tuple[float, float]:
+            return radius_mm * math.cos(math.radians(deg)), radius_mm * math.sin(math.radians(deg))
+
+        discs = [Disc(f"H{k}", *polar(r, deg), d) for k, (r, deg, d) in enumerate(flange)]
+        moving = np.array([polar(r, deg) for r, deg in motor])
+        found = clocking(discs, moving, 11.0, factor=1.0)
+        angle = np.radians(np.arange(0, 360, 0.01))
+        least = np.full(angle.shape, np.inf)
+        for x, y in moving:
+            at = (x + 1j * y) * np.exp(1j * angle)
+            for disc in discs:
+                gap = np.abs(at - (disc.x_mm + 1j * disc.y_mm)) - (disc.diameter_mm + 11.0) / 2
+                least = np.minimum(least, gap / float(wanted_ligament_mm(disc.diameter_mm, 11.0, 1.0)))
+        self.assertGreaterEqual(found.best_share, least.max() - 1e-9)
+        self.assertLessEqual(found.best_share, least.max() + 0.05)
+
+    def test_why_an_angle_is_barred(self) -> None:
+        """One hole each on a circle of 100: at 90° the motor's hole lies on H0, which stands at 90°."""
+        found = clocking([Disc("H0", 0, 100, 10), Disc("H1", 0, -100, 10)], np.array([[100.0, 0.0]]), 10, factor=1.0)
+        self.assertEqual(found.closest[180], ("H0", 0))
+        self.assertEqual(found.closest[540], ("H1", 0))
+        self.assertLess(found.share[180], 0)
+
     def test_far_inside_the_flange_every_angle_will_do(self) -> None:
         motor = bolt_circle_mm(count=4, circle_mm=100, first_at_deg=0)
         (window,) = clocking(FLANGE, motor, 9.0, factor=1.0).windows

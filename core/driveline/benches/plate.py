@@ -91,9 +91,12 @@ class ClockingResult(Result):
     angle_deg: list[float]
     share: list[float]
     windows: tuple[ClockingWindow, ...]
-    best_deg: float
+    closest: list[str]  # which two holes are nearest at each angle: why it is barred
+    best_deg: float  # from 0 to 360, as the plot runs
     best_share: float
+    best_turn_deg: float  # from -180 to 180, as it is typed
     present_deg: float
+    present_turn_deg: float
 
 
 class RegisterResult(Result):
@@ -340,14 +343,23 @@ def _ligament(one: Ligament) -> LigamentResult:
 
 
 def _clocking_result(turning: Clocking, sheet: PlateSheet) -> ClockingResult:
+    names = [hole.id for hole in sheet.face.holes]
     return ClockingResult(
+        closest=[f"{fixed} and {names[k] if names else f'M{k + 1}'}" for fixed, k in turning.closest[::2]],
         angle_deg=rounded(turning.angle_deg[::2]),
         share=rounded(turning.share[::2], 4),
         windows=tuple(ClockingWindow(from_deg=one.from_deg, to_deg=one.to_deg) for one in turning.windows),
         best_deg=turning.best_deg,
         best_share=turning.best_share,
+        best_turn_deg=_as_typed_deg(turning.best_deg),
         present_deg=sheet.plate.turned.deg % 360,
+        present_turn_deg=_as_typed_deg(sheet.plate.turned.deg),
     )
+
+
+def _as_typed_deg(angle_deg: float) -> float:
+    """Return an angle from -180 to 180: nobody types 355."""
+    return (angle_deg + 180) % 360 - 180
 
 
 def _area_cm2(pattern: _Pattern) -> float:

@@ -2296,12 +2296,18 @@ export interface components {
             share: number[];
             /** Windows */
             windows: components["schemas"]["ClockingWindow"][];
+            /** Closest */
+            closest: string[];
             /** Best Deg */
             best_deg: number;
             /** Best Share */
             best_share: number;
+            /** Best Turn Deg */
+            best_turn_deg: number;
             /** Present Deg */
             present_deg: number;
+            /** Present Turn Deg */
+            present_turn_deg: number;
         };
         /**
          * ClockingWindow

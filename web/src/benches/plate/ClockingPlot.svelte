@@ -15,6 +15,14 @@
   const TOP = 24;
   const BOTTOM = 74;
 
+  let hovered = $state<number | null>(null);
+  /** The angle that is spoken of: under the pointer, else where the motor stands. */
+  const at = $derived.by(() => {
+    const deg = hovered ?? clocking.present_deg;
+    const found = clocking.angle_deg.findLastIndex((one) => one <= deg);
+    return found < 0 ? null : found;
+  });
+
   const x = $derived(scaleLinear([0, 360], [LEFT, width - LEFT]));
   const y = $derived(
     scaleLinear([Math.min(0, ...clocking.share), Math.max(1.2, ...clocking.share)], [BOTTOM, TOP]),
@@ -37,10 +45,13 @@
     ),
   );
 
+  function angleAt(event: MouseEvent & { currentTarget: SVGSVGElement }): number {
+    const deg = x.invert(event.clientX - event.currentTarget.getBoundingClientRect().left);
+    return Math.min(360, Math.max(0, deg));
+  }
   function pick(event: MouseEvent & { currentTarget: SVGSVGElement }): void {
-    const box = event.currentTarget.getBoundingClientRect();
-    const deg = x.invert(event.clientX - box.left);
-    onturn?.(Math.round(((((deg + 180) % 360) + 360) % 360) - 180));
+    const deg = Math.round(angleAt(event));
+    onturn?.(deg > 180 ? deg - 360 : deg);
   }
 </script>
 
@@ -53,6 +64,8 @@
     role="img"
     aria-label="Least ligament over wanted, by clocking angle"
     onclick={pick}
+    onpointermove={(event) => (hovered = angleAt(event))}
+    onpointerleave={() => (hovered = null)}
     class={onturn ? 'cursor-pointer' : ''}
   >
     <text x={LEFT} y="15" class="fill-scribe-dim text-[12px]"
@@ -86,5 +99,13 @@
       >
     {/each}
   </svg>
-  <figcaption class="sr-only">Best at {fixed(clocking.best_deg, 1)}°</figcaption>
+  <figcaption class="flex justify-between gap-3 px-3 pb-1.5 text-[12.5px] text-scribe-dim" aria-live="polite">
+    <span
+      >{#if at !== null}{fixed(clocking.angle_deg[at] ?? 0, 0)}°: {clocking.closest[at]} nearest, {fixed(
+          clocking.share[at],
+          2,
+        )} of what is wanted{(clocking.share[at] ?? 0) < 1 ? ', barred' : ''}{/if}</span
+    >
+    <span>best {fixed(clocking.best_turn_deg, 2)}°: {fixed(clocking.best_share, 2)}</span>
+  </figcaption>
 </figure>

@@ -33,9 +33,7 @@
   /** The angle last turned to by hand, ahead of the core's answer, so that a key held down keeps turning. */
   let byHand = $state.raw<{ text: string; deg: number } | null>(null);
   const turnedDeg = $derived(
-    byHand?.text === sheet.plate.turned.text
-      ? byHand.deg
-      : (((((result.plate.clocking?.present_deg ?? 0) + 180) % 360) + 360) % 360) - 180,
+    byHand?.text === sheet.plate.turned.text ? byHand.deg : (result.plate.clocking?.present_turn_deg ?? 0),
   );
 
   const change = (write: (sheet: PlateSheet) => void, gesture = '') =>

@@ -60,7 +60,7 @@
     onchange={(value) => value && change((next) => (next.plate.turned = value))}
   />
   {#if result.clocking && !disabled}
-    {@const best = fixed(((result.clocking.best_deg + 180) % 360) - 180, 1).replace('−', '-')}
+    {@const best = fixed(result.clocking.best_turn_deg, 2).replace('−', '-')}
     <p class="text-right text-[13px]">
       <button
         class="text-brass underline underline-offset-2"
