@@ -179,10 +179,12 @@ def greatest_tension_n(xy_mm: Floats, moment_nm: float) -> float:
     Raises:
         ImpossibleInput: If the pattern can't hold a moment about every axis.
     """
+    if len(xy_mm) < 3:
+        raise ImpossibleInput("holes", len(xy_mm), "three or more that are not on one line")
     about = np.asarray(xy_mm) - np.mean(xy_mm, axis=0)
     angle = np.radians(np.arange(0, 180, 1.0))
     arms = about @ np.vstack([np.cos(angle), np.sin(angle)])  # (n, 180)
     second = (arms**2).sum(axis=0)
-    if len(about) < 3 or second.min() < 1e-6 * max(second.max(), 1e-9):
+    if second.min() < 1e-6 * max(second.max(), 1e-9):
         raise ImpossibleInput("holes", len(about), "three or more that are not on one line")
     return float((np.abs(arms).max(axis=0) / second).max() * moment_nm * 1000)
