@@ -337,10 +337,7 @@ def _centre_u_mm(solved: NetworkResult) -> float | None:
     """Standard uncertainty of the shaft's centre against the hole pattern: of the holes' mean about it."""
     if solved.origin != CENTRE or solved.loose:
         return None
-    count = len(solved.points) - 1
-    mean = np.zeros((2, 2 * count + 2))
-    mean[0, 2::2] = mean[1, 3::2] = 1 / count
-    values = np.linalg.eigvalsh(mean @ solved.covariance_mm2 @ mean.T)
+    values = np.linalg.eigvalsh(solved.mean_mm2)
     return float(np.sqrt(max(float(values[-1]), 0.0)))
 
 

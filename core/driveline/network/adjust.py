@@ -1,104 +1,160 @@
 """Weighted least squares with a least-constraint datum."""
 
+from collections.abc import Callable
 from dataclasses import dataclass
 from typing import Final
 
 import numpy as np
-from scipy.linalg import eigh  # some builds of numpy take 20 times as long for these sizes
+from numpy.typing import NDArray
+from scipy.sparse import csc_array, csr_array, diags_array
+from scipy.sparse.linalg import splu
 
 from driveline.chain import Floats
+from driveline.network.cofactors import MOST_DENSE, Cofactors, Rows, dense_cofactors, sparse_cofactors
 from driveline.network.equations import Equations
 
 MOST_STEPS: Final = 60
 SETTLED_MM: Final = 1e-9
-RANK_SHARE: Final = 1e-10  # eigenvalue over the greatest, below which a motion is free
+MOST_REUSED: Final = 12
+REUSED_SETTLED_MM: Final = 1e-5  # a tenth of the finest dial's u is 1e-3
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class Adjustment:
-    """Least squares done: the unknowns, their cofactors, and the motions that no reading stops.
-
-    ``free_motions`` has a column per free motion; the three rigid ones of a drawing are always among them.
-    """
+    """Least squares done: the unknowns, their cofactors, and the motions that no reading stops."""
 
     equations: Equations
     unknowns: Floats  # (m,)
-    jacobian: Floats  # (n, m)
+    weighted: Rows  # derivatives over u, (n, m)
     v_mm: Floats  # adjusted minus observed, (n,)
-    covariance: Floats  # (m, m), least-norm datum
-    free_motions: Floats  # (m, k)
+    cofactors: Cofactors
     converged: bool
 
     @property
     def chi_square(self) -> float:
         """Σ(v/u)²."""
-        return float(np.sum((self.v_mm / self.equations.u_mm) ** 2))
+        return float(np.sum((self.v_mm * self.equations.weight) ** 2))
 
     @property
     def redundancy(self) -> int:
         """Readings beyond those that are just enough."""
-        unknowns = self.jacobian.shape[1] - self.equations.fixed_columns.size
-        return int(len(self.v_mm) - (unknowns - self.free_motions.shape[1]))
+        unknowns = self.equations.count - self.equations.fixed_columns.size
+        return int(np.count_nonzero(self.equations.weight) - (unknowns - self.cofactors.free_motions.shape[1]))
 
 
 def adjust(equations: Equations, start: Floats) -> Adjustment:
     """Return the coordinates that fit the readings best, from a start with the right shape.
 
     Levenberg–Marquardt; the free motions of the datum are held by the damping while it runs, and
-    by the least norm at the end.
+    by the least norm or three pinned coordinates at the end. Many unknowns are solved sparsely.
 
     Args:
         equations: Readings and unknowns.
         start: First guess, (m,).
     """
+    is_dense = equations.count <= MOST_DENSE
+    steps = _dense_steps if is_dense else _sparse_steps
     unknowns, damping = start.copy(), 1e-3
-    expected, jacobian = equations.evaluate(unknowns)
+    expected, weighted = _weighted(equations, unknowns, is_dense)
     cost = _cost(equations, expected)
+    step_of = steps(weighted, (equations.value_mm - expected) * equations.weight)
     converged = False
     for _ in range(MOST_STEPS):
-        weighted = jacobian / equations.u_mm[:, None]
-        normal = weighted.T @ weighted
-        gradient = weighted.T @ ((equations.value_mm - expected) / equations.u_mm)
-        diagonal = np.maximum(np.diag(normal), 1e-6 * max(normal.max(), 1e-12))
-        step = np.linalg.solve(normal + damping * np.diag(diagonal), gradient)
-        trial_expected, trial_jacobian = equations.evaluate(unknowns + step)
+        step = step_of(damping)
+        trial_expected, trial_weighted = _weighted(equations, unknowns + step, is_dense)
         trial_cost = _cost(equations, trial_expected)
         if trial_cost <= cost * (1 + 1e-12):
-            unknowns, expected, jacobian, cost = unknowns + step, trial_expected, trial_jacobian, trial_cost
+            unknowns, expected, weighted, cost = unknowns + step, trial_expected, trial_weighted, trial_cost
             damping = max(damping / 10, 1e-12)
             if np.abs(step).max() < SETTLED_MM * equations.size_mm:
                 converged = True
                 break
+            step_of = steps(weighted, (equations.value_mm - expected) * equations.weight)
         else:
             damping *= 10
             if damping > 1e12:
                 converged = True  # no step in any direction betters it
                 break
-    return _finished(equations, unknowns, expected, jacobian, converged)
-
-
-def _cost(equations: Equations, expected: Floats) -> float:
-    return float(np.sum(((equations.value_mm - expected) / equations.u_mm) ** 2))
-
-
-def _finished(
-    equations: Equations, unknowns: Floats, expected: Floats, jacobian: Floats, converged: bool
-) -> Adjustment:
-    weighted = jacobian / equations.u_mm[:, None]
-    kept = np.setdiff1d(np.arange(equations.count), equations.fixed_columns)
-    values, vectors = eigh(weighted[:, kept].T @ weighted[:, kept])
-    is_free = values < RANK_SHARE * max(values[-1], 1e-300)
-    inverse = np.where(is_free, 0.0, 1 / np.where(is_free, 1.0, values))
-    covariance = np.zeros((equations.count, equations.count))
-    covariance[np.ix_(kept, kept)] = (vectors * inverse) @ vectors.T
-    free_motions = np.zeros((equations.count, int(is_free.sum())))
-    free_motions[kept] = vectors[:, is_free]
     return Adjustment(
         equations=equations,
         unknowns=unknowns,
-        jacobian=jacobian,
+        weighted=weighted,
         v_mm=expected - equations.value_mm,
-        covariance=covariance,
-        free_motions=free_motions,
+        cofactors=_cofactors(equations, unknowns, weighted),
         converged=converged,
     )
+
+
+def readjusted_without(adjustment: Adjustment, row: int) -> Adjustment:
+    """Return the adjustment with one reading left out, from where it stands; others must check that reading.
+
+    Steps reuse the cofactors, less that reading; where they don't settle it is adjusted afresh.
+    """
+    equations = adjustment.equations.leaving_out([row])
+    taken = adjustment.weighted[[row]]
+    plain = np.asarray(taken.toarray() if isinstance(taken, csr_array) else taken)[0]
+    cofactors = adjustment.cofactors.without(plain)
+    is_dense = not isinstance(adjustment.weighted, csr_array)
+    unknowns = adjustment.unknowns
+    for _ in range(MOST_REUSED):
+        expected, weighted = _weighted(equations, unknowns, is_dense)
+        misfit = (equations.value_mm - expected) * equations.weight
+        step = cofactors.times(np.asarray(weighted.T @ misfit)[:, None])[:, 0]
+        if np.abs(step).max() < REUSED_SETTLED_MM:
+            return Adjustment(
+                equations=equations,
+                unknowns=unknowns,
+                weighted=weighted,
+                v_mm=expected - equations.value_mm,
+                cofactors=cofactors,
+                converged=True,
+            )
+        unknowns = unknowns + step
+    return adjust(equations, adjustment.unknowns)
+
+
+def _weighted(equations: Equations, unknowns: Floats, is_dense: bool) -> tuple[Floats, Rows]:
+    expected, derivatives = equations.evaluate(unknowns)
+    derivatives = derivatives * equations.weight[equations.entry_rows]
+    return expected, equations.dense(derivatives) if is_dense else equations.sparse(derivatives)
+
+
+def _cost(equations: Equations, expected: Floats) -> float:
+    return float(np.sum(((equations.value_mm - expected) * equations.weight) ** 2))
+
+
+def _damped(diagonal: Floats) -> Floats:
+    return np.asarray(np.maximum(diagonal, 1e-6 * max(diagonal.max(), 1e-12)))
+
+
+def _dense_steps(weighted: Rows, misfit: Floats) -> Callable[[float], Floats]:
+    """Return the step for a damping."""
+    normal, gradient = np.asarray(weighted.T @ weighted), np.asarray(weighted.T @ misfit)
+    diagonal = np.diag(_damped(np.diag(normal)))
+    return lambda damping: np.asarray(np.linalg.solve(normal + damping * diagonal, gradient))
+
+
+def _sparse_steps(weighted: Rows, misfit: Floats) -> Callable[[float], Floats]:
+    rows = csr_array(weighted)
+    normal, gradient = csc_array(rows.T @ rows), np.asarray(rows.T @ misfit)
+    diagonal = diags_array(_damped(normal.diagonal()), format="csc")
+    return lambda damping: np.asarray(
+        splu(csc_array(normal + damping * diagonal), permc_spec="MMD_AT_PLUS_A").solve(gradient)
+    )
+
+
+def _cofactors(equations: Equations, unknowns: Floats, weighted: Rows) -> Cofactors:
+    if isinstance(weighted, csr_array):
+        found = sparse_cofactors(weighted, equations.fixed_columns, _pinned(equations.coordinates_mm(unknowns)))
+        if found is not None:
+            return found
+        weighted = weighted.toarray()  # something is loose: only whole matrices tell what
+    return dense_cofactors(np.asarray(weighted), equations.fixed_columns)
+
+
+def _pinned(xy_mm: Floats) -> NDArray[np.int_]:
+    """Both coordinates of the first point, and of the one farthest from it the one more across the line between."""
+    apart = xy_mm - xy_mm[0]
+    far = int(np.hypot(*apart.T).argmax())
+    across = int(abs(apart[far, 0]) > abs(apart[far, 1]))
+    return np.array([0, 1, 2 * far + across])

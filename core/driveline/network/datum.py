@@ -24,10 +24,14 @@ class Ellipse:
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class Carried:
-    """Points about their origin, turned to the direction; covariance in order x1 y1 x2 y2 and so on."""
+    """Points about their origin, turned to the direction, with their covariances."""
 
     xy_mm: Floats  # (points, 2)
-    covariance_mm2: Floats  # (2 points, 2 points)
+    blocks_mm2: Floats  # (points, 2, 2), of each point
+    mean_mm2: Floats  # (2, 2), of the holes' mean
+    turn: Floats  # (2, 2)
+    weights: Floats  # (points,), of the origin
+    angle_row: Floats  # (m,), the turn's derivatives by the unknowns
     origin: str  # "C", or "holes" when the shaft's centre is loose
 
 
@@ -49,17 +53,59 @@ def carried(adjustment: Adjustment, loose: tuple[str, ...]) -> Carried:
     angle, angle_row = _turn(adjustment, origin, weights)
     turn = np.array([[np.cos(angle), np.sin(angle)], [-np.sin(angle), np.cos(angle)]])
     about = (xy - origin) @ turn.T
-    jacobian = np.zeros((count, 2, equations.count))
-    for axis in (0, 1):
-        shift = np.eye(count) - weights[None, :]
-        jacobian[:, 0, axis : 2 * count : 2] = shift * turn[0, axis]
-        jacobian[:, 1, axis : 2 * count : 2] = shift * turn[1, axis]
-    jacobian[:, 0] += about[:, 1, None] * angle_row[None, :]
-    jacobian[:, 1] -= about[:, 0, None] * angle_row[None, :]
-    rows = jacobian.reshape(2 * count, -1)
+    blocks, mean = _covariances(adjustment, turn, about, weights, angle_row)
     return Carried(
-        xy_mm=about, covariance_mm2=rows @ adjustment.covariance @ rows.T, origin=CENTRE if about_shaft else "holes"
+        xy_mm=about,
+        blocks_mm2=blocks,
+        mean_mm2=mean,
+        turn=turn,
+        weights=weights,
+        angle_row=angle_row,
+        origin=CENTRE if about_shaft else "holes",
     )
+
+
+def carried_rows(adjustment: Adjustment, about: Carried, k: int) -> Floats:
+    """Return the derivatives of a point as carried by the unknowns, (2, m)."""
+    count = len(about.weights)
+    share = -about.weights.copy()
+    share[k] += 1.0
+    rows = np.zeros((2, adjustment.equations.count))
+    for axis in (0, 1):
+        rows[:, axis : 2 * count : 2] = about.turn[:, [axis]] * share
+    swing = np.array([about.xy_mm[k, 1], -about.xy_mm[k, 0]])
+    carried_by: Floats = rows + swing[:, None] * about.angle_row
+    return carried_by
+
+
+def _covariances(
+    adjustment: Adjustment, turn: Floats, about: Floats, weights: Floats, angle_row: Floats
+) -> tuple[Floats, Floats]:
+    """Covariance of each point as carried, (points, 2, 2), and of the holes' mean, (2, 2).
+
+    A point as carried hangs on itself, on the origin and on the turn; so the cofactors of those few are enough.
+    """
+    count, unknowns = len(weights), adjustment.equations.count
+    hangs_on = np.zeros((unknowns, 5))  # origin x, y; holes' mean x, y; turn
+    mean_weights = np.concatenate([[0.0], np.full(count - 1, 1 / max(count - 1, 1))])
+    for axis in (0, 1):
+        hangs_on[axis : 2 * count : 2, axis] = weights
+        hangs_on[axis : 2 * count : 2, 2 + axis] = mean_weights
+    hangs_on[:, 4] = angle_row
+    crossed = adjustment.cofactors.times(hangs_on)
+    among = hangs_on.T @ crossed
+    swing = np.stack([about[:, 1], -about[:, 0]], axis=1)  # (points, 2), mm per rad
+    origin, mean, of_turn = [0, 1], [2, 3], 4
+    pairs = np.arange(2 * count).reshape(count, 2)
+    joint = np.zeros((count, 5, 5))  # itself, the origin, the turn
+    joint[:, :2, :2] = adjustment.cofactors.blocks(pairs)
+    to_rest = crossed[: 2 * count].reshape(count, 2, 5)[:, :, [*origin, of_turn]]
+    joint[:, :2, 2:], joint[:, 2:, :2] = to_rest, to_rest.transpose(0, 2, 1)
+    joint[:, 2:, 2:] = among[np.ix_([*origin, of_turn], [*origin, of_turn])]
+    back = np.concatenate([np.broadcast_to(np.hstack([turn, -turn]), (count, 2, 4)), swing[:, :, None]], axis=2)
+    of_mean = np.hstack([turn, -turn, (mean_weights @ swing)[:, None]])
+    mean_joint = among[np.ix_([*mean, *origin, of_turn], [*mean, *origin, of_turn])]
+    return back @ joint @ back.transpose(0, 2, 1), of_mean @ mean_joint @ of_mean.T
 
 
 def _turn(adjustment: Adjustment, origin: Floats, weights: Floats) -> tuple[float, Floats]:

@@ -12,6 +12,7 @@ from driveline.network.adjust import Adjustment
 from driveline.network.equations import DIAMETER_SIGN
 from driveline.network.observations import CENTRE, Turning
 
+MOST_PAIRED: Final = 64  # points up to which every pair is looked at
 STILL: Final = 1e-6  # of a free motion of unit length
 
 
@@ -32,10 +33,10 @@ def loose_points(adjustment: Adjustment) -> tuple[str, ...]:
     """
     points = adjustment.equations.points
     count = len(points)
-    if count < 3 or adjustment.free_motions.shape[1] <= 3:
+    if count < 3 or adjustment.cofactors.free_motions.shape[1] <= 3:
         return ()
     xy = adjustment.equations.coordinates_mm(adjustment.unknowns)
-    motion = adjustment.free_motions[: 2 * count].reshape(count, 2, -1)
+    motion = adjustment.cofactors.free_motions[: 2 * count].reshape(count, 2, -1)
     groups = [_group(xy, motion, i, j) for i, j in combinations(range(count), 2)]
     largest = max(groups, key=np.count_nonzero)
     if np.count_nonzero(largest) < 3:
@@ -73,7 +74,7 @@ def flips(adjustment: Adjustment, loose: tuple[str, ...]) -> tuple[Flip, ...]:
             neighbours[reading.a].add(other)
             neighbours[other].add(reading.a)
     found = []
-    for pair in combinations(neighbours, 2):
+    for pair in _parting_pairs(neighbours):
         parts = _parts_without(neighbours, pair)
         smaller = [part for part in parts if part is not max(parts, key=len)]
         for part in smaller:
@@ -81,6 +82,30 @@ def flips(adjustment: Adjustment, loose: tuple[str, ...]) -> tuple[Flip, ...]:
             if len(reached) == 2 and not part & (framed | set(loose)):
                 found.append(Flip(tuple(sorted(part)), pair))
     return tuple(found)
+
+
+def _parting_pairs(neighbours: dict[str, set[str]]) -> list[tuple[str, str]]:
+    """Pairs of points whose removal parts the rest, all pairs walked through together.
+
+    Past ``MOST_PAIRED`` points only the neighbours of points with two readings are looked at: of so many, a larger
+    group that hangs by two points would go unseen.
+    """
+    points = list(neighbours)
+    if len(points) > MOST_PAIRED:
+        return sorted({(min(near), max(near)) for near in neighbours.values() if len(near) == 2})
+    joined = np.array([[other in neighbours[point] for other in points] for point in points], dtype=np.float32)
+    pairs = np.array(list(combinations(range(len(points)), 2)), dtype=int).reshape(-1, 2)
+    left = np.ones((len(pairs), len(points)), dtype=bool)
+    np.put_along_axis(left, pairs, False, axis=1)
+    reached = np.zeros_like(left)
+    reached[np.arange(len(pairs)), left.argmax(axis=1)] = True
+    while True:
+        further = left & (reached | (reached.astype(np.float32) @ joined > 0))
+        if (further == reached).all():
+            break
+        reached = further
+    parted = pairs[(left & ~reached).any(axis=1)]
+    return [(points[i], points[j]) for i, j in parted.tolist()]
 
 
 def _parts_without(neighbours: dict[str, set[str]], pair: tuple[str, str]) -> list[set[str]]:
