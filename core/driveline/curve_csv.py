@@ -1,13 +1,12 @@
 """Reading a motor's torque curve from a CSV file, however the data sheet or the dynamometer wrote it."""
 
-import csv
 import math
 import re
 from collections.abc import Sequence
 from dataclasses import dataclass
 from typing import Final
 
-from driveline.errors import UnreadableMeasurement
+from driveline.csv_in import UnreadableFile, figure_of, is_figure, rows_of, text_of
 
 GREATEST_BYTES: Final = 1_000_000
 MOST_ROWS: Final = 20_000
@@ -21,10 +20,6 @@ EXAMPLE: Final = "rpm,nm_peak,nm_continuous"
 _SPEED = re.compile(r"rpm|1/min|min-1|min\^-1|rad/s|speed|^n$", re.I)
 _CONTINUOUS = re.compile(r"cont|nominal|rated|s1", re.I)
 _TORQUE = re.compile(r"nm|n·m|n m|lb|torque|peak|max", re.I)
-
-
-class UnreadableCurve(UnreadableMeasurement):
-    """A curve file that can't be taken: what is wrong, where, and what would do."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -57,67 +52,25 @@ def read_motor_curve(data: bytes) -> MotorCurve:
         data: The file.
 
     Raises:
-        UnreadableCurve: If it is empty, too large, not text, or a row can't be read or contradicts another.
+        UnreadableFile: If it is empty, too large, not text, or a row can't be read or contradicts another.
     """
-    rows, delimiter = _rows(_text(data))
+    text = text_of(data, greatest_bytes=GREATEST_BYTES, what="a torque curve", example=EXAMPLE)
+    rows, delimiter = rows_of(text, most_rows=MOST_ROWS, example=EXAMPLE)
     notes: list[str] = []
     first = rows[0][1]
-    has_header = not _is_number(first[0], delimiter)
+    has_header = not is_figure(first[0], delimiter)
     columns = _headed(first) if has_header else _plain(first)
     if has_header and (columns.to_nm != 1 or columns.to_rpm != 1):
         notes.append("Units of the header were turned into rpm and N·m.")
     points = [_point(number, row, columns, delimiter) for number, row in rows[has_header:]]
     if len(points) < 2:
-        raise UnreadableCurve("", "The file has fewer than two points.", f"A curve needs two or more: {EXAMPLE}.")
+        raise UnreadableFile("", "The file has fewer than two points.", f"A curve needs two or more: {EXAMPLE}.")
     return _in_order(points, notes)
-
-
-def _text(data: bytes) -> str:
-    if len(data) > GREATEST_BYTES:
-        raise UnreadableCurve("", "The file is larger than 1 MB; a torque curve never is.", "Save fewer points.")
-    if b"\0" in data:
-        raise UnreadableCurve("", "This is not a text file.", f"Save the curve as CSV: {EXAMPLE}.")
-    try:
-        return data.decode("utf-8-sig")
-    except UnicodeDecodeError:
-        return data.decode("cp1252", errors="replace")
-
-
-def _rows(text: str) -> tuple[list[tuple[int, list[str]]], str]:
-    """Rows that hold anything, with their numbers in the file, and what parts their figures."""
-    lines = text.splitlines()
-    if len(lines) > MOST_ROWS:
-        raise UnreadableCurve("", f"The file has {len(lines)} rows.", f"Thin it to {MOST_ROWS} or fewer.")
-    sample = "\n".join(lines[:20])
-    delimiter = next((mark for mark in (";", "\t") if mark in sample), ",")
-    try:
-        rows = [(k, [cell.strip() for cell in row]) for k, row in enumerate(csv.reader(lines, delimiter=delimiter), 1)]
-    except csv.Error as error:
-        raise UnreadableCurve("", "This is not a table of figures.", f"Save the curve as CSV: {EXAMPLE}.") from error
-    rows = [(k, row) for k, row in rows if any(row) and not row[0].startswith("#")]
-    if not rows:
-        raise UnreadableCurve("", "The file is empty.", f"It wants rows such as: {EXAMPLE}.")
-    return rows, delimiter
-
-
-def _number(cell: str, delimiter: str) -> float:
-    plain = cell.replace(" ", "").replace("\u00a0", "")
-    if delimiter != "," and "," in plain:
-        plain = plain.replace(".", "").replace(",", ".") if plain.count(",") == 1 else plain.replace(",", "")
-    return float(plain)
-
-
-def _is_number(cell: str, delimiter: str) -> bool:
-    try:
-        _number(cell, delimiter)
-    except ValueError:
-        return False
-    return True
 
 
 def _plain(first: Sequence[str]) -> _Columns:
     if len(first) < 2:
-        raise UnreadableCurve("", "The rows hold one figure only.", f"They want speed and torque: {EXAMPLE}.")
+        raise UnreadableFile("", "The rows hold one figure only.", f"They want speed and torque: {EXAMPLE}.")
     return _Columns(0, 1, 2 if len(first) > 2 else None, 1.0, 1.0)
 
 
@@ -127,7 +80,7 @@ def _headed(header: Sequence[str]) -> _Columns:
     lasting = [k for k in torques if _CONTINUOUS.search(header[k])]
     peaks = [k for k in torques if k not in lasting]
     if speed is None or not peaks:
-        raise UnreadableCurve(
+        raise UnreadableFile(
             "", f"The header “{', '.join(header)}” names no speed or no torque.", f"Name the columns like {EXAMPLE}."
         )
     continuous = lasting[0] if lasting else peaks[1] if len(peaks) > 1 else None
@@ -144,14 +97,14 @@ def _point(number: int, row: list[str], columns: _Columns, delimiter: str) -> tu
     def cell(k: int, what: str, factor: float, greatest: float) -> float:
         text = row[k] if k < len(row) else ""
         try:
-            value = _number(text, delimiter) * factor
+            value = figure_of(text, delimiter) * factor
         except ValueError as error:
-            raise UnreadableCurve(
+            raise UnreadableFile(
                 text, f"Row {number}: “{text}” is not a {what}.", "Mend that row, or leave it out."
             ) from error
         if not 0 <= value <= greatest:
             fix = "Give the driving side only, both figures above zero." if value < 0 else "Is it another unit?"
-            raise UnreadableCurve(text, f"Row {number}: a {what} of {value:g} is not a motor's.", fix)
+            raise UnreadableFile(text, f"Row {number}: a {what} of {value:g} is not a motor's.", fix)
         return value
 
     rpm = cell(columns.speed, "speed", columns.to_rpm, GREATEST_RPM)
@@ -171,13 +124,13 @@ def _in_order(points: list[tuple[float, float, float | None]], notes: list[str])
         if point[0] != kept[-1][0]:
             kept.append(point)
         elif point != kept[-1]:
-            raise UnreadableCurve(
+            raise UnreadableFile(
                 "", f"{point[0]:g} rpm comes twice, with different torques.", "Keep the row that is right."
             )
     if len(kept) < len(points):
         notes.append("A speed that came twice with the same torque was taken once.")
     if len(kept) < 2:
-        raise UnreadableCurve("", "All rows are of one speed.", "A curve needs two speeds or more.")
+        raise UnreadableFile("", "All rows are of one speed.", "A curve needs two speeds or more.")
     if any(point[2] is not None for point in kept) and any(point[2] is None for point in kept):
         notes.append("Continuous torque is missing in some rows and was left out.")
         kept = [(rpm, peak_nm, None) for rpm, peak_nm, _ in kept]

@@ -5,7 +5,8 @@ from unittest import TestCase
 from hypothesis import given
 from hypothesis import strategies as st
 
-from driveline.curve_csv import GREATEST_BYTES, UnreadableCurve, read_motor_curve
+from driveline.csv_in import UnreadableFile
+from driveline.curve_csv import GREATEST_BYTES, read_motor_curve
 
 THREE = ((0.0, 200.0, 90.0), (3000.0, 180.0, 80.0), (6000.0, 90.0, 50.0))
 GOOD = {
@@ -64,15 +65,15 @@ class CurveCsvTest(TestCase):
 
     def test_what_can_not_be_read_is_refused_with_the_row_and_the_fix(self) -> None:
         for name, (text, words) in REFUSED.items():
-            with self.subTest(name), self.assertRaises(UnreadableCurve) as caught:
+            with self.subTest(name), self.assertRaises(UnreadableFile) as caught:
                 read_motor_curve(text.encode())
             self.assertIn(words, str(caught.exception))
             self.assertTrue(caught.exception.fix)
 
     def test_50_mb_are_refused_before_they_are_read(self) -> None:
-        with self.assertRaisesRegex(UnreadableCurve, "larger than 1 MB"):
+        with self.assertRaisesRegex(UnreadableFile, "larger than 1 MB"):
             read_motor_curve(b"0,1\n" * (50_000_000 // 4))
-        with self.assertRaisesRegex(UnreadableCurve, "rows"):
+        with self.assertRaisesRegex(UnreadableFile, "rows"):
             read_motor_curve(b"1,1\n" * (GREATEST_BYTES // 4))
 
     def test_a_long_curve_is_thinned_and_keeps_its_ends(self) -> None:
@@ -83,7 +84,7 @@ class CurveCsvTest(TestCase):
     def test_no_bytes_break_it(self, data: bytes) -> None:
         try:
             points = read_motor_curve(data).points
-        except UnreadableCurve:
+        except UnreadableFile:
             return
         speeds = [point[0] for point in points]
         self.assertEqual(speeds, sorted(set(speeds)))

@@ -7,14 +7,20 @@ from typing import Final
 import numpy as np
 
 from driveline.benches.common import Assumed, ToDo
+from driveline.benches.survey_next import NextReading, next_reading
+from driveline.benches.survey_readings import (
+    LEAST_DIAL,
+    index_of,
+    network_of,
+    sweep_offset_mm,
+    u_mm_of,
+    usable,
+)
+from driveline.benches.survey_routes import CentreRoute, centre_routes
 from driveline.checks import Result
-from driveline.network import Direction, Hole, Kind, Network, NetworkResult, Observation, solve_network
+from driveline.network import NetworkResult, ReadingFit, Suspect, solve_network
 from driveline.network.observations import CENTRE
-from driveline.sheets.plate import AxisReading, PairReading, Side, Survey
-
-UNSTATED_U_MM: Final = {Kind.RADIUS: 0.3, Kind.X: 0.3, Kind.Y: 0.3}  # a combination square's transfer
-CALIPER_U_MM: Final = 0.05
-EDGES: Final = {"low": -1, "centre": 0, "high": 1}
+from driveline.sheets.survey import PairReading, Side, Survey, SurveyReading, SweepReading, SweepTurned, ends_of
 
 
 class Fit(StrEnum):
@@ -43,16 +49,6 @@ class SurveyReadingResult(Result):
     says: str
 
 
-class NextReading(Result):
-    """The reading to take next, and why that one."""
-
-    kind: str
-    a: str
-    b: str
-    why: str
-    replaces: int | None = None  # the reading that it takes the place of
-
-
 class HoleResult(Result):
     """A hole or the shaft's centre as seen from the engine side; the ellipse is of 95 %."""
 
@@ -61,9 +57,17 @@ class HoleResult(Result):
     y_mm: float
     diameter_mm: float
     is_loose: bool
+    is_bore: bool
     major_mm: float | None
     minor_mm: float | None
     angle_deg: float | None
+
+
+class OutlineCorner(Result):
+    """A corner of the flange's own outline, about the shaft's centre."""
+
+    x_mm: float
+    y_mm: float
 
 
 class SurveyResult(Result):
@@ -79,6 +83,8 @@ class SurveyResult(Result):
     centre_u_mm: float | None
     about: str
     next_reading: NextReading | None
+    routes: tuple[CentreRoute, ...]  # to the shaft's centre, where there are two or more
+    outline: tuple[OutlineCorner, ...]  # as traced, seen from the engine side
     assumed: tuple[Assumed, ...]
     to_do: tuple[ToDo, ...]
 
@@ -93,10 +99,10 @@ class SolvedSurvey:
 
 def solve_survey(survey: Survey) -> SolvedSurvey:
     """Return where the holes are, what fits and what does not, in words."""
-    used = [k for k, reading in enumerate(survey.readings) if not reading.left_out]
+    used = usable(survey)
     if len(survey.holes) < 2 or not used:
         return SolvedSurvey(None, _empty(survey))
-    solved = solve_network(_network(survey, used))
+    solved = solve_network(network_of(survey, used))
     readings = _readings(survey, solved)
     return SolvedSurvey(
         solved,
@@ -112,7 +118,9 @@ def solve_survey(survey: Survey) -> SolvedSurvey:
             about="the shaft's centre"
             if solved.origin == CENTRE
             else "the middle of the holes: the shaft's centre is loose",
-            next_reading=_next_reading(survey, solved),
+            next_reading=next_reading(survey, solved),
+            routes=centre_routes(survey, solved),
+            outline=_outline(survey, solved),
             assumed=_assumed(readings),
             to_do=(),
         ),
@@ -125,7 +133,7 @@ def _empty(survey: Survey) -> SurveyResult:
         if len(survey.holes) < 2
         else "Measure between two holes, nearest edges, with a caliper."
     )
-    readings = tuple(_reading(survey, k, None, {}) for k in range(len(survey.readings)))
+    readings = tuple(_reading(survey, k, NOT_SEEN) for k in range(len(survey.readings)))
     return SurveyResult(
         holes=(),
         readings=readings,
@@ -136,110 +144,64 @@ def _empty(survey: Survey) -> SurveyResult:
         worst_w=None,
         centre_u_mm=None,
         about="",
-        next_reading=_next_reading(survey, None),
+        next_reading=next_reading(survey, None),
+        routes=(),
+        outline=(),
         assumed=(),
         to_do=(ToDo(field="plate.survey.readings", text=text),),
     )
 
 
-def _next_reading(survey: Survey, solved: NetworkResult | None) -> NextReading | None:
-    """The one that checks an unchecked reading; else the next in order: radii, neighbours, next but one, across."""
-    if again := _measure_again(survey, solved):
-        return again
-    pairs = [r for r in survey.readings if isinstance(r, PairReading)]
-    taken = {frozenset((r.a, r.b)) for r in pairs}
-    covers = [one.cover for one in solved.unchecked if one.cover] if solved and solved.redundancy > 0 else []
-    if covers:
-        a, b = sorted(covers[0], key=lambda end: end == CENTRE)
-        return NextReading(
-            kind="radius" if b == CENTRE else "inside", a=a, b=b, why="it checks a reading that nothing checks"
-        )
-    ids = [hole.id for hole in survey.holes]
-    count = len(ids)
-    if count < 2:
-        return None
-    around = [
-        (ids[k], ids[(k + step) % count], "inside") for step in (1, 2, count // 2) for k in range(count) if step < count
-    ]
-    for a, b, kind in [*((hole, CENTRE, "radius") for hole in ids), *around]:
-        if frozenset((a, b)) not in taken and a != b:
-            return NextReading(kind=kind, a=a, b=b, why="the next in order")
-    return None
-
-
-def _measure_again(survey: Survey, solved: NetworkResult | None) -> NextReading | None:
-    """The first reading that does not fit, when it can be named."""
-    suspect = next((one for one in solved.suspects if one.can_be_named and one.key.isdigit()), None) if solved else None
-    reading = survey.readings[int(suspect.key)] if suspect else None
-    if suspect is None or not isinstance(reading, PairReading):
-        return None
-    why = "the last one does not fit"
-    return NextReading(kind=reading.kind, a=reading.a, b=reading.b, why=why, replaces=int(suspect.key))
-
-
-def _network(survey: Survey, used: list[int]) -> Network:
-    return Network(
-        holes=tuple(Hole(hole.id, hole.diameter.mm, hole.diameter.u_mm) for hole in survey.holes),
-        observations=tuple(_observation(survey.readings[k], k) for k in used),
-        numbered=survey.numbered,
-        direction=Direction(_direction_of(survey), survey.direction_at.deg),
-        scaled_frames=tuple(survey.scaled_frames),
-    )
-
-
-def _direction_of(survey: Survey) -> str:
-    """The stated hole or frame, unless all readings in that frame are left out; else the first hole."""
-    frames = {r.frame for r in survey.readings if isinstance(r, AxisReading) and not r.left_out}
-    ids = {hole.id for hole in survey.holes}
-    stated = survey.direction_of
-    return stated if stated and stated in ids | frames else survey.holes[0].id
-
-
-def _observation(reading: PairReading | AxisReading, k: int) -> Observation:
-    u_mm, _ = _u_mm(reading)
-    kind, value_mm = Kind(reading.kind), reading.reading.mm
-    if isinstance(reading, AxisReading):
-        edge = EDGES[reading.edge]
-        return Observation(
-            key=str(k), kind=kind, a=reading.a, value_mm=value_mm, u_mm=u_mm, frame=reading.frame, edge=edge
-        )
-    return Observation(key=str(k), kind=kind, a=reading.a, b=reading.b, value_mm=value_mm, u_mm=u_mm)
-
-
-def _u_mm(reading: PairReading | AxisReading) -> tuple[float, bool]:
-    """Standard uncertainty, and whether it is a default because neither it nor the tool was stated."""
-    stated = reading.reading.u_mm
-    if stated is not None:
-        return stated, False
-    return UNSTATED_U_MM.get(Kind(reading.kind), CALIPER_U_MM), True
-
-
-def label_of(reading: PairReading | AxisReading) -> str:
+def label_of(reading: SurveyReading) -> str:
     """Return what a reading goes between, in the trade's shorthand."""
-    return (
-        f"{reading.a} {reading.kind} in {reading.frame}"
-        if isinstance(reading, AxisReading)
-        else f"{reading.a}–{reading.b}"
-    )
+    if isinstance(reading, PairReading):
+        return f"{reading.a}–{reading.b}"
+    if isinstance(reading, SweepReading):
+        return f"{reading.a} round"
+    edge = "" if reading.edge == "centre" else f" {reading.edge}"
+    return f"{reading.a} {reading.kind}{edge} in {reading.frame}"
 
 
 def _readings(survey: Survey, solved: NetworkResult) -> tuple[SurveyReadingResult, ...]:
-    covers = {int(one.key): one.cover for one in solved.unchecked}
-    return tuple(_reading(survey, k, solved, covers) for k in range(len(survey.readings)))
+    fits: dict[int, list[ReadingFit]] = {}
+    for fit in solved.readings:
+        if (k := index_of(fit.key)) is not None:
+            fits.setdefault(k, []).append(fit)
+    covers = {k: one.cover for one in solved.unchecked if (k := index_of(one.key)) is not None and "." not in one.key}
+    suspects = {k: one for one in reversed(solved.suspects) if (k := index_of(one.key)) is not None}
+    return tuple(
+        _reading(survey, k, _Seen(solved, _worst_of(fits.get(k, [])), covers, suspects))
+        for k in range(len(survey.readings))
+    )
 
 
-def _reading(
-    survey: Survey, k: int, solved: NetworkResult | None, covers: dict[int, tuple[str, str] | None]
-) -> SurveyReadingResult:
-    reading = survey.readings[k]
-    u_mm, u_is_default = _u_mm(reading)
-    found = next((fit for fit in solved.readings if fit.key == str(k)), None) if solved else None
-    fit, says = _fit_of(survey, k, solved, covers)
+@dataclass(frozen=True, slots=True)
+class _Seen:
+    """What the network says of one reading."""
+
+    solved: NetworkResult | None
+    fit: ReadingFit | None
+    covers: dict[int, tuple[str, str] | None]
+    suspects: dict[int, Suspect]
+
+
+NOT_SEEN: Final = _Seen(None, None, {}, {})
+
+
+def _worst_of(fits: list[ReadingFit]) -> ReadingFit | None:
+    """Of a sweep's several observations the one that fits worst."""
+    return max(fits, key=lambda fit: abs(fit.w or 0.0), default=None)
+
+
+def _reading(survey: Survey, k: int, seen: _Seen) -> SurveyReadingResult:
+    reading, found = survey.readings[k], seen.fit
+    u_mm, u_is_default = u_mm_of(reading)
+    fit, says = _fit_of(survey, k, seen)
     is_judged = found is not None and fit is not Fit.ALONE
     return SurveyReadingResult(
         label=label_of(reading),
         kind=reading.kind,
-        value_mm=reading.reading.mm,
+        value_mm=_value_mm(reading),
         u_mm=u_mm,
         u_is_default=u_is_default,
         off_mm=-found.v_mm / found.redundancy if found and is_judged and found.w is not None else None,
@@ -251,23 +213,36 @@ def _reading(
     )
 
 
-def _fit_of(
-    survey: Survey, k: int, solved: NetworkResult | None, covers: dict[int, tuple[str, str] | None]
-) -> tuple[Fit, str]:
+def _value_mm(reading: SurveyReading) -> float:
+    """A sweep's value is how far its centre lies from the shaft's."""
+    if not isinstance(reading, SweepReading):
+        return reading.reading.mm
+    return float(np.hypot(*sweep_offset_mm(reading))) if len(reading.dial) >= LEAST_DIAL else 0.0
+
+
+def _fit_of(survey: Survey, k: int, seen: _Seen) -> tuple[Fit, str]:
     reading = survey.readings[k]
     if reading.left_out:
-        return Fit.LEFT_OUT, f"Left out: {reading.why}" if reading.why else "Left out."
-    ends = {reading.a, reading.b} if isinstance(reading, PairReading) else {reading.a}
-    if solved is None or ends & set(solved.loose):
+        by = f" by {reading.left_out_by}" if reading.left_out_by else ""
+        return Fit.LEFT_OUT, f"Left out{by}: {reading.why}" if reading.why else f"Left out{by}."
+    if isinstance(reading, SweepReading) and seen.fit is None:
+        return Fit.ALONE, _sweep_words(reading)
+    if seen.solved is None or set(ends_of(reading)) & set(seen.solved.loose):
         return Fit.ALONE, "More readings are needed before this one can be checked."
-    suspect = next((one for one in solved.suspects if one.key == str(k)), None)
+    suspect = seen.suspects.get(k)
     if suspect and suspect.can_be_named:
         return Fit.SUSPECT, _suspect_words(label_of(reading), suspect.mistake_mm)
-    if k in covers:
-        cover = covers[k]
+    if k in seen.covers:
+        cover = seen.covers[k]
         best = f" {cover[0]}–{cover[1]} would check it best." if cover else ""
         return Fit.UNCHECKED, f"Nothing checks this reading: a mistake in it would not show.{best}"
     return Fit.FITS, "Fits the others."
+
+
+def _sweep_words(reading: SweepReading) -> str:
+    if reading.turned is SweepTurned.PART:
+        return "With the part turned under a standing dial this finds what it turned about, not the shaft's centre."
+    return "A sweep wants the dial read at three places or more round the turn."
 
 
 def _suspect_words(label: str, mistake_mm: float) -> str:
@@ -294,17 +269,17 @@ def _says(survey: Survey, solved: NetworkResult) -> tuple[str, ...]:
     if solved.redundancy <= 0 and not solved.loose:
         words.append("Just enough readings: nothing is checked. Each further one checks those before it.")
     words += [
-        f"{label_of(survey.readings[int(one.key)])} is checked by nothing; "
-        f"measure {one.cover[0]}–{one.cover[1]} to cover it."
+        f"{label_of(survey.readings[k])} is checked by nothing; measure {one.cover[0]}–{one.cover[1]} to cover it."
         for one in solved.unchecked[:3]
-        if one.cover and solved.redundancy > 0
+        if one.cover and solved.redundancy > 0 and (k := index_of(one.key)) is not None
     ]
     return tuple(words)
 
 
 def _suspect_sentence(survey: Survey, key: str, mistake_mm: float, can_be_named: bool, alike: tuple[str, ...]) -> str:
     def name(of: str) -> str:
-        return label_of(survey.readings[int(of)]) if of.isdigit() else of
+        k = index_of(of)
+        return of if k is None else label_of(survey.readings[k])
 
     if can_be_named:
         return _suspect_words(name(key), mistake_mm)
@@ -317,6 +292,7 @@ def _suspect_sentence(survey: Survey, key: str, mistake_mm: float, can_be_named:
 
 def _holes(survey: Survey, solved: NetworkResult) -> tuple[HoleResult, ...]:
     side = -1.0 if survey.seen_from is Side.GEARBOX else 1.0
+    bores = {hole.id for hole in survey.holes if hole.is_bore}
     stated = {hole.id: hole.diameter.mm for hole in survey.holes}  # what is drilled, not what the fit made of it
     return tuple(
         HoleResult(
@@ -325,12 +301,23 @@ def _holes(survey: Survey, solved: NetworkResult) -> tuple[HoleResult, ...]:
             y_mm=point.y_mm,
             diameter_mm=stated.get(point.id, point.diameter_mm),
             is_loose=point.ellipse is None,
+            is_bore=point.id in bores,
             major_mm=point.ellipse and point.ellipse.major_mm,
             minor_mm=point.ellipse and point.ellipse.minor_mm,
             angle_deg=point.ellipse and (side * point.ellipse.angle_deg) % 180,
         )
         for point in solved.points
     )
+
+
+def _outline(survey: Survey, solved: NetworkResult) -> tuple[OutlineCorner, ...]:
+    """The traced outline, carried by the same shift, turn and scale as the readings in its frame."""
+    if survey.outline is None or survey.outline.frame not in solved.frames:
+        return ()
+    side = -1.0 if survey.seen_from is Side.GEARBOX else 1.0
+    corners = np.array([[one.x_mm, one.y_mm] for one in survey.outline.points])
+    placed = solved.frames[survey.outline.frame].placed(corners)
+    return tuple(OutlineCorner(x_mm=side * x, y_mm=y) for x, y in placed.tolist())
 
 
 def _centre_u_mm(solved: NetworkResult) -> float | None:

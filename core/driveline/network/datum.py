@@ -8,6 +8,7 @@ import numpy as np
 from driveline.chain import Floats
 from driveline.errors import ImpossibleInput
 from driveline.network.adjust import Adjustment
+from driveline.network.equations import Equations
 from driveline.network.observations import CENTRE
 
 CHI_SQUARE_95_2: Final = 5.991  # two degrees of freedom
@@ -35,6 +36,41 @@ class Carried:
     origin: str  # "C", or "holes" when the shaft's centre is loose
 
 
+@dataclass(frozen=True, slots=True, kw_only=True)
+class FramePlace:
+    """How a frame of a trace, scan or square lies in the drawing's own axes."""
+
+    turn_rad: float
+    scale: float
+    shift_mm: Floats  # (2,), in the frame
+    origin_mm: Floats  # (2,), of the drawing, before it was carried
+    carried_turn: Floats  # (2, 2)
+
+    def placed(self, seen_mm: Floats) -> Floats:
+        """Return points given in the frame, (n, 2), as the drawing has them."""
+        cos, sin = np.cos(self.turn_rad) / self.scale, np.sin(self.turn_rad) / self.scale
+        about = (seen_mm - self.shift_mm) @ np.array([[cos, sin], [-sin, cos]])
+        on_drawing: Floats = (about - self.origin_mm) @ self.carried_turn.T
+        return on_drawing
+
+
+def frame_places(adjustment: Adjustment, about: Carried) -> dict[str, FramePlace]:
+    """Return where each frame lies."""
+    equations, unknowns = adjustment.equations, adjustment.unknowns
+    origin_mm = about.weights @ equations.coordinates_mm(unknowns)
+    places = {}
+    for frame, column in zip(equations.frames, equations.frame_column.tolist(), strict=True):
+        shift_x, shift_y, turn, scale = unknowns[column : column + 4]
+        places[frame] = FramePlace(
+            turn_rad=float(turn / equations.size_mm),
+            scale=float(np.exp(scale / equations.size_mm)),
+            shift_mm=np.array([shift_x, shift_y]),
+            origin_mm=origin_mm,
+            carried_turn=about.turn,
+        )
+    return places
+
+
 def carried(adjustment: Adjustment, loose: tuple[str, ...]) -> Carried:
     """Return the points in the drawing's own axes.
 
@@ -48,7 +84,7 @@ def carried(adjustment: Adjustment, loose: tuple[str, ...]) -> Carried:
     if about_shaft:
         weights[equations.index[CENTRE]] = 1.0
     else:
-        weights[1:] = 1 / max(count - 1, 1)
+        weights[:] = numbered_weights(equations)
     origin = weights @ xy
     angle, angle_row = _turn(adjustment, origin, weights)
     turn = np.array([[np.cos(angle), np.sin(angle)], [-np.sin(angle), np.cos(angle)]])
@@ -63,6 +99,14 @@ def carried(adjustment: Adjustment, loose: tuple[str, ...]) -> Carried:
         angle_row=angle_row,
         origin=CENTRE if about_shaft else "holes",
     )
+
+
+def numbered_weights(equations: Equations) -> Floats:
+    """Return the weight of each point in the middle of the numbered holes, (points,)."""
+    weights = np.zeros(len(equations.points))
+    numbered = [equations.index[hole.id] for hole in equations.network.holes if not hole.is_bore]
+    weights[numbered] = 1 / max(len(numbered), 1)
+    return weights
 
 
 def carried_rows(adjustment: Adjustment, about: Carried, k: int) -> Floats:
@@ -87,7 +131,7 @@ def _covariances(
     """
     count, unknowns = len(weights), adjustment.equations.count
     hangs_on = np.zeros((unknowns, 5))  # origin x, y; holes' mean x, y; turn
-    mean_weights = np.concatenate([[0.0], np.full(count - 1, 1 / max(count - 1, 1))])
+    mean_weights = numbered_weights(adjustment.equations)
     for axis in (0, 1):
         hangs_on[axis : 2 * count : 2, axis] = weights
         hangs_on[axis : 2 * count : 2, 2 + axis] = mean_weights

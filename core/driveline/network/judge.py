@@ -10,7 +10,7 @@ from scipy.special import chdtri
 
 from driveline.chain import Floats
 from driveline.network.adjust import Adjustment, adjust, readjusted_without
-from driveline.network.datum import Carried, Ellipse, carried, ellipse
+from driveline.network.datum import Carried, Ellipse, FramePlace, carried, ellipse, frame_places
 from driveline.network.equations import Equations
 from driveline.network.observations import Network
 from driveline.network.shape import Flip, flips, loose_points, runs_against_numbering
@@ -74,6 +74,7 @@ class NetworkResult:
     sharpening: Sharpening | None
     is_against_numbering: bool
     origin: str
+    frames: dict[str, FramePlace]
     converged: bool
 
     def point(self, point_id: str) -> PointEstimate:
@@ -123,6 +124,7 @@ def solve_network(network: Network) -> NetworkResult:
         sharpening=sharpening(adjustment, about, loose),
         is_against_numbering=len(network.holes) > 2 and runs_against_numbering(adjustment),
         origin=about.origin,
+        frames=frame_places(adjustment, about),
         converged=adjustment.converged,
     )
 

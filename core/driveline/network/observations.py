@@ -30,11 +30,15 @@ class Turning(StrEnum):
 
 @dataclass(frozen=True, slots=True)
 class Hole:
-    """A hole with its diameter; ``u_mm`` of ``None`` takes the diameter as exact."""
+    """A hole with its diameter; ``u_mm`` of ``None`` takes the diameter as exact.
+
+    A bore about the shaft has no place in the numbering.
+    """
 
     id: str
     diameter_mm: float
     u_mm: float | None = None
+    is_bore: bool = False
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)

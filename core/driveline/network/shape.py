@@ -123,10 +123,12 @@ def _parts_without(neighbours: dict[str, set[str]], pair: tuple[str, str]) -> li
 
 def runs_against_numbering(adjustment: Adjustment) -> bool:
     """Say whether the holes, as solved, run the other way round the shaft than they are said to be numbered."""
-    xy: Floats = adjustment.equations.coordinates_mm(adjustment.unknowns)
-    about = xy[1:] - xy[0]
+    equations = adjustment.equations
+    xy: Floats = equations.coordinates_mm(adjustment.unknowns)
+    numbered = [equations.index[hole.id] for hole in equations.network.holes if not hole.is_bore]
+    about = xy[numbered] - xy[0]
     following = np.roll(about, -1, axis=0)
     turn = np.arctan2(
         about[:, 0] * following[:, 1] - about[:, 1] * following[:, 0], np.einsum("ij,ij->i", about, following)
     ).sum()
-    return bool(turn < 0) is (adjustment.equations.network.numbered is Turning.ANTICLOCKWISE)
+    return bool(turn < 0) is (equations.network.numbered is Turning.ANTICLOCKWISE)

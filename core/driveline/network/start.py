@@ -38,7 +38,7 @@ def _centre_distances(equations: Equations) -> dict[frozenset[str], float]:
 
 def _ring_mm(equations: Equations) -> Floats:
     """Holes about the shaft in numbering order, turned on by the cosine rule where radii and a side are known."""
-    holes = [hole.id for hole in equations.network.holes]
+    holes = [hole.id for hole in equations.network.holes if not hole.is_bore]
     distances = _centre_distances(equations)
     radii = [distances.get(frozenset((CENTRE, hole))) for hole in holes]
     known = [radius for radius in radii if radius]
@@ -55,7 +55,9 @@ def _ring_mm(equations: Equations) -> Floats:
     sign = 1.0 if equations.network.numbered is Turning.ANTICLOCKWISE else -1.0
     angles = sign * np.concatenate([[0.0], np.cumsum(turns[:-1])]) if holes else np.zeros(0)
     ring = np.column_stack([radius_mm * np.cos(angles), radius_mm * np.sin(angles)]) if holes else np.zeros((0, 2))
-    return np.vstack([[[0.0, 0.0]], ring])
+    xy = np.zeros((len(equations.points), 2))  # bores begin at the shaft, where they belong
+    xy[[equations.index[hole] for hole in holes]] = ring
+    return xy
 
 
 def _apex_rad(one_mm: float, other_mm: float, side_mm: float) -> float:

@@ -49,8 +49,11 @@ class Joint(Sheet):
         default=None, description="Tensile strength of what it is screwed into, where it is known"
     )
     countersink: Length | None = Field(default=None, description="Depth of the countersink at the tapped hole's mouth")
+    head: Length | None = Field(default=None, description="Diameter that bears: the head's, or the washer's")
     length: Length | None = Field(default=None, description="Under the head")
     depth_behind: Length | None = Field(default=None, description="Face to the first thing behind the tapped hole")
+    crush_tube: bool = Field(default=False, description="Its sleeves are clamped end to end")
+    sleeve_yield_mpa: Annotated[float, Field(gt=20, lt=2500)] | None = None
 
     @field_validator("thread")
     @classmethod

@@ -1,93 +1,15 @@
 """The adapter plate bench: the flange as measured, the motor's face, and the plate between them."""
 
 from enum import StrEnum
-from typing import Annotated, Literal, Self
+from typing import Annotated
 
-from pydantic import Field, StringConstraints, model_validator
+from pydantic import Field, StringConstraints
 
-from driveline.network import Turning
-from driveline.sheets.base import Angle, Coordinate, Length, Name, Sheet, Words
-from driveline.sheets.joints import Joint, Register
-
-HoleId = Annotated[str, StringConstraints(pattern=r"^[A-Za-z][A-Za-z0-9]{0,5}$")]
-
-
-class Side(StrEnum):
-    """Which side of the plate the eye is on."""
-
-    ENGINE = "engine side"
-    GEARBOX = "gearbox side"
-
-
-class FlangeHole(Sheet):
-    """A hole in the gearbox flange."""
-
-    id: HoleId
-    diameter: Length
-
-
-class PairReading(Sheet):
-    """A reading between two points: ``inside`` nearest edges, ``outside`` farthest, ``distance`` centres."""
-
-    kind: Literal["inside", "outside", "distance", "radius"]
-    a: HoleId
-    b: HoleId = Field(default="C", description="C is the shaft's centre")
-    reading: Length
-    left_out: bool = False
-    why: Words = ""
-
-
-class AxisReading(Sheet):
-    """A reading along one axis of a square, a trace, a scan or a drawing."""
-
-    kind: Literal["x", "y"]
-    a: HoleId
-    frame: Name
-    edge: Literal["low", "centre", "high"] = "centre"
-    reading: Coordinate
-    left_out: bool = False
-    why: Words = ""
-
-
-SurveyReading = Annotated[PairReading | AxisReading, Field(discriminator="kind")]
-
-
-class Survey(Sheet):
-    """The flange survey. Holes are listed in the order in which they are numbered."""
-
-    seen_from: Side = Side.ENGINE
-    numbered: Turning = Turning.ANTICLOCKWISE
-    holes: Annotated[list[FlangeHole], Field(max_length=60)] = []
-    readings: Annotated[list[SurveyReading], Field(max_length=1000)] = []
-    direction_of: Name | None = Field(
-        default=None, description="Hole or frame that sets the angle; the first hole when empty"
-    )
-    direction_at: Angle = Angle(text="0 deg")
-    scaled_frames: Annotated[list[Name], Field(max_length=10)] = []
-
-    @model_validator(mode="after")
-    def _names_known(self) -> Self:
-        ids = [hole.id for hole in self.holes]
-        for hole_id in ids:
-            if hole_id == "C":
-                raise ValueError("C is the shaft's centre. Give the hole another name, such as H1.")
-            if ids.count(hole_id) > 1:
-                raise ValueError(f"Two holes are named {hole_id}. Name each once.")
-        for reading in self.readings:
-            ends = [reading.a, reading.b] if isinstance(reading, PairReading) else [reading.a]
-            for end in ends:
-                if end not in (*ids, "C"):
-                    raise ValueError(
-                        f"A reading goes to {end}, which is not among the holes. Add the hole or mend the name."
-                    )
-            if len(set(ends)) < len(ends):
-                raise ValueError(f"A reading goes from {ends[0]} to itself. Name two different holes.")
-        frames = {reading.frame for reading in self.readings if isinstance(reading, AxisReading)}
-        if self.direction_of and self.direction_of not in {*ids, *frames}:
-            raise ValueError(
-                f"The direction is set by {self.direction_of}, which is neither a hole nor a square's or trace's name."
-            )
-        return self
+from driveline.sheets.base import Angle, Coordinate, Length, Sheet, Words
+from driveline.sheets.buildup import BuildUp
+from driveline.sheets.joints import Joint, Register, RegisterFit
+from driveline.sheets.survey import HoleId, Survey
+from driveline.tables.materials import PlateMaterial
 
 
 class FaceHole(Sheet):
@@ -99,12 +21,17 @@ class FaceHole(Sheet):
 
 
 class MotorFace(Sheet):
-    """The motor's face: a bolt circle, or coordinates where holes are listed."""
+    """The motor's face: its own survey where there is one, else coordinates where holes are listed, else a circle."""
 
     count: Annotated[int, Field(ge=0, le=60)] = 0
     bolt_circle: Length | None = None
     first_at: Angle = Angle(text="0 deg")
     holes: Annotated[list[FaceHole], Field(max_length=60)] = []
+    survey: Survey | None = Field(default=None, description="Readings on the face, seen looking at the motor")
+    terminals_at: Angle | None = Field(
+        default=None, description="Middle of the terminals, from the face's +x, seen looking at the motor"
+    )
+    terminals_arc: Angle | None = Field(default=None, description="What terminals and cables take up of the turn")
     plate_hole: Length | None = Field(default=None, description="Clearance hole for the motor's screws")
     counterbore: Length | None = Field(
         default=None, description="Diameter of the counterbore, when screw heads are sunk"
@@ -136,11 +63,29 @@ class Locating(StrEnum):
     NOT_CHOSEN = "not chosen"
 
 
+class OutlineBy(StrEnum):
+    """What the plate's edge follows."""
+
+    HOLES = "holes"
+    FLANGE = "flange outline"
+
+
 class Plate(Sheet):
     """The plate itself."""
 
+    part_number: Annotated[str, StringConstraints(max_length=30, strip_whitespace=True)] = ""
+    quantity: Annotated[int, Field(ge=1, le=500)] = 1
     thickness: Length | None = None
     material: Words = ""
+    made_of: PlateMaterial | None = None
+    outline_by: OutlineBy = OutlineBy.HOLES
+    kerf: Length | None = Field(default=None, description="Put into the cut file; left to the cutter when empty")
+    sheet_long: Length | None = Field(default=None, description="Of the stock sheet that it is cut from")
+    sheet_wide: Length | None = None
+    terminals_from: Angle | None = Field(
+        default=None, description="Where terminals may begin, anticlockwise from +x, seen from the engine side"
+    )
+    terminals_to: Angle | None = None
     process: Process = Process.WATERJET
     turned: Angle = Angle(text="0 deg")
     edge_factor: Annotated[float, Field(ge=0.5, le=5)] | None = Field(
@@ -152,6 +97,8 @@ class Plate(Sheet):
     registers: Annotated[list[Register], Field(max_length=4)] = Field(default=[], description="Made to a fit")
     concentricity: Length | None = Field(default=None, description="Machined concentricity of the plate's registers")
     bore: Length | None = Field(default=None, description="Bore through the plate")
+    dowel_size: Length | None = None
+    dowel_fit: RegisterFit | None = Field(default=None, description="Reamed hole, then dowel")
 
 
 class PlateSheet(Sheet):
@@ -160,5 +107,6 @@ class PlateSheet(Sheet):
     survey: Survey = Survey()
     face: MotorFace = MotorFace()
     plate: Plate = Plate()
+    build_up: BuildUp = BuildUp()
     motor_joint: Joint = Field(default=Joint(), description="Its screws' length and depth stand with the motor's face")
     flange_joint: Joint = Joint()

@@ -1,0 +1,208 @@
+"""Holes and an outline from a DXF drawing of a flange."""
+
+import io
+from collections.abc import Iterator, Sequence
+from typing import Final
+
+import numpy as np
+from ezdxf.entities.arc import Arc
+from ezdxf.entities.circle import Circle
+from ezdxf.entities.line import Line
+from ezdxf.entities.lwpolyline import LWPolyline
+from ezdxf.entities.polyline import Polyline
+from ezdxf.filemanagement import read as read_document
+from ezdxf.layouts.layout import Modelspace
+from ezdxf.lldxf.const import DXFError
+from ezdxf.path import make_path
+from shapely import LineString, Polygon
+from shapely.ops import polygonize, unary_union
+
+from driveline.benches.survey import solve_survey
+from driveline.chain import Floats
+from driveline.csv_in import UnreadableFile
+from driveline.measure import Tool
+from driveline.network import Turning
+from driveline.sheets.survey import Outline, OutlinePoint, Side, Survey
+from driveline.survey_in.found import (
+    BORE_MM,
+    FoundPoint,
+    SurveyFile,
+    framed_readings,
+    new_holes,
+    require_place,
+    require_size,
+)
+
+GREATEST_BYTES: Final = 4_000_000
+MOST_LINES: Final = 400_000
+MOST_ENTITIES: Final = 5000
+MOST_CORNERS: Final = 600
+SAME_PLACE_MM: Final = 0.05
+FLAT_MM: Final = 0.02  # how far a chord may leave its arc
+MATCHED_MM: Final = 5.0
+UNIT_MM: Final = {0: 1.0, 1: 25.4, 2: 304.8, 4: 1.0, 5: 10.0, 6: 1000.0}
+
+
+def read_survey_dxf(
+    data: bytes, *, survey: Survey, frame: str, seen_from: Side, tool: Tool | None = None
+) -> SurveyFile:
+    """Return what a DXF drawing adds to a survey: its circles as holes in a frame of their own, and its outline.
+
+    Circles over 60 mm are taken as bores. Holes are numbered as the survey numbers them, or matched to its holes
+    where it has some. Blocks are not opened.
+
+    Args:
+        data: A text DXF.
+        survey: What is there already; nothing of it is changed.
+        frame: Name of the frame that the holes are given in.
+        seen_from: Which side the drawing shows.
+        tool: What it was made with, where it is a scan or a trace.
+
+    Raises:
+        UnreadableFile: If it can't be read, holds too much or too little, or can't be matched.
+    """
+    space, scale, notes = _opened(data)
+    mirror = -1.0 if seen_from is not survey.seen_from else 1.0
+    circles = _circles(space, scale, mirror, notes)
+    if len(circles) < 2:
+        raise UnreadableFile(
+            "", "The drawing has fewer than two circles.", "Draw each hole as a circle, not as a block."
+        )
+    points = _named(circles, survey)
+    outline = _outline(space, scale, mirror, frame)
+    if outline is None:
+        notes.append("No closed outline was found; the holes were taken.")
+    if mirror < 0:
+        notes.append(f"The drawing was turned over to the {survey.seen_from.value}.")
+    return SurveyFile(
+        holes=new_holes(points, survey),
+        readings=framed_readings(points, frame, tool),
+        outline=outline,
+        notes=tuple(notes),
+    )
+
+
+def _opened(data: bytes) -> tuple[Modelspace, float, list[str]]:
+    if len(data) > GREATEST_BYTES:
+        raise UnreadableFile("", "The drawing is larger than 4 MB; a flange's never is.", "Save the flange alone.")
+    if b"\0" in data:
+        raise UnreadableFile("", "This is not a text DXF.", "Save it as ASCII DXF, R2010 or older.")
+    if data.count(b"\n") > MOST_LINES:
+        raise UnreadableFile("", "The drawing holds too much to be one flange.", "Save the flange alone.")
+    text = data.decode("utf-8", errors="replace").replace("\r\n", "\n")
+    try:
+        document = read_document(io.StringIO(text))
+        space = document.modelspace()
+        unit = int(document.header.get("$INSUNITS", 0))
+    except (DXFError, ValueError, LookupError, TypeError, AttributeError, ArithmeticError) as error:
+        raise UnreadableFile("", "This can't be read as a DXF drawing.", "Save it as ASCII DXF, R2010.") from error
+    if unit not in UNIT_MM:
+        raise UnreadableFile("", "The drawing is in a unit that no shop draws in.", "Save it in mm or inches.")
+    if len(space) > MOST_ENTITIES:
+        raise UnreadableFile(
+            "", f"The drawing has {len(space)} entities.", f"Save {MOST_ENTITIES} or fewer: the flange."
+        )
+    notes = [] if unit else ["The drawing states no unit; millimetres were taken."]
+    if unit and UNIT_MM[unit] != 1.0:
+        notes.append("The drawing's units were turned into millimetres.")
+    if len(space.query("INSERT")):
+        notes.append("Blocks were not opened; explode them if holes are missing.")
+    return space, UNIT_MM[unit], notes
+
+
+def _circles(space: Modelspace, scale: float, mirror: float, notes: list[str]) -> list[tuple[float, float, float]]:
+    """Centre and diameter of each circle, mm; of several about one centre the smallest."""
+    found: list[tuple[float, float, float]] = []
+    for entity in space.query("CIRCLE"):
+        if not isinstance(entity, Circle):
+            continue
+        centre = entity.ocs().to_wcs(entity.dxf.center)  # a drawing turned over keeps its circles in mirrored axes
+        x_mm, y_mm, diameter_mm = scale * centre.x * mirror, scale * centre.y, 2 * scale * entity.dxf.radius
+        where = f"Circle at {centre.x:g}, {centre.y:g}"
+        require_size(diameter_mm, where)
+        require_place(x_mm, y_mm, where)
+        found.append((x_mm, y_mm, diameter_mm))
+    found.sort(key=lambda circle: circle[2])
+    kept: list[tuple[float, float, float]] = []
+    for circle in found:
+        if all(np.hypot(circle[0] - one[0], circle[1] - one[1]) > SAME_PLACE_MM for one in kept):
+            kept.append(circle)
+    if len(kept) < len(found):
+        notes.append("Of circles about one centre the smallest was taken.")
+    return kept
+
+
+def _named(circles: Sequence[tuple[float, float, float]], survey: Survey) -> list[FoundPoint]:
+    """Bolt holes numbered about their middle, or matched; bores after them."""
+    bolts = np.array([circle for circle in circles if circle[2] <= BORE_MM]).reshape(-1, 3)
+    bores = [circle for circle in circles if circle[2] > BORE_MM]
+    if len(bolts) < 2:
+        raise UnreadableFile("", "The drawing has fewer than two bolt holes.", "Draw each hole as a circle.")
+    about = bolts[:, :2] - bolts[:, :2].mean(axis=0)
+    sense = 1.0 if survey.numbered is Turning.ANTICLOCKWISE else -1.0
+    # A hair below +x still begins the round: it is the first hole as drawn, not the last.
+    angle = np.round((sense * np.degrees(np.arctan2(about[:, 1], about[:, 0])) + 0.5) % 360, 6)
+    bolts = bolts[np.argsort(angle, kind="stable")]
+    names = _matched(bolts[:, :2], survey) if survey.holes else [f"H{k + 1}" for k in range(len(bolts))]
+    rows = [*zip(names, bolts.tolist(), strict=True), *((f"B{k + 1}", bore) for k, bore in enumerate(bores))]
+    return [FoundPoint(name, x, y, diameter, name) for name, (x, y, diameter) in rows]
+
+
+def _matched(xy: Floats, survey: Survey) -> list[str]:
+    """The survey's names for holes in numbering order: the start of the round that lays them best on what is known."""
+    numbered = {hole.id for hole in survey.holes if not hole.is_bore}
+    known = [hole for hole in solve_survey(survey).result.holes if hole.id in numbered and not hole.is_loose]
+    if len(known) < 3 or len(known) != len(xy):
+        raise UnreadableFile(
+            "",
+            f"The drawing has {len(xy)} bolt holes; the survey has {len(known)} that are settled.",
+            "Take it into a survey without holes, or measure as many holes first.",
+        )
+    side = -1.0 if survey.seen_from is Side.GEARBOX else 1.0
+    target = np.array([[side * hole.x_mm, hole.y_mm] for hole in known])
+    misfit = [_misfit_mm(np.roll(xy, -start, axis=0), target) for start in range(len(xy))]
+    best, second = np.argsort(misfit)[:2].tolist()
+    if misfit[best] > MATCHED_MM:
+        raise UnreadableFile(
+            "",
+            f"The drawing's holes miss the measured ones by {misfit[best]:.1f} mm.",
+            "Was it drawn from the other side, or is it another flange?",
+        )
+    if misfit[second] < 3 * misfit[best] + 0.5:
+        raise UnreadableFile(
+            "", "The holes are spaced so evenly that it can't be told which is the first.", "Take it into a new survey."
+        )
+    return [known[(k - best) % len(known)].id for k in range(len(xy))]
+
+
+def _misfit_mm(points: Floats, target: Floats) -> float:
+    """Greatest distance left when points are laid on a target, turned and shifted but never mirrored."""
+    a, b = points - points.mean(0), target - target.mean(0)
+    angle = np.arctan2(np.sum(a[:, 0] * b[:, 1] - a[:, 1] * b[:, 0]), np.sum(a * b))
+    cos, sin = np.cos(angle), np.sin(angle)
+    return float(np.hypot(*(a @ np.array([[cos, sin], [-sin, cos]]) - b).T).max())
+
+
+def _outline(space: Modelspace, scale: float, mirror: float, frame: str) -> Outline | None:
+    """The largest closed loop of lines, arcs and polylines."""
+    lines = [LineString(points) for points in _polylines(space) if len(points) > 1]
+    if not lines:
+        return None
+    loops = sorted(polygonize(unary_union(lines)), key=lambda loop: float(Polygon(loop.exterior).area))
+    if not loops:
+        return None
+    ring = loops[-1].exterior.simplify(FLAT_MM)
+    corners = np.array(ring.coords)[:-1] * [scale * mirror, scale]
+    if len(corners) > MOST_CORNERS or np.abs(corners).max() > 5000:
+        return None
+    return Outline(frame=frame, points=[OutlinePoint(x_mm=float(x), y_mm=float(y)) for x, y in corners])
+
+
+def _polylines(space: Modelspace) -> Iterator[list[tuple[float, float]]]:
+    for entity in space:
+        if isinstance(entity, Line | Arc | LWPolyline | Polyline):
+            try:
+                flat = list(make_path(entity).flattening(FLAT_MM, segments=8))
+            except (DXFError, ValueError, TypeError, ArithmeticError):
+                continue  # an entity without extent has no part in an outline
+            yield [(float(point.x), float(point.y)) for point in flat]
