@@ -7,12 +7,15 @@ from pathlib import Path
 
 from pydantic import ValidationError
 
+from driveline.benches.plate import solve_parts
+from driveline.benches.plate_drawings import cut_drawing, part_drawings, sheet_drawing
 from driveline.checks import Verdict
 from driveline.drawing.dxf import write_dxf
-from driveline.drawing.model import Drawing
+from driveline.drawing.pdf import write_sheet_pdf
 from driveline.drawing.svg import write_svg
+from driveline.drawing.template import PAPERS, write_template
 from driveline.errors import DrivelineError
-from driveline.job import JobResult, evaluate
+from driveline.job import evaluate
 from driveline.sheets.job import JobFile
 
 FAILS, REFUSED = 1, 2
@@ -37,17 +40,27 @@ def main(arguments: list[str]) -> int:
     if options.command == "check":
         print(result.model_dump_json(indent=2))
         return FAILS if result.worst is Verdict.FAILS else 0
-    return _draw(options, result)
+    return _draw(options, job)
 
 
-def _draw(options: argparse.Namespace, result: JobResult) -> int:
-    drawing: Drawing | None = result.plate.engine_side if options.side == "engine" else result.plate.gearbox_side
-    if drawing is None:
-        print("The plate can't be drawn yet: " + " ".join(todo.text for todo in result.plate.to_do), file=sys.stderr)
+def _draw(options: argparse.Namespace, job: JobFile) -> int:
+    plate = job.sheets.plate
+    part = next((one for one in solve_parts(plate).parts if one.key == options.part), None)
+    if part is None:
+        to_do = " ".join(todo.text for todo in evaluate(job).plate.to_do)
+        print(f"That part can't be drawn yet: {to_do or 'the build-up has none of that name.'}", file=sys.stderr)
         return REFUSED
-    for path, write in ((options.dxf, write_dxf), (options.svg, write_svg)):
-        if path:
-            path.write_text(write(drawing), encoding="utf-8")
+    if options.dxf:
+        options.dxf.write_text(write_dxf(cut_drawing(plate, part, job.name, options.side)), encoding="utf-8")
+    if options.svg:
+        nominal = part_drawings(plate, part, job.name)[0 if options.side == "engine" else 1]
+        options.svg.write_text(write_svg(nominal), encoding="utf-8")
+    if options.template:
+        nominal = part_drawings(plate, part, job.name)[0 if options.side == "engine" else 1]
+        options.template.write_bytes(write_template(nominal, paper=options.paper))
+    if options.sheet:
+        sheet = sheet_drawing(plate, part, job.name, side=options.side, revision="not released")
+        options.sheet.write_bytes(write_sheet_pdf(sheet))
     return 0
 
 
@@ -59,10 +72,13 @@ def _parser() -> argparse.ArgumentParser:
     commands.add_parser("schema", help="print the job file's JSON Schema")
     draw = commands.add_parser("draw", help="write a part's drawing")
     draw.add_argument("job", type=Path)
-    draw.add_argument("part", choices=["plate"])
+    draw.add_argument("part", choices=["plate", "motor_plate", "ring", "base_plate"])
     draw.add_argument("--side", choices=["engine", "gearbox"], default="engine")
     draw.add_argument("--dxf", type=Path)
     draw.add_argument("--svg", type=Path)
+    draw.add_argument("--sheet", type=Path, help="dimensioned sheet, PDF")
+    draw.add_argument("--template", type=Path, help="1:1 paper template, PDF")
+    draw.add_argument("--paper", choices=sorted(PAPERS), default="a4")
     return parser
 
 

@@ -9,7 +9,8 @@ from driveline.benches.gearing import peak_nm
 from driveline.benches.joints import Loads
 from driveline.benches.line import Line
 from driveline.benches.masses import mass_checks, solve_masses
-from driveline.benches.plate import PlateResult, solve_plate
+from driveline.benches.plate import PlateContext, solve_plate
+from driveline.benches.plate_results import PlateResult
 from driveline.benches.ratios import RatiosResult, solve_ratios
 from driveline.checks import Check, Result, Verdict, worst_first, worst_verdict
 from driveline.design import DYNAMIC_FACTOR
@@ -26,6 +27,8 @@ class Progress(StrEnum):
     NOTHING_YET = "nothing yet"
     MEASURED = "measured"
     DESIGNED = "designed"
+    RELEASED = "released"
+    PROVED = "proved"
 
 
 class BenchState(Result):
@@ -66,12 +69,15 @@ def evaluate(job: JobFile) -> JobResult:
     ratios, line, ratio_checks = solve_ratios(sheets.ratios, sheets.brief, brief, weights, margins)
     plate, plate_checks = solve_plate(
         sheets.plate,
-        job_name=job.name,
-        coupler=sheets.ratios.coupler,
-        motor=_motor_loads(sheets, brief),
-        margins=margins,
+        PlateContext(
+            job_name=job.name,
+            coupler=sheets.ratios.coupler,
+            motor=_motor_loads(sheets, brief),
+            margins=margins,
+            records=job.build,
+        ),
     )
-    plate_begun = bool(sheets.plate.survey.holes or sheets.plate.face.count)
+    plate_begun = bool(sheets.plate.survey.holes or sheets.plate.face.count or plate.parts)
     load_checks = mass_checks(sheets.masses, weights.result, margins)
     checks = worst_first((*load_checks, *ratio_checks, *(plate_checks if plate_begun else ())))
     return JobResult(
@@ -99,23 +105,38 @@ def _bench_states(
     begun = {
         "brief": sheets.brief != type(sheets.brief)(),
         "ratios": bool(ratios.candidates),
-        "plate": bool(plate.survey.readings),
+        "plate": bool(plate.survey.readings or plate.parts),
     }
     finished = {
         "brief": not brief.to_do,
         "ratios": ratios.chosen is not None,
-        "plate": plate.engine_side is not None and not plate.to_do,
+        "plate": bool(plate.parts) and not plate.to_do,
     }
     to_do = {"brief": len(brief.to_do), "ratios": len(ratios.to_do), "plate": len(plate.to_do)}
     return tuple(
         BenchState(
             bench=bench,
-            progress=_progress(begun[bench], finished[bench]),
+            progress=_plate_progress(plate, finished[bench]) or _progress(begun[bench], finished[bench])
+            if bench == "plate"
+            else _progress(begun[bench], finished[bench]),
             worst=worst_verdict(own) if (own := [check for check in checks if check.bench == bench]) else None,
             to_do=to_do[bench],
         )
         for bench in BENCH_TITLES
     )
+
+
+def _plate_progress(plate: PlateResult, finished: bool) -> Progress | None:
+    """Released when every part stands as it was released, proved when each was accepted on delivery as well."""
+    released = [part.released for part in plate.parts]
+    if not finished or not all(one is not None and not one.differs for one in released):
+        return None
+    accepted = [
+        bool(part.incoming) and part.incoming[0].accepted and part.incoming[0].letter == part.released.letter
+        for part in plate.parts
+        if part.released
+    ]
+    return Progress.PROVED if all(accepted) else Progress.RELEASED
 
 
 def _progress(begun: bool, finished: bool) -> Progress:

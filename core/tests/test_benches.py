@@ -219,12 +219,13 @@ class PlateBenchTest(TestCase):
             self.assertIs(check_of(result, "plate.edge").verdict, verdict)
 
     def test_holes_too_small_for_the_cutter_are_marked(self) -> None:
-        made = {row.id: row.made for row in wren_with(plate__plate__thickness={"text": "12 mm"}).plate.hole_table}
+        (part,) = wren_with(plate__plate__thickness={"text": "12 mm"}).plate.parts
+        made = {row.id: row.made for row in part.hole_table}
         self.assertEqual(made["H1"], "mark, drill by hand")  # Ø10.5 in 12 mm
         self.assertEqual(made["H3"], "cut")  # Ø12.2
         self.assertEqual(made["bore"], "cut small, machine")
 
     def test_two_holes_are_no_plate_yet(self) -> None:
         result = wren_with(plate={"survey": {"holes": [{"id": "H1", "diameter": {"text": "10"}}]}})
-        self.assertIsNone(result.plate.engine_side)
+        self.assertEqual(result.plate.parts, ())
         self.assertTrue(result.plate.to_do)

@@ -13,7 +13,6 @@ from driveline.bolts import (
     bolt_class,
     engagement,
     friction_torque_nm,
-    greatest_tension_n,
     preload_n,
     quick_engagement_mm,
     thread,
@@ -25,6 +24,7 @@ from driveline.checks import Verdict
 from driveline.errors import ImpossibleInput
 from driveline.fits import fit, limits
 from driveline.job import JobResult, evaluate
+from driveline.overhang import greatest_tension_n
 from driveline.sheets.job import JobFile
 from tests.demo import demo_json
 from tests.jobs import check_of

@@ -7,12 +7,11 @@ from hypothesis import strategies as st
 from shapely import Point, Polygon
 
 from driveline.errors import ImpossibleInput
+from driveline.clocking import Window, clocking
+from driveline.outline import edge_distances_mm, hull_outline
 from driveline.plate import (
     Disc,
     bolt_circle_mm,
-    clocking,
-    edge_distances_mm,
-    hull_outline,
     ligaments,
     motor_on_plate,
     reflected,
@@ -149,7 +148,7 @@ class OutlineTest(TestCase):
         self.assertAlmostEqual(math.degrees(whole_turn), 360)
 
     def test_edge_distance_of_a_corner_is_the_radius_and_of_the_middle_more(self) -> None:
-        corner, middle = edge_distances_mm([FLANGE[0], Disc("middle", 0, 0, 10)], CENTRES, 21.0)
+        corner, middle = edge_distances_mm(np.array([CENTRES[0], [0.0, 0.0]]), hull_outline(CENTRES, 21.0))
         self.assertAlmostEqual(corner, 21)
         self.assertGreater(middle, 100)
 

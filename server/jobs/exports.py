@@ -7,7 +7,7 @@ import unicodedata
 
 from django.http import HttpResponse
 
-from driveline.benches.plate import HoleRow
+from driveline.benches.plate_results import HoleRow
 
 FORMULA_STARTS = ("=", "+", "-", "@", "\t", "\r")
 

@@ -1,232 +1,327 @@
-"""The Adapter plate bench: flange and motor face on one centre, the motor turned, the plate drawn."""
+"""The Adapter plate bench: flange and motor face on one centre, the motor turned, the parts drawn and released."""
 
 from dataclasses import dataclass
 from typing import Final
 
 import numpy as np
 
+from driveline.benches.buildup_checks import (
+    face_tilt_check,
+    faces_apart_check,
+    has_standoffs,
+    plate_lean_check,
+    shim_check,
+    terminals_check,
+)
 from driveline.benches.common import Margins, ToDo, rounded
-from driveline.benches.joints import JointResult, Loads, Place, clear_check, solve_joint
-from driveline.benches.plate_checks import PlateFigures, plate_checks
-from driveline.benches.survey import HoleResult, SolvedSurvey, SurveyResult, solve_survey
+from driveline.benches.joint_checks import clear_check, joint_checks
+from driveline.benches.joints import JointResult, Loads, Place, worked_joint
+from driveline.benches.plate_checks import PlateFigures, plate_checks, release_checks
+from driveline.benches.plate_drawings import cut_line, hole_rows, part_drawings
+from driveline.benches.plate_parts import (
+    Part,
+    Patterns,
+    edge_shares,
+    motor_names,
+    parts_of,
+    patterns_of,
+    standoff_centres,
+)
+from driveline.benches.plate_results import (
+    BuildUpResult,
+    ClockingResult,
+    ClockingWindow,
+    LigamentResult,
+    PartResult,
+    PlateResult,
+    RegisterResult,
+    Terminals,
+    TiltResult,
+)
+from driveline.benches.released import features_of, incoming_states, release_state
+from driveline.benches.survey import SolvedSurvey, solve_survey
 from driveline.bolts import thread_names
+from driveline.buildup import face_tilt
 from driveline.chain import Floats
-from driveline.checks import Check, Result
-from driveline.drawing.model import Drawing
-from driveline.drawing.plate import PlateHole, from_gearbox_side, plate_drawing
+from driveline.checks import Check
+from driveline.clocking import Clocking, Window, clocking
 from driveline.errors import ImpossibleInput
 from driveline.fits import fit
 from driveline.network.observations import CENTRE
-from driveline.plate import (
-    MACHINING_MM,
-    Clocking,
-    Disc,
-    Ligament,
-    OutlineVertex,
-    bolt_circle_mm,
-    clocking,
-    edge_distances_mm,
-    hull_outline,
-    ligaments,
-    motor_on_plate,
-)
+from driveline.plate import Disc, Ligament, bolt_circle_mm, ligaments, motor_on_plate, reflected
 from driveline.sheets.base import positive_of, value_of
-from driveline.sheets.joints import Register
-from driveline.sheets.plate import MotorFace, PlateSheet, Process
+from driveline.sheets.build import BuildRecords
+from driveline.sheets.buildup import BuildKind
+from driveline.sheets.plate import MotorFace, PlateSheet
 from driveline.sheets.ratios import CouplerStyle
+from driveline.sheets.survey import Side
+from driveline.tables.materials import material
 
-EDGE_FACTOR: Final = {
-    Process.LASER: 1.5,
-    Process.WATERJET: 1.5,
-    Process.MILLED: 1.5,
-    Process.PLASMA: 2.0,
-    Process.FLAME: 2.0,
-}
-LEAST_HOLE_PER_THICKNESS: Final = {
-    Process.LASER: 1.0,
-    Process.WATERJET: 1.0,
-    Process.PLASMA: 1.5,
-    Process.FLAME: 1.5,
-    Process.MILLED: 0.0,
-}
-DRAWN_OVER_WANTED: Final = 1.15  # so that a kerf or a wandering cut does not eat into the edge distance
 LIGAMENT_FACTOR: Final = 1.0
 SHOWN_LIGAMENTS: Final = 6
 
 
-class HoleRow(Result):
-    """A line of the hole table, from the shaft's centre, seen from the engine side."""
+@dataclass(frozen=True, slots=True, kw_only=True)
+class PlateContext:
+    """What the bench takes from the rest of the job."""
 
-    id: str
-    kind: str
-    x_mm: float
-    y_mm: float
-    radius_mm: float
-    angle_deg: float
-    finished_mm: float
-    cut_mm: float | None
-    made: str
-    sure_mm: float | None  # 95 % semi-axis; None where it is set, not surveyed
-
-
-class LigamentResult(Result):
-    """What is left between two holes."""
-
-    a: str
-    b: str
-    left_mm: float
-    wanted_mm: float
-
-
-class ClockingWindow(Result):
-    """Angles between which every ligament is enough; ``to_deg`` may pass 360."""
-
-    from_deg: float
-    to_deg: float
-
-
-class ClockingResult(Result):
-    """Least share of the wanted ligament against the clocking angle."""
-
-    angle_deg: list[float]
-    share: list[float]
-    windows: tuple[ClockingWindow, ...]
-    closest: list[str]  # which two holes are nearest at each angle: why it is barred
-    best_deg: float  # from 0 to 360, as the plot runs
-    best_share: float
-    best_turn_deg: float  # from -180 to 180, as it is typed
-    present_deg: float
-    present_turn_deg: float
-
-
-class RegisterResult(Result):
-    """What a register's bore and spigot are to be machined to, mm."""
-
-    fit: str
-    bore_least_mm: float
-    bore_greatest_mm: float
-    spigot_least_mm: float
-    spigot_greatest_mm: float
-    least_play_mm: float  # below 0 is interference
-    greatest_play_mm: float
-
-
-class PlateResult(Result):
-    """The plate as designed so far."""
-
-    survey: SurveyResult
-    hole_table: tuple[HoleRow, ...]
-    ligaments: tuple[LigamentResult, ...]
-    clocking: ClockingResult | None
-    engine_side: Drawing | None
-    gearbox_side: Drawing | None
-    area_cm2: float | None
-    joints: tuple[JointResult, ...]
-    registers: tuple[RegisterResult, ...]
-    threads: tuple[str, ...]  # those that a joint can name
-    to_do: tuple[ToDo, ...]
+    job_name: str
+    coupler: CouplerStyle | None
+    motor: Loads
+    margins: Margins
+    records: BuildRecords
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
-class _Pattern:
-    """All holes of the plate, and its outline."""
+class SolvedPlate:
+    """Surveys solved and parts laid out: what drawings are made of."""
 
-    holes: tuple[PlateHole, ...]
-    discs: tuple[Disc, ...]
-    outline: tuple[OutlineVertex, ...]
-    edge_mm: float
+    survey: SolvedSurvey
+    face_survey: SolvedSurvey | None
+    face_xy: Floats  # seen looking at the motor's face, (n, 2), mm
+    patterns: Patterns
+    parts: tuple[Part, ...]
 
 
-def solve_plate(
-    sheet: PlateSheet, *, job_name: str, coupler: CouplerStyle | None, motor: Loads, margins: Margins
-) -> tuple[PlateResult, tuple[Check, ...]]:
-    """Return the plate with its checks; what can't be drawn yet is left out and listed as work to do."""
+def solve_parts(sheet: PlateSheet) -> SolvedPlate:
+    """Return the bench's surveys and parts as far as they go."""
     survey = solve_survey(sheet.survey)
-    fixed = tuple(hole for hole in survey.result.holes if hole.id != CENTRE and not hole.is_loose)
-    face_xy = _face_mm(sheet.face)
+    face_survey = None
+    if sheet.face.survey is not None:  # looking at the motor's face is looking from the gearbox
+        face_survey = solve_survey(sheet.face.survey.model_copy(update={"seen_from": Side.GEARBOX}))
+    holes = [h for h in survey.result.holes if h.id != CENTRE and not h.is_loose and not h.is_bore]
+    flange = tuple(Disc(h.id, h.x_mm, h.y_mm, h.diameter_mm) for h in holes)
+    face_xy = _face_mm(sheet.face, face_survey)
+    traced = np.array([[one.x_mm, one.y_mm] for one in survey.result.outline]).reshape(-1, 2)
+    patterns = patterns_of(sheet, flange, face_xy, traced)
+    return SolvedPlate(
+        survey=survey,
+        face_survey=face_survey,
+        face_xy=face_xy,
+        patterns=patterns,
+        parts=parts_of(sheet, patterns),
+    )
+
+
+def solve_plate(sheet: PlateSheet, context: PlateContext) -> tuple[PlateResult, tuple[Check, ...]]:
+    """Return the plate with its checks; what can't be drawn yet is left out and listed as work to do."""
+    solved, margins = solve_parts(sheet), context.margins
     factor = sheet.plate.wanted_ligament_factor or LIGAMENT_FACTOR
-    turning = _clocking(sheet, fixed, face_xy, factor)
-    pattern = _pattern(sheet, fixed, face_xy)
-    found = ligaments(pattern.discs, factor=factor) if pattern else ()
-    title = f"{job_name}: adapter plate"
-    engine = _drawn(title, sheet, pattern) if pattern else None
+    terminals = _terminals(sheet)
+    found = [ligaments(part.discs, factor=factor) for part in solved.parts]
     figures = PlateFigures(
-        survey=survey.result,
-        ligaments=found,
-        edge_shares=_edge_shares(sheet, pattern) if pattern else None,
-        coupler=coupler,
+        survey=solved.survey.result,
+        face_survey=solved.face_survey.result if solved.face_survey else None,
+        ligaments=tuple(sorted((one for part in found for one in part), key=lambda one: one.share)),
+        edge_shares=tuple(one for part in solved.parts for one in edge_shares(sheet, part)) or None,
+        coupler=context.coupler,
     )
-    joints, joint_checks = _joints(sheet, pattern, motor, margins)
+    joints, of_joints = _joints(sheet, solved, context)
+    built = _build_up(sheet)
+    parts = tuple(
+        _part_result(sheet, part, few, solved, context) for part, few in zip(solved.parts, found, strict=True)
+    )
     result = PlateResult(
-        survey=survey.result,
+        survey=solved.survey.result,
+        face_survey=figures.face_survey,
+        parts=parts,
+        clocking=_clocking_result(sheet, solved, factor, terminals),
+        terminals=terminals,
+        build_up=built,
         joints=joints,
+        registers=_registers(sheet),
         threads=thread_names(),
-        registers=tuple(_register(one) for one in sheet.plate.registers),
-        hole_table=_table(pattern, survey.result) if pattern else (),
-        ligaments=tuple(_ligament(one) for one in found[:SHOWN_LIGAMENTS]),
-        clocking=_clocking_result(turning, sheet) if turning else None,
-        engine_side=engine,
-        gearbox_side=engine and from_gearbox_side(engine),
-        area_cm2=_area_cm2(pattern) if pattern else None,
-        to_do=_to_do(sheet, survey),
+        to_do=_to_do(sheet, solved),
     )
-    return result, (*plate_checks(sheet, figures, margins), *joint_checks)
+    checks = (
+        *plate_checks(sheet, figures, margins),
+        *of_joints,
+        *_build_checks(sheet, solved, built, terminals, context),
+        *release_checks(parts, margins),
+    )
+    return result, checks
+
+
+def _part_result(
+    sheet: PlateSheet, part: Part, found: tuple[Ligament, ...], solved: SolvedPlate, context: PlateContext
+) -> PartResult:
+    survey = solved.survey.result
+    engine, gearbox = part_drawings(sheet, part, context.job_name)
+    release = context.records.newest(part.key)
+    return PartResult(
+        key=part.key,
+        title=part.title,
+        engine_side=engine,
+        gearbox_side=gearbox,
+        hole_table=hole_rows(part, {hole.id: hole.major_mm for hole in survey.holes}),
+        ligaments=tuple(
+            LigamentResult(a=one.between[0], b=one.between[1], left_mm=one.left_mm, wanted_mm=one.wanted_mm)
+            for one in found[:SHOWN_LIGAMENTS]
+        ),
+        cut=cut_line(sheet, part),
+        released=release and release_state(sheet, part, context.job_name, survey, release),
+        incoming=incoming_states(context.records, part.key),
+        features=features_of(release) if release else (),
+    )
 
 
 def _joints(
-    sheet: PlateSheet, pattern: _Pattern | None, motor: Loads, margins: Margins
+    sheet: PlateSheet, solved: SolvedPlate, context: PlateContext
 ) -> tuple[tuple[JointResult, ...], tuple[Check, ...]]:
+    places = {place.name: place for place in _places(sheet, solved)}
+    clear = clear_check(places["motor"], value_of(sheet.motor_joint.washer) or 0.0, context.margins)
+    results, checks = [], [clear]
+    for name, joint in (("motor", sheet.motor_joint), ("flange", sheet.flange_joint)):
+        place = places[name]
+        worked = worked_joint(joint, place)
+        results.append(worked.result if worked else JointResult(name=name, count=len(place.xy_mm), thread=None))
+        checks += joint_checks(worked, place, context.motor, context.margins)
+    if sheet.build_up.kind is BuildKind.BASE:  # no plate hangs between two faces then
+        return (), ()
+    return tuple(results), tuple(checks)
+
+
+def _places(sheet: PlateSheet, solved: SolvedPlate) -> tuple[Place, Place]:
     face, thickness_mm = sheet.face, positive_of(sheet.plate.thickness)
-    holes = pattern.holes if pattern else ()
-    overhang_mm = value_of(face.overhang)
+    overhang_mm, apart_mm = value_of(face.overhang), _apart_mm(sheet)
+    is_two = has_standoffs(sheet)
+    motor_plate_mm = positive_of(sheet.build_up.second_thickness) if is_two else thickness_mm
+    ring_mm = positive_of(sheet.build_up.ring.thickness) if sheet.build_up.kind is BuildKind.RING else 0.0
+    under_motor, under_flange = (0.0, ring_mm) if sheet.build_up.ring.on == "gearbox" else (ring_mm, 0.0)
     sunk_mm = value_of(face.counterbore_depth) or 0.0
-    places = {
-        "motor": Place(
-            name="motor",
-            title="Motor screws",
-            xy_mm=_centres(holes, "motor"),
-            grip_mm=None if thickness_mm is None else thickness_mm - sunk_mm,
+    edge_mm = min((edge for part in solved.parts for _, edge, _ in edge_shares(sheet, part)), default=None)
+    made_of = material(sheet.plate.made_of) if sheet.plate.made_of else None
+
+    def place(name: str, title: str, discs: tuple[Disc, ...], **more: float | None) -> Place:
+        xy = np.array([[disc.x_mm, disc.y_mm] for disc in discs]).reshape(-1, 2)
+        holes = tuple((disc.id, disc.diameter_mm) for disc in discs)
+        return Place(name=name, title=title, xy_mm=xy, holes=holes, heel_mm=edge_mm, material=made_of, **more)
+
+    return (
+        place(
+            "motor",
+            "Motor screws",
+            solved.patterns.motor,
+            grip_mm=_sum(motor_plate_mm, under_motor, -sunk_mm),
             length_mm=value_of(face.screw_length),
             depth_mm=value_of(face.depth_behind),
             lever_mm=overhang_mm,
         ),
-        "flange": Place(
-            name="flange",
-            title="Gearbox screws",
-            xy_mm=_centres(holes, "flange"),
-            grip_mm=thickness_mm,
+        place(
+            "flange",
+            "Gearbox screws",
+            solved.patterns.flange,
+            grip_mm=_sum(thickness_mm, under_flange),
             length_mm=value_of(sheet.flange_joint.length),
             depth_mm=value_of(sheet.flange_joint.depth_behind),
-            lever_mm=None if overhang_mm is None or thickness_mm is None else overhang_mm + thickness_mm,
+            lever_mm=_sum(overhang_mm, apart_mm),
         ),
-    }
-    clear = clear_check(places["motor"], value_of(sheet.motor_joint.washer) or 0.0, margins)
-    solved = [
-        solve_joint(joint, places[name], motor, margins)
-        for name, joint in (("motor", sheet.motor_joint), ("flange", sheet.flange_joint))
-    ]
-    return tuple(result for result, _ in solved), (clear, *(check for _, checks in solved for check in checks))
-
-
-def _centres(holes: tuple[PlateHole, ...], kind: str) -> Floats:
-    return np.array([[hole.x_mm, hole.y_mm] for hole in holes if hole.kind == kind]).reshape(-1, 2)
-
-
-def _register(register: Register) -> RegisterResult:
-    found = fit(register.size.mm, register.fit.value)
-    return RegisterResult(
-        fit=register.fit.value,
-        bore_least_mm=found.bore.least_mm,
-        bore_greatest_mm=found.bore.greatest_mm,
-        spigot_least_mm=found.shaft.least_mm,
-        spigot_greatest_mm=found.shaft.greatest_mm,
-        least_play_mm=found.least_play_mm,
-        greatest_play_mm=found.greatest_play_mm,
     )
 
 
-def _face_mm(face: MotorFace) -> Floats:
+def _sum(*lengths_mm: float | None) -> float | None:
+    """Not known as soon as one of them is."""
+    known = [mm for mm in lengths_mm if mm is not None]
+    return sum(known) if len(known) == len(lengths_mm) else None
+
+
+def _apart_mm(sheet: PlateSheet) -> float | None:
+    """How far the build-up holds the two faces apart."""
+    build, thickness_mm = sheet.build_up, positive_of(sheet.plate.thickness)
+    if build.kind is BuildKind.TWO_PLATES:
+        measured = [one.mm for one in build.standoffs.measured]
+        is_whole = len(measured) == build.standoffs.count and bool(measured)
+        legs = sum(measured) / len(measured) if is_whole else positive_of(build.standoffs.length)
+        return _sum(thickness_mm, positive_of(build.second_thickness), legs)
+    if build.kind is BuildKind.RING:
+        return _sum(thickness_mm, positive_of(build.ring.thickness))
+    return thickness_mm if build.kind is BuildKind.ONE_PLATE else None
+
+
+def _build_up(sheet: PlateSheet) -> BuildUpResult:
+    base = sheet.build_up.base
+    shaft, bed = positive_of(base.shaft_height), positive_of(base.bed_height)
+    return BuildUpResult(
+        apart_mm=_apart_mm(sheet),
+        tilt=_tilt(sheet) if has_standoffs(sheet) else None,
+        shim_mm=None if shaft is None or bed is None else bed - shaft,
+    )
+
+
+def _tilt(sheet: PlateSheet) -> TiltResult | None:
+    measured = [one.mm for one in sheet.build_up.standoffs.measured]
+    try:
+        found = face_tilt(standoff_centres(sheet), measured)
+    except ImpossibleInput:  # not all measured yet
+        return None
+    return TiltResult(
+        tilt_deg=found.tilt_deg,
+        high_at_deg=found.high_at_deg,
+        rock_mm=found.rock_mm,
+        take_off_mm=found.take_off_mm,
+    )
+
+
+def _build_checks(
+    sheet: PlateSheet,
+    solved: SolvedPlate,
+    built: BuildUpResult,
+    terminals: Terminals | None,
+    context: PlateContext,
+) -> tuple[Check, ...]:
+    margins = context.margins
+    checks: list[Check] = []
+    if sheet.build_up.kind is BuildKind.BASE:
+        checks.append(shim_check(built, margins))
+    elif sheet.build_up.kind is not BuildKind.TWO_PLATES:
+        radii = _radii_mm(solved.patterns)
+        checks.append(plate_lean_check(sheet, radii, context.motor, context.coupler, margins))
+    if has_standoffs(sheet):
+        checks.append(face_tilt_check(sheet, built, context.coupler, margins))
+    if sheet.build_up.wanted_apart is not None:
+        checks.append(faces_apart_check(sheet, built, margins))
+    if terminals is not None:
+        checks.append(terminals_check(terminals, margins))
+    return tuple(checks)
+
+
+def _radii_mm(patterns: Patterns) -> tuple[float, float] | None:
+    """Mean radius of the motor's and the flange's screws."""
+    if not patterns.motor or not patterns.flange:
+        return None
+    motor, flange = (
+        float(np.mean([np.hypot(disc.x_mm, disc.y_mm) for disc in discs]))
+        for discs in (patterns.motor, patterns.flange)
+    )
+    return motor, flange
+
+
+def _registers(sheet: PlateSheet) -> tuple[RegisterResult, ...]:
+    wanted = [(f"register Ø{one.size.mm:g}", one.size.mm, one.fit.value) for one in sheet.plate.registers]
+    dowel_mm = positive_of(sheet.plate.dowel_size)
+    if dowel_mm is not None and sheet.plate.dowel_fit is not None:
+        wanted.append((f"dowel Ø{dowel_mm:g}", dowel_mm, sheet.plate.dowel_fit.value))
+    found = [(what, name, fit(size_mm, name)) for what, size_mm, name in wanted]
+    return tuple(
+        RegisterResult(
+            what=what,
+            fit=name,
+            bore_least_mm=one.bore.least_mm,
+            bore_greatest_mm=one.bore.greatest_mm,
+            spigot_least_mm=one.shaft.least_mm,
+            spigot_greatest_mm=one.shaft.greatest_mm,
+            least_play_mm=one.least_play_mm,
+            greatest_play_mm=one.greatest_play_mm,
+        )
+        for what, name, one in found
+    )
+
+
+def _face_mm(face: MotorFace, survey: SolvedSurvey | None) -> Floats:
     """The motor's holes seen looking at its face, (n, 2)."""
+    if survey is not None:
+        holes = [h for h in survey.result.holes if h.id != CENTRE and not h.is_loose and not h.is_bore]
+        return reflected(np.array([[hole.x_mm, hole.y_mm] for hole in holes]).reshape(-1, 2))
     if face.holes:
         return np.array([[hole.x.mm, hole.y.mm] for hole in face.holes])
     circle_mm = positive_of(face.bolt_circle)
@@ -235,120 +330,58 @@ def _face_mm(face: MotorFace) -> Floats:
     return np.zeros((0, 2))
 
 
-def _clocking(sheet: PlateSheet, fixed: tuple[HoleResult, ...], face_xy: Floats, factor: float) -> Clocking | None:
-    hole_mm = positive_of(sheet.face.plate_hole)
-    if not fixed or not len(face_xy) or hole_mm is None:
+def _terminals(sheet: PlateSheet) -> Terminals | None:
+    """Where the terminals come to lie; ``None`` while nothing is said of them."""
+    face, plate = sheet.face, sheet.plate
+    if face.terminals_at is None:
         return None
-    widest_mm = max(hole_mm, sheet.face.counterbore.mm if sheet.face.counterbore else 0.0)
-    discs = [Disc(hole.id, hole.x_mm, hole.y_mm, hole.diameter_mm) for hole in fixed]
-    return clocking(discs, motor_on_plate(face_xy, 0.0), widest_mm, factor=factor)
-
-
-def _pattern(sheet: PlateSheet, fixed: tuple[HoleResult, ...], face_xy: Floats) -> _Pattern | None:
-    holes = [_plate_hole(sheet, hole.id, "flange", hole.x_mm, hole.y_mm, hole.diameter_mm) for hole in fixed]
-    hole_mm = positive_of(sheet.face.plate_hole)
-    if hole_mm is not None and len(face_xy):
-        names = [hole.id for hole in sheet.face.holes] or [f"M{k + 1}" for k in range(len(face_xy))]
-        on_plate = motor_on_plate(face_xy, sheet.plate.turned.deg)
-        holes += [
-            _plate_hole(sheet, name, "motor", float(x), float(y), hole_mm)
-            for name, (x, y) in zip(names, on_plate, strict=True)
-        ]
-    if len(holes) < 3:
-        return None
-    centres = np.array([[hole.x_mm, hole.y_mm] for hole in holes])
-    edge_mm = _edge_factor(sheet) * max(hole.finished_mm for hole in holes)
-    try:
-        outline = hull_outline(centres, edge_mm)
-    except ImpossibleInput:
-        return None
-    if bore_mm := positive_of(sheet.plate.bore or sheet.face.register_size):
-        holes.append(_plate_hole(sheet, "bore", "bore", 0.0, 0.0, bore_mm))
-    discs = tuple(Disc(h.id, h.x_mm, h.y_mm, max(h.finished_mm, h.counterbore_mm or 0.0)) for h in holes)
-    return _Pattern(holes=tuple(holes), discs=discs, outline=outline, edge_mm=edge_mm)
-
-
-def _plate_hole(sheet: PlateSheet, hole_id: str, kind: str, x_mm: float, y_mm: float, finished_mm: float) -> PlateHole:
-    """A register is cut small and machined; a hole too small for the process is marked and drilled by hand."""
-    cut_mm: float | None = finished_mm - MACHINING_MM if kind == "bore" else finished_mm
-    thickness = sheet.plate.thickness
-    if thickness and cut_mm is not None and cut_mm < LEAST_HOLE_PER_THICKNESS[sheet.plate.process] * thickness.mm:
-        cut_mm = None
-    counterbore = sheet.face.counterbore if kind == "motor" else None
-    return PlateHole(
-        id=hole_id,
-        kind=kind,
-        x_mm=x_mm,
-        y_mm=y_mm,
-        finished_mm=finished_mm,
-        cut_mm=cut_mm,
-        counterbore_mm=value_of(counterbore),
+    window = None
+    if plate.terminals_from is not None and plate.terminals_to is not None:
+        start = plate.terminals_from.deg % 360
+        window = start, start + ((plate.terminals_to.deg - start) % 360 or 360.0)
+    return Terminals(
+        at_deg=(180 - face.terminals_at.deg + plate.turned.deg) % 360,
+        arc_deg=min(max(face.terminals_arc.deg, 0.0), 360.0) if face.terminals_arc else 0.0,
+        from_deg=window and window[0],
+        to_deg=window and window[1],
     )
 
 
-def _edge_factor(sheet: PlateSheet) -> float:
-    return sheet.plate.edge_factor or DRAWN_OVER_WANTED * EDGE_FACTOR[sheet.plate.process]
+def _allowed(sheet: PlateSheet, terminals: Terminals | None) -> Window | None:
+    """Clocking angles that keep the terminals in their window; ``None`` where nothing is asked or nothing fits."""
+    if terminals is None or terminals.from_deg is None or terminals.to_deg is None:
+        return None
+    room = terminals.to_deg - terminals.from_deg - terminals.arc_deg
+    if room < 0:
+        return None
+    at_zero = terminals.at_deg - sheet.plate.turned.deg
+    start = (terminals.from_deg + terminals.arc_deg / 2 - at_zero) % 360
+    return Window(start, start + room)
 
 
-def _edge_shares(sheet: PlateSheet, pattern: _Pattern) -> tuple[tuple[str, float, float], ...]:
-    """Hole, distance to the edge, wanted distance."""
-    holes = [hole for hole in pattern.holes if hole.kind != "bore"]
-    discs = [Disc(hole.id, hole.x_mm, hole.y_mm, hole.finished_mm) for hole in holes]
-    centres = np.array([[disc.x_mm, disc.y_mm] for disc in discs])
-    distances = edge_distances_mm(discs, centres, pattern.edge_mm)
-    wanted = EDGE_FACTOR[sheet.plate.process]
-    return tuple((disc.id, edge_mm, wanted * disc.diameter_mm) for disc, edge_mm in zip(discs, distances, strict=True))
+def _clocking_result(
+    sheet: PlateSheet, solved: SolvedPlate, factor: float, terminals: Terminals | None
+) -> ClockingResult | None:
+    hole_mm = positive_of(sheet.face.plate_hole)
+    fixed = solved.patterns.standoffs if has_standoffs(sheet) else solved.patterns.flange
+    if sheet.build_up.kind is BuildKind.BASE or hole_mm is None or not fixed or not len(solved.face_xy):
+        return None
+    at_zero = motor_on_plate(solved.face_xy, 0.0)
+    widest_mm = max(hole_mm, value_of(sheet.face.counterbore) or 0.0)
+    allowed = _allowed(sheet, terminals)
+    found = clocking(fixed, at_zero, widest_mm, factor=factor, allowed=allowed)
+    return _shown_clocking(sheet, found, allowed, motor_names(sheet, len(solved.face_xy)))
 
 
-def _drawn(title: str, sheet: PlateSheet, pattern: _Pattern) -> Drawing:
-    thickness = f"{sheet.plate.thickness.mm:g} mm" if sheet.plate.thickness else "thickness not known"
-    notes = [
-        " ".join(
-            text
-            for text in (sheet.plate.material or "material not stated", thickness, sheet.plate.process.value)
-            if text
-        ),
-        "CUT: cut to line, kerf is the cutter's. MARK: punch, drill by hand. NOTES: finish by machining.",
-    ]
-    return plate_drawing(title=title, outline=pattern.outline, holes=pattern.holes, notes=notes)
-
-
-def _table(pattern: _Pattern, survey: SurveyResult) -> tuple[HoleRow, ...]:
-    sure = {hole.id: hole.major_mm for hole in survey.holes}
-    return tuple(
-        HoleRow(
-            id=hole.id,
-            kind=hole.kind,
-            x_mm=hole.x_mm,
-            y_mm=hole.y_mm,
-            radius_mm=float(np.hypot(hole.x_mm, hole.y_mm)),
-            angle_deg=float(np.degrees(np.arctan2(hole.y_mm, hole.x_mm)) % 360),
-            finished_mm=hole.finished_mm,
-            cut_mm=hole.cut_mm,
-            made=_made(hole),
-            sure_mm=sure.get(hole.id) if hole.kind == "flange" else None,
-        )
-        for hole in pattern.holes
-    )
-
-
-def _made(hole: PlateHole) -> str:
-    if hole.cut_mm is None:
-        return "mark, drill by hand"
-    return "cut" if hole.cut_mm == hole.finished_mm else "cut small, machine"
-
-
-def _ligament(one: Ligament) -> LigamentResult:
-    return LigamentResult(a=one.between[0], b=one.between[1], left_mm=one.left_mm, wanted_mm=one.wanted_mm)
-
-
-def _clocking_result(turning: Clocking, sheet: PlateSheet) -> ClockingResult:
-    names = [hole.id for hole in sheet.face.holes]
+def _shown_clocking(
+    sheet: PlateSheet, turning: Clocking, allowed: Window | None, names: tuple[str, ...]
+) -> ClockingResult:
     return ClockingResult(
-        closest=[f"{fixed} and {names[k] if names else f'M{k + 1}'}" for fixed, k in turning.closest[::2]],
+        closest=[f"{fixed} and {names[k]}" for fixed, k in turning.closest[::2]],
         angle_deg=rounded(turning.angle_deg[::2]),
         share=rounded(turning.share[::2], 4),
         windows=tuple(ClockingWindow(from_deg=one.from_deg, to_deg=one.to_deg) for one in turning.windows),
+        allowed=(ClockingWindow(from_deg=allowed.from_deg, to_deg=allowed.to_deg),) if allowed else (),
         best_deg=turning.best_deg,
         best_share=turning.best_share,
         best_turn_deg=_as_typed_deg(turning.best_deg),
@@ -362,31 +395,24 @@ def _as_typed_deg(angle_deg: float) -> float:
     return (angle_deg + 180) % 360 - 180
 
 
-def _area_cm2(pattern: _Pattern) -> float:
-    """Area inside the outline less its cut holes: shoelace over the corners, plus each arc's segment."""
-    x = np.array([vertex.x_mm for vertex in pattern.outline])
-    y = np.array([vertex.y_mm for vertex in pattern.outline])
-    area = 0.5 * float(np.sum(x * np.roll(y, -1) - np.roll(x, -1) * y))
-    for vertex in pattern.outline:
-        sweep = 4 * np.arctan(vertex.bulge)
-        area += pattern.edge_mm**2 / 2 * float(sweep - np.sin(sweep))
-    holes = sum(np.pi / 4 * hole.cut_mm**2 for hole in pattern.holes if hole.cut_mm)
-    return float(area - holes) / 100
-
-
-def _to_do(sheet: PlateSheet, survey: SolvedSurvey) -> tuple[ToDo, ...]:
-    face, plate = sheet.face, sheet.plate
-    needs = [
-        (
-            bool(len(_face_mm(face))),
-            "plate.face.bolt_circle",
-            "Measure the motor face: how many holes, on what circle.",
-        ),
-        (
-            positive_of(face.plate_hole) is not None,
-            "plate.face.plate_hole",
-            "Give the clearance hole for the motor's screws.",
-        ),
-        (plate.thickness is not None, "plate.plate.thickness", "Choose the plate's thickness."),
-    ]
-    return survey.result.to_do + tuple(ToDo(field=field, text=text) for known, field, text in needs if not known)
+def _to_do(sheet: PlateSheet, solved: SolvedPlate) -> tuple[ToDo, ...]:
+    face, plate, build = sheet.face, sheet.plate, sheet.build_up
+    if build.kind is BuildKind.BASE:
+        feet = all(positive_of(one) for one in (build.base.along, build.base.across, build.base.hole))
+        needs = [(feet, "plate.build_up.base", "Measure the motor's feet: holes along, across, and their size.")]
+    else:
+        needs = [
+            (
+                bool(len(solved.face_xy)),
+                "plate.face.bolt_circle",
+                "Measure the motor face: how many holes, on what circle.",
+            ),
+            (
+                positive_of(face.plate_hole) is not None,
+                "plate.face.plate_hole",
+                "Give the clearance hole for the motor's screws.",
+            ),
+        ]
+    needs.append((plate.thickness is not None, "plate.plate.thickness", "Choose the plate's thickness."))
+    own = () if build.kind is BuildKind.BASE else solved.survey.result.to_do
+    return own + tuple(ToDo(field=field, text=text) for known, field, text in needs if not known)

@@ -1,18 +1,25 @@
 """The checks of the adapter plate: do the readings agree, is the shaft where it should be, is enough metal left."""
 
+import math
+from collections.abc import Sequence
 from dataclasses import dataclass
 from typing import Final
 
 from driveline.benches.common import Margins
+from driveline.benches.plate_results import IncomingState, PartResult, ReleaseState
 from driveline.benches.survey import SurveyResult
-from driveline.checks import Check, Step, Working
+from driveline.checks import Check, Step, Verdict, Working
+from driveline.errors import ImpossibleInput
 from driveline.fits import fit
 from driveline.network.judge import GREATEST_W
 from driveline.plate import Ligament
 from driveline.sheets.base import value_of
+from driveline.sheets.buildup import BuildKind
+from driveline.sheets.joints import RegisterFit
 from driveline.sheets.plate import Locating, PlateSheet
 from driveline.sheets.ratios import CouplerStyle
 
+SAME_AS_RELEASED_MM: Final = 0.05
 PARALLEL_ALLOWANCE_MM: Final = {
     CouplerStyle.RIGID: 0.05,
     CouplerStyle.FLEXIBLE: 0.25,
@@ -27,6 +34,7 @@ class PlateFigures:
     """What the checks judge."""
 
     survey: SurveyResult
+    face_survey: SurveyResult | None  # the motor face's own
     ligaments: tuple[Ligament, ...]
     edge_shares: tuple[tuple[str, float, float], ...] | None
     coupler: CouplerStyle | None
@@ -34,8 +42,12 @@ class PlateFigures:
 
 def plate_checks(sheet: PlateSheet, figures: PlateFigures, margins: Margins) -> tuple[Check, ...]:
     """Return the checks of the plate bench."""
+    face = () if figures.face_survey is None else (_readings_agree(figures.face_survey, margins, "face"),)
+    if sheet.build_up.kind is BuildKind.BASE:
+        return (_edge(figures, margins),)
     return (
-        _readings_agree(figures.survey, margins),
+        _readings_agree(figures.survey, margins, "flange"),
+        *face,
         _holes_settled(figures.survey, margins),
         _on_centre(sheet, figures, margins),
         _least_ligament(figures, margins),
@@ -43,7 +55,8 @@ def plate_checks(sheet: PlateSheet, figures: PlateFigures, margins: Margins) -> 
     )
 
 
-def _readings_agree(survey: SurveyResult, margins: Margins) -> Check:
+def _readings_agree(survey: SurveyResult, margins: Margins, of: str) -> Check:
+    is_flange = of == "flange"
     worst = survey.worst_w if survey.redundancy > 0 else None
     chi = (
         f"Σ(v/u)² = {survey.chi_square:.1f} on {survey.redundancy}; 95 % limit {survey.chi_square_limit:.1f}"
@@ -55,15 +68,15 @@ def _readings_agree(survey: SurveyResult, margins: Margins) -> Check:
         says = "Measure more pairs than are just enough: only then can a wrong one show."
     return margins.check(
         "readings_agree",
-        key="plate.readings_agree",
+        key="plate.readings_agree" if is_flange else "plate.face_readings_agree",
         bench="plate",
-        title="Flange readings agree",
+        title="Flange readings agree" if is_flange else "Motor face readings agree",
         demand=worst,
         capacity=GREATEST_W,
         unit="w",
         says=says,
         missing=() if worst is not None else ("Readings that check one another",),
-        inputs=("plate.survey.readings",),
+        inputs=("plate.survey.readings" if is_flange else "plate.face.survey.readings",),
         working=Working(
             steps=(
                 Step(formula="w = v / (u √r), the largest", result="" if worst is None else f"{worst:.2f}"),
@@ -110,7 +123,7 @@ def _on_centre(sheet: PlateSheet, figures: PlateFigures, margins: Margins) -> Ch
         max(fit(one.size.mm, one.fit.value).greatest_play_mm, 0.0) for one in plate.registers
     ]
     play_mm = 0.0 if is_indicated else sum(plays_mm) / 2
-    survey_mm = INDICATED_U_MM if is_indicated else figures.survey.centre_u_mm
+    survey_mm = INDICATED_U_MM if is_indicated else _centre_u_mm(figures)
     wanted = {
         "Coupler style, on the Ratios bench": coupler is not None,
         "How the plate is located: registers, or dowels reamed after indicating": plate.locating
@@ -127,7 +140,7 @@ def _on_centre(sheet: PlateSheet, figures: PlateFigures, margins: Margins) -> Ch
         else f"Still wanted: {missing[0].lower()}."
     )
     if total is not None and allowed and total > allowed and not is_indicated:
-        says += "; ream dowels after indicating, or fit the register closer"
+        says += f"; {_closer_words(sheet, allowed)}"
     return margins.check(
         "clearance",
         key="plate.on_centre",
@@ -153,6 +166,27 @@ def _on_centre(sheet: PlateSheet, figures: PlateFigures, margins: Margins) -> Ch
     )
 
 
+def _closer_words(sheet: PlateSheet, allowed_mm: float) -> str:
+    """What to do when play eats the allowance: the widest fit that would do for the registers, or dowels."""
+    for one in RegisterFit:
+        try:
+            plays = [max(fit(register.size.mm, one.value).greatest_play_mm, 0.0) for register in sheet.plate.registers]
+        except ImpossibleInput:
+            break
+        if plays and sum(plays) / 2 < allowed_mm / 2:
+            return f"fit the registers {one.value}, or ream dowels after indicating"
+    return "ream dowels after indicating, or fit the register closer"
+
+
+def _centre_u_mm(figures: PlateFigures) -> float | None:
+    """How well both patterns are known about their shafts: the motor's own survey, where there is one, adds to it."""
+    flange_mm = figures.survey.centre_u_mm
+    if figures.face_survey is None or flange_mm is None:
+        return flange_mm
+    face_mm = figures.face_survey.centre_u_mm
+    return None if face_mm is None else math.hypot(flange_mm, face_mm)
+
+
 def _least_ligament(figures: PlateFigures, margins: Margins) -> Check:
     least = figures.ligaments[0] if figures.ligaments else None
     return margins.check(
@@ -173,6 +207,71 @@ def _least_ligament(figures: PlateFigures, margins: Margins) -> Check:
             if not least
             else (Step(formula="centre distance − (d1 + d2)/2", result=f"{least.left_mm:.2f} mm"),),
             source="Wanted: 1.0 × the larger hole, at least 6 mm; counterbores count as holes.",
+        ),
+    )
+
+
+def release_checks(parts: Sequence[PartResult], margins: Margins) -> tuple[Check, ...]:
+    """Return whether parts that were released are still as released, and whether what came back was accepted."""
+    checks = []
+    for part in parts:
+        if part.released is not None:
+            checks.append(_as_released(part, part.released, margins))
+        if part.incoming:
+            checks.append(_delivered(part, part.incoming[0], margins))
+    return tuple(checks)
+
+
+def _as_released(part: PartResult, state: ReleaseState, margins: Margins) -> Check:
+    moved_mm = max((one.by_mm or 0.0 for one in state.differs), default=0.0)
+    others = [one for one in state.differs if one.by_mm is None]
+    first = ", ".join(one.says for one in state.differs[:3])
+    more = f" and {len(state.differs) - 3} more" if len(state.differs) > 3 else ""
+    since = f"; since then {state.readings_since[0]}" if state.readings_since else ""
+    says = f"as released {state.letter} by {state.by}"
+    if state.differs:
+        says = f"differs from released {state.letter}: {first}{more}{since}"
+    return margins.check(
+        "clearance",
+        key=f"plate.released_{part.key}",
+        bench="plate",
+        title=f"{part.title} as released {state.letter}",
+        demand=max(moved_mm, 2 * SAME_AS_RELEASED_MM) if others else moved_mm,
+        capacity=SAME_AS_RELEASED_MM,
+        unit="mm",
+        says=says,
+        inputs=("plate",),
+        working=Working(
+            steps=tuple(Step(formula=one.says) for one in state.differs[:12])
+            + tuple(Step(formula=one, numbers="reading") for one in state.readings_since[:8]),
+            source=f"Frozen at release, SHA-256 {state.sha256[:12]}…; what is cut is what was released.",
+            note="Release it anew, or take the change back. A part cut from the old drawing is told by its letter.",
+        ),
+    )
+
+
+def _delivered(part: PartResult, state: IncomingState, margins: Margins) -> Check:
+    off = [row for row in state.rows if row.verdict == Verdict.FAILS]
+    says = f"{state.letter} accepted by {state.by}" if state.accepted else f"{state.letter} not accepted: {state.why}"
+    if off:
+        says += f"; {off[0].feature} is {off[0].off_mm:+.2f} mm off"
+    return margins.answer(
+        is_so=state.accepted,
+        key=f"plate.delivered_{part.key}",
+        bench="plate",
+        title=f"{part.title} as delivered",
+        says=says,
+        inputs=("plate",),
+        working=Working(
+            steps=tuple(
+                Step(
+                    formula=row.feature,
+                    numbers=f"{row.measured_mm:.2f} for {row.expected_mm:.2f} ± {row.allowed_mm:g}",
+                    result=f"{row.off_mm:+.2f} mm",
+                )
+                for row in state.rows
+            ),
+            source="Measured on delivery, against the released drawing; ISO 2768-m where none is given.",
         ),
     )
 

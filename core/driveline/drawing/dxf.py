@@ -1,6 +1,7 @@
 """A drawing as DXF: R2010, millimetres, one layer per kind of work."""
 
 import io
+from typing import Final
 
 from ezdxf import units
 from ezdxf.enums import TextEntityAlignment
@@ -9,8 +10,8 @@ from ezdxf.layouts.layout import Modelspace
 
 from driveline.drawing.model import Circle, Drawing, Layer, Path, Punch
 
-LAYER_COLOURS = {Layer.CUT: 7, Layer.MARK: 5, Layer.NOTES: 8}
-PUNCH_ARM_MM = 2.0
+LAYER_COLOURS: Final = {Layer.CUT: 7, Layer.MARK: 5, Layer.NOTES: 8}
+PUNCH_ARM_MM: Final = 2.0
 
 
 def write_dxf(drawing: Drawing) -> str:
@@ -19,7 +20,13 @@ def write_dxf(drawing: Drawing) -> str:
     document.header["$LASTSAVEDBY"] = "Fernback"
     for layer, colour in LAYER_COLOURS.items():
         document.layers.add(layer.value, color=colour)
-    space = document.modelspace()
+    _add(document.modelspace(), drawing)
+    stream = io.StringIO()
+    document.write(stream)
+    return stream.getvalue()
+
+
+def _add(space: Modelspace, drawing: Drawing) -> None:
     for entity in drawing.entities:
         if entity.layer is Layer.REFERENCE:
             continue
@@ -33,11 +40,10 @@ def write_dxf(drawing: Drawing) -> str:
             _add_punch(space, entity, attributes)
         else:
             align = TextEntityAlignment.MIDDLE_CENTER if entity.centred else TextEntityAlignment.MIDDLE_LEFT
-            text = space.add_text(entity.text, height=entity.height_mm, dxfattribs=attributes)
+            text = space.add_text(
+                entity.text, height=entity.height_mm, rotation=entity.turned_deg, dxfattribs=attributes
+            )
             text.set_placement((entity.x_mm, entity.y_mm), align=align)
-    stream = io.StringIO()
-    document.write(stream)
-    return stream.getvalue()
 
 
 def _add_punch(space: Modelspace, punch: Punch, attributes: dict[str, str]) -> None:

@@ -1,12 +1,13 @@
 """A drawing as data, in mm, y up. ``part`` ties an entity to what it shows, such as ``hole:H3``."""
 
+from dataclasses import dataclass
 from enum import StrEnum
 from typing import Annotated, Literal
 
 from pydantic import Field
 
 from driveline.checks import Result
-from driveline.plate import OutlineVertex
+from driveline.outline import OutlineVertex
 
 
 class Layer(StrEnum):
@@ -68,6 +69,7 @@ class Text(Result):
     height_mm: float
     text: str
     centred: bool = False
+    turned_deg: float = 0.0  # anticlockwise about its place
 
 
 Entity = Annotated[Circle | Path | Punch | Text, Field(discriminator="shape")]
@@ -97,6 +99,40 @@ def reflected_entity(entity: Circle | Path | Punch | Text) -> Circle | Path | Pu
         )
         return entity.model_copy(update={"vertices": vertices})
     return entity.model_copy(update={"x_mm": -entity.x_mm})
+
+
+def placed_entity(entity: Circle | Path | Punch | Text, place: "Placing") -> Circle | Path | Punch | Text:
+    """Return an entity moved, turned and scaled to a place."""
+    if isinstance(entity, Path):
+        moved = [place.point(vertex.x_mm, vertex.y_mm) for vertex in entity.vertices]
+        vertices = tuple(
+            Vertex(x_mm=x, y_mm=y, bulge=vertex.bulge) for (x, y), vertex in zip(moved, entity.vertices, strict=True)
+        )
+        return entity.model_copy(update={"vertices": vertices})
+    x, y = place.point(entity.x_mm, entity.y_mm)
+    update: dict[str, float] = {"x_mm": x, "y_mm": y}
+    if isinstance(entity, Circle):
+        update["radius_mm"] = entity.radius_mm * place.scale
+    if isinstance(entity, Text):
+        update["height_mm"] = max(entity.height_mm * place.scale, place.least_text_mm)
+        update["turned_deg"] = entity.turned_deg + (90.0 if place.is_turned else 0.0)
+    return entity.model_copy(update=update)
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Placing:
+    """Scaled about 0, 0, perhaps turned a quarter anticlockwise, then moved."""
+
+    x_mm: float
+    y_mm: float
+    scale: float = 1.0
+    is_turned: bool = False
+    least_text_mm: float = 0.0
+
+    def point(self, x_mm: float, y_mm: float) -> tuple[float, float]:
+        """Return where a point comes to lie."""
+        x, y = (-y_mm, x_mm) if self.is_turned else (x_mm, y_mm)
+        return self.x_mm + self.scale * x, self.y_mm + self.scale * y
 
 
 def path_of(outline: tuple[OutlineVertex, ...], *, layer: Layer, part: str) -> Path:

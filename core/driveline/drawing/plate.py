@@ -1,15 +1,18 @@
-"""The adapter plate's drawing: cut lines, punch marks and notes, from either side."""
+"""A flat part's drawing: cut lines, punch marks, what is engraved, and notes, from either side."""
 
 from collections.abc import Sequence
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from typing import Final
 
 import numpy as np
 
 from driveline.drawing.model import Circle, Drawing, Entity, Layer, Punch, Text, path_of, reflected_entity
-from driveline.plate import OutlineVertex
+from driveline.outline import OutlineVertex, outline_bounds_mm
 
 NOTE_HEIGHT_MM: Final = 5.0
+ENGRAVED_MM: Final = 4.0
+LETTER_WIDTH: Final = 0.62  # of its height, on average
+NO_REVISION: Final = "REV -"
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -17,45 +20,90 @@ class PlateHole:
     """A hole of the plate, seen from the engine side."""
 
     id: str
-    kind: str  # "flange", "motor" or "bore"
+    kind: str  # "flange", "motor", "standoff", "foot" or "bore"
     x_mm: float
     y_mm: float
     finished_mm: float
     cut_mm: float | None  # None: too small to cut, marked and drilled by hand
     counterbore_mm: float | None = None
 
+    def without_cut(self) -> "PlateHole":
+        """Return the hole as one that is marked and drilled by hand."""
+        return replace(self, cut_mm=None)
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Engraved:
+    """What is engraved on a part: its number, and what either side lies against."""
+
+    number: str
+    faces: tuple[str, str]  # seen side, far side
+
 
 def plate_drawing(
-    *, title: str, outline: Sequence[OutlineVertex], holes: Sequence[PlateHole], notes: Sequence[str]
-) -> Drawing:
-    """Return the plate seen from the engine side.
+    *,
+    title: str,
+    sides: tuple[str, str],
+    outline: Sequence[OutlineVertex],
+    holes: Sequence[PlateHole],
+    engraved: Engraved,
+    notes: Sequence[str],
+    kerf_mm: float = 0.0,
+) -> tuple[Drawing, Drawing]:
+    """Return the part seen from its first side, and turned over.
 
     Args:
-        title: Part and revision.
-        outline: Anticlockwise.
+        title: Part and job.
+        sides: What the two sides are called.
+        outline: Anticlockwise; let out by half the kerf already, where there is one.
         holes: With what is cut and what is marked.
-        notes: Lines under the plate; the side it is seen from is always the first.
+        engraved: Its number and what its sides lie against; each side says its own.
+        notes: Lines under the part; the side it is seen from is always the second.
+        kerf_mm: Put into the holes that are cut: they are drawn this much smaller.
     """
-    entities: list[Entity] = [path_of(tuple(outline), layer=Layer.CUT, part="outline")]
+    shapes: list[Entity] = [path_of(tuple(outline), layer=Layer.CUT, part="outline")]
     for hole in holes:
-        entities += _hole_entities(hole)
-    xs, ys = np.array([[v.x_mm, v.y_mm] for v in outline]).T
-    lines = [title, "Seen from the engine side", *notes]
-    for k, line in enumerate(lines):
-        y_mm = float(ys.min()) - NOTE_HEIGHT_MM * 2 * (k + 1.5)
-        entities.append(Text(x_mm=float(xs.min()), y_mm=y_mm, height_mm=NOTE_HEIGHT_MM, text=line, part="note"))
-    return Drawing(
-        title=title,
-        seen_from="engine side",
-        entities=tuple(entities),
-        least_x_mm=float(xs.min()),
-        least_y_mm=float(ys.min()),
-        greatest_x_mm=float(xs.max()),
-        greatest_y_mm=float(ys.max()),
+        shapes += _hole_entities(hole, kerf_mm)
+    least_x, least_y, greatest_x, greatest_y = outline_bounds_mm(outline)
+    drawn = []
+    place = _engraving_place(outline, holes, engraved)
+    for side, face in zip(sides, engraved.faces, strict=True):
+        lines = [title, f"Seen from {'' if side in ('above', 'below') else 'the '}{side}", *notes]
+        is_first = side == sides[0]
+        entities = shapes if is_first else [reflected_entity(entity) for entity in shapes]
+        sign = 1.0 if is_first else -1.0
+        entities = entities + _engraving(engraved.number, face, sign * place[0], place[1])
+        left = least_x if is_first else -greatest_x
+        entities += [
+            Text(x_mm=left, y_mm=least_y - lower_mm, height_mm=NOTE_HEIGHT_MM, text=line, part="note")
+            for line, lower_mm in zip(lines, 2 * NOTE_HEIGHT_MM * (np.arange(len(lines)) + 1.5), strict=True)
+        ]
+        drawn.append(
+            Drawing(
+                title=title,
+                seen_from=side,
+                entities=tuple(entities),
+                least_x_mm=left,
+                least_y_mm=least_y,
+                greatest_x_mm=greatest_x if is_first else -least_x,
+                greatest_y_mm=greatest_y,
+            )
+        )
+    return drawn[0], drawn[1]
+
+
+def with_revision(drawing: Drawing, letter: str) -> Drawing:
+    """Return a drawing with its revision engraved."""
+    entities = tuple(
+        entity.model_copy(update={"text": f"REV {letter}"})
+        if isinstance(entity, Text) and entity.part == "engraved:revision"
+        else entity
+        for entity in drawing.entities
     )
+    return drawing.model_copy(update={"entities": entities})
 
 
-def _hole_entities(hole: PlateHole) -> list[Entity]:
+def _hole_entities(hole: PlateHole, kerf_mm: float) -> list[Entity]:
     part = f"{hole.kind}:{hole.id}"
     place = {"x_mm": hole.x_mm, "y_mm": hole.y_mm}
     entities: list[Entity] = []
@@ -63,7 +111,7 @@ def _hole_entities(hole: PlateHole) -> list[Entity]:
         entities.append(Punch(part=part, **place))
         entities.append(Circle(layer=Layer.MARK, part=part, radius_mm=hole.finished_mm / 2, **place))
     else:
-        entities.append(Circle(layer=Layer.CUT, part=part, radius_mm=hole.cut_mm / 2, **place))
+        entities.append(Circle(layer=Layer.CUT, part=part, radius_mm=(hole.cut_mm - kerf_mm) / 2, **place))
         if hole.cut_mm != hole.finished_mm:
             entities.append(Circle(layer=Layer.NOTES, part=part, radius_mm=hole.finished_mm / 2, **place))
     if hole.counterbore_mm:
@@ -76,20 +124,53 @@ def _hole_entities(hole: PlateHole) -> list[Entity]:
     return entities
 
 
-def from_gearbox_side(drawing: Drawing) -> Drawing:
-    """Return the drawing turned over, its notes saying so."""
-    entities: list[Entity] = []
-    for entity in drawing.entities:
-        if isinstance(entity, Text) and entity.part == "note":
-            text = entity.text.replace("from the engine side", "from the gearbox side")
-            entities.append(entity.model_copy(update={"text": text, "x_mm": -drawing.greatest_x_mm}))
-        else:
-            entities.append(reflected_entity(entity))
-    return drawing.model_copy(
-        update={
-            "seen_from": "gearbox side",
-            "entities": tuple(entities),
-            "least_x_mm": -drawing.greatest_x_mm,
-            "greatest_x_mm": -drawing.least_x_mm,
-        }
-    )
+def _engraved_lines(number: str, face: str) -> tuple[tuple[str, str], ...]:
+    lines = (("engraved:number", number), ("engraved:revision", NO_REVISION), ("engraved:face", f"THIS SIDE TO {face}"))
+    return tuple(line for line in lines if line[1])
+
+
+def _engraving(number: str, face: str, x_mm: float, y_mm: float) -> list[Entity]:
+    return [
+        Text(
+            layer=Layer.MARK,
+            part=part,
+            x_mm=x_mm,
+            y_mm=y_mm + ENGRAVED_MM * 1.6 * (1 - k),
+            height_mm=ENGRAVED_MM,
+            text=text,
+            centred=True,
+        )
+        for k, (part, text) in enumerate(_engraved_lines(number, face))
+    ]
+
+
+def _engraving_place(
+    outline: Sequence[OutlineVertex], holes: Sequence[PlateHole], engraved: Engraved
+) -> tuple[float, float]:
+    """Where the lines stand clearest of holes and edge: of points on circles about the middle, the roomiest."""
+    texts = [text for face in engraved.faces for _, text in _engraved_lines(engraved.number, face)]
+    half = np.array([max(map(len, texts)) * LETTER_WIDTH * ENGRAVED_MM / 2, ENGRAVED_MM * 2.2])
+    least_x, least_y, greatest_x, greatest_y = outline_bounds_mm(outline)
+    middle = np.array([(least_x + greatest_x) / 2, (least_y + greatest_y) / 2])
+    reach = max(greatest_x - least_x, greatest_y - least_y) / 2
+    radius, angle = np.meshgrid(np.linspace(0, 0.95 * reach, 20), np.radians(np.arange(0, 360, 15) - 90))
+    points = middle + np.column_stack([(radius * np.cos(angle)).ravel(), (radius * np.sin(angle)).ravel()])
+    centres = np.array([[hole.x_mm, hole.y_mm] for hole in holes])
+    sizes = np.array([max(hole.finished_mm, hole.counterbore_mm or 0.0) / 2 for hole in holes])
+    apart = np.maximum(np.abs(points[:, None] - centres) - half, 0.0)  # from the lines' box to each hole's centre
+    room = (np.hypot(apart[..., 0], apart[..., 1]) - sizes).min(axis=1)
+    corners = np.array([[i, j] for i in (-1, 1) for j in (-1, 1)]) * half
+    inside = np.array([_is_inside(points + corner, outline) for corner in corners]).all(axis=0)
+    best = int(np.where(inside, room, -np.inf).argmax()) if inside.any() else int(room.argmax())
+    return float(points[best, 0]), float(points[best, 1])
+
+
+def _is_inside(points: np.ndarray, outline: Sequence[OutlineVertex]) -> np.ndarray:
+    """Whether points lie inside the outline's corners: arcs bulge outward, so their chords are on the safe side."""
+    corners = np.array([[vertex.x_mm, vertex.y_mm] for vertex in outline])
+    after = np.roll(corners, -1, axis=0)
+    x, y = points[:, 0][:, None], points[:, 1][:, None]
+    spans = (corners[:, 1] > y) != (after[:, 1] > y)
+    rise = np.where(after[:, 1] == corners[:, 1], 1.0, after[:, 1] - corners[:, 1])
+    crossing = corners[:, 0] + (y - corners[:, 1]) / rise * (after[:, 0] - corners[:, 0])
+    return np.asarray((spans & (x < crossing)).sum(axis=1) % 2 == 1)

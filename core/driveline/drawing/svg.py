@@ -10,9 +10,18 @@ NOTES_MM = 80.0  # room under the plate
 
 
 def write_svg(drawing: Drawing) -> str:
-    """Return the drawing as an SVG document sized in mm; reference entities are left out."""
-    left, right = drawing.least_x_mm - BORDER_MM, drawing.greatest_x_mm + BORDER_MM
-    top, bottom = -drawing.greatest_y_mm - BORDER_MM, -drawing.least_y_mm + NOTES_MM
+    """Return the drawing as an SVG document sized in mm, with room for its notes; reference entities are left out."""
+    return _document(drawing, border_mm=BORDER_MM, foot_mm=NOTES_MM)
+
+
+def write_sheet_svg(drawing: Drawing) -> str:
+    """Return a dimensioned sheet as an SVG document of the paper's own size."""
+    return _document(drawing, border_mm=0.0, foot_mm=0.0)
+
+
+def _document(drawing: Drawing, *, border_mm: float, foot_mm: float) -> str:
+    left, right = drawing.least_x_mm - border_mm, drawing.greatest_x_mm + border_mm
+    top, bottom = -drawing.greatest_y_mm - border_mm, -drawing.least_y_mm + foot_mm
     width, height = right - left, bottom - top
     shapes = "\n".join(_shape(entity) for entity in drawing.entities if entity.layer is not Layer.REFERENCE)
     return (
@@ -33,6 +42,8 @@ def _shape(entity: Entity) -> str:
         x, y = entity.x_mm, -entity.y_mm
         return f'<path d="M{x - 2:.4f} {y:.4f}h4M{x:.4f} {y - 2:.4f}v4" {line}/>'
     anchor = ' text-anchor="middle"' if entity.centred else ""
+    if entity.turned_deg:
+        anchor += f' transform="rotate({-entity.turned_deg:g} {entity.x_mm:.3f} {-entity.y_mm:.3f})"'
     return (
         f'<text x="{entity.x_mm:.3f}" y="{-entity.y_mm:.3f}" font-size="{entity.height_mm}" font-family="sans-serif" '
         f'fill="{colour}" dominant-baseline="middle"{anchor}>{escape(entity.text)}</text>'

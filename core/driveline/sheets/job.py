@@ -6,6 +6,7 @@ from pydantic import Field
 
 from driveline.sheets.base import Name, Sheet, Words
 from driveline.sheets.brief import BriefSheet
+from driveline.sheets.build import BuildRecords
 from driveline.sheets.masses import MassesSheet
 from driveline.sheets.plate import PlateSheet
 from driveline.sheets.ratios import RatiosSheet
@@ -26,6 +27,7 @@ class WantedMargins(Sheet):
     readings_agree: Margin | None = None
     friction_joint: Margin | None = None
     bolt_proof: Margin | None = None
+    bracket_yield: Margin | None = None
 
 
 USUAL_MARGINS = {
@@ -39,6 +41,7 @@ USUAL_MARGINS = {
     "readings_agree": 1.0,
     "friction_joint": 1.5,
     "bolt_proof": 1.1,
+    "bracket_yield": 1.5,
 }
 
 
@@ -60,3 +63,4 @@ class JobFile(Sheet):
     name: Name
     about: Words = ""
     sheets: Sheets = Sheets()
+    build: BuildRecords = BuildRecords()

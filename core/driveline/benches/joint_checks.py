@@ -1,0 +1,346 @@
+"""The checks of a screwed joint: far enough in, clear of what is behind, within proof, and strong enough."""
+
+from typing import Final
+
+import numpy as np
+
+from driveline.benches.common import Margins
+from driveline.benches.joints import Loads, Place, Worked
+from driveline.bolts import SCATTER, friction_torque_nm, head_pressure_mpa, quick_engagement_mm
+from driveline.checks import Check, Step, Working
+from driveline.errors import ImpossibleInput
+from driveline.overhang import greatest_tension_n, heel_tension_n
+from driveline.road import GRAVITY_MS2
+from driveline.sheets.base import positive_of, value_of
+from driveline.sleeves import tube_stress_mpa
+
+JOINT_FRICTION: Final = 0.15
+BUMP_G: Final = 3.0
+
+
+def joint_checks(worked: Worked | None, place: Place, loads: Loads, margins: Margins) -> tuple[Check, ...]:
+    """Return the checks of a joint; with no thread named, the one thing to do is to name it."""
+    if worked is None:
+        return (_engagement(place, None, margins),)
+    checks = [_engagement(place, worked, margins), _proof(worked, margins), _head(worked, margins)]
+    if place.name == "flange":
+        checks.append(clear_check(place, value_of(worked.joint.washer) or 0.0, margins))
+    checks += [_friction(worked, loads, margins), _hangs(worked, loads, margins)]
+    if worked.joint.crush_tube and worked.result.sleeves:
+        checks.append(_tube(worked, margins))
+    return tuple(checks)
+
+
+def wanted_words(missing: tuple[str, ...]) -> str:
+    """Return the first thing that is missing, as a sentence."""
+    return f"Still wanted: {missing[0][0].lower()}{missing[0][1:]}."
+
+
+def _missing(**known: object) -> tuple[str, ...]:
+    return tuple(text.replace("_", " ") for text, value in known.items() if value is None)
+
+
+def _engagement(place: Place, worked: Worked | None, margins: Margins) -> Check:
+    missing: tuple[str, ...] = (f"{place.title}: which thread",)
+    says, note = wanted_words(missing), ""
+    steps: tuple[Step, ...] = ()
+    if worked is not None:
+        missing = _missing(
+            Property_class=worked.strength,
+            What_it_is_screwed_into=worked.tapped_mpa,
+            Thickness_of_the_plate=place.grip_mm,
+            Length_of_the_screws=place.length_mm,
+        )
+        fits = f"; {' or '.join(f'{mm:g}' for mm in worked.result.stock_mm)} mm fits" if worked.result.stock_mm else ""
+        says = (
+            wanted_words(missing)
+            if missing
+            else f"{worked.reach_mm:.1f} mm go in; {worked.needed_in_mm:.1f} needed{fits}"
+        )
+        steps = _engagement_steps(worked)
+        note = "; ".join(one.text for one in worked.result.assumed)
+    return margins.check(
+        "clearance",
+        key=f"plate.{place.name}_engagement",
+        bench="plate",
+        title=f"{place.title} far enough in",
+        demand=worked.needed_in_mm if worked else None,
+        capacity=max(worked.reach_mm, 0.0) if worked and worked.reach_mm is not None else None,
+        unit="mm",
+        says=says,
+        missing=missing,
+        inputs=(f"plate.{place.name}_joint", "plate.plate.thickness"),
+        working=Working(
+            steps=steps,
+            source="So that the screw breaks before the thread strips (Machinery's Handbook; limits 6H/6g, ISO 965-1).",
+            note=note,
+        ),
+    )
+
+
+def _engagement_steps(worked: Worked) -> tuple[Step, ...]:
+    if not (worked.needed and worked.strength and worked.tapped_mpa):
+        return ()
+    quick = quick_engagement_mm(
+        size=worked.size, bolt_tensile_mpa=worked.strength.tensile_mpa, tapped_tensile_mpa=worked.tapped_mpa
+    )
+    diameters = (worked.needed_in_mm or 0.0) / worked.size.diameter_mm
+    return (
+        Step(formula="L_e, screw and hole alike", result=f"{worked.needed.same_strength_mm:.2f} mm"),
+        Step(
+            formula="J = A_s R_screw / (A_n R_tapped)",
+            numbers=f"{worked.strength.tensile_mpa:g} on {worked.tapped_mpa:g} MPa",
+            result=f"{worked.needed.strength_ratio:.2f}",
+        ),
+        Step(formula="L = L_e max(1, J), and a pitch for the point", result=f"{worked.needed_in_mm:.2f} mm"),
+        Step(formula="in diameters; the thumb says 1 in steel, 1.5 to 2 in aluminium", result=f"{diameters:.2f} d"),
+        Step(formula="quick form, which over-asks", result=f"{quick:.1f} mm"),
+    )
+
+
+def clear_check(place: Place, washer_mm: float, margins: Margins) -> Check:
+    """Return whether a joint's screws stop short of what is behind the tapped hole."""
+    wanted = {
+        f"Length of the {place.name}'s screws": place.length_mm,
+        "Thickness of the plate": place.grip_mm,
+        f"Depth behind the {place.name} face": place.depth_mm,
+    }
+    missing = tuple(text for text, value in wanted.items() if value is None)
+    reach = None
+    if place.length_mm is not None and place.grip_mm is not None:
+        reach = place.length_mm - place.grip_mm - washer_mm
+    says = f"Give the {missing[0][0].lower()}{missing[0][1:]} to finish this check." if missing else ""
+    if missing == (f"Depth behind the {place.name} face",):
+        says = f"Measure the depth behind the {place.name} face to finish this check."
+    if not missing:
+        says = f"reaches {reach:.1f} mm in; {place.depth_mm:.1f} to the first thing behind"
+    return margins.check(
+        "clearance",
+        key="plate.screw_clear" if place.name == "motor" else f"plate.{place.name}_screw_clear",
+        bench="plate",
+        title="Screw clear of what is behind" if place.name == "motor" else f"{place.title} clear of what is behind",
+        demand=max(reach, 0.0) if reach is not None else None,
+        capacity=place.depth_mm,
+        unit="mm",
+        says=says,
+        missing=missing,
+        inputs=("plate.face.screw_length", "plate.face.depth_behind", "plate.plate.thickness"),
+        working=Working(
+            steps=(Step(formula="screw − grip − washer", result="" if reach is None else f"{reach:.1f} mm"),),
+            source="A face is often tapped through, with a winding, fan or seal close behind: "
+            "an over-long screw wrecks it.",
+        ),
+    )
+
+
+def greatest_preload_n(worked: Worked) -> float | None:
+    """Return the preload that tightening by torque may reach."""
+    return None if worked.preload_n is None else (1 + SCATTER) * worked.preload_n
+
+
+def least_preload_n(worked: Worked) -> float | None:
+    """Return the preload that is left for certain: the least by torque, less what settles; never below 0."""
+    if worked.preload_n is None or worked.settles_n is None:
+        return None
+    return max((1 - SCATTER) * worked.preload_n - worked.settles_n, 0.0)
+
+
+def _least_steps(worked: Worked, least: float | None) -> tuple[Step, ...]:
+    return (
+        Step(
+            formula="least preload = 0.75 F − what settles",
+            numbers=f"{worked.preload_n or 0:.0f} N, {worked.settles_n or 0:.0f} N over the grip",
+            result="" if least is None else f"{least:.0f} N",
+        ),
+    )
+
+
+def _proof(worked: Worked, margins: Margins) -> Check:
+    greatest = greatest_preload_n(worked)
+    proof = worked.strength and worked.strength.proof_mpa * worked.size.stress_area_mm2
+    missing = _missing(Property_class=worked.strength, Dry_oiled_or_threadlocker=worked.joint.condition)
+    usual = " (for 72 % of proof)" if worked.result.tightening_is_usual else ""
+    return margins.check(
+        "bolt_proof",
+        key=f"plate.{worked.place.name}_proof",
+        bench="plate",
+        title=f"{worked.place.title} within proof",
+        demand=greatest,
+        capacity=proof,
+        unit="N",
+        says=wanted_words(missing)
+        if missing
+        else f"tightened to {worked.result.tightening_nm:.0f} N·m{usual}: at most {greatest:.0f} of {proof:.0f} N",
+        missing=missing,
+        inputs=(f"plate.{worked.place.name}_joint",),
+        working=Working(
+            steps=(
+                Step(formula="F = T/(K d)", result="" if worked.preload_n is None else f"{worked.preload_n:.0f} N"),
+                Step(formula="greatest, + 25 %", result="" if greatest is None else f"{greatest:.0f} N"),
+                Step(formula="proof × stress area", result="" if proof is None else f"{proof:.0f} N"),
+            ),
+            source="ISO 898-1, SAE J429. K 0.20 dry, 0.15 oiled or threadlocker; tightening scatters by a quarter.",
+        ),
+    )
+
+
+def _head(worked: Worked, margins: Margins) -> Check:
+    greatest, material = greatest_preload_n(worked), worked.place.material
+    hole_mm = max((mm for _, mm in worked.place.holes), default=worked.size.clearance_mm or worked.size.diameter_mm)
+    pressure, problem = None, None
+    if greatest is not None:
+        try:
+            pressure = head_pressure_mpa(force_n=greatest, bears_mm=worked.head_mm, hole_mm=hole_mm)
+        except ImpossibleInput:
+            problem = f"Washer wider than the hole of {hole_mm:g} mm under the head"
+    missing = _missing(Tightening_and_condition_of_the_screws=greatest, What_the_plate_is_made_of=material)
+    missing += (problem,) if problem else ()
+    usual = "" if positive_of(worked.joint.head) else f"a head of Ø{worked.head_mm:g} taken as usual"
+    return margins.check(
+        "clearance",
+        key=f"plate.{worked.place.name}_head",
+        bench="plate",
+        title=f"{worked.place.title}: pressure under the head",
+        demand=pressure,
+        capacity=material and material.yield_mpa,
+        unit="MPa",
+        says=wanted_words(missing)
+        if missing or not material
+        else f"{pressure:.0f} MPa on a plate that gives at {material.yield_mpa:g}",
+        missing=missing,
+        inputs=(f"plate.{worked.place.name}_joint", "plate.plate.made_of"),
+        working=Working(
+            steps=(
+                Step(
+                    formula="F / (π/4 (d_head² − d_hole²))",
+                    numbers=f"Ø{worked.head_mm:g} over Ø{hole_mm:g}",
+                    result="" if pressure is None else f"{pressure:.0f} MPa",
+                ),
+            ),
+            source="Against the plate's least yield, which is cautious. Hardened washers spread it: give their size.",
+            note=usual,
+        ),
+    )
+
+
+def _friction(worked: Worked, loads: Loads, margins: Margins) -> Check:
+    least, place = least_preload_n(worked), worked.place
+    carried = None
+    if least is not None and len(place.xy_mm):
+        circle_mm = 2 * float(np.hypot(*np.asarray(place.xy_mm).T).mean())
+        carried = friction_torque_nm(count=len(place.xy_mm), preload_n=least, circle_mm=circle_mm, mu=JOINT_FRICTION)
+    missing = _missing(
+        Tightening_and_condition_of_the_screws=least,
+        Holes_of_the_pattern=carried if least is not None else 0,
+        Motor_torque=loads.torque_nm,
+    )
+    return margins.check(
+        "friction_joint",
+        key=f"plate.{place.name}_friction",
+        bench="plate",
+        title=f"{place.title} hold the torque",
+        demand=loads.torque_nm,
+        capacity=carried,
+        unit="N·m",
+        says=wanted_words(missing)
+        if missing
+        else f"{carried:.0f} N·m by friction at the least preload; {loads.torque_nm:.0f} asked",
+        missing=missing,
+        inputs=(f"plate.{place.name}_joint", "brief.motor.peak_torque", "ratios.coupler"),
+        working=Working(
+            steps=(
+                *_least_steps(worked, least),
+                Step(
+                    formula="n μ F_least D / 2",
+                    numbers=f"{len(place.xy_mm)} × {JOINT_FRICTION:g} × {least or 0:.0f} N",
+                    result="" if carried is None else f"{carried:.0f} N·m",
+                ),
+            ),
+            source="Friction carries it; clearance screws are not to bear. μ 0.15, dry steel or iron, taken as usual. "
+            "Settling: VDI 2230-1.",
+        ),
+    )
+
+
+def _hangs(worked: Worked, loads: Loads, margins: Margins) -> Check:
+    least, place = least_preload_n(worked), worked.place
+    tension, from_heel, problem = None, None, ""
+    if loads.motor_kg is not None and place.lever_mm is not None:
+        moment_nm = loads.motor_kg * GRAVITY_MS2 * BUMP_G * place.lever_mm / 1000
+        try:
+            tension = greatest_tension_n(place.xy_mm, moment_nm)
+            from_heel = heel_tension_n(place.xy_mm, moment_nm, heel_mm=place.heel_mm or 0.0)
+        except ImpossibleInput as error:
+            problem = f"Screws: {error.rule}"
+    missing = _missing(
+        Tightening_and_condition_of_the_screws=least,
+        Mass_of_the_motor=loads.motor_kg,
+        Centre_of_gravity_of_the_motor_from_its_face=place.lever_mm,
+    )
+    missing += (problem,) if problem else ()
+    says = wanted_words(missing) if missing else ""
+    if tension is not None and least is not None and loads.motor_kg is not None and not missing:
+        bears_kg = loads.motor_kg * least / (margins.wanted("friction_joint") * tension)
+        support = "no tail support wanted below" if bears_kg >= loads.motor_kg else "support the tail above"
+        says = f"a 3 g bump pulls {tension:.0f} N; clamped with {least:.0f} at least: {support} {bears_kg:.0f} kg"
+    return margins.check(
+        "friction_joint",
+        key=f"plate.{place.name}_hangs",
+        bench="plate",
+        title=f"{place.title} hold the overhung motor",
+        demand=tension,
+        capacity=least,
+        unit="N",
+        says=says,
+        missing=missing,
+        inputs=(f"plate.{place.name}_joint", "brief.motor.mass", "plate.face.overhang"),
+        working=Working(
+            steps=(
+                *_least_steps(worked, least),
+                Step(
+                    formula="M = m g n × overhang; F = M y / Σy²",
+                    numbers=f"{loads.motor_kg or 0:.0f} kg, {BUMP_G:g} g, {place.lever_mm or 0:.0f} mm",
+                    result="" if tension is None else f"{tension:.0f} N",
+                ),
+                Step(
+                    formula="once it opens, y from the heel",
+                    result="" if from_heel is None else f"{from_heel:.0f} N on the farthest screw",
+                ),
+            ),
+            source="Rigid faces, clamped; the worst direction of the moment. 3 g is a customary bump, not a code.",
+            note="Below the wanted margin: support the motor's tail.",
+        ),
+    )
+
+
+def _tube(worked: Worked, margins: Margins) -> Check:
+    thinnest = min(worked.result.sleeves, key=lambda one: one.wall_mm)
+    greatest = greatest_preload_n(worked)
+    stress = None
+    if greatest is not None:
+        stress = tube_stress_mpa(force_n=greatest, outside_mm=thinnest.outside_mm, inside_mm=thinnest.inside_mm)
+    missing = _missing(
+        Tightening_and_condition_of_the_screws=greatest, Yield_of_the_sleeves=worked.joint.sleeve_yield_mpa
+    )
+    return margins.check(
+        "bracket_yield",
+        key=f"plate.{worked.place.name}_sleeve",
+        bench="plate",
+        title=f"{worked.place.title}: sleeves clamped end to end",
+        demand=stress,
+        capacity=worked.joint.sleeve_yield_mpa,
+        unit="MPa",
+        says=wanted_words(missing) if missing else f"{stress:.0f} MPa at the greatest preload",
+        missing=missing,
+        inputs=(f"plate.{worked.place.name}_joint",),
+        working=Working(
+            steps=(
+                Step(
+                    formula="F / (π/4 (D² − d²))",
+                    numbers=f"Ø{thinnest.outside_mm:g} × Ø{thinnest.inside_mm:g}",
+                    result="" if stress is None else f"{stress:.0f} MPa",
+                ),
+            ),
+            source="Preload over the tube's area; cut it to the finished gap, both ends square.",
+        ),
+    )

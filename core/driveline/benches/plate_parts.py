@@ -1,0 +1,286 @@
+"""The parts that a build-up asks for: which holes each has, which are cut and which are marked, and its edge."""
+
+from dataclasses import dataclass
+from typing import Final
+
+import numpy as np
+
+from driveline.buildup import foot_holes
+from driveline.chain import Floats
+from driveline.drawing.plate import PlateHole
+from driveline.errors import ImpossibleInput
+from driveline.outline import CircleEdge, Edge, HullEdge, OutlineVertex, edge_distances_mm, traced_edge
+from driveline.plate import MACHINING_MM, Disc, bolt_circle_mm, motor_on_plate
+from driveline.sheets.base import positive_of, value_of
+from driveline.sheets.buildup import BuildKind
+from driveline.sheets.plate import OutlineBy, PlateSheet, Process
+
+EDGE_FACTOR: Final = {
+    Process.LASER: 1.5,
+    Process.WATERJET: 1.5,
+    Process.MILLED: 1.5,
+    Process.PLASMA: 2.0,
+    Process.FLAME: 2.0,
+}
+LEAST_HOLE_PER_THICKNESS: Final = {
+    Process.LASER: 1.0,
+    Process.WATERJET: 1.0,
+    Process.PLASMA: 1.5,
+    Process.FLAME: 1.5,
+    Process.MILLED: 0.0,
+}
+DRAWN_OVER_WANTED: Final = 1.15  # so that a kerf or a wandering cut does not eat into the edge distance
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Part:
+    """A flat part, seen from the engine side; a base plate from above."""
+
+    key: str  # "plate", "motor_plate", "ring" or "base_plate": releases are kept by it
+    title: str
+    holes: tuple[PlateHole, ...]
+    edge: Edge
+    vertices: tuple[OutlineVertex, ...]
+    thickness_mm: float | None
+    faces: tuple[str, str]  # what its two sides lie against
+    sides: tuple[str, str]  # what they are called
+
+    @property
+    def discs(self) -> tuple[Disc, ...]:
+        """Its holes as ligaments count them: a counterbore is a hole."""
+        return tuple(Disc(h.id, h.x_mm, h.y_mm, max(h.finished_mm, h.counterbore_mm or 0.0)) for h in self.holes)
+
+    @property
+    def drilled(self) -> tuple[PlateHole, ...]:
+        """Its holes without the bore."""
+        return tuple(hole for hole in self.holes if hole.kind != "bore")
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Patterns:
+    """What the parts are made of, as measured and as chosen; seen from the engine side."""
+
+    flange: tuple[Disc, ...]
+    motor: tuple[Disc, ...]  # turned as chosen
+    standoffs: tuple[Disc, ...]
+    traced: Floats  # the flange's outline, (n, 2); empty when there is none
+
+
+def patterns_of(sheet: PlateSheet, flange: tuple[Disc, ...], face_xy: Floats, traced: Floats) -> Patterns:
+    """Return the hole patterns on the shaft's centre.
+
+    Args:
+        sheet: Of the bench.
+        flange: The flange's holes that are settled.
+        face_xy: The motor's holes seen looking at its face, (n, 2), mm.
+        traced: The flange's outline, (n, 2), mm.
+    """
+    hole_mm = positive_of(sheet.face.plate_hole)
+    on_plate = motor_on_plate(face_xy, sheet.plate.turned.deg) if hole_mm and len(face_xy) else np.zeros((0, 2))
+    motor = tuple(
+        Disc(name, float(x), float(y), hole_mm or 0.0)
+        for name, (x, y) in zip(motor_names(sheet, len(on_plate)), on_plate, strict=True)
+    )
+    return Patterns(flange=flange, motor=motor, standoffs=_standoffs(sheet), traced=traced)
+
+
+def motor_names(sheet: PlateSheet, count: int) -> tuple[str, ...]:
+    """Return what the motor's holes are called: as surveyed or listed, else M1, M2 and so on."""
+    if sheet.face.survey is not None:
+        names = [f"M{hole.id}" for hole in sheet.face.survey.holes if not hole.is_bore]
+    else:
+        names = [hole.id for hole in sheet.face.holes]
+    return tuple(names) if len(names) == count else tuple(f"M{k + 1}" for k in range(count))
+
+
+def standoff_centres(sheet: PlateSheet) -> Floats:
+    """Return where the standoffs stand, seen from the engine side, (n, 2), mm."""
+    standoffs, circle_mm = sheet.build_up.standoffs, positive_of(sheet.build_up.standoffs.circle)
+    if not standoffs.count or circle_mm is None:
+        return np.zeros((0, 2))
+    return bolt_circle_mm(count=standoffs.count, circle_mm=circle_mm, first_at_deg=standoffs.first_at.deg)
+
+
+def _standoffs(sheet: PlateSheet) -> tuple[Disc, ...]:
+    hole_mm = positive_of(sheet.build_up.standoffs.hole)
+    if hole_mm is None:
+        return ()
+    return tuple(Disc(f"S{k + 1}", float(x), float(y), hole_mm) for k, (x, y) in enumerate(standoff_centres(sheet)))
+
+
+def parts_of(sheet: PlateSheet, patterns: Patterns) -> tuple[Part, ...]:
+    """Return the parts that can be drawn so far."""
+    kind = sheet.build_up.kind
+    if kind is BuildKind.BASE:
+        found = [_base_plate(sheet)]
+    elif kind is BuildKind.TWO_PLATES:
+        found = [_gearbox_plate(sheet, patterns), _motor_plate(sheet, patterns)]
+    elif kind is BuildKind.RING:
+        found = [_one_plate(sheet, patterns), _ring(sheet, patterns)]
+    else:
+        found = [_one_plate(sheet, patterns)]
+    return tuple(part for part in found if part is not None)
+
+
+def _one_plate(sheet: PlateSheet, patterns: Patterns) -> Part | None:
+    holes = [*_holes(sheet, "flange", patterns.flange), *_holes(sheet, "motor", patterns.motor)]
+    bore_mm = positive_of(sheet.plate.bore or sheet.face.register_size)
+    return _part(
+        sheet,
+        key="plate",
+        title="Adapter plate",
+        holes=holes,
+        bore_mm=bore_mm,
+        traced=patterns.traced,
+        thickness_mm=positive_of(sheet.plate.thickness),
+        faces=("MOTOR", "GEARBOX"),
+    )
+
+
+def _gearbox_plate(sheet: PlateSheet, patterns: Patterns) -> Part | None:
+    return _part(
+        sheet,
+        key="plate",
+        title="Gearbox plate",
+        holes=[*_holes(sheet, "flange", patterns.flange), *_holes(sheet, "standoff", patterns.standoffs)],
+        bore_mm=positive_of(sheet.plate.bore),
+        traced=patterns.traced,
+        thickness_mm=positive_of(sheet.plate.thickness),
+        faces=("STANDOFFS", "GEARBOX"),
+    )
+
+
+def _motor_plate(sheet: PlateSheet, patterns: Patterns) -> Part | None:
+    return _part(
+        sheet,
+        key="motor_plate",
+        title="Motor plate",
+        holes=[*_holes(sheet, "motor", patterns.motor), *_holes(sheet, "standoff", patterns.standoffs)],
+        bore_mm=positive_of(sheet.face.register_size),
+        traced=np.zeros((0, 2)),
+        thickness_mm=positive_of(sheet.build_up.second_thickness),
+        faces=("MOTOR", "STANDOFFS"),
+    )
+
+
+def _ring(sheet: PlateSheet, patterns: Patterns) -> Part | None:
+    ring = sheet.build_up.ring
+    is_gearbox = ring.on == "gearbox"
+    holes = _holes(sheet, "flange", patterns.flange) if is_gearbox else _holes(sheet, "motor", patterns.motor)
+    if not holes or positive_of(ring.inside) is None:
+        return None
+    return _part(
+        sheet,
+        key="ring",
+        title="Spacer ring",
+        holes=holes,
+        bore_mm=positive_of(ring.inside),
+        traced=patterns.traced if is_gearbox else np.zeros((0, 2)),
+        thickness_mm=positive_of(ring.thickness),
+        faces=("PLATE", "GEARBOX") if is_gearbox else ("MOTOR", "PLATE"),
+        is_round=not is_gearbox,
+    )
+
+
+def _base_plate(sheet: PlateSheet) -> Part | None:
+    base = sheet.build_up.base
+    along, across, hole_mm = positive_of(base.along), positive_of(base.across), positive_of(base.hole)
+    if along is None or across is None or hole_mm is None:
+        return None
+    rows = [(row.name, row.shift.mm) for row in base.rows] or [("as placed", 0.0)]
+    found = foot_holes(along_mm=along, across_mm=across, from_face_mm=value_of(base.from_face) or 0.0, rows=rows)
+    discs = tuple(Disc(hole.id, hole.x_mm, hole.y_mm, hole_mm) for hole in found)
+    return _part(
+        sheet,
+        key="base_plate",
+        title="Base plate",
+        holes=_holes(sheet, "foot", discs),
+        bore_mm=None,
+        traced=np.zeros((0, 2)),
+        thickness_mm=positive_of(sheet.plate.thickness),
+        faces=("MOTOR", "FRAME"),
+        sides=("above", "below"),
+    )
+
+
+def _part(
+    sheet: PlateSheet,
+    *,
+    key: str,
+    title: str,
+    holes: list[PlateHole],
+    bore_mm: float | None,
+    traced: Floats,
+    thickness_mm: float | None,
+    faces: tuple[str, str],
+    sides: tuple[str, str] = ("engine side", "gearbox side"),
+    is_round: bool = False,
+) -> Part | None:
+    if len(holes) < 3:
+        return None
+    centres = np.array([[hole.x_mm, hole.y_mm] for hole in holes])
+    radius_mm = edge_factor(sheet) * max(hole.finished_mm for hole in holes)
+    try:
+        edge = _edge_of(sheet, centres, radius_mm, traced, is_round)
+        vertices = edge.vertices
+    except ImpossibleInput:
+        return None
+    if bore_mm:
+        holes = [*holes, _hole(sheet, "bore", Disc("bore", 0.0, 0.0, bore_mm), thickness_mm)]
+    return Part(
+        key=key,
+        title=title,
+        holes=tuple(_marked(sheet, hole, thickness_mm) for hole in holes),
+        edge=edge,
+        vertices=vertices,
+        thickness_mm=thickness_mm,
+        faces=faces,
+        sides=sides,
+    )
+
+
+def _edge_of(sheet: PlateSheet, centres: Floats, radius_mm: float, traced: Floats, is_round: bool) -> Edge:
+    if is_round:
+        return CircleEdge(float(np.hypot(*centres.T).max()) + radius_mm)
+    if sheet.plate.outline_by is OutlineBy.FLANGE and len(traced):
+        return traced_edge(traced, holes=centres, radius_mm=radius_mm)
+    return HullEdge(centres, radius_mm)
+
+
+def _holes(sheet: PlateSheet, kind: str, discs: tuple[Disc, ...]) -> list[PlateHole]:
+    return [_hole(sheet, kind, disc, None) for disc in discs]
+
+
+def _hole(sheet: PlateSheet, kind: str, disc: Disc, thickness_mm: float | None) -> PlateHole:
+    """A register is cut small and machined."""
+    hole = PlateHole(
+        id=disc.id,
+        kind=kind,
+        x_mm=disc.x_mm,
+        y_mm=disc.y_mm,
+        finished_mm=disc.diameter_mm,
+        cut_mm=disc.diameter_mm - MACHINING_MM if kind == "bore" else disc.diameter_mm,
+        counterbore_mm=value_of(sheet.face.counterbore) if kind == "motor" else None,
+    )
+    return _marked(sheet, hole, thickness_mm)
+
+
+def _marked(sheet: PlateSheet, hole: PlateHole, thickness_mm: float | None) -> PlateHole:
+    """A hole too small for the process is marked and drilled by hand."""
+    least_mm = LEAST_HOLE_PER_THICKNESS[sheet.plate.process] * (thickness_mm or 0.0)
+    return hole if hole.cut_mm is None or hole.cut_mm >= least_mm else hole.without_cut()
+
+
+def edge_factor(sheet: PlateSheet) -> float:
+    """Return the distance from a hole's centre to the edge as drawn, over the hole's diameter."""
+    return sheet.plate.edge_factor or DRAWN_OVER_WANTED * EDGE_FACTOR[sheet.plate.process]
+
+
+def edge_shares(sheet: PlateSheet, part: Part) -> tuple[tuple[str, float, float], ...]:
+    """Return each hole's name, its distance to the edge, and the distance that is wanted."""
+    holes = part.drilled
+    distances = edge_distances_mm(np.array([[hole.x_mm, hole.y_mm] for hole in holes]), part.vertices)
+    wanted = EDGE_FACTOR[sheet.plate.process]
+    return tuple(
+        (hole.id, edge_mm, wanted * hole.finished_mm) for hole, edge_mm in zip(holes, distances.tolist(), strict=True)
+    )

@@ -1,0 +1,179 @@
+"""Which way round the motor goes: the least ligament against the clocking angle, and the best angle there is."""
+
+from collections.abc import Callable, Sequence
+from dataclasses import dataclass
+from typing import Final
+
+import numpy as np
+
+from driveline.chain import Floats
+from driveline.errors import ImpossibleInput
+from driveline.plate import Disc, wanted_ligament_mm
+
+GRID_DEG: Final = 0.5
+SETTLED_DEG: Final = 1e-7
+SETTLED_SHARE: Final = 1e-9
+
+
+@dataclass(frozen=True, slots=True)
+class Window:
+    """Clocking angles between which every ligament is enough; ``to_deg`` may pass 360."""
+
+    from_deg: float
+    to_deg: float
+
+
+WHOLE_TURN: Final = Window(0.0, 360.0)
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Clocking:
+    """Least share of the wanted ligament over a whole turn of the motor."""
+
+    angle_deg: Floats
+    share: Floats
+    closest: tuple[tuple[str, int], ...]  # which fixed hole and which of the motor's are nearest, per angle
+    windows: tuple[Window, ...]  # inside the span that is allowed
+    best_deg: float  # in the span that is allowed
+    best_share: float
+
+
+def clocking(
+    fixed: Sequence[Disc],
+    moving_xy: Floats,
+    moving_diameter_mm: float,
+    *,
+    factor: float,
+    allowed: Window | None = None,
+) -> Clocking:
+    """Return how the least ligament changes as the motor is turned through a whole turn.
+
+    Args:
+        fixed: The flange's holes as drawn.
+        moving_xy: The motor's holes on the plate at 0°, (n, 2), mm.
+        moving_diameter_mm: Of their hole or counterbore, the larger.
+        factor: As for ``ligaments``.
+        allowed: Angles between which the motor may stand at all; the whole turn when left out.
+
+    Returns:
+        Shares every half degree of a whole turn; the windows where all are 1 or more and the best angle of all,
+        both in the span that is allowed. The best is sought by bounds, not on the grid.
+
+    Raises:
+        ImpossibleInput: If either pattern is empty, or the span is not between 0 and 360 degrees long.
+    """
+    if not fixed or not len(moving_xy):
+        raise ImpossibleInput("holes", 0, "at least one on the flange and one on the motor")
+    span = allowed or WHOLE_TURN
+    if not 0 <= span.to_deg - span.from_deg <= 360:
+        raise ImpossibleInput("allowed", span.to_deg - span.from_deg, "from 0 to 360 degrees long")
+    pattern = _Patterns(fixed, moving_xy, moving_diameter_mm, factor)
+    angles = np.arange(0, 360, GRID_DEG)
+    share = pattern.least_share(angles)
+    best_deg, best_share = _best(pattern, span)
+    windows = _windows(pattern.least_share, angles, share)
+    return Clocking(
+        angle_deg=angles,
+        share=share,
+        closest=pattern.closest(angles),
+        windows=windows if allowed is None else tuple(part for one in windows for part in _overlaps(one, allowed)),
+        best_deg=best_deg % 360,
+        best_share=best_share,
+    )
+
+
+def _overlaps(one: Window, allowed: Window) -> list[Window]:
+    """Parts of a window that are allowed; the turn closes on itself, so it is laid over three times."""
+    parts = []
+    for turns in (-360.0, 0.0, 360.0):
+        start, end = max(one.from_deg + turns, allowed.from_deg), min(one.to_deg + turns, allowed.to_deg)
+        if start < end:
+            parts.append(Window(start % 360, start % 360 + end - start))
+    return parts
+
+
+class _Patterns:
+    """Fixed holes and turning ones: how near the nearest pair comes at any angle."""
+
+    def __init__(self, fixed: Sequence[Disc], moving_xy: Floats, moving_diameter_mm: float, factor: float) -> None:
+        self._ids = [disc.id for disc in fixed]
+        self._moving = moving_xy
+        self._centres = np.array([[disc.x_mm, disc.y_mm] for disc in fixed])
+        diameters = np.array([disc.diameter_mm for disc in fixed])
+        self._wanted = wanted_ligament_mm(diameters, moving_diameter_mm, factor)
+        self._clear = (diameters + moving_diameter_mm) / 2
+        # Turning by a radian moves a hole along its circle, and so its gap by no more than the smaller radius.
+        reach = np.minimum(np.hypot(*moving_xy.T)[:, None], np.hypot(*self._centres.T))
+        self.slope_per_deg = float(np.radians((reach / self._wanted).max()))
+
+    def _shares(self, angles_deg: Floats) -> Floats:
+        angle = np.radians(angles_deg)[:, None]
+        x = self._moving[:, 0] * np.cos(angle) - self._moving[:, 1] * np.sin(angle)
+        y = self._moving[:, 0] * np.sin(angle) + self._moving[:, 1] * np.cos(angle)
+        apart = np.hypot(x[..., None] - self._centres[:, 0], y[..., None] - self._centres[:, 1])
+        shares: Floats = (apart - self._clear) / self._wanted
+        return shares
+
+    def least_share(self, angles_deg: Floats) -> Floats:
+        """Return the least ligament over the wanted one at each angle."""
+        least: Floats = self._shares(angles_deg).min(axis=(1, 2))
+        return least
+
+    def closest(self, angles_deg: Floats) -> tuple[tuple[str, int], ...]:
+        """Return which two holes make it so: the fixed one's name, and the number of the turning one."""
+        shares = self._shares(angles_deg).reshape(len(angles_deg), -1)
+        moving, fixed = np.divmod(shares.argmin(axis=1), len(self._ids))
+        return tuple((self._ids[k], m) for k, m in zip(fixed.tolist(), moving.tolist(), strict=True))
+
+
+def _best(pattern: _Patterns, allowed: Window) -> tuple[float, float]:
+    """The best angle in a span and its share, to 1e-7: parts that could still hold a better one are halved.
+
+    Over a part the share rises no faster than ``slope_per_deg``, so half the part past its better end bounds it.
+    """
+    count = max(int(np.ceil((allowed.to_deg - allowed.from_deg) / GRID_DEG)), 1)
+    angles = np.linspace(allowed.from_deg, allowed.to_deg, count + 1)
+    share = pattern.least_share(angles)
+    start, length, at_start, at_end = angles[:-1], float(angles[1] - angles[0]), share[:-1], share[1:]
+    best_deg, best_share = float(angles[int(share.argmax())]), float(share.max())
+    while length > SETTLED_DEG:
+        able = (at_start + at_end + pattern.slope_per_deg * length) / 2 > best_share + SETTLED_SHARE
+        start, at_start, at_end = start[able], at_start[able], at_end[able]
+        if not start.size:
+            break
+        length /= 2
+        middle = pattern.least_share(start + length)
+        if middle.max() > best_share:
+            best_deg, best_share = float(start[int(middle.argmax())] + length), float(middle.max())
+        start = np.concatenate([start, start + length])
+        at_start, at_end = np.concatenate([at_start, middle]), np.concatenate([middle, at_end])
+    return best_deg, best_share
+
+
+def _windows(share_at: Callable[[Floats], Floats], angles: Floats, share: Floats) -> tuple[Window, ...]:
+    """Spans of the grid with enough, their ends sought between grid points; each end errs to the inside."""
+    enough = share >= 1
+    if enough.all():
+        return (WHOLE_TURN,)
+    if not enough.any():
+        return ()
+    starts = np.nonzero(enough & ~np.roll(enough, 1))[0]
+    ends = np.nonzero(enough & ~np.roll(enough, -1))[0]
+    if ends[0] < starts[0]:  # the first window began before 0°
+        ends = np.roll(ends, -1)
+    from_deg = _edges(share_at, angles[starts], -GRID_DEG)
+    to_deg = _edges(share_at, angles[ends], GRID_DEG)
+    return tuple(
+        Window(start % 360, start % 360 + (end - start) % 360)
+        for start, end in zip(from_deg.tolist(), to_deg.tolist(), strict=True)
+    )
+
+
+def _edges(share_at: Callable[[Floats], Floats], inside_deg: Floats, step_deg: float) -> Floats:
+    """Where the share passes 1 within a step outward, all windows halved together to a 1/16000 of the step."""
+    outside_deg = inside_deg + step_deg
+    for _ in range(14):
+        middle = (inside_deg + outside_deg) / 2
+        is_enough = share_at(middle) >= 1
+        inside_deg, outside_deg = np.where(is_enough, middle, inside_deg), np.where(is_enough, outside_deg, middle)
+    return inside_deg
