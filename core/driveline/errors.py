@@ -25,3 +25,14 @@ class UnreadableMeasurement(DrivelineError, ValueError):
 
     def __str__(self) -> str:
         return f"{self.problem} {self.fix}"
+
+
+class UnknownFeature(DrivelineError, LookupError):
+    """A feature that a released part does not have."""
+
+    def __init__(self, feature: str) -> None:
+        super().__init__(feature)
+        self.feature = feature
+
+    def __str__(self) -> str:
+        return f"The released drawing has no {self.feature}. Measure one of its holes."

@@ -6,8 +6,8 @@ from hypothesis import given, settings
 from hypothesis import strategies as st
 from shapely import Point, Polygon
 
+from driveline.clocking import clocking
 from driveline.errors import ImpossibleInput
-from driveline.clocking import Window, clocking
 from driveline.outline import edge_distances_mm, hull_outline
 from driveline.plate import (
     Disc,

@@ -4,8 +4,10 @@ from ninja import NinjaAPI
 from ninja.security import django_auth
 
 from accounts.api import router as session_router
+from build.api import router as build_router
 from fernback.errors import add_error_handlers
 from jobs.api import router as jobs_router
+from jobs.drawings_api import router as drawings_router
 from jobs.measure_api import router as measure_router
 from library.api import router as library_router
 
@@ -13,5 +15,7 @@ api = NinjaAPI(title="Fernback", version="1", auth=django_auth, docs_url=None)
 add_error_handlers(api)
 api.add_router("/session", session_router)
 api.add_router("/jobs", jobs_router)
+api.add_router("/jobs", drawings_router)
+api.add_router("/jobs", build_router)
 api.add_router("/measure", measure_router)
 api.add_router("/library", library_router)

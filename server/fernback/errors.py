@@ -6,7 +6,8 @@ from ninja import NinjaAPI
 from ninja.errors import AuthenticationError, HttpError, ValidationError
 from pydantic import ValidationError as SheetError
 
-from driveline.errors import ImpossibleInput, UnreadableMeasurement
+from build.actions import Held
+from driveline.errors import ImpossibleInput, UnknownFeature, UnreadableMeasurement
 from fernback.problems import Conflict, FieldProblem, field_problems, problem
 from jobs.actions import FileRefused, VersionConflict
 from library.actions import PartClash
@@ -51,6 +52,14 @@ def add_error_handlers(api: NinjaAPI) -> None:  # noqa: C901 - a list of handler
     @api.exception_handler(PartClash)
     def _clash(_request: HttpRequest, error: PartClash) -> HttpResponse:
         return problem(409, str(error))
+
+    @api.exception_handler(Held)
+    def _held(_request: HttpRequest, error: Held) -> HttpResponse:
+        return problem(409, str(error))
+
+    @api.exception_handler(UnknownFeature)
+    def _unknown_feature(_request: HttpRequest, error: UnknownFeature) -> HttpResponse:
+        return problem(422, str(error), [FieldProblem(field="measures", says=str(error))])
 
     @api.exception_handler(RequestDataTooBig)
     def _too_big(_request: HttpRequest, _error: RequestDataTooBig) -> HttpResponse:

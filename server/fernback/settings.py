@@ -22,6 +22,7 @@ INSTALLED_APPS = [
     "accounts",
     "jobs",
     "library",
+    "build",
 ]
 MIDDLEWARE = [
     "django.middleware.security.SecurityMiddleware",

@@ -1,16 +1,18 @@
 """Everything that writes a job. Routes and commands call these; nothing else writes."""
 
-from django.db import transaction
+from django.db import IntegrityError, transaction
 from pydantic import ValidationError
 
 from accounts.models import Shop, User
+from build.records import keep_records, records_of
 from driveline.checks import Verdict
 from driveline.errors import DrivelineError
 from driveline.job import BENCH_TITLES, JobResult, Progress, evaluate
+from driveline.sheets.build import BuildRecords
 from driveline.sheets.job import JobFile, Sheets
 from jobs.models import Job, JobVersion
 
-GREATEST_FILE_BYTES = 2_000_000
+GREATEST_FILE_BYTES = 8_000_000
 
 
 class VersionConflict(Exception):
@@ -33,8 +35,8 @@ class FileRefused(Exception):
 
 
 def job_file(job: Job, sheets: Sheets) -> JobFile:
-    """Return a job with some sheets, as the core takes it."""
-    return JobFile(name=job.name, about=job.about, sheets=sheets)
+    """Return a job with some sheets and its build records, as the core takes it."""
+    return JobFile(name=job.name, about=job.about, sheets=sheets, build=records_of(job))
 
 
 def saved_sheets(version: JobVersion) -> Sheets:
@@ -43,9 +45,12 @@ def saved_sheets(version: JobVersion) -> Sheets:
 
 
 @transaction.atomic
-def create_job(*, shop: Shop, author: User, name: str, about: str, sheets: Sheets) -> Job:
-    """Return a new job with its first version."""
+def create_job(
+    *, shop: Shop, author: User, name: str, about: str, sheets: Sheets, records: BuildRecords | None = None
+) -> Job:
+    """Return a new job with its first version, and the build records that came with it."""
     job = Job.objects.create(shop=shop, name=name, about=about)
+    keep_records(job=job, author=author, records=records or BuildRecords())
     _add_version(job=job, number=1, author=author, sheets=sheets, note="")
     return job
 
@@ -95,7 +100,7 @@ def import_job(*, shop: Shop, author: User, data: bytes) -> Job:
         FileRefused: If the file is too large, not a job file, or can't be evaluated.
     """
     if len(data) > GREATEST_FILE_BYTES:
-        raise FileRefused("The file is larger than 2 MB; a job file never is. Nothing was changed.", status=413)
+        raise FileRefused("The file is larger than 8 MB; a job file never is. Nothing was changed.", status=413)
     try:
         read = JobFile.model_validate_json(data)
     except ValidationError as error:
@@ -105,6 +110,8 @@ def import_job(*, shop: Shop, author: User, data: bytes) -> Job:
         )
         raise FileRefused("This is not a job file that can be read. Nothing was changed.", fields=fields) from error
     try:
-        return create_job(shop=shop, author=author, name=read.name, about=read.about, sheets=read.sheets)
-    except DrivelineError as error:
+        return create_job(
+            shop=shop, author=author, name=read.name, about=read.about, sheets=read.sheets, records=read.build
+        )
+    except (DrivelineError, IntegrityError) as error:
         raise FileRefused(f"The job can't be evaluated: {error}. Nothing was changed.") from error

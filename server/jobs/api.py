@@ -1,36 +1,24 @@
 """Jobs: list, open, save, evaluate, and the files that come and go."""
 
-from typing import Literal
 from uuid import UUID
 
 from django.db.models import OuterRef, QuerySet, Subquery
 from django.http import HttpRequest, HttpResponse
 from django.shortcuts import get_object_or_404
 from ninja import File, Router, Status, UploadedFile
-from ninja.errors import HttpError
 
 from accounts.queries import person, shops_editable_by
-from driveline.drawing.dxf import write_dxf
-from driveline.drawing.svg import write_svg
 from driveline.job import JobResult, evaluate
 from driveline.sheets.job import Sheets
 from fernback.problems import Conflict, Problem
 from jobs.actions import GREATEST_FILE_BYTES, FileRefused, create_job, import_job, job_file, save_version, saved_sheets
-from jobs.exports import attachment, file_stem, hole_table_csv
+from jobs.exports import attachment, file_stem
 from jobs.models import Job, JobVersion
-from jobs.queries import gearing_changes, jobs_editable_by, jobs_visible_to, may_edit
+from jobs.queries import gearing_changes, jobs_visible_to, may_edit, require_editable
 from jobs.schemas import EvaluateIn, GearingChoice, JobIn, JobLine, JobOut, VersionIn, VersionLine, VersionOut
 
 router = Router(tags=["jobs"])
 REFUSALS = {422: Problem, 403: Problem, 404: Problem}
-
-
-def _editable(request: HttpRequest, job_id: UUID) -> Job:
-    """Return a job to change: 404 for a stranger's, 403 for one that this person may only look at."""
-    job = get_object_or_404(jobs_visible_to(person(request)), pk=job_id)
-    if not jobs_editable_by(person(request)).filter(pk=job.pk).exists():
-        raise HttpError(403, "You may look at this job but not change it. Ask the shop's owner.")
-    return job
 
 
 def _newest(job: Job) -> JobVersion:
@@ -106,7 +94,7 @@ def import_file(request: HttpRequest, shop_id: int, file: UploadedFile = File(..
     """Make a new job of a job file. A file that can't be taken changes nothing."""
     shop = get_object_or_404(shops_editable_by(person(request)), pk=shop_id)
     if file.size is None or file.size > GREATEST_FILE_BYTES:
-        raise FileRefused("The file is larger than 2 MB; a job file never is. Nothing was changed.", status=413)
+        raise FileRefused("The file is larger than 8 MB; a job file never is. Nothing was changed.", status=413)
     job = import_job(shop=shop, author=person(request), data=file.read())
     return Status(201, _job_out(request, job))
 
@@ -153,7 +141,7 @@ def read_version(request: HttpRequest, job_id: UUID, number: int) -> VersionOut:
 )
 def create_version(request: HttpRequest, job_id: UUID, payload: VersionIn) -> Status[VersionLine]:
     """Save the sheets of a job as its next version."""
-    job = _editable(request, job_id)
+    job = require_editable(person(request), job_id)
     version = save_version(
         job=job, author=person(request), based_on=payload.based_on, sheets=payload.sheets, note=payload.note
     )
@@ -175,35 +163,3 @@ def export_file(request: HttpRequest, job_id: UUID) -> HttpResponse:
     job = get_object_or_404(jobs_visible_to(person(request)), pk=job_id)
     content = job_file(job, saved_sheets(_newest(job))).model_dump_json(indent=1)
     return attachment(content, name=f"{file_stem(job.name)}.fernback.json", content_type="application/json")
-
-
-def _plate_of(request: HttpRequest, job_id: UUID) -> tuple[JobResult, str]:
-    """Return the newest version evaluated, and the stem of its files' names."""
-    job = get_object_or_404(jobs_visible_to(person(request)), pk=job_id)
-    version = _newest(job)
-    result = evaluate(job_file(job, saved_sheets(version)))
-    if result.plate.engine_side is None:
-        raise HttpError(409, "The plate can't be drawn yet: " + " ".join(todo.text for todo in result.plate.to_do))
-    return result, file_stem(job.name, "adapter-plate", f"rev{version.number}")
-
-
-@router.get("/{uuid:job_id}/drawings/plate.{form}", operation_id="job_plate_drawing")
-def plate_drawing(
-    request: HttpRequest, job_id: UUID, form: Literal["dxf", "svg"], side: Literal["engine", "gearbox"] = "engine"
-) -> HttpResponse:
-    """Return the saved adapter plate's drawing from one side."""
-    result, stem = _plate_of(request, job_id)
-    drawing = result.plate.engine_side if side == "engine" else result.plate.gearbox_side
-    if drawing is None:
-        raise HttpError(409, "The plate can't be drawn yet.")
-    name = f"{stem}-{side}-side.{form}"
-    if form == "dxf":
-        return attachment(write_dxf(drawing), name=name, content_type="image/vnd.dxf")
-    return attachment(write_svg(drawing), name=name, content_type="image/svg+xml")
-
-
-@router.get("/{uuid:job_id}/drawings/plate-holes.csv", operation_id="job_plate_holes")
-def plate_holes(request: HttpRequest, job_id: UUID) -> HttpResponse:
-    """Return the saved adapter plate's hole table."""
-    result, stem = _plate_of(request, job_id)
-    return attachment(hole_table_csv(result.plate.hole_table), name=f"{stem}-holes.csv", content_type="text/csv")

@@ -4,19 +4,20 @@ import csv
 import io
 import re
 import unicodedata
+from collections.abc import Sequence
 
 from django.http import HttpResponse
 
-from driveline.benches.plate_results import HoleRow
+from driveline.benches.plate_results import CutLine, HoleRow
 
 FORMULA_STARTS = ("=", "+", "-", "@", "\t", "\r")
 
 
-def attachment(content: str, *, name: str, content_type: str) -> HttpResponse:
-    """Return text as a file to keep; only plain letters reach the header."""
+def attachment(content: str | bytes, *, name: str, content_type: str) -> HttpResponse:
+    """Return text or bytes as a file to keep; only plain letters reach the header."""
     return HttpResponse(
         content,
-        content_type=f"{content_type}; charset=utf-8",
+        content_type=content_type if isinstance(content, bytes) else f"{content_type}; charset=utf-8",
         headers={"Content-Disposition": f'attachment; filename="{name}"', "X-Content-Type-Options": "nosniff"},
     )
 
@@ -37,10 +38,30 @@ def hole_table_csv(rows: tuple[HoleRow, ...]) -> str:
     stream = io.StringIO()
     writer = csv.writer(stream)
     writer.writerow(
-        ["id", "kind", "x_mm", "y_mm", "diameter_mm", "cut_mm", "radius_mm", "angle_deg", "sure_95_mm", "made"]
+        ["id", "kind", "x_mm", "y_mm", "diameter_mm", "cut_mm", "radius_mm", "angle_deg"]
+        + ["left_mm", "bottom_mm", "sure_95_mm", "made"]
     )
     for row in rows:
-        figures = [row.x_mm, row.y_mm, row.finished_mm, row.cut_mm, row.radius_mm, row.angle_deg, row.sure_mm]
+        figures = [row.x_mm, row.y_mm, row.finished_mm, row.cut_mm, row.radius_mm, row.angle_deg]
+        figures += [row.left_mm, row.bottom_mm, row.sure_mm]
         texts = ["" if figure is None else f"{figure:.3f}" for figure in figures]
         writer.writerow([safe_cell(row.id), row.kind, *texts, row.made])
+    return stream.getvalue()
+
+
+def cut_list_csv(lines: Sequence[CutLine]) -> str:
+    """Return the cut list, one line a part; figures are of one piece."""
+    stream = io.StringIO()
+    writer = csv.writer(stream)
+    writer.writerow(
+        ["part", "material", "thickness_mm", "quantity", "width_mm", "height_mm", "area_cm2", "cut_length_mm"]
+        + ["pierces", "mass_kg", "per_sheet"]
+    )
+    for line in lines:
+        figures = [line.width_mm, line.height_mm, line.area_cm2, line.cut_length_mm]
+        writer.writerow(
+            [safe_cell(line.title), safe_cell(line.material), line.thickness_mm, line.quantity]
+            + [f"{figure:.1f}" for figure in figures]
+            + [line.pierces, "" if line.mass_kg is None else f"{line.mass_kg:.3f}", line.per_sheet]
+        )
     return stream.getvalue()

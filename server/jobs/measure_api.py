@@ -1,17 +1,23 @@
 """Reading what a person types, as they type it."""
 
+import re
+
 from django.http import HttpRequest
-from ninja import File, Router, Schema, UploadedFile
+from ninja import File, Form, Router, Schema, UploadedFile
 from pydantic import Field
 
 from driveline.curve_csv import GREATEST_BYTES, read_motor_curve
 from driveline.measure import Quantity, Tool, inch_text, measured, nearest_fraction
 from driveline.sheets.brief import CurvePoint
+from driveline.sheets.survey import FlangeHole, Outline, Side, Survey, SurveyReading
+from driveline.survey_in import read_survey_csv, read_survey_dxf
 from fernback.inputs import Input
 from fernback.problems import Problem
 from jobs.actions import FileRefused
 
 router = Router(tags=["measure"])
+MOST_SURVEY_BYTES = 4_000_000
+MOST_SURVEY_TEXT = 1_000_000
 
 
 class Typed(Input):
@@ -65,3 +71,35 @@ def read_curve(request: HttpRequest, file: UploadedFile = File(...)) -> CurveRea
     curve = read_motor_curve(file.read())
     points = [CurvePoint(rpm=rpm, peak_nm=peak, continuous_nm=lasting) for rpm, peak, lasting in curve.points]
     return CurveRead(points=points, notes=list(curve.notes))
+
+
+class SurveyRead(Schema):
+    """What a file adds to a survey, and what was mended on the way."""
+
+    holes: list[FlangeHole]
+    readings: list[SurveyReading]
+    outline: Outline | None
+    notes: list[str]
+
+
+@router.post("/survey-file", response={200: SurveyRead, 413: Problem, 422: Problem}, operation_id="survey_file_read")
+def read_survey_file(
+    request: HttpRequest,  # noqa: ARG001
+    file: UploadedFile = File(...),  # noqa: B008
+    survey: str = Form(..., max_length=MOST_SURVEY_TEXT),
+    seen_from: Side = Form(Side.ENGINE),  # noqa: B008
+    tool: Tool | None = Form(None),  # noqa: B008
+) -> SurveyRead:
+    """Read survey readings from CSV, or a flange's holes and outline from DXF. Nothing is saved."""
+    if file.size is None or file.size > MOST_SURVEY_BYTES:
+        raise FileRefused("The file is larger than 4 MB; a flange's never is. Nothing was changed.", status=413)
+    present = Survey.model_validate_json(survey)
+    name = re.sub(r"[^A-Za-z0-9 ._-]", "", file.name or "file").rsplit(".", 1)[0][:40].strip() or "file"
+    data = file.read()
+    if (file.name or "").lower().endswith(".dxf"):
+        found = read_survey_dxf(data, survey=present, frame=name, seen_from=seen_from, tool=tool)
+    else:
+        found = read_survey_csv(data, survey=present, frame=name, tool=tool)
+    return SurveyRead(
+        holes=list(found.holes), readings=list(found.readings), outline=found.outline, notes=list(found.notes)
+    )

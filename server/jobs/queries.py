@@ -1,6 +1,10 @@
 """What a person may see and change of jobs."""
 
+from uuid import UUID
+
 from django.db.models import QuerySet
+from django.shortcuts import get_object_or_404
+from ninja.errors import HttpError
 
 from accounts.models import EDITORS, User
 from jobs.models import Job, JobVersion
@@ -14,6 +18,14 @@ def jobs_visible_to(user: User) -> QuerySet[Job]:
 def jobs_editable_by(user: User) -> QuerySet[Job]:
     """Return the jobs that a person may change."""
     return Job.objects.filter(shop__memberships__user=user, shop__memberships__role__in=EDITORS).select_related("shop")
+
+
+def require_editable(user: User, job_id: UUID) -> Job:
+    """Return a job to change: 404 for a stranger's, 403 for one that this person may only look at."""
+    job = get_object_or_404(jobs_visible_to(user), pk=job_id)
+    if not may_edit(user, job):
+        raise HttpError(403, "You may look at this job but not change it. Ask the shop's owner.")
+    return job
 
 
 def may_edit(user: User, job: Job) -> bool:

@@ -34,7 +34,7 @@ def face_tilt_check(sheet: PlateSheet, built: BuildUpResult, coupler: CouplerSty
         f"Measured length of each of the {standoffs.count} standoffs": tilt is not None,
     }
     missing = tuple(text for text, known in wanted.items() if not known)
-    says = wanted_words(missing) if missing else ""
+    says = wanted_words(missing)
     if tilt and allowed:
         says = f"leans {tilt.tilt_deg:.3f}° of {allowed:g}° that the coupler allows; high at {tilt.high_at_deg:.0f}°"
         if tilt.tilt_deg > allowed:
@@ -91,7 +91,7 @@ def shim_check(built: BuildUpResult, margins: Margins) -> Check:
     missing = (
         () if built.shim_mm is not None else ("Shaft height of the motor, and of the gearbox above the base plate",)
     )
-    says = wanted_words(missing) if missing else ""
+    says = wanted_words(missing)
     if built.shim_mm is not None:
         says = (
             f"{built.shim_mm:.2f} mm of shim under each foot"
@@ -168,7 +168,7 @@ def plate_lean_check(
     if sheet.plate.made_of and thickness_mm and loads.motor_kg and overhang_mm and radii_mm:
         moment_nm = loads.motor_kg * GRAVITY_MS2 * overhang_mm / 1000
         lean = _lean_deg(sheet, radii_mm, moment_nm, thickness_mm)
-    says = wanted_words(missing) if missing else ""
+    says = wanted_words(missing)
     if lean is not None and allowed:
         says = f"leans {lean:.3f}° standing still, {BUMP_G * lean:.3f}° in a 3 g bump, of {allowed:g}° allowed"
     return margins.check(

@@ -32,8 +32,8 @@ def joint_checks(worked: Worked | None, place: Place, loads: Loads, margins: Mar
 
 
 def wanted_words(missing: tuple[str, ...]) -> str:
-    """Return the first thing that is missing, as a sentence."""
-    return f"Still wanted: {missing[0][0].lower()}{missing[0][1:]}."
+    """Return the first thing that is missing, as a sentence; empty where nothing is."""
+    return f"Still wanted: {missing[0][0].lower()}{missing[0][1:]}." if missing else ""
 
 
 def _missing(**known: object) -> tuple[str, ...]:
@@ -278,7 +278,7 @@ def _hangs(worked: Worked, loads: Loads, margins: Margins) -> Check:
         Centre_of_gravity_of_the_motor_from_its_face=place.lever_mm,
     )
     missing += (problem,) if problem else ()
-    says = wanted_words(missing) if missing else ""
+    says = wanted_words(missing)
     if tension is not None and least is not None and loads.motor_kg is not None and not missing:
         bears_kg = loads.motor_kg * least / (margins.wanted("friction_joint") * tension)
         support = "no tail support wanted below" if bears_kg >= loads.motor_kg else "support the tail above"

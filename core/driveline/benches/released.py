@@ -16,6 +16,7 @@ from driveline.chain import Floats
 from driveline.checks import TIGHT_SHARE, Verdict
 from driveline.drawing.arcs import arc_of
 from driveline.drawing.model import Circle, Drawing, Path
+from driveline.errors import UnknownFeature
 from driveline.sheets.build import BuildRecords, FrozenReading, Incoming, Measure, Release
 from driveline.sheets.plate import PlateSheet
 from driveline.tables.loader import table
@@ -179,13 +180,16 @@ def expected_of(release: Release, kind: str, a: str, b: str) -> float:
     """Return what a release has a feature at, mm.
 
     Raises:
-        KeyError: If it has no such hole, or no thickness.
+        UnknownFeature: If it has no such hole, or no thickness.
     """
     if kind == "thickness":
         if release.thickness_mm is None:
-            raise KeyError("thickness")
+            raise UnknownFeature("thickness")
         return release.thickness_mm
     rounds = {_name(part): circle for part, circle in _rounds(release.drawing).items()}
+    for name in (a,) if kind == "diameter" else (a, b):
+        if name not in rounds:
+            raise UnknownFeature(f"hole {name}" if name else "hole without a name")
     if kind == "diameter":
         return 2 * rounds[a].radius_mm
     apart_mm, both_mm = _apart_mm(rounds[a], rounds[b]), rounds[a].radius_mm + rounds[b].radius_mm
@@ -196,7 +200,7 @@ def judged(release: Release, measures: Sequence[Measure]) -> tuple[FeatureRow, .
     """Return a delivered part's measures against its release.
 
     Raises:
-        KeyError: If one names a hole that the release does not have.
+        UnknownFeature: If one names a hole that the release does not have.
     """
     rows = []
     for one in measures:

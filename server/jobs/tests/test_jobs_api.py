@@ -5,7 +5,8 @@ from uuid import uuid4
 from django.db import DatabaseError, transaction
 
 from driveline.job import evaluate
-from driveline.sheets.job import JobFile
+from driveline.sheets.job import Sheets
+from jobs.actions import job_file
 from jobs.exports import safe_cell
 from jobs.models import Job, JobVersion
 from jobs.tests.shops import DEMO, ShopClient, ShopTestCase
@@ -88,7 +89,7 @@ class JobsApiTest(ShopTestCase):
         sheets = self.sheets()
         sheets["plate"]["survey"]["readings"][11]["reading"]["text"] = "96.47"
         answer = self.fabricator.send("post", f"{self.base}/evaluate", {"sheets": sheets})
-        job = JobFile.model_validate({"name": "Wren", "about": self.wren.about, "sheets": sheets})
+        job = job_file(self.wren, Sheets.model_validate(sheets))
         self.assertEqual(answer.json(), json.loads(evaluate(job).model_dump_json()))
         self.assertEqual(self.wren.versions.count(), 1)
 
@@ -161,7 +162,7 @@ class FilesTest(ShopTestCase):
             ("another format", whole.replace("fernback-job", "other").encode(), 422),
             ("a version to come", whole.replace('"version": 1', '"version": 9').encode(), 422),
             ("nested deep", deep, 422),
-            ("huge", b" " * 2_100_000 + whole.encode(), 413),
+            ("huge", b" " * 8_100_000 + whole.encode(), 413),
             ("a reading to nowhere", whole.replace('"b": "H5"', '"b": "H77"').encode(), 422),
         ]:
             with self.subTest(name):

@@ -200,7 +200,7 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/jobs/{job_id}/drawings/plate.{form}": {
+    "/api/jobs/{job_id}/drawings/cut-list.csv": {
         parameters: {
             query?: never;
             header?: never;
@@ -208,10 +208,10 @@ export interface paths {
             cookie?: never;
         };
         /**
-         * Plate Drawing
-         * @description Return the saved adapter plate's drawing from one side.
+         * Cut List
+         * @description Return the cut list of the saved parts.
          */
-        get: operations["job_plate_drawing"];
+        get: operations["job_cut_list"];
         put?: never;
         post?: never;
         delete?: never;
@@ -220,7 +220,7 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/jobs/{job_id}/drawings/plate-holes.csv": {
+    "/api/jobs/{job_id}/drawings/{part}-holes.csv": {
         parameters: {
             query?: never;
             header?: never;
@@ -228,12 +228,176 @@ export interface paths {
             cookie?: never;
         };
         /**
-         * Plate Holes
-         * @description Return the saved adapter plate's hole table.
+         * Part Holes
+         * @description Return a saved part's hole table.
          */
-        get: operations["job_plate_holes"];
+        get: operations["job_part_holes"];
         put?: never;
         post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{job_id}/drawings/{part}-template.pdf": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Part Template
+         * @description Return a saved part's paper template at 1:1, tiled over sheets of a printer's size.
+         */
+        get: operations["job_part_template"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{job_id}/drawings/{part}-nested.dxf": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Part Nested
+         * @description Return as many of a saved part as are wanted, set out on its stock sheet.
+         */
+        get: operations["job_part_nested"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{job_id}/drawings/{part}-sheet.{form}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Part Sheet
+         * @description Return a saved part's dimensioned sheet.
+         */
+        get: operations["job_part_sheet"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{job_id}/drawings/{part}.{form}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Part Drawing
+         * @description Return a saved part's cut file, with its kerf where the job states one, or its picture at 1:1.
+         */
+        get: operations["job_part_drawing"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{job_id}/releases": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * List Releases
+         * @description List what was released, the newest first.
+         */
+        get: operations["releases_list"];
+        put?: never;
+        /**
+         * Create Release
+         * @description Release a part of the newest saved revision: its drawing and bytes are frozen under the next letter.
+         */
+        post: operations["release"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{job_id}/releases/{part}/{letter}.dxf": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Release Dxf
+         * @description Return the very bytes that were released.
+         */
+        get: operations["release_dxf"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{job_id}/releases/{part}/{letter}/judge": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Judge Delivery
+         * @description Compare measures of a delivered part with its release. Nothing is saved.
+         */
+        post: operations["delivery_judge"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{job_id}/releases/{part}/{letter}/deliveries": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Create Delivery
+         * @description Sign for a delivered part, or turn it down.
+         */
+        post: operations["delivery_record"];
         delete?: never;
         options?: never;
         head?: never;
@@ -274,6 +438,26 @@ export interface paths {
          * @description Read a motor's torque curve from a CSV file. Nothing is saved.
          */
         post: operations["motor_curve_read"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/measure/survey-file": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Read Survey File
+         * @description Read survey readings from CSV, or a flange's holes and outline from DXF. Nothing is saved.
+         */
+        post: operations["survey_file_read"];
         delete?: never;
         options?: never;
         head?: never;
@@ -484,8 +668,25 @@ export interface components {
         /**
          * AxisReading
          * @description A reading along one axis of a square, a trace, a scan or a drawing.
+         *
+         *     A square dropped on both sides of the shaft reads C's low and high edge: its middle is the shaft's centre.
          */
         AxisReading: {
+            /**
+             * Left Out
+             * @default false
+             */
+            left_out: boolean;
+            /**
+             * Why
+             * @default
+             */
+            why: string;
+            /**
+             * Left Out By
+             * @default
+             */
+            left_out_by: string;
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
@@ -502,16 +703,38 @@ export interface components {
              */
             edge: "low" | "centre" | "high";
             reading: components["schemas"]["Coordinate"];
+        };
+        /**
+         * BasePlate
+         * @description A plate under a motor with feet. Its drawing is seen from above, the gearbox to the left.
+         */
+        BasePlate: {
+            /** @description Between the feet's holes, along the shaft */
+            along?: components["schemas"]["Length"] | null;
+            /** @description Between the feet's holes, across the shaft */
+            across?: components["schemas"]["Length"] | null;
+            /** @description Gearbox face to the first pair of holes */
+            from_face?: components["schemas"]["Length"] | null;
+            hole?: components["schemas"]["Length"] | null;
+            /** @description Underside of the feet to the motor's axis */
+            shaft_height?: components["schemas"]["Length"] | null;
+            /** @description Top of the base plate to the gearbox shaft's axis */
+            bed_height?: components["schemas"]["Length"] | null;
             /**
-             * Left Out
-             * @default false
+             * Rows
+             * @default []
              */
-            left_out: boolean;
-            /**
-             * Why
-             * @default
-             */
-            why: string;
+            rows: components["schemas"]["BaseRow"][];
+        };
+        /**
+         * BaseRow
+         * @description A place along the shaft at which the motor could be bolted down.
+         */
+        BaseRow: {
+            /** Name */
+            name: string;
+            /** @description Away from the gearbox, against the first choice */
+            shift: components["schemas"]["Coordinate"];
         };
         /**
          * Box
@@ -650,6 +873,61 @@ export interface components {
             notes: string;
         };
         /**
+         * BuildKind
+         * @description How motor and gearbox are joined.
+         * @enum {string}
+         */
+        BuildKind: "one plate" | "two plates on standoffs" | "plate and spacer ring" | "base plate, foot-mounted motor";
+        /**
+         * BuildUp
+         * @description The build-up that was chosen, with what belongs to it.
+         */
+        BuildUp: {
+            /** @default one plate */
+            kind: components["schemas"]["BuildKind"];
+            /** @description Of the motor's plate, where there are two */
+            second_thickness?: components["schemas"]["Length"] | null;
+            /**
+             * @default {
+             *       "count": 0,
+             *       "circle": null,
+             *       "first_at": {
+             *         "text": "0 deg",
+             *         "tool": null,
+             *         "u": null,
+             *         "unit": null
+             *       },
+             *       "fixing": null,
+             *       "hole": null,
+             *       "length": null,
+             *       "measured": []
+             *     }
+             */
+            standoffs: components["schemas"]["Standoffs"];
+            /**
+             * @default {
+             *       "thickness": null,
+             *       "inside": null,
+             *       "on": "gearbox"
+             *     }
+             */
+            ring: components["schemas"]["Ring"];
+            /**
+             * @default {
+             *       "along": null,
+             *       "across": null,
+             *       "from_face": null,
+             *       "hole": null,
+             *       "shaft_height": null,
+             *       "bed_height": null,
+             *       "rows": []
+             *     }
+             */
+            base: components["schemas"]["BasePlate"];
+            /** @description Face to face, as shafts and coupler ask for */
+            wanted_apart?: components["schemas"]["Length"] | null;
+        };
+        /**
          * Choice
          * @description The gearing that was chosen, by name, and why.
          */
@@ -735,6 +1013,14 @@ export interface components {
             continuous_nm?: number | null;
         };
         /**
+         * DialReading
+         * @description A dial at one place of the turn; plunger in reads above zero.
+         */
+        DialReading: {
+            clock: components["schemas"]["Angle"];
+            reading: components["schemas"]["Coordinate"];
+        };
+        /**
          * Driven
          * @description Which axles the motor drives.
          * @enum {string}
@@ -768,6 +1054,12 @@ export interface components {
             /** Id */
             id: string;
             diameter: components["schemas"]["Length"];
+            /**
+             * Is Bore
+             * @description A bore or register about the shaft: not numbered, not drilled
+             * @default false
+             */
+            is_bore: boolean;
         };
         /**
          * GearUse
@@ -839,10 +1131,20 @@ export interface components {
             tapped_mpa?: number | null;
             /** @description Depth of the countersink at the tapped hole's mouth */
             countersink?: components["schemas"]["Length"] | null;
+            /** @description Diameter that bears: the head's, or the washer's */
+            head?: components["schemas"]["Length"] | null;
             /** @description Under the head */
             length?: components["schemas"]["Length"] | null;
             /** @description Face to the first thing behind the tapped hole */
             depth_behind?: components["schemas"]["Length"] | null;
+            /**
+             * Crush Tube
+             * @description Its sleeves are clamped end to end
+             * @default false
+             */
+            crush_tube: boolean;
+            /** Sleeve Yield Mpa */
+            sleeve_yield_mpa?: number | null;
         };
         /**
          * Layout
@@ -959,7 +1261,7 @@ export interface components {
         };
         /**
          * MotorFace
-         * @description The motor's face: a bolt circle, or coordinates where holes are listed.
+         * @description The motor's face: its own survey where there is one, else coordinates where holes are listed, else a circle.
          */
         MotorFace: {
             /**
@@ -982,6 +1284,12 @@ export interface components {
              * @default []
              */
             holes: components["schemas"]["FaceHole"][];
+            /** @description Readings on the face, seen looking at the motor */
+            survey?: components["schemas"]["Survey"] | null;
+            /** @description Middle of the terminals, from the face's +x, seen looking at the motor */
+            terminals_at?: components["schemas"]["Angle"] | null;
+            /** @description What terminals and cables take up of the turn */
+            terminals_arc?: components["schemas"]["Angle"] | null;
             /** @description Clearance hole for the motor's screws */
             plate_hole?: components["schemas"]["Length"] | null;
             /** @description Diameter of the counterbore, when screw heads are sunk */
@@ -1049,10 +1357,51 @@ export interface components {
             ratio: components["schemas"]["Ratio"];
         };
         /**
+         * Outline
+         * @description The flange's own outline, as traced, scanned or drawn, in a frame that readings tie to the holes.
+         */
+        Outline: {
+            /** Frame */
+            frame: string;
+            /** Points */
+            points: components["schemas"]["OutlinePoint"][];
+        };
+        /**
+         * OutlineBy
+         * @description What the plate's edge follows.
+         * @enum {string}
+         */
+        OutlineBy: "holes" | "flange outline";
+        /**
+         * OutlinePoint
+         * @description A corner of a traced outline, in its frame.
+         */
+        OutlinePoint: {
+            /** X Mm */
+            x_mm: number;
+            /** Y Mm */
+            y_mm: number;
+        };
+        /**
          * PairReading
          * @description A reading between two points: ``inside`` nearest edges, ``outside`` farthest, ``distance`` centres.
          */
         PairReading: {
+            /**
+             * Left Out
+             * @default false
+             */
+            left_out: boolean;
+            /**
+             * Why
+             * @default
+             */
+            why: string;
+            /**
+             * Left Out By
+             * @default
+             */
+            left_out_by: string;
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
@@ -1067,16 +1416,6 @@ export interface components {
              */
             b: string;
             reading: components["schemas"]["Length"];
-            /**
-             * Left Out
-             * @default false
-             */
-            left_out: boolean;
-            /**
-             * Why
-             * @default
-             */
-            why: string;
         };
         /**
          * Parking
@@ -1122,12 +1461,33 @@ export interface components {
          * @description The plate itself.
          */
         Plate: {
+            /**
+             * Part Number
+             * @default
+             */
+            part_number: string;
+            /**
+             * Quantity
+             * @default 1
+             */
+            quantity: number;
             thickness?: components["schemas"]["Length"] | null;
             /**
              * Material
              * @default
              */
             material: string;
+            made_of?: components["schemas"]["PlateMaterial"] | null;
+            /** @default holes */
+            outline_by: components["schemas"]["OutlineBy"];
+            /** @description Put into the cut file; left to the cutter when empty */
+            kerf?: components["schemas"]["Length"] | null;
+            /** @description Of the stock sheet that it is cut from */
+            sheet_long?: components["schemas"]["Length"] | null;
+            sheet_wide?: components["schemas"]["Length"] | null;
+            /** @description Where terminals may begin, anticlockwise from +x, seen from the engine side */
+            terminals_from?: components["schemas"]["Angle"] | null;
+            terminals_to?: components["schemas"]["Angle"] | null;
             /** @default waterjet */
             process: components["schemas"]["Process"];
             /**
@@ -1164,7 +1524,16 @@ export interface components {
             concentricity?: components["schemas"]["Length"] | null;
             /** @description Bore through the plate */
             bore?: components["schemas"]["Length"] | null;
+            dowel_size?: components["schemas"]["Length"] | null;
+            /** @description Reamed hole, then dowel */
+            dowel_fit?: components["schemas"]["RegisterFit"] | null;
         };
+        /**
+         * PlateMaterial
+         * @description Plate materials known here.
+         * @enum {string}
+         */
+        PlateMaterial: "steel" | "stainless steel" | "aluminium";
         /**
          * PlateSheet
          * @description Flange, face and plate.
@@ -1183,7 +1552,8 @@ export interface components {
              *         "u": null,
              *         "unit": null
              *       },
-             *       "scaled_frames": []
+             *       "scaled_frames": [],
+             *       "outline": null
              *     }
              */
             survey: components["schemas"]["Survey"];
@@ -1198,6 +1568,9 @@ export interface components {
              *         "unit": null
              *       },
              *       "holes": [],
+             *       "survey": null,
+             *       "terminals_at": null,
+             *       "terminals_arc": null,
              *       "plate_hole": null,
              *       "counterbore": null,
              *       "counterbore_depth": null,
@@ -1210,8 +1583,17 @@ export interface components {
             face: components["schemas"]["MotorFace"];
             /**
              * @default {
+             *       "part_number": "",
+             *       "quantity": 1,
              *       "thickness": null,
              *       "material": "",
+             *       "made_of": null,
+             *       "outline_by": "holes",
+             *       "kerf": null,
+             *       "sheet_long": null,
+             *       "sheet_wide": null,
+             *       "terminals_from": null,
+             *       "terminals_to": null,
              *       "process": "waterjet",
              *       "turned": {
              *         "text": "0 deg",
@@ -1225,10 +1607,48 @@ export interface components {
              *       "register_plays": [],
              *       "registers": [],
              *       "concentricity": null,
-             *       "bore": null
+             *       "bore": null,
+             *       "dowel_size": null,
+             *       "dowel_fit": null
              *     }
              */
             plate: components["schemas"]["Plate"];
+            /**
+             * @default {
+             *       "kind": "one plate",
+             *       "second_thickness": null,
+             *       "standoffs": {
+             *         "circle": null,
+             *         "count": 0,
+             *         "first_at": {
+             *           "text": "0 deg",
+             *           "tool": null,
+             *           "u": null,
+             *           "unit": null
+             *         },
+             *         "fixing": null,
+             *         "hole": null,
+             *         "length": null,
+             *         "measured": []
+             *       },
+             *       "ring": {
+             *         "inside": null,
+             *         "on": "gearbox",
+             *         "thickness": null
+             *       },
+             *       "base": {
+             *         "across": null,
+             *         "along": null,
+             *         "bed_height": null,
+             *         "from_face": null,
+             *         "hole": null,
+             *         "rows": [],
+             *         "shaft_height": null
+             *       },
+             *       "wanted_apart": null
+             *     }
+             */
+            build_up: components["schemas"]["BuildUp"];
             /**
              * @description Its screws' length and depth stand with the motor's face
              * @default {
@@ -1240,8 +1660,11 @@ export interface components {
              *       "tapped": null,
              *       "tapped_mpa": null,
              *       "countersink": null,
+             *       "head": null,
              *       "length": null,
-             *       "depth_behind": null
+             *       "depth_behind": null,
+             *       "crush_tube": false,
+             *       "sleeve_yield_mpa": null
              *     }
              */
             motor_joint: components["schemas"]["Joint"];
@@ -1255,8 +1678,11 @@ export interface components {
              *       "tapped": null,
              *       "tapped_mpa": null,
              *       "countersink": null,
+             *       "head": null,
              *       "length": null,
-             *       "depth_behind": null
+             *       "depth_behind": null,
+             *       "crush_tube": false,
+             *       "sleeve_yield_mpa": null
              *     }
              */
             flange_joint: components["schemas"]["Joint"];
@@ -1420,6 +1846,20 @@ export interface components {
          */
         RegisterFit: "H7/g6" | "H7/h6" | "H8/h6" | "H7/k6" | "H7/n6" | "H7/p6" | "H7/s6";
         /**
+         * Ring
+         * @description A spacer ring under the holes of one joint.
+         */
+        Ring: {
+            thickness?: components["schemas"]["Length"] | null;
+            inside?: components["schemas"]["Length"] | null;
+            /**
+             * On
+             * @default gearbox
+             * @enum {string}
+             */
+            on: "gearbox" | "motor";
+        };
+        /**
          * RoadSpeed
          * @description A road speed; km/h unless it says otherwise.
          */
@@ -1466,7 +1906,8 @@ export interface components {
              *       "clearance": null,
              *       "readings_agree": null,
              *       "friction_joint": null,
-             *       "bolt_proof": null
+             *       "bolt_proof": null,
+             *       "bracket_yield": null
              *     }
              */
             margins: components["schemas"]["WantedMargins"];
@@ -1610,6 +2051,7 @@ export interface components {
              *         "direction_of": null,
              *         "holes": [],
              *         "numbered": "anticlockwise",
+             *         "outline": null,
              *         "readings": [],
              *         "scaled_frames": [],
              *         "seen_from": "engine side"
@@ -1630,17 +2072,31 @@ export interface components {
              *         "overhang": null,
              *         "plate_hole": null,
              *         "register_size": null,
-             *         "screw_length": null
+             *         "screw_length": null,
+             *         "survey": null,
+             *         "terminals_arc": null,
+             *         "terminals_at": null
              *       },
              *       "plate": {
              *         "bore": null,
              *         "concentricity": null,
+             *         "dowel_fit": null,
+             *         "dowel_size": null,
              *         "edge_factor": null,
+             *         "kerf": null,
              *         "locating": "not chosen",
+             *         "made_of": null,
              *         "material": "",
+             *         "outline_by": "holes",
+             *         "part_number": "",
              *         "process": "waterjet",
+             *         "quantity": 1,
              *         "register_plays": [],
              *         "registers": [],
+             *         "sheet_long": null,
+             *         "sheet_wide": null,
+             *         "terminals_from": null,
+             *         "terminals_to": null,
              *         "thickness": null,
              *         "turned": {
              *           "text": "0 deg",
@@ -1650,12 +2106,48 @@ export interface components {
              *         },
              *         "wanted_ligament_factor": null
              *       },
+             *       "build_up": {
+             *         "base": {
+             *           "across": null,
+             *           "along": null,
+             *           "bed_height": null,
+             *           "from_face": null,
+             *           "hole": null,
+             *           "rows": [],
+             *           "shaft_height": null
+             *         },
+             *         "kind": "one plate",
+             *         "ring": {
+             *           "inside": null,
+             *           "on": "gearbox",
+             *           "thickness": null
+             *         },
+             *         "second_thickness": null,
+             *         "standoffs": {
+             *           "circle": null,
+             *           "count": 0,
+             *           "first_at": {
+             *             "text": "0 deg",
+             *             "tool": null,
+             *             "u": null,
+             *             "unit": null
+             *           },
+             *           "fixing": null,
+             *           "hole": null,
+             *           "length": null,
+             *           "measured": []
+             *         },
+             *         "wanted_apart": null
+             *       },
              *       "motor_joint": {
              *         "condition": null,
              *         "countersink": null,
+             *         "crush_tube": false,
              *         "depth_behind": null,
+             *         "head": null,
              *         "length": null,
              *         "property_class": null,
+             *         "sleeve_yield_mpa": null,
              *         "tapped": null,
              *         "tapped_mpa": null,
              *         "thread": null,
@@ -1665,9 +2157,12 @@ export interface components {
              *       "flange_joint": {
              *         "condition": null,
              *         "countersink": null,
+             *         "crush_tube": false,
              *         "depth_behind": null,
+             *         "head": null,
              *         "length": null,
              *         "property_class": null,
+             *         "sleeve_yield_mpa": null,
              *         "tapped": null,
              *         "tapped_mpa": null,
              *         "thread": null,
@@ -1734,6 +2229,39 @@ export interface components {
          */
         SplitKind: "open" | "limited_slip" | "locked";
         /**
+         * Standoffs
+         * @description Equal legs between two plates, on a circle about the shaft.
+         */
+        Standoffs: {
+            /**
+             * Count
+             * @default 0
+             */
+            count: number;
+            circle?: components["schemas"]["Length"] | null;
+            /**
+             * @default {
+             *       "text": "0 deg",
+             *       "unit": null,
+             *       "tool": null,
+             *       "u": null
+             *     }
+             */
+            first_at: components["schemas"]["Angle"];
+            /** Fixing */
+            fixing?: ("bolted" | "welded") | null;
+            /** @description Through each plate, for its screw or its end */
+            hole?: components["schemas"]["Length"] | null;
+            /** @description As ordered, face to face */
+            length?: components["schemas"]["Length"] | null;
+            /**
+             * Measured
+             * @description In order from the first, after welding or facing
+             * @default []
+             */
+            measured: components["schemas"]["Length"][];
+        };
+        /**
          * Survey
          * @description The flange survey. Holes are listed in the order in which they are numbered.
          */
@@ -1751,7 +2279,7 @@ export interface components {
              * Readings
              * @default []
              */
-            readings: (components["schemas"]["PairReading"] | components["schemas"]["AxisReading"])[];
+            readings: (components["schemas"]["PairReading"] | components["schemas"]["AxisReading"] | components["schemas"]["SweepReading"])[];
             /**
              * Direction Of
              * @description Hole or frame that sets the angle; the first hole when empty
@@ -1771,7 +2299,65 @@ export interface components {
              * @default []
              */
             scaled_frames: string[];
+            outline?: components["schemas"]["Outline"] | null;
         };
+        /**
+         * SweepReading
+         * @description An indicator swept round a bore or spigot of the flange, which is one of the holes listed.
+         */
+        SweepReading: {
+            /**
+             * Left Out
+             * @default false
+             */
+            left_out: boolean;
+            /**
+             * Why
+             * @default
+             */
+            why: string;
+            /**
+             * Left Out By
+             * @default
+             */
+            left_out_by: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "sweep";
+            /** A */
+            a: string;
+            /**
+             * Towards
+             * @description The hole at which the clock starts
+             */
+            towards: string;
+            /**
+             * @description Which way the clock runs, seen from the survey's side
+             * @default clockwise
+             */
+            runs: components["schemas"]["Turning"];
+            /**
+             * Surface
+             * @default bore
+             * @enum {string}
+             */
+            surface: "bore" | "spigot";
+            /** @default the dial, with the shaft */
+            turned: components["schemas"]["SweepTurned"];
+            /**
+             * Dial
+             * @default []
+             */
+            dial: components["schemas"]["DialReading"][];
+        };
+        /**
+         * SweepTurned
+         * @description What turned under the dial. Only a dial that turns with the shaft finds the shaft's centre.
+         * @enum {string}
+         */
+        SweepTurned: "the dial, with the shaft" | "the part, under a standing dial";
         /**
          * Tapped
          * @description What the screw is screwed into.
@@ -1940,6 +2526,8 @@ export interface components {
             friction_joint?: number | null;
             /** Bolt Proof */
             bolt_proof?: number | null;
+            /** Bracket Yield */
+            bracket_yield?: number | null;
         };
         /**
          * Turning
@@ -2126,6 +2714,17 @@ export interface components {
             to_do: components["schemas"]["ToDo"][];
         };
         /**
+         * BuildUpResult
+         * @description How far the faces come to stand apart, and what that hangs on.
+         */
+        BuildUpResult: {
+            /** Apart Mm */
+            apart_mm: number | null;
+            tilt: components["schemas"]["TiltResult"] | null;
+            /** Shim Mm */
+            shim_mm: number | null;
+        };
+        /**
          * Candidate
          * @description One way to gear the vehicle, and what it gives and costs.
          */
@@ -2195,6 +2794,24 @@ export interface components {
             verdict: string[];
             /** Road N */
             road_n: (number | null)[];
+        };
+        /**
+         * CentreRoute
+         * @description The shaft's centre by one route, from where all readings together put it; as seen from the survey's side.
+         */
+        CentreRoute: {
+            /** Name */
+            name: string;
+            /** Readings */
+            readings: number;
+            /** X Mm */
+            x_mm: number | null;
+            /** Y Mm */
+            y_mm: number | null;
+            /** Apart Mm */
+            apart_mm: number | null;
+            /** Sure Mm */
+            sure_mm: number | null;
         };
         /**
          * Check
@@ -2296,6 +2913,8 @@ export interface components {
             share: number[];
             /** Windows */
             windows: components["schemas"]["ClockingWindow"][];
+            /** Allowed */
+            allowed: components["schemas"]["ClockingWindow"][];
             /** Closest */
             closest: string[];
             /** Best Deg */
@@ -2340,6 +2959,36 @@ export interface components {
             does: number[];
         };
         /**
+         * CutLine
+         * @description A line of the cut list.
+         */
+        CutLine: {
+            /** Part */
+            part: string;
+            /** Title */
+            title: string;
+            /** Material */
+            material: string;
+            /** Thickness Mm */
+            thickness_mm: number | null;
+            /** Quantity */
+            quantity: number;
+            /** Width Mm */
+            width_mm: number;
+            /** Height Mm */
+            height_mm: number;
+            /** Area Cm2 */
+            area_cm2: number;
+            /** Cut Length Mm */
+            cut_length_mm: number;
+            /** Pierces */
+            pierces: number;
+            /** Mass Kg */
+            mass_kg: number | null;
+            /** Per Sheet */
+            per_sheet: number | null;
+        };
+        /**
          * Drawing
          * @description Entities with the side they are seen from, and their bounds.
          */
@@ -2358,6 +3007,41 @@ export interface components {
             greatest_x_mm: number;
             /** Greatest Y Mm */
             greatest_y_mm: number;
+        };
+        /**
+         * Feature
+         * @description A feature that a delivered part can be measured by, with what the release has it at.
+         */
+        Feature: {
+            /** Kind */
+            kind: string;
+            /** A */
+            a: string;
+            /** B */
+            b: string;
+            /** Title */
+            title: string;
+            /** Expected Mm */
+            expected_mm: number;
+            /** Allowed Mm */
+            allowed_mm: number;
+        };
+        /**
+         * FeatureRow
+         * @description A feature of a delivered part against its released drawing.
+         */
+        FeatureRow: {
+            /** Feature */
+            feature: string;
+            /** Expected Mm */
+            expected_mm: number;
+            /** Measured Mm */
+            measured_mm: number;
+            /** Off Mm */
+            off_mm: number;
+            /** Allowed Mm */
+            allowed_mm: number;
+            verdict: components["schemas"]["Verdict"];
         };
         /**
          * Fit
@@ -2380,6 +3064,8 @@ export interface components {
             diameter_mm: number;
             /** Is Loose */
             is_loose: boolean;
+            /** Is Bore */
+            is_bore: boolean;
             /** Major Mm */
             major_mm: number | null;
             /** Minor Mm */
@@ -2389,7 +3075,7 @@ export interface components {
         };
         /**
          * HoleRow
-         * @description A line of the hole table, from the shaft's centre, seen from the engine side.
+         * @description A line of the hole table, seen from the engine side, or from above: from the shaft's centre and two edges.
          */
         HoleRow: {
             /** Id */
@@ -2404,6 +3090,10 @@ export interface components {
             radius_mm: number;
             /** Angle Deg */
             angle_deg: number;
+            /** Left Mm */
+            left_mm: number;
+            /** Bottom Mm */
+            bottom_mm: number;
             /** Finished Mm */
             finished_mm: number;
             /** Cut Mm */
@@ -2412,6 +3102,24 @@ export interface components {
             made: string;
             /** Sure Mm */
             sure_mm: number | null;
+        };
+        /**
+         * IncomingState
+         * @description A delivered part as it was measured.
+         */
+        IncomingState: {
+            /** Letter */
+            letter: string;
+            /** By */
+            by: string;
+            /** At */
+            at: string;
+            /** Accepted */
+            accepted: boolean;
+            /** Why */
+            why: string;
+            /** Rows */
+            rows: components["schemas"]["FeatureRow"][];
         };
         /**
          * JobResult
@@ -2435,25 +3143,48 @@ export interface components {
         JointResult: {
             /** Name */
             name: string;
+            /** Count */
+            count: number;
             /** Thread */
             thread: string | null;
             /** Clearance Mm */
-            clearance_mm: number | null;
+            clearance_mm?: number | null;
             /** Needed In Mm */
-            needed_in_mm: number | null;
+            needed_in_mm?: number | null;
             /** Shortest Mm */
-            shortest_mm: number | null;
+            shortest_mm?: number | null;
             /** Longest Mm */
-            longest_mm: number | null;
-            /** Stock Mm */
+            longest_mm?: number | null;
+            /**
+             * Stock Mm
+             * @default []
+             */
             stock_mm: number[];
             /** Tightening Nm */
-            tightening_nm: number | null;
-            /** Tightening Is Usual */
+            tightening_nm?: number | null;
+            /**
+             * Tightening Is Usual
+             * @default false
+             */
             tightening_is_usual: boolean;
             /** Preload N */
-            preload_n: number | null;
-            /** Assumed */
+            preload_n?: number | null;
+            /** Settles N */
+            settles_n?: number | null;
+            /**
+             * Threadlocker
+             * @default false
+             */
+            threadlocker: boolean;
+            /**
+             * Sleeves
+             * @default []
+             */
+            sleeves: components["schemas"]["SleeveResult"][];
+            /**
+             * Assumed
+             * @default []
+             */
             assumed: components["schemas"]["Assumed"][];
         };
         /**
@@ -2540,6 +3271,18 @@ export interface components {
             continuous_nm: number[] | null;
         };
         /**
+         * Moved
+         * @description What of a released part is no longer as it was released.
+         */
+        Moved: {
+            /** Feature */
+            feature: string;
+            /** Says */
+            says: string;
+            /** By Mm */
+            by_mm: number | null;
+        };
+        /**
          * Must
          * @description Something that the finished vehicle must do, and how many ways to gear it do it.
          */
@@ -2590,6 +3333,38 @@ export interface components {
             names: (string | null)[];
         };
         /**
+         * OutlineCorner
+         * @description A corner of the flange's own outline, about the shaft's centre.
+         */
+        OutlineCorner: {
+            /** X Mm */
+            x_mm: number;
+            /** Y Mm */
+            y_mm: number;
+        };
+        /**
+         * PartResult
+         * @description A flat part as designed so far.
+         */
+        PartResult: {
+            /** Key */
+            key: string;
+            /** Title */
+            title: string;
+            engine_side: components["schemas"]["Drawing"];
+            gearbox_side: components["schemas"]["Drawing"];
+            /** Hole Table */
+            hole_table: components["schemas"]["HoleRow"][];
+            /** Ligaments */
+            ligaments: components["schemas"]["LigamentResult"][];
+            cut: components["schemas"]["CutLine"];
+            released: components["schemas"]["ReleaseState"] | null;
+            /** Incoming */
+            incoming: components["schemas"]["IncomingState"][];
+            /** Features */
+            features: components["schemas"]["Feature"][];
+        };
+        /**
          * Path
          * @description Straight sides and arcs.
          */
@@ -2630,19 +3405,16 @@ export interface components {
         };
         /**
          * PlateResult
-         * @description The plate as designed so far.
+         * @description The plate, or plates, as designed so far.
          */
         PlateResult: {
             survey: components["schemas"]["SurveyResult"];
-            /** Hole Table */
-            hole_table: components["schemas"]["HoleRow"][];
-            /** Ligaments */
-            ligaments: components["schemas"]["LigamentResult"][];
+            face_survey: components["schemas"]["SurveyResult"] | null;
+            /** Parts */
+            parts: components["schemas"]["PartResult"][];
             clocking: components["schemas"]["ClockingResult"] | null;
-            engine_side: components["schemas"]["Drawing"] | null;
-            gearbox_side: components["schemas"]["Drawing"] | null;
-            /** Area Cm2 */
-            area_cm2: number | null;
+            terminals: components["schemas"]["Terminals"] | null;
+            build_up: components["schemas"]["BuildUpResult"];
             /** Joints */
             joints: components["schemas"]["JointResult"][];
             /** Registers */
@@ -2657,7 +3429,7 @@ export interface components {
          * @description How far a bench has come.
          * @enum {string}
          */
-        Progress: "nothing yet" | "measured" | "designed";
+        Progress: "nothing yet" | "measured" | "designed" | "released" | "proved";
         /**
          * Punch
          * @description A centre to mark and drill by hand.
@@ -2720,9 +3492,11 @@ export interface components {
         };
         /**
          * RegisterResult
-         * @description What a register's bore and spigot are to be machined to, mm.
+         * @description What a register's bore and spigot, or a dowel and its hole, are to be machined to, mm.
          */
         RegisterResult: {
+            /** What */
+            what: string;
             /** Fit */
             fit: string;
             /** Bore Least Mm */
@@ -2739,6 +3513,26 @@ export interface components {
             greatest_play_mm: number;
         };
         /**
+         * ReleaseState
+         * @description The newest release of a part, and how the part as it stands differs from it.
+         */
+        ReleaseState: {
+            /** Letter */
+            letter: string;
+            /** By */
+            by: string;
+            /** At */
+            at: string;
+            /** Side */
+            side: string;
+            /** Sha256 */
+            sha256: string;
+            /** Differs */
+            differs: components["schemas"]["Moved"][];
+            /** Readings Since */
+            readings_since: string[];
+        };
+        /**
          * Share
          * @description How much of a figure's spread one measurement makes.
          */
@@ -2747,6 +3541,26 @@ export interface components {
             what: string;
             /** Share */
             share: number;
+        };
+        /**
+         * SleeveResult
+         * @description A sleeve to turn: which holes it is for, and its sizes.
+         */
+        SleeveResult: {
+            /** Holes */
+            holes: string[];
+            /** Hole Mm */
+            hole_mm: number;
+            /** Outside Mm */
+            outside_mm: number;
+            /** Inside Mm */
+            inside_mm: number;
+            /** Wall Mm */
+            wall_mm: number;
+            /** Length Mm */
+            length_mm: number | null;
+            /** Can Be Turned */
+            can_be_turned: boolean;
         };
         /**
          * Spread
@@ -2910,10 +3724,28 @@ export interface components {
             /** About */
             about: string;
             next_reading: components["schemas"]["NextReading"] | null;
+            /** Routes */
+            routes: components["schemas"]["CentreRoute"][];
+            /** Outline */
+            outline: components["schemas"]["OutlineCorner"][];
             /** Assumed */
             assumed: components["schemas"]["Assumed"][];
             /** To Do */
             to_do: components["schemas"]["ToDo"][];
+        };
+        /**
+         * Terminals
+         * @description Where the terminals lie and where they may, as drawn from the engine side; ``to_deg`` may pass 360.
+         */
+        Terminals: {
+            /** At Deg */
+            at_deg: number;
+            /** Arc Deg */
+            arc_deg: number;
+            /** From Deg */
+            from_deg: number | null;
+            /** To Deg */
+            to_deg: number | null;
         };
         /**
          * Text
@@ -2945,6 +3777,11 @@ export interface components {
              * @default false
              */
             centred: boolean;
+            /**
+             * Turned Deg
+             * @default 0
+             */
+            turned_deg: number;
         };
         /**
          * Tick
@@ -2955,6 +3792,20 @@ export interface components {
             kmh: number;
             /** Text */
             text: string;
+        };
+        /**
+         * TiltResult
+         * @description How the face on the standoffs leans.
+         */
+        TiltResult: {
+            /** Tilt Deg */
+            tilt_deg: number;
+            /** High At Deg */
+            high_at_deg: number;
+            /** Rock Mm */
+            rock_mm: number;
+            /** Take Off Mm */
+            take_off_mm: number[];
         };
         /**
          * ToDo
@@ -3049,6 +3900,113 @@ export interface components {
             sheets?: components["schemas"]["Sheets"] | null;
         };
         /**
+         * ReleaseLine
+         * @description A release in the list.
+         */
+        ReleaseLine: {
+            /**
+             * Part
+             * @enum {string}
+             */
+            part: "plate" | "motor_plate" | "ring" | "base_plate";
+            /** Letter */
+            letter: string;
+            /** By */
+            by: string;
+            /** At */
+            at: string;
+            /** Revision */
+            revision: number;
+            /**
+             * Side
+             * @enum {string}
+             */
+            side: "engine" | "gearbox";
+            /** Sha256 */
+            sha256: string;
+            /** Note */
+            note: string;
+            /** Readings */
+            readings: number;
+        };
+        /**
+         * ReleaseIn
+         * @description A part to release, from a saved revision, with the side looked at and confirmed.
+         */
+        ReleaseIn: {
+            /** Based On */
+            based_on: number;
+            /**
+             * Part
+             * @enum {string}
+             */
+            part: "plate" | "motor_plate" | "ring" | "base_plate";
+            /**
+             * Side
+             * @enum {string}
+             */
+            side: "engine" | "gearbox";
+            /**
+             * Confirmed Side
+             * @description The side again, as seen on both pictures
+             * @enum {string}
+             */
+            confirmed_side: "engine" | "gearbox";
+            /**
+             * Despite
+             * @description Why it is released while a check fails
+             * @default
+             */
+            despite: string;
+        };
+        /**
+         * Measure
+         * @description A feature of a delivered part, measured.
+         */
+        Measure: {
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "diameter" | "inside" | "outside" | "distance" | "thickness";
+            /**
+             * A
+             * @default
+             */
+            a: string;
+            /**
+             * B
+             * @default
+             */
+            b: string;
+            reading: components["schemas"]["Length"];
+        };
+        /**
+         * MeasuresIn
+         * @description Features of a delivered part, measured.
+         */
+        MeasuresIn: {
+            /** Measures */
+            measures: components["schemas"]["Measure"][];
+        };
+        /**
+         * DeliveryIn
+         * @description A delivered part, measured, with what was decided.
+         */
+        DeliveryIn: {
+            /** Measures */
+            measures: components["schemas"]["Measure"][];
+            /** Runs As Drawn */
+            runs_as_drawn: boolean;
+            /** Accepted */
+            accepted: boolean;
+            /**
+             * Why
+             * @default
+             */
+            why: string;
+        };
+        /**
          * ReadBack
          * @description What the text was read as.
          */
@@ -3094,6 +4052,25 @@ export interface components {
             /** Notes */
             notes: string[];
         };
+        /**
+         * SurveyRead
+         * @description What a file adds to a survey, and what was mended on the way.
+         */
+        SurveyRead: {
+            /** Holes */
+            holes: components["schemas"]["FlangeHole"][];
+            /** Readings */
+            readings: (components["schemas"]["PairReading"] | components["schemas"]["AxisReading"] | components["schemas"]["SweepReading"])[];
+            outline: components["schemas"]["Outline"] | null;
+            /** Notes */
+            notes: string[];
+        };
+        /**
+         * Turning
+         * @description Which way the numbers run, seen from the stated side.
+         * @enum {string}
+         */
+        Turning: "anticlockwise" | "clockwise";
         /**
          * PartContent
          * @description The sheet of a part; which one is filled in follows from its kind.
@@ -3605,30 +4582,7 @@ export interface operations {
             };
         };
     };
-    job_plate_drawing: {
-        parameters: {
-            query?: {
-                side?: "engine" | "gearbox";
-            };
-            header?: never;
-            path: {
-                job_id: string;
-                form: "dxf" | "svg";
-            };
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content?: never;
-            };
-        };
-    };
-    job_plate_holes: {
+    job_cut_list: {
         parameters: {
             query?: never;
             header?: never;
@@ -3645,6 +4599,356 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content?: never;
+            };
+        };
+    };
+    job_part_holes: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job_id: string;
+                part: "plate" | "motor_plate" | "ring" | "base_plate";
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    job_part_template: {
+        parameters: {
+            query?: {
+                side?: "engine" | "gearbox";
+                paper?: "a4" | "letter";
+            };
+            header?: never;
+            path: {
+                job_id: string;
+                part: "plate" | "motor_plate" | "ring" | "base_plate";
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    job_part_nested: {
+        parameters: {
+            query?: {
+                side?: "engine" | "gearbox";
+            };
+            header?: never;
+            path: {
+                job_id: string;
+                part: "plate" | "motor_plate" | "ring" | "base_plate";
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    job_part_sheet: {
+        parameters: {
+            query?: {
+                side?: "engine" | "gearbox";
+            };
+            header?: never;
+            path: {
+                job_id: string;
+                part: "plate" | "motor_plate" | "ring" | "base_plate";
+                form: "pdf" | "svg";
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    job_part_drawing: {
+        parameters: {
+            query?: {
+                side?: "engine" | "gearbox";
+            };
+            header?: never;
+            path: {
+                job_id: string;
+                part: "plate" | "motor_plate" | "ring" | "base_plate";
+                form: "dxf" | "svg";
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    releases_list: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ReleaseLine"][];
+                };
+            };
+        };
+    };
+    release: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ReleaseIn"];
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ReleaseLine"];
+                };
+            };
+            /** @description Forbidden */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Conflict"] | components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    release_dxf: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job_id: string;
+                part: "plate" | "motor_plate" | "ring" | "base_plate";
+                letter: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    delivery_judge: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job_id: string;
+                part: "plate" | "motor_plate" | "ring" | "base_plate";
+                letter: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["MeasuresIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FeatureRow"][];
+                };
+            };
+            /** @description Forbidden */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    delivery_record: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job_id: string;
+                part: "plate" | "motor_plate" | "ring" | "base_plate";
+                letter: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["DeliveryIn"];
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FeatureRow"][];
+                };
+            };
+            /** @description Forbidden */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
             };
         };
     };
@@ -3707,6 +5011,59 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["CurveRead"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    survey_file_read: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "multipart/form-data": {
+                    /**
+                     * File
+                     * Format: binary
+                     */
+                    file: string;
+                    /** Survey */
+                    survey: string;
+                    /** @default engine side */
+                    seen_from?: "engine side" | "gearbox side";
+                    tool?: components["schemas"]["Tool"] | null;
+                };
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SurveyRead"];
                 };
             };
             /** @description Request Entity Too Large */

@@ -1,0 +1,90 @@
+"""Everything that writes a build record."""
+
+from collections.abc import Sequence
+
+from django.db import transaction
+from django.utils import timezone
+
+from accounts.models import User
+from build.models import Delivery, Release
+from build.records import keep_release
+from driveline.benches.released import judged
+from driveline.checks import Verdict
+from driveline.job import evaluate
+from driveline.releasing import release_of
+from driveline.sheets.build import Incoming, Measure, PartKey, Seen
+from driveline.sheets.build import Release as ReleaseRecord
+from jobs.actions import VersionConflict, job_file, saved_sheets
+from jobs.models import Job
+
+
+class Held(Exception):
+    """Work is held here until a named person says why it goes on all the same."""
+
+
+@transaction.atomic
+def release_part(*, job: Job, author: User, based_on: int, part: PartKey, side: Seen, despite: str) -> Release:
+    """Return a part of the newest saved version, released.
+
+    Raises:
+        VersionConflict: If ``based_on`` is not the newest version.
+        Held: If a check of the plate fails and no reason is given.
+        ImpossibleInput: If the part can't be drawn.
+    """
+    Job.objects.select_for_update().get(pk=job.pk)
+    newest = job.versions.select_related("author").latest("number")
+    if newest.number != based_on:
+        raise VersionConflict(newest)
+    file = job_file(job, saved_sheets(newest))
+    failing = [
+        check.title
+        for check in evaluate(file).checks
+        if check.bench == "plate" and check.verdict is Verdict.FAILS and not check.key.startswith("plate.released_")
+    ]
+    if failing and not despite:
+        raise Held(f"{', '.join(failing)}: failing. Mend it, or say why the part is released all the same.")
+    record = release_of(file, part=part, side=side, by=str(author), at=_now(), revision=newest.number, note=despite)
+    return keep_release(job, author, record)
+
+
+@transaction.atomic
+def record_delivery(
+    *,
+    release: Release,
+    author: User,
+    measures: Sequence[Measure],
+    runs_as_drawn: bool,
+    accepted: bool,
+    why: str,
+) -> Delivery:
+    """Return a delivered part's record, signed by its author.
+
+    Raises:
+        Held: If it is turned down, mirrored, unmeasured or out of tolerance, and no reason is given.
+        UnknownFeature: If a measure names a hole that the release does not have.
+    """
+    rows = judged(ReleaseRecord.model_validate(release.record), measures)
+    if accepted and not runs_as_drawn:
+        raise Held("Its holes run the other way round than the drawing's: a mirrored part can't be accepted.")
+    if accepted and not rows:
+        raise Held("Measure at least one feature before it is accepted.")
+    off = [row.feature for row in rows if row.verdict is Verdict.FAILS]
+    if accepted and off and not why:
+        raise Held(f"{', '.join(off)}: out of tolerance. Turn it down, or say why it is taken all the same.")
+    if not accepted and not why:
+        raise Held("Say why it is turned down, for whoever makes the next one.")
+    record = Incoming(
+        part=release.record["part"],
+        letter=release.letter,
+        by=str(author),
+        at=_now(),
+        runs_as_drawn=runs_as_drawn,
+        measures=list(measures),
+        accepted=accepted,
+        why=why,
+    )
+    return Delivery.objects.create(release=release, author=author, record=record.model_dump(mode="json"))
+
+
+def _now() -> str:
+    return timezone.now().isoformat(timespec="seconds")

@@ -1,0 +1,139 @@
+"""Drawings of a job's parts, from its newest saved version: what is cut, what is marked from, what is filed."""
+
+from dataclasses import dataclass
+from typing import Literal
+from uuid import UUID
+
+from django.http import HttpRequest, HttpResponse
+from django.shortcuts import get_object_or_404
+from ninja import Router
+from ninja.errors import HttpError
+
+from accounts.queries import person
+from driveline.benches.plate import SolvedPlate, solve_parts
+from driveline.benches.plate_drawings import (
+    cut_drawing,
+    cut_line,
+    hole_rows,
+    nest_of,
+    part_drawings,
+    sheet_drawing,
+)
+from driveline.benches.plate_parts import Part
+from driveline.drawing.dxf import write_dxf
+from driveline.drawing.model import Drawing
+from driveline.drawing.nested import nested_drawing
+from driveline.drawing.pdf import write_sheet_pdf
+from driveline.drawing.svg import write_sheet_svg, write_svg
+from driveline.drawing.template import write_template
+from driveline.job import evaluate
+from driveline.sheets.build import PartKey, Seen
+from driveline.sheets.job import JobFile
+from jobs.actions import job_file, saved_sheets
+from jobs.exports import attachment, cut_list_csv, file_stem, hole_table_csv
+from jobs.queries import jobs_visible_to
+
+router = Router(tags=["drawings"])
+
+
+@dataclass(frozen=True)
+class _Drawn:
+    """A part of the newest version, with what its files are called."""
+
+    job: JobFile
+    solved: SolvedPlate
+    part: Part
+    number: int
+
+    def stem(self, *more: str) -> str:
+        return file_stem(self.job.name, self.part.title, f"rev{self.number}", *more)
+
+    def side_stem(self, side: Seen) -> str:
+        return self.stem(self.part.sides[0 if side == "engine" else 1])
+
+
+def _newest_file(request: HttpRequest, job_id: UUID) -> tuple[JobFile, int]:
+    job = get_object_or_404(jobs_visible_to(person(request)), pk=job_id)
+    version = job.versions.latest("number")
+    return job_file(job, saved_sheets(version)), version.number
+
+
+def _drawn(request: HttpRequest, job_id: UUID, key: str) -> _Drawn:
+    job, number = _newest_file(request, job_id)
+    solved = solve_parts(job.sheets.plate)
+    part = next((one for one in solved.parts if one.key == key), None)
+    if part is None:
+        to_do = " ".join(todo.text for todo in evaluate(job).plate.to_do)
+        raise HttpError(409, f"That part can't be drawn yet: {to_do or 'the build-up has none of that name.'}")
+    return _Drawn(job, solved, part, number)
+
+
+def _one_side(drawn: _Drawn, side: Seen) -> Drawing:
+    return part_drawings(drawn.job.sheets.plate, drawn.part, drawn.job.name)[0 if side == "engine" else 1]
+
+
+@router.get("/{uuid:job_id}/drawings/cut-list.csv", operation_id="job_cut_list")
+def cut_list(request: HttpRequest, job_id: UUID) -> HttpResponse:
+    """Return the cut list of the saved parts."""
+    job, number = _newest_file(request, job_id)
+    lines = [cut_line(job.sheets.plate, part) for part in solve_parts(job.sheets.plate).parts]
+    name = file_stem(job.name, "cut-list", f"rev{number}") + ".csv"
+    return attachment(cut_list_csv(lines), name=name, content_type="text/csv")
+
+
+@router.get("/{uuid:job_id}/drawings/{part}-holes.csv", operation_id="job_part_holes")
+def part_holes(request: HttpRequest, job_id: UUID, part: PartKey) -> HttpResponse:
+    """Return a saved part's hole table."""
+    drawn = _drawn(request, job_id, part)
+    sure = {hole.id: hole.major_mm for hole in drawn.solved.survey.result.holes}
+    content = hole_table_csv(hole_rows(drawn.part, sure))
+    return attachment(content, name=f"{drawn.stem('holes')}.csv", content_type="text/csv")
+
+
+@router.get("/{uuid:job_id}/drawings/{part}-template.pdf", operation_id="job_part_template")
+def part_template(
+    request: HttpRequest, job_id: UUID, part: PartKey, side: Seen = "engine", paper: Literal["a4", "letter"] = "a4"
+) -> HttpResponse:
+    """Return a saved part's paper template at 1:1, tiled over sheets of a printer's size."""
+    drawn = _drawn(request, job_id, part)
+    content = write_template(_one_side(drawn, side), paper=paper)
+    return attachment(content, name=f"{drawn.side_stem(side)}-template.pdf", content_type="application/pdf")
+
+
+@router.get("/{uuid:job_id}/drawings/{part}-nested.dxf", operation_id="job_part_nested")
+def part_nested(request: HttpRequest, job_id: UUID, part: PartKey, side: Seen = "engine") -> HttpResponse:
+    """Return as many of a saved part as are wanted, set out on its stock sheet."""
+    drawn = _drawn(request, job_id, part)
+    plate = drawn.job.sheets.plate
+    nest = nest_of(plate, drawn.part)
+    if nest is None or not nest.count:
+        raise HttpError(409, "Give the stock sheet's size, one that takes the part, before parts are nested on it.")
+    drawing = nested_drawing(cut_drawing(plate, drawn.part, drawn.job.name, side), nest, plate.plate.quantity)
+    return attachment(write_dxf(drawing), name=f"{drawn.side_stem(side)}-nested.dxf", content_type="image/vnd.dxf")
+
+
+@router.get("/{uuid:job_id}/drawings/{part}-sheet.{form}", operation_id="job_part_sheet")
+def part_sheet(
+    request: HttpRequest, job_id: UUID, part: PartKey, form: Literal["pdf", "svg"], side: Seen = "engine"
+) -> HttpResponse:
+    """Return a saved part's dimensioned sheet."""
+    drawn = _drawn(request, job_id, part)
+    revision = f"saved revision {drawn.number}"
+    sheet = sheet_drawing(drawn.job.sheets.plate, drawn.part, drawn.job.name, side=side, revision=revision)
+    name = f"{drawn.side_stem(side)}-sheet.{form}"
+    if form == "pdf":
+        return attachment(write_sheet_pdf(sheet), name=name, content_type="application/pdf")
+    return attachment(write_sheet_svg(sheet), name=name, content_type="image/svg+xml")
+
+
+@router.get("/{uuid:job_id}/drawings/{part}.{form}", operation_id="job_part_drawing")
+def part_drawing(
+    request: HttpRequest, job_id: UUID, part: PartKey, form: Literal["dxf", "svg"], side: Seen = "engine"
+) -> HttpResponse:
+    """Return a saved part's cut file, with its kerf where the job states one, or its picture at 1:1."""
+    drawn = _drawn(request, job_id, part)
+    name = f"{drawn.side_stem(side)}.{form}"
+    if form == "dxf":
+        content = write_dxf(cut_drawing(drawn.job.sheets.plate, drawn.part, drawn.job.name, side))
+        return attachment(content, name=name, content_type="image/vnd.dxf")
+    return attachment(write_svg(_one_side(drawn, side)), name=name, content_type="image/svg+xml")
