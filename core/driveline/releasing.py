@@ -3,12 +3,17 @@
 import hashlib
 from typing import Final
 
+import numpy as np
+
 from driveline.benches.plate import solve_parts
 from driveline.benches.plate_drawings import cut_drawing, part_drawings
+from driveline.benches.plate_parts import Part
 from driveline.benches.released import frozen_readings
+from driveline.benches.survey import solve_survey
 from driveline.drawing.dxf import write_dxf
 from driveline.drawing.plate import with_revision
 from driveline.errors import ImpossibleInput
+from driveline.network import Turning
 from driveline.sheets.build import PartKey, Release, Seen
 from driveline.sheets.job import JobFile
 
@@ -23,6 +28,29 @@ def letter_after(letter: str | None) -> str:
     if last + 1 < len(LETTERS):
         return head + LETTERS[last + 1]
     return letter_after(head or None) + LETTERS[0]
+
+
+def runs_seen_from(part: Part, side: Seen) -> Turning:
+    """Return which way round a part's numbered holes run, seen from a side: what tells it from its mirror image."""
+    first = part.drilled[0].kind
+    about = np.array([[hole.x_mm, hole.y_mm] for hole in part.drilled if hole.kind == first])
+    about = about - about.mean(axis=0)
+    following = np.roll(about, -1, axis=0)
+    twice_area = float(np.sum(about[:, 0] * following[:, 1] - about[:, 1] * following[:, 0]))
+    is_anticlockwise = (twice_area > 0) is (side == "engine")
+    return Turning.ANTICLOCKWISE if is_anticlockwise else Turning.CLOCKWISE
+
+
+def part_named(job: JobFile, key: PartKey) -> Part:
+    """Return a part of a job.
+
+    Raises:
+        ImpossibleInput: If that part can't be drawn.
+    """
+    found = next((one for one in solve_parts(job.sheets.plate).parts if one.key == key), None)
+    if found is None:
+        raise ImpossibleInput("part", key, "a part that is drawn")
+    return found
 
 
 def release_of(job: JobFile, *, part: PartKey, side: Seen, by: str, at: str, revision: int, note: str = "") -> Release:
@@ -40,10 +68,7 @@ def release_of(job: JobFile, *, part: PartKey, side: Seen, by: str, at: str, rev
     Raises:
         ImpossibleInput: If that part can't be drawn.
     """
-    plate, solved = job.sheets.plate, solve_parts(job.sheets.plate)
-    found = next((one for one in solved.parts if one.key == part), None)
-    if found is None:
-        raise ImpossibleInput("part", part, "a part that is drawn")
+    plate, found = job.sheets.plate, part_named(job, part)
     newest = job.build.newest(part)
     letter = letter_after(newest.letter if newest else None)
     dxf = write_dxf(with_revision(cut_drawing(plate, found, job.name, side), letter))
@@ -60,6 +85,6 @@ def release_of(job: JobFile, *, part: PartKey, side: Seen, by: str, at: str, rev
         thickness_mm=found.thickness_mm,
         material=plate.plate.material,
         process=plate.plate.process.value,
-        readings=frozen_readings(solved.survey.result),
+        readings=frozen_readings(solve_survey(plate.survey).result),
         note=note,
     )

@@ -11,7 +11,8 @@ from build.records import keep_release
 from driveline.benches.released import judged
 from driveline.checks import Verdict
 from driveline.job import evaluate
-from driveline.releasing import release_of
+from driveline.network import Turning
+from driveline.releasing import part_named, release_of, runs_seen_from
 from driveline.sheets.build import Incoming, Measure, PartKey, Seen
 from driveline.sheets.build import Release as ReleaseRecord
 from jobs.actions import VersionConflict, job_file, saved_sheets
@@ -23,12 +24,15 @@ class Held(Exception):
 
 
 @transaction.atomic
-def release_part(*, job: Job, author: User, based_on: int, part: PartKey, side: Seen, despite: str) -> Release:
+def release_part(
+    *, job: Job, author: User, based_on: int, part: PartKey, side: Seen, runs: Turning, despite: str
+) -> Release:
     """Return a part of the newest saved version, released.
 
     Raises:
         VersionConflict: If ``based_on`` is not the newest version.
-        Held: If a check of the plate fails and no reason is given.
+        Held: If the holes run the other way than they were seen to run, or a check of the plate fails and no reason
+            is given.
         ImpossibleInput: If the part can't be drawn.
     """
     Job.objects.select_for_update().get(pk=job.pk)
@@ -36,6 +40,12 @@ def release_part(*, job: Job, author: User, based_on: int, part: PartKey, side: 
     if newest.number != based_on:
         raise VersionConflict(newest)
     file = job_file(job, saved_sheets(newest))
+    drawn = runs_seen_from(part_named(file, part), side)
+    if drawn is not runs:
+        raise Held(
+            f"Seen from that side the drawing's holes run {drawn.value}; you saw them run {runs.value}. "
+            "One of them is mirrored: look at the part again before anything is cut."
+        )
     failing = [
         check.title
         for check in evaluate(file).checks

@@ -14,6 +14,7 @@ from build.actions import record_delivery, release_part
 from build.models import Release
 from driveline.benches.plate_results import FeatureRow
 from driveline.benches.released import judged
+from driveline.network import Turning
 from driveline.sheets.base import Words
 from driveline.sheets.build import Measure, PartKey, Seen
 from driveline.sheets.build import Release as ReleaseRecord
@@ -33,7 +34,7 @@ class ReleaseIn(Input):
     based_on: int = Field(ge=1)
     part: PartKey
     side: Seen
-    confirmed_side: Seen = Field(description="The side again, as seen on both pictures")
+    confirmed_runs: Turning = Field(description="Which way the part's numbers run, seen from that side")
     despite: Words = Field(default="", description="Why it is released while a check fails")
 
 
@@ -98,14 +99,13 @@ def list_releases(request: HttpRequest, job_id: UUID) -> list[ReleaseLine]:
 def create_release(request: HttpRequest, job_id: UUID, payload: ReleaseIn) -> Status[ReleaseLine]:
     """Release a part of the newest saved revision: its drawing and bytes are frozen under the next letter."""
     job = require_editable(person(request), job_id)
-    if payload.confirmed_side != payload.side:
-        raise HttpError(422, f"The file shows the {payload.side} side; the other one was confirmed. Look again.")
     release = release_part(
         job=job,
         author=person(request),
         based_on=payload.based_on,
         part=payload.part,
         side=payload.side,
+        runs=payload.confirmed_runs,
         despite=payload.despite,
     )
     return Status(201, _line(release))

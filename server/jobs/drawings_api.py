@@ -72,6 +72,14 @@ def _one_side(drawn: _Drawn, side: Seen) -> Drawing:
     return part_drawings(drawn.job.sheets.plate, drawn.part, drawn.job.name)[0 if side == "engine" else 1]
 
 
+def _revision_words(drawn: _Drawn) -> str:
+    """The letter where the part stands as it was released; else the saved revision that it is drawn from."""
+    part = next(one for one in evaluate(drawn.job).plate.parts if one.key == drawn.part.key)
+    if part.released and not part.released.differs:
+        return f"{part.released.letter}, as released"
+    return f"saved revision {drawn.number}, not released"
+
+
 @router.get("/{uuid:job_id}/drawings/cut-list.csv", operation_id="job_cut_list")
 def cut_list(request: HttpRequest, job_id: UUID) -> HttpResponse:
     """Return the cut list of the saved parts."""
@@ -118,7 +126,7 @@ def part_sheet(
 ) -> HttpResponse:
     """Return a saved part's dimensioned sheet."""
     drawn = _drawn(request, job_id, part)
-    revision = f"saved revision {drawn.number}"
+    revision = _revision_words(drawn)
     sheet = sheet_drawing(drawn.job.sheets.plate, drawn.part, drawn.job.name, side=side, revision=revision)
     name = f"{drawn.side_stem(side)}-sheet.{form}"
     if form == "pdf":

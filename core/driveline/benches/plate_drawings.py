@@ -39,6 +39,7 @@ def part_drawings(sheet: PlateSheet, part: Part, job_name: str, *, kerf_mm: floa
         holes=part.holes,
         engraved=Engraved(number=number.upper(), faces=part.faces),
         notes=notes,
+        labels=part.labels,
         kerf_mm=kerf_mm,
     )
 
@@ -97,7 +98,7 @@ def sheet_drawing(sheet: PlateSheet, part: Part, job_name: str, *, side: str, re
         SheetHole(
             id=hole.id,
             finished_mm=hole.finished_mm,
-            x_mm=sign * hole.x_mm,
+            x_mm=sign * hole.x_mm + 0.0,  # no minus before a zero
             y_mm=hole.y_mm,
             left_mm=sign * hole.x_mm - drawing.least_x_mm,
             bottom_mm=hole.y_mm - drawing.least_y_mm,

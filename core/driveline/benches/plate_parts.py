@@ -44,6 +44,7 @@ class Part:
     thickness_mm: float | None
     faces: tuple[str, str]  # what its two sides lie against
     sides: tuple[str, str]  # what they are called
+    labels: tuple[tuple[str, float, float], ...] = ()  # marked beside rows of holes: text, x, y
 
     @property
     def discs(self) -> tuple[Disc, ...]:
@@ -200,6 +201,7 @@ def _base_plate(sheet: PlateSheet) -> Part | None:
         thickness_mm=positive_of(sheet.plate.thickness),
         faces=("MOTOR", "FRAME"),
         sides=("above", "below"),
+        labels=tuple((f"{chr(65 + k)}: {name}".upper(), found[4 * k].x_mm, 0.0) for k, (name, _) in enumerate(rows)),
     )
 
 
@@ -215,6 +217,7 @@ def _part(
     faces: tuple[str, str],
     sides: tuple[str, str] = ("engine side", "gearbox side"),
     is_round: bool = False,
+    labels: tuple[tuple[str, float, float], ...] = (),
 ) -> Part | None:
     if len(holes) < 3:
         return None
@@ -236,6 +239,7 @@ def _part(
         thickness_mm=thickness_mm,
         faces=faces,
         sides=sides,
+        labels=labels,
     )
 
 

@@ -48,6 +48,7 @@ def plate_drawing(
     holes: Sequence[PlateHole],
     engraved: Engraved,
     notes: Sequence[str],
+    labels: Sequence[tuple[str, float, float]] = (),
     kerf_mm: float = 0.0,
 ) -> tuple[Drawing, Drawing]:
     """Return the part seen from its first side, and turned over.
@@ -59,11 +60,18 @@ def plate_drawing(
         holes: With what is cut and what is marked.
         engraved: Its number and what its sides lie against; each side says its own.
         notes: Lines under the part; the side it is seen from is always the second.
+        labels: What is marked beside rows of holes, upright, each with its place.
         kerf_mm: Put into the holes that are cut: they are drawn this much smaller.
     """
     shapes: list[Entity] = [path_of(tuple(outline), layer=Layer.CUT, part="outline")]
     for hole in holes:
         shapes += _hole_entities(hole, kerf_mm)
+    shapes += [
+        Text(
+            layer=Layer.MARK, part="row", x_mm=x, y_mm=y, height_mm=ENGRAVED_MM, text=text, centred=True, turned_deg=90
+        )
+        for text, x, y in labels
+    ]
     least_x, least_y, greatest_x, greatest_y = outline_bounds_mm(outline)
     drawn = []
     place = _engraving_place(outline, holes, engraved)

@@ -18,7 +18,7 @@ LABEL_MM: Final = 18.0
 LABEL_HEIGHT_MM: Final = 1.9
 APART_MM: Final = 3.2
 SCALES: Final = (2.0, 1.0, 0.5, 0.4, 0.25, 0.2, 0.1, 0.05)
-COLUMNS: Final = (0.0, 15.0, 33.0, 55.0, 77.0, 99.0, 121.0)
+COLUMNS: Final = (0.0, 13.0, 29.0, 49.0, 69.0, 90.0, 111.0)
 HEADINGS: Final = ("hole", "Ø", "x", "y", "from left", "from foot", "made")
 
 
@@ -136,8 +136,9 @@ def _spread(places: Sequence[float], apart: float) -> list[float]:
 
 def _ordinates(view: _View, holes: Sequence[SheetHole]) -> list[Entity]:
     """Each hole's distance from the left and the lower edge, on leaders that fan out to readable labels."""
-    entities: list[Entity] = []
     left, bottom = view.x(view.drawing.least_x_mm), view.y(view.drawing.least_y_mm)
+    right, top = view.x(view.drawing.greatest_x_mm), view.y(view.drawing.greatest_y_mm)
+    entities: list[Entity] = [_line((left, top + 4), (left, bottom), (right + 4, bottom), layer=Layer.MARK)]
     end_x, end_y = left - DIMENSIONS_MM + LABEL_MM, bottom - DIMENSIONS_MM + LABEL_MM
     across, up = [view.x(hole.x_mm) for hole in holes], [view.y(hole.y_mm) for hole in holes]
     for hole, at, label in zip(holes, across, _spread(across, APART_MM), strict=True):

@@ -3,7 +3,7 @@
 import math
 from typing import Final
 
-from driveline.drawing.model import Drawing, Entity, Layer, Path, Text, Vertex
+from driveline.drawing.model import Circle, Drawing, Entity, Layer, Path, Punch, Text, Vertex
 from driveline.drawing.pdf import Page, Window, write_pdf
 
 PAPERS: Final = {"a4": (210.0, 297.0), "letter": (215.9, 279.4)}
@@ -26,6 +26,7 @@ def write_template(drawing: Drawing, *, paper: str) -> bytes:
     """
     width_mm, height_mm = PAPERS[paper]
     inner_x, inner_y = width_mm - 2 * MARGIN_MM, height_mm - 2 * MARGIN_MM - FOOT_MM
+    drawing = _with_centres(drawing)
     left, bottom = drawing.least_x_mm - ROOM_MM, drawing.least_y_mm - ROOM_MM
     columns = _sheets(drawing.greatest_x_mm + ROOM_MM - left, inner_x)
     rows = _sheets(drawing.greatest_y_mm + ROOM_MM - bottom, inner_y)
@@ -51,6 +52,16 @@ def write_template(drawing: Drawing, *, paper: str) -> bytes:
                 )
             )
     return write_pdf(pages, title=f"{drawing.title}, 1:1 template")
+
+
+def _with_centres(drawing: Drawing) -> Drawing:
+    """The drawing with a cross in every hole: a template is for the centre punch."""
+    centres = tuple(
+        Punch(layer=Layer.NOTES, part=entity.part, x_mm=entity.x_mm, y_mm=entity.y_mm)
+        for entity in drawing.entities
+        if isinstance(entity, Circle) and entity.layer is Layer.CUT
+    )
+    return drawing.model_copy(update={"entities": (*drawing.entities, *centres)})
 
 
 def _sheets(length_mm: float, inner_mm: float) -> int:

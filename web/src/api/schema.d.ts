@@ -3946,12 +3946,8 @@ export interface components {
              * @enum {string}
              */
             side: "engine" | "gearbox";
-            /**
-             * Confirmed Side
-             * @description The side again, as seen on both pictures
-             * @enum {string}
-             */
-            confirmed_side: "engine" | "gearbox";
+            /** @description Which way the part's numbers run, seen from that side */
+            confirmed_runs: components["schemas"]["Turning"];
             /**
              * Despite
              * @description Why it is released while a check fails
@@ -3959,6 +3955,12 @@ export interface components {
              */
             despite: string;
         };
+        /**
+         * Turning
+         * @description Which way the numbers run, seen from the stated side.
+         * @enum {string}
+         */
+        Turning: "anticlockwise" | "clockwise";
         /**
          * Measure
          * @description A feature of a delivered part, measured.
@@ -4065,12 +4067,6 @@ export interface components {
             /** Notes */
             notes: string[];
         };
-        /**
-         * Turning
-         * @description Which way the numbers run, seen from the stated side.
-         * @enum {string}
-         */
-        Turning: "anticlockwise" | "clockwise";
         /**
          * PartContent
          * @description The sheet of a part; which one is filled in follows from its kind.

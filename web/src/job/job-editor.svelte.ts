@@ -59,6 +59,10 @@ export class JobEditor {
     void this.#evaluate();
   }
 
+  get username(): string {
+    return this.#username;
+  }
+
   get mayEdit(): boolean {
     return this.job.may_edit;
   }
@@ -120,6 +124,11 @@ export class JobEditor {
     keepDraft(this.job.id, this.#username, { basedOn: this.number, at: isoNow(), sheets });
     clearTimeout(this.#timer);
     this.#timer = setTimeout(() => void this.#evaluate(), PAUSE_MS);
+  }
+
+  /** Ask again what follows: something that is not in the sheets, such as a release, has changed. */
+  async refresh(): Promise<void> {
+    await this.#evaluate();
   }
 
   async #evaluate(): Promise<void> {

@@ -10,7 +10,7 @@
     states: readonly BenchState[];
   }
   let { jobId, bench, states }: Props = $props();
-  const FILL: Record<string, number> = { 'nothing yet': 0, measured: 1, designed: 2 };
+  const FILL: Record<string, number> = { 'nothing yet': 0, measured: 1, designed: 2, released: 3, proved: 4 };
   const stateOf = $derived((key: string) => states.find((state) => state.bench === key));
 </script>
 
@@ -41,7 +41,13 @@
           >
             <circle cx="7" cy="7" r="5.5" class="fill-none stroke-brass" stroke-width="1.2" />
             {#if fill === 1}<path d="M7 1.5a5.5 5.5 0 0 1 0 11Z" class="fill-brass" />{/if}
-            {#if fill === 2}<circle cx="7" cy="7" r="5.5" class="fill-brass" />{/if}
+            {#if fill >= 2}<circle cx="7" cy="7" r="5.5" class="fill-brass" />{/if}
+            {#if fill === 3}<circle cx="7" cy="7" r="2.4" class="fill-card" />{/if}
+            {#if fill === 4}<path
+                d="M4 7.2 6.2 9.4 10 4.8"
+                class="fill-none stroke-card"
+                stroke-width="1.6"
+              />{/if}
           </svg>
           {BENCH_TITLES[key]}
           {#if state?.worst === 'fails' || state?.worst === 'not_known'}

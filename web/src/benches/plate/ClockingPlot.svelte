@@ -34,16 +34,17 @@
     )(clocking.share) ?? '',
   );
   /** A window that passes 360° is drawn in two parts. */
-  const spans = $derived(
-    clocking.windows.flatMap(({ from_deg: from, to_deg: to }): [number, number][] =>
+  const parts = (windows: Clocking['windows']) =>
+    windows.flatMap(({ from_deg: from, to_deg: to }): [number, number][] =>
       to > 360
         ? [
             [from, 360],
             [0, to - 360],
           ]
         : [[from, to]],
-    ),
-  );
+    );
+  const spans = $derived(parts(clocking.windows));
+  const allowed = $derived(parts(clocking.allowed));
 
   function angleAt(event: MouseEvent & { currentTarget: SVGSVGElement }): number {
     const deg = x.invert(event.clientX - event.currentTarget.getBoundingClientRect().left);
@@ -69,7 +70,9 @@
     class={onturn ? 'cursor-pointer' : ''}
   >
     <text x={LEFT} y="15" class="fill-scribe-dim text-[12px]"
-      >least ligament over wanted, by clocking angle; shaded: enough</text
+      >least ligament over wanted, by clocking angle; shaded: enough{allowed.length > 0
+        ? '; bar: terminals fit'
+        : ''}</text
     >
     {#each spans as [from, to] (from)}
       <rect
@@ -79,6 +82,9 @@
         height={BOTTOM - TOP}
         class="fill-brass-lit/35"
       />
+    {/each}
+    {#each allowed as [from, to] (from)}
+      <path d="M{x(from)} {BOTTOM + 3}H{x(to)}" class="stroke-brass-lit" stroke-width="4" />
     {/each}
     <line x1={LEFT} x2={width - LEFT} y1={y(1)} y2={y(1)} class="stroke-scribe-dim" stroke-dasharray="4 4" />
     <path d={curve} class="fill-none stroke-scribe" stroke-width="1.4" />

@@ -1,42 +1,67 @@
 <script lang="ts">
+  import type { PartResult } from '../../api/types';
   import { useEditor } from '../../job/job-editor.svelte';
   import Button from '../../lib/ui/Button.svelte';
+  import { saveThenFetch } from './files';
   import type { SideSeen } from './plate.svelte';
 
   interface Props {
     side: SideSeen;
-    canDraw: boolean;
+    part: PartResult | null;
   }
-  let { side, canDraw }: Props = $props();
+  let { side, part }: Props = $props();
   const editor = useEditor();
-
-  /** A drawing always belongs to a saved revision: edits are saved first. */
-  async function download(path: string): Promise<void> {
-    if (editor.isDirty && !(await editor.save())) return;
-    const link = document.createElement('a');
-    link.href = `/api/jobs/${editor.job.id}/${path}`;
-    link.download = '';
-    link.click();
-  }
   const first = $derived(editor.isDirty && editor.mayEdit ? 'saves first, then ' : '');
+  const stem = $derived(`drawings/${part?.key ?? 'plate'}`);
+  const canNest = $derived((part?.cut.per_sheet ?? 0) > 0);
+  const files = $derived([
+    { title: 'DXF', path: `${stem}.dxf?side=${side}`, tells: 'the cut file' },
+    { title: 'Sheet', path: `${stem}-sheet.pdf?side=${side}`, tells: 'the dimensioned sheet, PDF, A3' },
+    {
+      title: 'Template A4',
+      path: `${stem}-template.pdf?side=${side}&paper=a4`,
+      tells: 'the paper template, 1:1',
+    },
+  ]);
+  const more = $derived([
+    {
+      title: 'Template, Letter',
+      path: `${stem}-template.pdf?side=${side}&paper=letter`,
+      needs: part !== null,
+    },
+    { title: 'SVG at 1:1', path: `${stem}.svg?side=${side}`, needs: part !== null },
+    { title: 'Sheet, SVG', path: `${stem}-sheet.svg?side=${side}`, needs: part !== null },
+    { title: 'Nested DXF', path: `${stem}-nested.dxf?side=${side}`, needs: canNest },
+    { title: 'Holes CSV', path: `${stem}-holes.csv`, needs: part !== null },
+    { title: 'Cut list CSV', path: 'drawings/cut-list.csv', needs: part !== null },
+  ]);
+
+  function pick(select: HTMLSelectElement): void {
+    const chosen = more.find((file) => file.title === select.value);
+    select.value = '';
+    if (chosen) void saveThenFetch(editor, chosen.path);
+  }
 </script>
 
 <div class="flex flex-wrap items-center gap-2">
-  <Button
-    strong
-    disabled={!canDraw}
-    title="{first}downloads the cut file"
-    onclick={() => download(`drawings/plate.dxf?side=${side}`)}>DXF</Button
+  {#each files as file, k (file.title)}
+    <Button
+      strong={k === 0}
+      disabled={!part}
+      title="{first}downloads {file.tells}"
+      onclick={() => saveThenFetch(editor, file.path)}>{file.title}</Button
+    >
+  {/each}
+  <select
+    class="field-line w-24"
+    aria-label="More files"
+    disabled={!part}
+    onchange={(e) => pick(e.currentTarget)}
   >
-  <Button
-    disabled={!canDraw}
-    title="{first}downloads the drawing at 1:1"
-    onclick={() => download(`drawings/plate.svg?side=${side}`)}>SVG</Button
+    <option value="">more…</option>
+    {#each more.filter((file) => file.needs) as file (file.title)}<option>{file.title}</option>{/each}
+  </select>
+  <Button title="{first}downloads the whole job" onclick={() => saveThenFetch(editor, 'file')}
+    >Job file</Button
   >
-  <Button
-    disabled={!canDraw}
-    title="{first}downloads the hole table"
-    onclick={() => download('drawings/plate-holes.csv')}>Holes CSV</Button
-  >
-  <Button title="{first}downloads the whole job" onclick={() => download('file')}>Job file</Button>
 </div>

@@ -1,33 +1,40 @@
 <script lang="ts">
-  import type { PlateResult } from '../../api/types';
+  import type { PartResult } from '../../api/types';
   import { fixed } from '../../lib/format';
 
   interface Props {
-    result: PlateResult;
+    part: PartResult;
   }
-  let { result }: Props = $props();
+  let { part }: Props = $props();
 </script>
 
 <section class="px-3 py-3">
   <h2>Hole table</h2>
-  <p class="text-[13px] text-ink-dim">From the shaft's centre, seen from the engine side, mm.</p>
-  {#if result.hole_table.length > 0}
-    <table class="mt-1 w-full text-[13px]" aria-label="Hole table">
+  <p class="text-[13px] text-ink-dim">
+    {part.title}, seen from {part.engine_side.seen_from.endsWith('side') ? 'the ' : ''}{part.engine_side
+      .seen_from}, mm: x and y from the shaft's centre; left and foot from two square edges.
+  </p>
+  {#if part.hole_table.length > 0}
+    <table class="mt-1 w-full text-[12.5px]" aria-label="Hole table">
       <thead class="text-ink-dim">
         <tr>
           <th class="text-left font-normal">id</th>
           <th class="text-right font-normal">x</th>
           <th class="text-right font-normal">y</th>
+          <th class="text-right font-normal">left</th>
+          <th class="text-right font-normal">foot</th>
           <th class="text-right font-normal">Ø</th>
-          <th class="text-right font-normal">± 95 %</th>
+          <th class="text-right font-normal">±</th>
         </tr>
       </thead>
       <tbody>
-        {#each result.hole_table as hole (hole.id)}
+        {#each part.hole_table as hole (hole.id)}
           <tr class="border-t border-edge">
             <td class={['py-0.5 figures', hole.kind === 'motor' && 'text-brass']}>{hole.id}</td>
             <td class="text-right figures">{fixed(hole.x_mm, 2)}</td>
             <td class="text-right figures">{fixed(hole.y_mm, 2)}</td>
+            <td class="text-right figures text-ink-dim">{fixed(hole.left_mm, 1)}</td>
+            <td class="text-right figures text-ink-dim">{fixed(hole.bottom_mm, 1)}</td>
             <td class="text-right figures" title={hole.made}
               >{fixed(hole.finished_mm, 1)}{hole.made === 'cut' ? '' : ' *'}</td
             >
@@ -44,7 +51,7 @@
   {/if}
   <h3 class="mt-4">Thinnest places</h3>
   <ul class="text-[13px]">
-    {#each result.ligaments as ligament (ligament.a + ligament.b)}
+    {#each part.ligaments as ligament (ligament.a + ligament.b)}
       <li class="border-t border-edge py-0.5">
         {ligament.a} to {ligament.b}
         <span class="float-right figures"

@@ -55,9 +55,22 @@
       {#if result.tightening_nm !== null}
         <br />Tighten to <strong>{fixed(result.tightening_nm, 0)} N·m</strong>{result.tightening_is_usual
           ? ', 72 % of proof'
-          : ''}: {whole(result.preload_n)} N, a quarter more or less.
+          : ''}: {whole(result.preload_n)} N, a quarter more or less{result.settles_n === null
+          ? ''
+          : `, ${whole(result.settles_n)} of it settles`}.
       {/if}
+      {#if result.threadlocker}<br />{result.count} of them, liquid threadlocker on clean, dry threads.{/if}
     </p>
+    {#each result.sleeves as sleeve (sleeve.hole_mm)}
+      <p class="mt-1 border-l-2 border-brass pl-2 text-[13px]">
+        {sleeve.holes.join(', ')}: Ø{fixed(sleeve.hole_mm, 1)} is loose on {result.thread}. Sleeve
+        <span class="figures whitespace-nowrap"
+          >Ø{fixed(sleeve.outside_mm, 1)} × Ø{fixed(sleeve.inside_mm, 1)} × {fixed(sleeve.length_mm, 1)}</span
+        >, wall {fixed(sleeve.wall_mm, 2)} mm{sleeve.can_be_turned
+          ? ''
+          : ': too thin to turn, bush or plug the hole'}.
+      </p>
+    {/each}
   {/if}
   <ChoiceField
     label="Thread"
@@ -101,4 +114,27 @@
     onchange={(value) => change((next) => (next.condition = value))}
   />
   <ReadingFields specs={JOINT} from={joint} {disabled} {change} />
+  {#if result && result.sleeves.length > 0}
+    <label class="flex items-baseline gap-2 py-1"
+      ><input
+        type="checkbox"
+        {disabled}
+        checked={joint.crush_tube}
+        onchange={(event) => {
+          const clamped = event.currentTarget.checked;
+          change((next) => (next.crush_tube = clamped));
+        }}
+      /> sleeves are clamped end to end</label
+    >
+    {#if joint.crush_tube}
+      <NumberField
+        label="Yield of the sleeves, MPa"
+        value={joint.sleeve_yield_mpa}
+        least={21}
+        greatest={2500}
+        {disabled}
+        onchange={(value) => change((next) => (next.sleeve_yield_mpa = value))}
+      />
+    {/if}
+  {/if}
 </section>

@@ -1,46 +1,46 @@
 <script lang="ts">
-  import type { PairReading, SurveyResult, Tool } from '../../api/types';
+  import type { FlangeHole, SurveyReading, SurveyResult, Tool } from '../../api/types';
   import { readBack } from '../../measure/read-back';
+  import JawPicture from './JawPicture.svelte';
+  import { isAlongAxis, JAWS, KIND_WORDS, kindOf, KINDS, readingOf, TOOLS, type Between } from './readings';
+  import SweepForm from './SweepForm.svelte';
 
   interface Props {
-    holes: readonly string[];
+    holes: readonly FlangeHole[];
+    frames: readonly string[];
     next: SurveyResult['next_reading'];
-    onadd: (reading: PairReading) => void;
+    onadd: (reading: SurveyReading) => void;
   }
-  let { holes, next, onadd }: Props = $props();
+  let { holes, frames, next, onadd }: Props = $props();
   const uid = $props.id();
   let text = $state('');
   let tool = $state<Tool>('caliper');
-  let override = $state<{ kind: PairReading['kind']; a: string; b: string } | null>(null);
+  let override = $state<Between | null>(null);
   let says = $state('');
   let echo = $state('');
-  const KINDS = ['inside', 'outside', 'distance', 'radius'] as const;
-  const TOOLS: readonly Tool[] = ['caliper', 'steel rule', 'tape', 'combination square', 'depth gauge'];
 
-  const kindOf = (word: string): PairReading['kind'] => KINDS.find((kind) => kind === word) ?? 'inside';
-  const pair = $derived(
-    override ?? {
-      kind: kindOf(next?.kind ?? 'inside'),
-      a: next?.a ?? holes[0] ?? '',
-      b: next?.b ?? holes[1] ?? 'C',
-    },
-  );
+  const ids = $derived(holes.map((hole) => hole.id));
+  const suggested = $derived<Between>({
+    kind: kindOf(next?.kind ?? 'inside'),
+    a: next?.a ?? ids[0] ?? '',
+    b: next?.b ?? ids[1] ?? 'C',
+    frame: frames[0] ?? 'square',
+    edge: 'centre',
+  });
+  const between = $derived(override ?? suggested);
+  const isAxis = $derived(isAlongAxis(between.kind));
 
-  function choose(part: Partial<typeof pair>): void {
-    const wanted = { ...pair, ...part };
-    override = {
-      ...wanted,
-      b:
-        wanted.kind === 'radius'
-          ? 'C'
-          : wanted.b === 'C'
-            ? (holes.find((id) => id !== wanted.a) ?? '')
-            : wanted.b,
-    };
+  function choose(part: Partial<Between>): void {
+    const wanted = { ...between, ...part };
+    const b =
+      wanted.b === 'C' || wanted.b === wanted.a ? (ids.find((id) => id !== wanted.a) ?? '') : wanted.b;
+    const a = wanted.a === 'C' && !isAlongAxis(wanted.kind) ? (ids[0] ?? '') : wanted.a;
+    override = { ...wanted, a, b: wanted.kind === 'radius' ? 'C' : b };
+    if (part.kind && isAlongAxis(part.kind)) tool = 'combination square';
   }
 
   async function hear(): Promise<boolean> {
-    const heard = await readBack(text, 'length', null, tool);
+    const heard = await readBack(isAxis ? text.replace(/^\s*-/, '') : text, 'length', null, tool);
     says = heard.problem;
     echo = heard.echo;
     return heard.problem === '';
@@ -48,62 +48,104 @@
 
   async function add(event: SubmitEvent): Promise<void> {
     event.preventDefault();
-    const taken = { ...pair };
+    const taken = { ...between };
     if (!(await hear())) return;
-    onadd({ ...taken, reading: { text: text.trim(), tool }, left_out: false, why: '' });
+    const reading = readingOf(taken, text.trim(), tool);
+    if (reading) onadd(reading);
     text = echo = '';
-    override = null;
+    override = isAlongAxis(taken.kind) ? { ...taken, a: ids[ids.indexOf(taken.a) + 1] ?? taken.a } : null;
   }
 </script>
 
-<form class="border-t-2 border-brass bg-card px-3 py-2" onsubmit={add} aria-label="New reading">
-  <div class="flex items-center gap-1.5">
-    <select
-      class="field-line w-[5.2rem]"
-      aria-label="Kind of reading"
-      value={pair.kind}
-      onchange={(e) => choose({ kind: kindOf(e.currentTarget.value) })}
-    >
-      {#each KINDS as kind (kind)}<option>{kind}</option>{/each}
-    </select>
-    <select
-      class="field-line w-14 figures"
-      aria-label="From hole"
-      value={pair.a}
-      onchange={(e) => choose({ a: e.currentTarget.value })}
-    >
-      {#each holes as id (id)}<option>{id}</option>{/each}
-    </select>
-    <select
-      class="field-line w-14 figures"
-      aria-label="To hole"
-      disabled={pair.kind === 'radius'}
-      value={pair.b}
-      onchange={(e) => choose({ b: e.currentTarget.value })}
-    >
-      {#if pair.kind === 'radius'}<option>C</option>{/if}
-      {#each holes.filter((id) => id !== pair.a) as id (id)}<option>{id}</option>{/each}
-    </select>
-    <input
-      id="{uid}-text"
-      data-measure
-      class="field-line text-right figures text-[15px]"
-      aria-label="New reading, {pair.a} to {pair.b}"
-      aria-invalid={says ? 'true' : undefined}
-      placeholder="4 1/8 in"
-      autocomplete="off"
-      required
-      bind:value={text}
-    />
-    <button class="shrink-0 rounded-sm bg-ink px-2 py-1 text-paper" aria-label="Keep the reading">↵</button>
-  </div>
-  <div class="mt-1 flex items-baseline gap-2 text-[12.5px] text-ink-dim">
-    <label for="{uid}-tool" class="whitespace-nowrap">with a</label>
-    <select id="{uid}-tool" class="field-line w-28" bind:value={tool}>
-      {#each TOOLS as one (one)}<option>{one}</option>{/each}
-    </select>
-    <span class={['ml-auto', says && 'text-fails']} role={says ? 'alert' : undefined}
-      >{says ? `▲ ${says}` : echo || (next && !override ? `suggested: ${next.why}` : '')}</span
-    >
-  </div>
-</form>
+<div class="border-t-2 border-brass bg-card px-3 py-2">
+  <form onsubmit={add} aria-label="New reading">
+    <div class="flex items-center gap-1.5">
+      <select
+        class="field-line w-[5.6rem]"
+        aria-label="Kind of reading"
+        value={between.kind}
+        onchange={(e) => choose({ kind: kindOf(e.currentTarget.value) })}
+      >
+        {#each KINDS as kind (kind)}<option value={kind}>{KIND_WORDS[kind]}</option>{/each}
+      </select>
+      {#if between.kind !== 'sweep'}
+        <select
+          class="field-line w-14 figures"
+          aria-label="From hole"
+          value={between.a}
+          onchange={(e) => choose({ a: e.currentTarget.value })}
+        >
+          {#if isAxis}<option value="C">C</option>{/if}
+          {#each ids as id (id)}<option>{id}</option>{/each}
+        </select>
+        {#if isAxis}
+          <select
+            class="field-line w-16"
+            aria-label="Which edge"
+            value={between.edge}
+            onchange={(e) => {
+              const word = e.currentTarget.value;
+              choose({ edge: word === 'low' || word === 'high' ? word : 'centre' });
+            }}
+          >
+            <option>centre</option><option>low</option><option>high</option>
+          </select>
+        {:else}
+          <select
+            class="field-line w-14 figures"
+            aria-label="To hole"
+            disabled={between.kind === 'radius'}
+            value={between.b}
+            onchange={(e) => choose({ b: e.currentTarget.value })}
+          >
+            {#if between.kind === 'radius'}<option>C</option>{/if}
+            {#each ids.filter((id) => id !== between.a) as id (id)}<option>{id}</option>{/each}
+          </select>
+        {/if}
+        <input
+          id="{uid}-text"
+          data-measure
+          class="field-line text-right figures text-[15px]"
+          aria-label={isAxis
+            ? `New reading, ${between.a} ${between.kind}`
+            : `New reading, ${between.a} to ${between.b}`}
+          aria-invalid={says ? 'true' : undefined}
+          placeholder="4 1/8 in"
+          autocomplete="off"
+          required
+          bind:value={text}
+        />
+        <button class="shrink-0 rounded-sm bg-ink px-2 py-1 text-paper" aria-label="Keep the reading"
+          >↵</button
+        >
+      {/if}
+    </div>
+    {#if between.kind !== 'sweep'}
+      <div class="mt-1 flex items-center gap-2 text-[12.5px] text-ink-dim">
+        <div class="w-[6.2rem] shrink-0">
+          <JawPicture kind={between.kind} a={between.a} b={between.b} edge={between.edge} />
+        </div>
+        <div class="min-w-0 flex-1">
+          <div class="flex items-baseline gap-2">
+            <label for="{uid}-tool" class="whitespace-nowrap">with a</label>
+            <select id="{uid}-tool" class="field-line w-32" bind:value={tool}>
+              {#each TOOLS as one (one)}<option>{one}</option>{/each}
+            </select>
+            {#if isAxis}
+              <input
+                class="field-line w-20"
+                aria-label="Name of the square or trace"
+                value={between.frame}
+                onchange={(e) => choose({ frame: e.currentTarget.value.trim() || 'square' })}
+              />
+            {/if}
+          </div>
+          <p class={['min-h-[1.1rem]', says && 'text-fails']} role={says ? 'alert' : undefined}>
+            {says ? `▲ ${says}` : echo || (next && !override ? `suggested: ${next.why}` : JAWS[between.kind])}
+          </p>
+        </div>
+      </div>
+    {/if}
+  </form>
+  {#if between.kind === 'sweep'}<SweepForm {holes} {onadd} />{/if}
+</div>

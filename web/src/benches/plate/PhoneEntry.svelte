@@ -1,49 +1,41 @@
 <script lang="ts">
-  import type { PairReading, SurveyResult } from '../../api/types';
+  import type { FlangeHole, SurveyReading, SurveyResult } from '../../api/types';
   import { readBack } from '../../measure/read-back';
+  import JawPicture from './JawPicture.svelte';
+  import { isAlongAxis, JAWS, KIND_WORDS, kindOf, KINDS, readingOf, type Between } from './readings';
 
   interface Props {
+    holes: readonly FlangeHole[];
     survey: SurveyResult;
     taken: number;
-    onadd: (reading: PairReading) => void;
-    onskip: () => void;
+    onadd: (reading: SurveyReading) => void;
     next: SurveyResult['next_reading'];
   }
-  let { survey, taken, onadd, onskip, next }: Props = $props();
+  let { holes, survey, taken, onadd, next }: Props = $props();
   let text = $state('');
   let isInch = $state(false);
   let echo = $state('');
   let says = $state('');
-  const KEYS = [
-    '7',
-    '8',
-    '9',
-    ' 1/2',
-    '4',
-    '5',
-    '6',
-    ' 1/4',
-    '1',
-    '2',
-    '3',
-    ' 1/8',
-    '0',
-    '.',
-    '⌫',
-    ' 1/16',
-  ] as const;
-  const JAWS: Record<string, string> = {
-    inside: 'jaws inside both holes, nearest edges',
-    outside: 'jaws over both holes, farthest edges',
-    distance: 'centre to centre',
-    radius: "from the shaft's centre to the hole's",
-  };
-  const KINDS = ['inside', 'outside', 'distance', 'radius'] as const;
+  let other = $state<Between | null>(null);
+  // Decimal keys in millimetres, fractions in inches: the last column follows the unit.
+  const DIGITS = ['7', '8', '9', '4', '5', '6', '1', '2', '3', '0', '.', '⌫'] as const;
+  const FRACTIONS = ['1/2', '1/4', '1/8', '1/16'] as const;
+  const PHONE_KINDS = KINDS.filter((kind) => kind !== 'sweep');
+  const ids = $derived(holes.map((hole) => hole.id));
+  const between = $derived<Between | null>(
+    other ??
+      (next ? { kind: kindOf(next.kind), a: next.a, b: next.b, frame: 'square', edge: 'centre' } : null),
+  );
   const last = $derived(survey.readings.at(-1));
   const typed = $derived(isInch && text ? `${text} in` : text);
+  const tool = $derived(between && isAlongAxis(between.kind) ? 'combination square' : 'caliper');
 
-  function press(key: (typeof KEYS)[number]): void {
-    text = key === '⌫' ? text.slice(0, -1) : (text + key).trimStart();
+  function press(key: string): void {
+    if (key === '⌫') text = text.slice(0, -1);
+    else
+      text = (
+        FRACTIONS.some((one) => one === key) ? `${text.replace(/\s*\d+\/\d*$/, '')} ${key}` : text + key
+      ).trimStart();
     void hear();
   }
   async function hear(): Promise<void> {
@@ -51,56 +43,81 @@
       echo = says = '';
       return;
     }
-    const heard = await readBack(typed, 'length', null, 'caliper');
+    const heard = await readBack(typed, 'length', null, tool);
     echo = heard.echo;
     says = heard.problem;
   }
   async function keep(): Promise<void> {
     await hear();
-    if (says || !typed || !next) return;
-    const kind = KINDS.find((one) => one === next.kind) ?? 'inside';
-    onadd({
-      kind,
-      a: next.a,
-      b: next.b,
-      reading: { text: typed, tool: 'caliper' },
-      left_out: false,
-      why: '',
-    });
+    if (says || !typed || !between) return;
+    const reading = readingOf(between, typed, tool);
+    if (reading) onadd(reading);
     text = echo = '';
+    other = null;
+  }
+  function choose(part: Partial<Between>): void {
+    const start = between ?? {
+      kind: 'inside',
+      a: ids[0] ?? '',
+      b: ids[1] ?? '',
+      frame: 'square',
+      edge: 'centre',
+    };
+    const wanted = { ...start, ...part };
+    const b =
+      wanted.b === 'C' || wanted.b === wanted.a ? (ids.find((id) => id !== wanted.a) ?? '') : wanted.b;
+    other = { ...wanted, b: wanted.kind === 'radius' ? 'C' : b };
   }
 </script>
 
 <section aria-label="One reading at a time" class="bg-card">
   <div class="bg-paper px-4 pt-3 pb-2">
-    {#if next}
-      <h2 class="text-lg">
-        {next.a} to {next.b === 'C' ? 'the shaft centre' : next.b}, {next.kind}, caliper
-      </h2>
-      <p class="text-ink-dim">
-        {JAWS[next.kind]}{next.replaces === null ? '' : '; the last one did not fit'}
-      </p>
+    {#if between}
+      <div class="flex items-start gap-3">
+        <div class="min-w-0 flex-1">
+          <h2 class="text-lg">
+            {between.a}{isAlongAxis(between.kind)
+              ? ` ${between.kind}, ${between.edge}`
+              : ` to ${between.b === 'C' ? 'the shaft centre' : between.b}, ${KIND_WORDS[between.kind]}`}, {tool}
+          </h2>
+          <p class="text-ink-dim">
+            {JAWS[between.kind]}{next?.replaces == null || other ? '' : '; the last one did not fit'}
+          </p>
+        </div>
+        <div class="w-28 shrink-0">
+          <JawPicture kind={between.kind} a={between.a} b={between.b} edge={between.edge} />
+        </div>
+      </div>
       <p class="mt-1 flex min-h-[3.2rem] items-baseline gap-3 border-b-[3px] border-brass" aria-live="polite">
         <output class="figures text-4xl">{text || ' '}</output>
         <span class="text-[15px] text-ink-dim">{isInch ? 'in ' : text ? 'mm ' : ''}{isInch ? echo : ''}</span>
       </p>
     {:else}
-      <h2 class="text-lg">Every pair in order is measured.</h2>
+      <h2 class="text-lg">Measured well enough: every reading is checked, no single one helps much more.</h2>
     {/if}
     <p class={['mt-1 min-h-5', says ? 'text-fails' : 'text-ink-dim']} role="status">
-      {#if says}▲ {says}{:else if survey.says[0]}{survey.says[0]}{:else if last}{taken} taken. {last.label}: {last.says}{/if}
+      {#if says}▲ {says}{:else if survey.says[0]}{survey
+          .says[0]}{:else if next && !other && taken > 0 && next.replaces === null}{next.why}{:else if last}{taken}
+        taken. {last.label}: {last.says}{/if}
     </p>
   </div>
-  {#if next}
+  {#if between}
     <div class="grid grid-cols-4 gap-2 p-3">
-      {#each KEYS as key (key)}
+      {#each [0, 1, 2, 3] as row (row)}
+        {#each DIGITS.slice(3 * row, 3 * row + 3) as key (key)}
+          <button
+            class="h-[3.25rem] rounded-sm border border-edge bg-paper figures text-xl active:bg-brass-wash"
+            aria-label={key === '⌫' ? 'delete' : key}
+            onclick={() => press(key)}>{key}</button
+          >
+        {/each}
+        {@const fraction = FRACTIONS[row] ?? '1/2'}
         <button
-          class="h-[3.25rem] rounded-sm border border-edge bg-paper figures text-xl active:bg-brass-wash"
-          aria-label={key === '⌫' ? 'delete' : key.trim()}
-          onclick={() => press(key)}>{key.trim()}</button
+          class="h-[3.25rem] rounded-sm border border-edge bg-paper figures text-xl active:bg-brass-wash disabled:opacity-40"
+          disabled={!isInch}
+          onclick={() => press(fraction)}>{fraction}</button
         >
       {/each}
-      <button class="h-[3.5rem] rounded-sm border border-ink bg-paper" onclick={onskip}>skip</button>
       <button
         class="h-[3.5rem] rounded-sm border border-ink bg-paper"
         onclick={() => {
@@ -109,10 +126,54 @@
         }}>{isInch ? 'inch' : 'mm'}</button
       >
       <button
-        class="col-span-2 h-[3.5rem] rounded-sm bg-ink text-lg text-paper disabled:opacity-40"
+        class="col-span-3 h-[3.5rem] rounded-sm bg-ink text-lg text-paper disabled:opacity-40"
         disabled={!text}
         onclick={keep}>Keep, next</button
       >
     </div>
   {/if}
+  <details class="border-t border-edge px-4 py-2">
+    <summary class="py-1 text-brass underline underline-offset-2">Another pair, or the square</summary>
+    <div class="flex flex-wrap gap-3 py-2 text-[16px]">
+      <select
+        class="field-line w-32"
+        aria-label="Phone: kind of reading"
+        value={between?.kind ?? 'inside'}
+        onchange={(e) => choose({ kind: kindOf(e.currentTarget.value) })}
+      >
+        {#each PHONE_KINDS as kind (kind)}<option value={kind}>{KIND_WORDS[kind]}</option>{/each}
+      </select>
+      <select
+        class="field-line w-20 figures"
+        aria-label="Phone: from hole"
+        value={between?.a}
+        onchange={(e) => choose({ a: e.currentTarget.value })}
+      >
+        {#if between && isAlongAxis(between.kind)}<option value="C">C</option>{/if}
+        {#each ids as id (id)}<option>{id}</option>{/each}
+      </select>
+      {#if between && isAlongAxis(between.kind)}
+        <select
+          class="field-line w-24"
+          aria-label="Phone: which edge"
+          value={between.edge}
+          onchange={(e) => {
+            const word = e.currentTarget.value;
+            choose({ edge: word === 'low' || word === 'high' ? word : 'centre' });
+          }}
+        >
+          <option>centre</option><option>low</option><option>high</option>
+        </select>
+      {:else if between && between.kind !== 'radius'}
+        <select
+          class="field-line w-20 figures"
+          aria-label="Phone: to hole"
+          value={between.b}
+          onchange={(e) => choose({ b: e.currentTarget.value })}
+        >
+          {#each ids.filter((id) => id !== between.a) as id (id)}<option>{id}</option>{/each}
+        </select>
+      {/if}
+    </div>
+  </details>
 </section>

@@ -28,7 +28,7 @@
     return boundsOf(corners, ROOM_MM);
   });
   const suspects = $derived(
-    result.survey.readings.map((one, index) => ({ one, index })).filter(({ one }) => one.fit === 'suspect'),
+    plate.survey.readings.map((one, index) => ({ one, index })).filter(({ one }) => one.fit === 'suspect'),
   );
   const lit = $derived(plate.hoveredReading === null ? null : (readings[plate.hoveredReading] ?? null));
   const touching = $derived(
@@ -38,7 +38,7 @@
   );
   /** The two points that the next reading goes between. */
   const nextHoles = $derived.by(() => {
-    const { next_reading: next } = result.survey;
+    const { next_reading: next } = plate.survey;
     return next && onturn ? [next.a, next.b].flatMap((id) => plate.hole(id) ?? []) : [];
   });
   const cut = $derived(plate.drawing?.entities ?? []);
@@ -48,6 +48,25 @@
   const firstMotor = $derived(motorHoles[0]);
   const circleRadius = $derived(firstMotor ? Math.hypot(firstMotor.x_mm, firstMotor.y_mm) : 0);
   const barMm = 100;
+  const labels = $derived(
+    cut.flatMap((one) =>
+      one.shape === 'text' && /^(standoff:|foot:|engraved:|row$)/.test(one.part) ? [one] : [],
+    ),
+  );
+  const outline = $derived(
+    plate.survey.outline.map(({ x_mm, y_mm }) => `${plate.sense * x_mm} ${y_mm}`).join('L'),
+  );
+  const arcRadius = $derived(circleRadius - 20);
+  /** Angles run anticlockwise from the engine side; turned over, they run the other way from the other end. */
+  const seenDeg = (deg: number) => (plate.sense > 0 ? deg : 180 - deg);
+  function arc(fromDeg: number, toDeg: number): string {
+    const at = (deg: number) => {
+      const rad = (seenDeg(deg) * Math.PI) / 180;
+      return `${arcRadius * Math.cos(rad)} ${arcRadius * Math.sin(rad)}`;
+    };
+    const isLong = toDeg - fromDeg > 180 ? 1 : 0;
+    return `M${at(fromDeg)}A${arcRadius} ${arcRadius} 0 ${isLong} ${plate.sense > 0 ? 1 : 0} ${at(toDeg)}`;
+  }
 
   function line(reading: SurveyReading): string {
     const [from, to] = endsOf(reading).map((id) => plate.hole(id));
@@ -68,7 +87,7 @@
   class="on-dye h-full w-full touch-none bg-dye select-none"
   viewBox="{bounds.left} {-bounds.top} {bounds.right - bounds.left} {bounds.top - bounds.bottom}"
   role="img"
-  aria-label="Flange and plate to scale, seen from the {plate.side} side"
+  aria-label="{plate.part?.title ?? 'Flange'} to scale, {plate.seenFrom}"
 >
   <g transform="scale(1 -1)" class="fill-none" stroke-width="0.7">
     <path
@@ -111,6 +130,16 @@
         />
       {/if}
     {/each}
+    {#if outline}<path d="M{outline}Z" class="stroke-scribe-dim" stroke-dasharray="6 2" />{/if}
+    {#if circleRadius > 0 && result.terminals}
+      {@const { at_deg: at, arc_deg: wide, from_deg: from, to_deg: to } = result.terminals}
+      {#if from !== null && to !== null}<path
+          d={arc(from, to)}
+          class="stroke-scribe-dim"
+          stroke-width="1.5"
+        />{/if}
+      <path d={arc(at - wide / 2, at + Math.max(wide / 2, 1))} class="stroke-brass-lit" stroke-width="6" />
+    {/if}
     {#if circleRadius > 0}
       <circle r={circleRadius} class="stroke-brass-lit" stroke-dasharray="5 3.5" />
       <g
@@ -222,7 +251,29 @@
       >
     {/if}
   {/each}
-  {#if firstMotor}
+  {#if circleRadius > 0 && result.terminals}
+    {@const rad = (seenDeg(result.terminals.at_deg) * Math.PI) / 180}
+    <text
+      x={(arcRadius - 13) * Math.cos(rad)}
+      y={-(arcRadius - 13) * Math.sin(rad) + 3}
+      text-anchor="middle"
+      class="pointer-events-none fill-brass-lit text-[10.5px]">terminals</text
+    >
+  {/if}
+  {#each labels as label, k (k)}
+    <text
+      x={label.x_mm}
+      y={-label.y_mm + 2.5}
+      text-anchor="middle"
+      transform={label.turned_deg ? `rotate(${-label.turned_deg} ${label.x_mm} ${-label.y_mm})` : undefined}
+      class={[
+        'pointer-events-none figures',
+        label.part.startsWith('engraved') ? 'fill-scribe-dim' : 'fill-scribe',
+      ]}
+      font-size={label.part.startsWith('engraved') ? 6.5 : 9.5}>{label.text}</text
+    >
+  {/each}
+  {#if firstMotor && plate.part?.key !== 'ring'}
     <text x="6" y="-5" class="fill-brass-lit figures text-[10.5px]">turned {fixed(turnedDeg, 1)}°</text>
   {/if}
   <g transform="translate({bounds.left + 8} {-bounds.bottom - 8})" class="stroke-scribe" stroke-width="0.8">

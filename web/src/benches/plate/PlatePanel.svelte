@@ -1,12 +1,11 @@
 <script lang="ts">
   import type { PlateResult, PlateSheet } from '../../api/types';
-  import { fixed } from '../../lib/format';
   import ChoiceField from '../../measure/ChoiceField.svelte';
   import NumberField from '../../measure/NumberField.svelte';
-  import ReadingField from '../../measure/ReadingField.svelte';
   import ReadingFields from '../../measure/ReadingFields.svelte';
   import TextField from '../../measure/TextField.svelte';
-  import { CIRCLE, FACE } from './fields';
+  import BuildUpFields from './BuildUpFields.svelte';
+  import { BORE, CONCENTRICITY, STOCK, THICKNESS } from './fields';
   import Registers from './Registers.svelte';
 
   interface Props {
@@ -23,93 +22,93 @@
     ['flame', 'flame'],
     ['milled', 'milled'],
   ] as const;
+  const MATERIALS = [
+    ['aluminium', 'aluminium'],
+    ['steel', 'steel'],
+    ['stainless steel', 'stainless steel'],
+  ] as const;
+  const OUTLINES = [
+    ['holes', 'the holes'],
+    ['flange outline', 'the flange’s outline'],
+  ] as const;
   const LOCATING = [
     ['registers', 'registers'],
     ['dowels reamed after indicating', 'dowels, reamed after indicating'],
   ] as const;
-  const face = (write: (to: PlateSheet['face']) => void) => change((next) => write(next.face));
+  const plate = (write: (to: PlateSheet['plate']) => void) => change((next) => write(next.plate));
 </script>
 
 <section class="px-4 py-3">
-  <h2>Motor face, seen looking at it</h2>
-  <NumberField
-    label="Holes on the circle"
-    value={sheet.face.count}
-    least={0}
-    greatest={60}
+  <h2>Plate</h2>
+  <BuildUpFields
+    build={sheet.build_up}
+    {result}
     {disabled}
-    onchange={(value) => change((next) => (next.face.count = Math.round(value ?? 0)))}
+    change={(write) => change((next) => write(next.build_up))}
   />
-  <ReadingFields specs={CIRCLE} from={sheet.face} {disabled} change={face} />
-  <ReadingField
-    label="First hole at"
-    quantity="angle"
+  <ReadingFields specs={THICKNESS} from={sheet.plate} {disabled} change={plate} />
+  <ChoiceField
+    label="Made of"
+    none="not chosen"
+    value={sheet.plate.made_of}
+    options={MATERIALS}
     {disabled}
-    value={sheet.face.first_at}
-    onchange={(value) => value && change((next) => (next.face.first_at = value))}
-  />
-  <ReadingFields specs={FACE} from={sheet.face} {disabled} change={face} />
-
-  <h2 class="mt-4">Plate</h2>
-  <ReadingField
-    label="Motor turned by"
-    quantity="angle"
-    {disabled}
-    hint="anticlockwise from the engine side"
-    value={sheet.plate.turned}
-    onchange={(value) => value && change((next) => (next.plate.turned = value))}
-  />
-  {#if result.clocking && !disabled}
-    {@const best = fixed(result.clocking.best_turn_deg, 2).replace('−', '-')}
-    <p class="text-right text-[13px]">
-      <button
-        class="text-brass underline underline-offset-2"
-        onclick={() => change((next) => (next.plate.turned = { text: `${best} deg` }))}
-        >turn to the widest ligament, {best}°</button
-      >
-    </p>
-  {/if}
-  <ReadingField
-    label="Thickness"
-    quantity="length"
-    {disabled}
-    value={sheet.plate.thickness}
-    onchange={(value) => change((next) => (next.plate.thickness = value))}
+    onchange={(value) => plate((next) => (next.made_of = value))}
   />
   <TextField
-    label="Material"
+    label="Grade and temper"
     value={sheet.plate.material}
     {disabled}
-    onchange={(value) => change((next) => (next.plate.material = value))}
+    onchange={(value) => plate((next) => (next.material = value))}
   />
   <ChoiceField
     label="Cut by"
     value={sheet.plate.process}
     options={PROCESSES}
     {disabled}
-    onchange={(value) => change((next) => (next.plate.process = value))}
+    onchange={(value) => plate((next) => (next.process = value))}
   />
+  <ChoiceField
+    label="Edge follows"
+    value={sheet.plate.outline_by}
+    options={OUTLINES}
+    {disabled}
+    onchange={(value) => plate((next) => (next.outline_by = value))}
+  />
+  {#if sheet.plate.outline_by === 'flange outline' && !sheet.survey.outline}
+    <p class="text-right text-[12.5px] text-ink-dim">
+      no outline yet: read one from a DXF, under “Holes”; until then the holes decide
+    </p>
+  {/if}
+  <ReadingFields specs={BORE} from={sheet.plate} {disabled} change={plate} />
+
+  <h2 class="mt-4">What locates it</h2>
   <ChoiceField
     label="Located by"
     none="not chosen"
     value={sheet.plate.locating === 'not chosen' ? null : sheet.plate.locating}
     options={LOCATING}
     {disabled}
-    onchange={(value) => change((next) => (next.plate.locating = value))}
+    onchange={(value) => plate((next) => (next.locating = value))}
   />
-  {#if sheet.plate.locating === 'registers'}
-    <Registers
-      plate={sheet.plate}
-      {result}
-      {disabled}
-      change={(write) => change((next) => write(next.plate))}
-    />
-  {/if}
-  <ReadingField
-    label="Concentricity as machined"
-    quantity="length"
+  <p class="text-right text-[12.5px] text-ink-dim">never clearance screws</p>
+  <Registers plate={sheet.plate} {result} {disabled} change={plate} />
+  <ReadingFields specs={CONCENTRICITY} from={sheet.plate} {disabled} change={plate} />
+
+  <h2 class="mt-4">For the cutter</h2>
+  <TextField
+    label="Part number"
+    value={sheet.plate.part_number}
     {disabled}
-    value={sheet.plate.concentricity}
-    onchange={(value) => change((next) => (next.plate.concentricity = value))}
+    onchange={(value) => plate((next) => (next.part_number = value.slice(0, 30)))}
   />
+  <NumberField
+    label="Quantity"
+    value={sheet.plate.quantity}
+    least={1}
+    greatest={500}
+    {disabled}
+    onchange={(value) => plate((next) => (next.quantity = Math.round(value ?? 1)))}
+  />
+  <ReadingFields specs={STOCK} from={sheet.plate} {disabled} change={plate} />
 </section>

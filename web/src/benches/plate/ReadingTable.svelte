@@ -11,10 +11,11 @@
     plate: PlateState;
     disabled: boolean;
     onchange: (index: number, text: string) => void;
-    onleave: (index: number, leftOut: boolean) => void;
+    onleave: (index: number) => void;
+    onback: (index: number) => void;
     onremove: (index: number) => void;
   }
-  let { readings, survey, plate, disabled, onchange, onleave, onremove }: Props = $props();
+  let { readings, survey, plate, disabled, onchange, onleave, onback, onremove }: Props = $props();
   const units = useUnits();
   const ROW: Record<SurveyReadingResult['fit'], string> = {
     fits: '',
@@ -51,14 +52,20 @@
           <td class="pl-3 figures whitespace-nowrap">{one.label}</td>
           <td class="px-1 text-ink-dim">{one.kind}</td>
           <td class="w-[6.2rem]">
-            <ReadingInput
-              label="Reading {one.label}"
-              quantity="length"
-              text={units.length(reading.reading.text, one.value_mm)}
-              unit={reading.reading.unit ?? null}
-              disabled={disabled || units.mode !== 'as typed'}
-              onchange={(text) => onchange(index, text)}
-            />
+            {#if 'reading' in reading}
+              <ReadingInput
+                label="Reading {one.label}"
+                quantity="length"
+                text={units.length(reading.reading.text, one.value_mm)}
+                unit={reading.reading.unit ?? null}
+                disabled={disabled || units.mode !== 'as typed'}
+                onchange={(text) => onchange(index, text)}
+              />
+            {:else}
+              <p class="px-1 text-right figures" title="how far the swept centre lies from the shaft's">
+                {one.value_mm.toFixed(3)}
+              </p>
+            {/if}
           </td>
           <td
             class={['text-right figures', one.u_is_default ? 'text-brass' : 'text-ink-dim']}
@@ -76,7 +83,7 @@
                   ? 'take it back in'
                   : 'leave it out; it stays here, struck through'}
                 onclick={(event) =>
-                  event.shiftKey ? onremove(index) : onleave(index, one.fit !== 'left_out')}
+                  event.shiftKey ? onremove(index) : one.fit === 'left_out' ? onback(index) : onleave(index)}
                 >{one.fit === 'left_out' ? '↩' : '×'}</button
               >
             {/if}

@@ -3,6 +3,8 @@ import type { Joint, PlateSheet } from '../../api/types';
 import { reading, type ReadingSpec } from '../../measure/reading-specs';
 
 type Face = PlateSheet['face'];
+type Plate = PlateSheet['plate'];
+type BuildUp = PlateSheet['build_up'];
 
 export const CIRCLE: readonly ReadingSpec<Face>[] = [
   reading('bolt_circle', 'Bolt circle', 'length', 'across two opposite holes'),
@@ -30,7 +32,56 @@ export const FLANGE_SCREWS: readonly ReadingSpec<Joint>[] = [
   reading('depth_behind', 'Depth behind the gearbox face', 'length', 'to the first thing behind'),
 ];
 export const JOINT: readonly ReadingSpec<Joint>[] = [
-  reading('washer', 'Washer', 'length'),
+  reading('washer', 'Washer, thickness', 'length'),
+  reading('head', 'Washer or head, diameter', 'length', 'empty: a socket head’s'),
   reading('countersink', 'Countersink of the tapped hole', 'length'),
   reading('tightening', 'Tightened to', 'torque', 'empty: for 72 % of proof'),
+];
+
+export const TERMINALS: readonly ReadingSpec<Face>[] = [
+  reading('terminals_at', 'Terminals at', 'angle', 'middle of them, from 3 o’clock, looking at the face'),
+  reading('terminals_arc', 'Terminals and cables take up', 'angle', 'of the turn'),
+];
+export const TERMINALS_WINDOW: readonly ReadingSpec<Plate>[] = [
+  reading('terminals_from', 'They may lie from', 'angle', 'in the vehicle, seen from the engine side'),
+  reading('terminals_to', 'to', 'angle', 'anticlockwise'),
+];
+export const THICKNESS: readonly ReadingSpec<Plate>[] = [reading('thickness', 'Thickness', 'length')];
+export const BORE: readonly ReadingSpec<Plate>[] = [
+  reading('bore', 'Bore through it', 'length', 'empty: the motor’s register'),
+];
+export const CONCENTRICITY: readonly ReadingSpec<Plate>[] = [
+  reading('concentricity', 'Concentricity as machined', 'length'),
+];
+export const DOWEL: readonly ReadingSpec<Plate>[] = [
+  reading('dowel_size', 'Dowel', 'length', 'two of them, as far apart as the flange allows'),
+];
+export const STOCK: readonly ReadingSpec<Plate>[] = [
+  reading('kerf', 'Kerf put into the lines', 'length', 'empty: the cutter’s own'),
+  reading('sheet_long', 'Stock sheet, long', 'length'),
+  reading('sheet_wide', 'Stock sheet, wide', 'length'),
+];
+export const SECOND: readonly ReadingSpec<BuildUp>[] = [
+  reading('second_thickness', 'Motor plate, thickness', 'length'),
+];
+export const APART: readonly ReadingSpec<BuildUp>[] = [
+  reading('wanted_apart', 'Faces wanted apart', 'length', 'as shafts and coupler ask for'),
+];
+export const STANDOFFS: readonly ReadingSpec<BuildUp['standoffs']>[] = [
+  reading('circle', 'On a circle of', 'length'),
+  reading('first_at', 'First at', 'angle'),
+  reading('hole', 'Hole in each plate', 'length'),
+  reading('length', 'Length as ordered', 'length', 'face to face'),
+];
+export const RING: readonly ReadingSpec<BuildUp['ring']>[] = [
+  reading('thickness', 'Ring, thickness', 'length'),
+  reading('inside', 'Ring, inside', 'length'),
+];
+export const BASE: readonly ReadingSpec<BuildUp['base']>[] = [
+  reading('along', 'Feet’s holes, along the shaft', 'length'),
+  reading('across', 'Feet’s holes, across', 'length'),
+  reading('hole', 'Hole for the feet', 'length'),
+  reading('from_face', 'Gearbox face to the first pair', 'length'),
+  reading('shaft_height', 'Feet to motor shaft', 'length'),
+  reading('bed_height', 'Base plate to gearbox shaft', 'length'),
 ];

@@ -1,21 +1,42 @@
-import type { HoleResult, PlateResult, SurveyReading } from '../../api/types';
+import type { HoleResult, PartResult, PlateResult, SurveyReading, SurveyResult } from '../../api/types';
 
 export type SideSeen = 'engine' | 'gearbox';
+export type SurveyOf = 'flange' | 'face';
 
-/** What is pointed at on the plate bench, and which side it is seen from. */
+/** What is pointed at on the plate bench, which part and survey is looked at, and from which side. */
 export class PlateState {
   side = $state<SideSeen>('engine');
+  of = $state<SurveyOf>('flange');
+  partKey = $state<string | null>(null);
   hoveredReading = $state<number | null>(null);
   pickedHole = $state<string | null>(null);
   readonly #result: () => PlateResult;
 
-  readonly drawing = $derived.by(() =>
-    this.side === 'engine' ? this.#result().engine_side : this.#result().gearbox_side,
-  );
-  /** The holes as the eye on this side has them. */
+  readonly part = $derived.by((): PartResult | null => {
+    const { parts } = this.#result();
+    return parts.find((one) => one.key === this.partKey) ?? parts[0] ?? null;
+  });
+  /** The readings that are looked at: the flange's, or those of the motor's own face. */
+  readonly survey = $derived.by((): SurveyResult => {
+    const { survey, face_survey: face } = this.#result();
+    return this.of === 'face' && face ? face : survey;
+  });
+  readonly isFace = $derived(this.of === 'face');
+  readonly drawing = $derived.by(() => {
+    if (this.isFace || !this.part) return null;
+    return this.side === 'engine' ? this.part.engine_side : this.part.gearbox_side;
+  });
+  /** What the eye looks at, in words. */
+  readonly seenFrom = $derived.by(() => {
+    if (this.isFace) return 'Looking at the motor’s face';
+    const seen = this.drawing?.seen_from ?? `${this.side} side`;
+    return seen === 'above' || seen === 'below' ? `Seen from ${seen}` : `Seen from the ${seen}`;
+  });
+  /** Surveyed holes as the eye on this side has them; none where the part has none of them. */
   readonly holes = $derived.by((): readonly HoleResult[] => {
-    const { holes } = this.#result().survey;
-    if (this.side === 'engine') return holes;
+    const { holes } = this.survey;
+    if (!this.isFace && this.part && !this.part.hole_table.some((hole) => hole.kind === 'flange')) return [];
+    if (this.side === 'engine' && !this.isFace) return holes;
     return holes.map((hole) => ({
       ...hole,
       x_mm: -hole.x_mm,
@@ -40,5 +61,6 @@ export class PlateState {
 
 /** The points a reading goes between. */
 export function endsOf(reading: SurveyReading): readonly string[] {
-  return 'b' in reading ? [reading.a, reading.b] : [reading.a];
+  if ('b' in reading) return [reading.a, reading.b];
+  return 'towards' in reading ? [reading.a, reading.towards] : [reading.a];
 }

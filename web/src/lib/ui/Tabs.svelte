@@ -5,18 +5,22 @@
   interface Props {
     label: string;
     tabs: readonly { key: string; title: string; panel: Snippet }[];
+    close?: boolean; // many tabs in a narrow panel
   }
-  let { label, tabs }: Props = $props();
+  let { label, tabs, close = false }: Props = $props();
   let value = $state('');
   const shown = $derived(value || (tabs[0]?.key ?? ''));
 </script>
 
 <Tabs.Root value={shown} onValueChange={(key) => (value = key)} class="flex h-full min-h-0 flex-col">
-  <Tabs.List aria-label={label} class="flex shrink-0 gap-1 border-b border-edge px-3 pt-2">
+  <Tabs.List
+    aria-label={label}
+    class={['flex shrink-0 border-b border-edge pt-2', close ? 'px-2' : 'gap-1 px-3']}
+  >
     {#each tabs as tab (tab.key)}
       <Tabs.Trigger
         value={tab.key}
-        class="border-b-2 border-transparent px-2 py-1.5 text-ink-dim hover:text-ink data-[state=active]:border-brass data-[state=active]:font-semibold data-[state=active]:text-ink"
+        class="border-b-2 border-transparent px-[7px] py-1.5 text-ink-dim hover:text-ink data-[state=active]:border-brass data-[state=active]:font-semibold data-[state=active]:text-ink"
         >{tab.title}</Tabs.Trigger
       >
     {/each}

@@ -1,0 +1,138 @@
+<script lang="ts">
+  import { Refusal } from '../../api/client';
+  import type { Feature, FeatureRow, Measure, PartResult, ReleaseState } from '../../api/types';
+  import { useEditor } from '../../job/job-editor.svelte';
+  import { fixed, signed as signedFigure } from '../../lib/format';
+  import Button from '../../lib/ui/Button.svelte';
+  import Dialog from '../../lib/ui/Dialog.svelte';
+  import VerdictMark from '../../lib/ui/VerdictMark.svelte';
+  import { readBack } from '../../measure/read-back';
+  import { judged, signed } from './releases';
+
+  interface Props {
+    part: PartResult;
+    released: ReleaseState;
+    onclose: () => void;
+  }
+  let { part, released, onclose }: Props = $props();
+  const uid = $props.id();
+  const editor = useEditor();
+  const KINDS: readonly Measure['kind'][] = ['diameter', 'inside', 'outside', 'distance', 'thickness'];
+  // The features are those of the release, which does not change while the dialog is open.
+  // svelte-ignore state_referenced_locally
+  let texts = $state(part.features.map(() => ''));
+  let rows = $state.raw<readonly FeatureRow[]>([]);
+  let runs = $state<'as drawn' | 'the other way' | null>(null);
+  let why = $state('');
+  let says = $state('');
+
+  const kindOf = (feature: Feature) => KINDS.find((kind) => kind === feature.kind) ?? 'inside';
+  const measures = $derived(
+    part.features.flatMap((feature, k): Measure[] => {
+      const text = texts[k]?.trim();
+      return text
+        ? [{ kind: kindOf(feature), a: feature.a, b: feature.b, reading: { text, tool: 'caliper' } }]
+        : [];
+    }),
+  );
+  const rowOf = (feature: Feature) => rows.find((row) => row.feature === feature.title);
+
+  async function attempt(call: () => Promise<void>): Promise<boolean> {
+    says = '';
+    try {
+      await call();
+      return true;
+    } catch (error) {
+      if (!(error instanceof Refusal)) throw error;
+      says = error.message;
+      return false;
+    }
+  }
+  async function compare(k: number): Promise<void> {
+    const text = texts[k]?.trim();
+    if (text) {
+      const heard = await readBack(text, 'length', null, 'caliper');
+      if (heard.problem) {
+        says = `${part.features[k]?.title ?? ''}: ${heard.problem}`;
+        return;
+      }
+    }
+    await attempt(async () => {
+      rows = await judged(editor.job.id, part, released.letter, measures);
+    });
+  }
+  async function decide(accepted: boolean): Promise<void> {
+    const decision = { measures, runsAsDrawn: runs === 'as drawn', accepted, why: why.trim() };
+    const done = await attempt(() => signed(editor.job.id, part, released.letter, decision));
+    if (!done) return;
+    await editor.refresh();
+    onclose();
+  }
+</script>
+
+<Dialog
+  open
+  title="{part.title} {released.letter}, as delivered"
+  about="Measured against what was released, not against the plate as it stands now. It is signed for by {editor.username}."
+  {onclose}
+>
+  <fieldset>
+    <legend class="font-semibold">
+      Its engraved face towards you, as the {released.side} side was released: from the first hole on, do the numbers
+      run as on the drawing?
+    </legend>
+    <div class="flex gap-5">
+      <label><input type="radio" name="{uid}-runs" value="as drawn" bind:group={runs} /> as drawn</label>
+      <label
+        ><input type="radio" name="{uid}-runs" value="the other way" bind:group={runs} /> the other way: it is mirrored</label
+      >
+    </div>
+  </fieldset>
+  <table class="w-full text-[14px]" aria-label="Features to measure">
+    <thead class="text-[13px] text-ink-dim">
+      <tr>
+        <th class="text-left font-normal">feature</th><th class="text-right font-normal">drawn</th><th
+          class="text-right font-normal">measured</th
+        ><th class="text-right font-normal">off by</th><th class="text-right font-normal">allowed</th><th
+        ></th>
+      </tr>
+    </thead>
+    <tbody>
+      {#each part.features as feature, k (feature.title)}
+        {@const row = rowOf(feature)}
+        <tr class="border-t border-edge">
+          <td class="figures">{feature.title}</td>
+          <td class="text-right figures">{fixed(feature.expected_mm, 2)}</td>
+          <td class="w-28"
+            ><input
+              class="field-line text-right figures"
+              aria-label="Measured {feature.title}"
+              autocomplete="off"
+              inputmode="decimal"
+              bind:value={texts[k]}
+              onchange={() => compare(k)}
+            /></td
+          >
+          <td class={['text-right figures', row?.verdict === 'fails' && 'font-semibold text-fails']}
+            >{row ? signedFigure(row.off_mm, 2) : ''}</td
+          >
+          <td class="text-right figures text-ink-dim">± {fixed(feature.allowed_mm, 1)}</td>
+          <td class="pl-2"
+            >{#if row}<VerdictMark verdict={row.verdict} />{/if}</td
+          >
+        </tr>
+      {/each}
+    </tbody>
+  </table>
+  <p class="text-[13px] text-ink-dim">
+    ISO 2768-m where the drawing gives no tolerance. A register is measured after machining.
+  </p>
+  <label for="{uid}-why">Remark; needed to turn it down, or to take one that is out</label>
+  <input id="{uid}-why" class="field-line" maxlength="2000" bind:value={why} />
+  {#if says}<p role="alert" class="text-fails">▲ {says}</p>{/if}
+  <div class="flex gap-3">
+    <Button strong disabled={runs === null} onclick={() => decide(true)}>Accept it</Button>
+    <Button disabled={runs === null} onclick={() => decide(false)}>Turn it down</Button>
+    <Button onclick={onclose}>Not yet</Button>
+  </div>
+</Dialog>

@@ -1,0 +1,52 @@
+<script lang="ts">
+  import type { Drawing } from '../../api/types';
+  import { boundsOf, pathData } from '../../drawing/shapes';
+
+  interface Props {
+    drawing: Drawing;
+    label: string;
+  }
+  let { drawing, label }: Props = $props();
+  const bounds = $derived(
+    boundsOf(
+      [
+        { x_mm: drawing.least_x_mm, y_mm: drawing.least_y_mm },
+        { x_mm: drawing.greatest_x_mm, y_mm: drawing.greatest_y_mm },
+      ],
+      8,
+    ),
+  );
+  const texts = $derived(
+    drawing.entities.flatMap((one) => (one.shape === 'text' && one.part !== 'note' ? [one] : [])),
+  );
+</script>
+
+<svg
+  class="max-h-[34vh] w-full bg-dye"
+  viewBox="{bounds.left} {-bounds.top} {bounds.right - bounds.left} {bounds.top - bounds.bottom}"
+  role="img"
+  aria-label={label}
+>
+  <g transform="scale(1 -1)" class="fill-none stroke-scribe" stroke-width="1.2">
+    {#each drawing.entities as entity, k (k)}
+      {#if entity.shape === 'path'}<path d={pathData(entity)} class="fill-dye-lit" />
+      {:else if entity.shape === 'circle'}<circle
+          cx={entity.x_mm}
+          cy={entity.y_mm}
+          r={entity.radius_mm}
+          class="fill-dye"
+        />
+      {/if}
+    {/each}
+  </g>
+  {#each texts as text, k (k)}
+    <text
+      x={text.x_mm}
+      y={-text.y_mm}
+      text-anchor="middle"
+      dominant-baseline="middle"
+      font-size={text.part.startsWith('engraved') ? 6 : 13}
+      class={text.part.startsWith('engraved') ? 'fill-brass-lit' : 'fill-scribe'}>{text.text}</text
+    >
+  {/each}
+</svg>

@@ -1,0 +1,106 @@
+<script lang="ts">
+  import type { Check, PartResult, PlateResult } from '../../api/types';
+  import { useEditor } from '../../job/job-editor.svelte';
+  import { clockTime, fixed, whole } from '../../lib/format';
+  import Button from '../../lib/ui/Button.svelte';
+  import DeliveryDialog from './DeliveryDialog.svelte';
+  import { fetchFile } from './files';
+  import HoleTable from './HoleTable.svelte';
+  import type { PlateState } from './plate.svelte';
+  import ReleaseDialog from './ReleaseDialog.svelte';
+  import { releasedFile } from './releases';
+
+  interface Props {
+    result: PlateResult;
+    checks: readonly Check[];
+    plate: PlateState;
+    disabled: boolean;
+  }
+  let { result, checks, plate, disabled }: Props = $props();
+  const editor = useEditor();
+  let releasing = $state.raw<PartResult | null>(null);
+  let receiving = $state.raw<PartResult | null>(null);
+</script>
+
+<div class="flex flex-col gap-4 px-3 py-3 text-[13px]">
+  {#each result.parts as part (part.key)}
+    {@const { cut, released } = part}
+    <section aria-label={part.title}>
+      <div class="flex items-baseline justify-between gap-2">
+        <h2 class="text-[14px]">{part.title}</h2>
+        {#if result.parts.length > 1}
+          <button class="text-brass underline underline-offset-2" onclick={() => (plate.partKey = part.key)}
+            >look at it</button
+          >
+        {/if}
+      </div>
+      <p class="text-ink-dim">
+        {cut.quantity} × {fixed(cut.width_mm, 0)} × {fixed(cut.height_mm, 0)}{cut.thickness_mm === null
+          ? ''
+          : ` × ${fixed(cut.thickness_mm, 1)}`} mm, {cut.material}
+      </p>
+      <dl class="mt-1 grid grid-cols-[1fr_auto] gap-x-3">
+        <dt>area</dt>
+        <dd class="text-right figures">{whole(cut.area_cm2)} cm²</dd>
+        <dt>cut length</dt>
+        <dd class="text-right figures">{whole(cut.cut_length_mm)} mm</dd>
+        <dt>pierces</dt>
+        <dd class="text-right figures">{cut.pierces}</dd>
+        <dt>mass, each</dt>
+        <dd class="text-right figures">
+          {cut.mass_kg === null ? 'material?' : `${fixed(cut.mass_kg, 2)} kg`}
+        </dd>
+        <dt>from one sheet</dt>
+        <dd class="text-right figures">{cut.per_sheet === null ? 'its size?' : cut.per_sheet}</dd>
+      </dl>
+      {#if released}
+        <div class={['mt-2 border-l-4 pl-2', released.differs.length > 0 ? 'border-fails' : 'border-holds']}>
+          <p>
+            <strong>Released {released.letter}</strong>, {clockTime(released.at)} by {released.by}, {released.side}
+            side
+          </p>
+          {#if released.differs.length > 0}
+            <p class="font-semibold text-fails">▲ Differs from released {released.letter}:</p>
+            <ul class="figures">
+              {#each released.differs as moved (moved.says)}<li>{moved.says}</li>{/each}
+            </ul>
+            {#each released.readings_since as since (since)}<p>
+                Reading since: <span class="figures">{since}</span>
+              </p>{/each}
+          {:else}
+            <p>As released; SHA-256 <span class="figures">{released.sha256.slice(0, 12)}…</span></p>
+          {/if}
+          <p>
+            <button
+              class="text-brass underline underline-offset-2"
+              onclick={() => fetchFile(editor, releasedFile(part, released.letter))}
+              >the file as released</button
+            >
+          </p>
+        </div>
+        {#each part.incoming as delivery (delivery.at)}
+          <p class="mt-1">
+            {delivery.letter} delivered {clockTime(delivery.at)}: {delivery.accepted
+              ? 'accepted'
+              : '▲ turned down'} by {delivery.by}{delivery.why ? `, “${delivery.why}”` : ''}
+          </p>
+        {/each}
+      {/if}
+      {#if !disabled}
+        <p class="mt-2 flex gap-2">
+          <Button strong={!released || released.differs.length > 0} onclick={() => (releasing = part)}
+            >{released ? 'Release anew…' : 'Release…'}</Button
+          >
+          {#if released}<Button onclick={() => (receiving = part)}>Check a delivered one…</Button>{/if}
+        </p>
+      {/if}
+    </section>
+  {:else}
+    <p class="text-ink-dim">Parts to cut are listed here as soon as they can be drawn.</p>
+  {/each}
+</div>
+{#if plate.part}<HoleTable part={plate.part} />{/if}
+{#if releasing}<ReleaseDialog part={releasing} {checks} onclose={() => (releasing = null)} />{/if}
+{#if receiving?.released}
+  <DeliveryDialog part={receiving} released={receiving.released} onclose={() => (receiving = null)} />
+{/if}

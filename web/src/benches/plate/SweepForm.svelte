@@ -1,0 +1,103 @@
+<script lang="ts">
+  import type { SweepReading } from '../../api/types';
+  import { readBack } from '../../measure/read-back';
+  import Button from '../../lib/ui/Button.svelte';
+
+  interface Props {
+    holes: readonly { id: string; is_bore: boolean }[];
+    onadd: (reading: SweepReading) => void;
+  }
+  let { holes, onadd }: Props = $props();
+  const PLACES = [0, 90, 180, 270];
+  const bores = $derived(holes.filter((hole) => hole.is_bore));
+  const others = $derived(holes.filter((hole) => !hole.is_bore));
+  let places = $state(PLACES.map((clock) => ({ clock, text: '' })));
+  let bore = $state('');
+  let towards = $state('');
+  let surface = $state<SweepReading['surface']>('bore');
+  let turned = $state<SweepReading['turned']>('the dial, with the shaft');
+  let says = $state('');
+
+  async function add(event: SubmitEvent): Promise<void> {
+    event.preventDefault();
+    const read = places.filter((place) => place.text.trim() !== '');
+    if (read.length < 3) {
+      says = 'Read the dial at three places or more round the turn.';
+      return;
+    }
+    for (const place of read) {
+      const heard = await readBack(place.text.trim().replace(/^[+-]/, ''), 'length', null, 'dial indicator');
+      if (heard.problem) {
+        says = `At ${place.clock}°: ${heard.problem}`;
+        return;
+      }
+    }
+    says = '';
+    onadd({
+      kind: 'sweep',
+      a: bore || (bores[0]?.id ?? ''),
+      towards: towards || (others[0]?.id ?? ''),
+      runs: 'clockwise',
+      surface,
+      turned,
+      dial: read.map(({ clock, text }) => ({
+        clock: { text: `${clock} deg` },
+        reading: { text: text.trim() },
+      })),
+      left_out: false,
+      why: '',
+      left_out_by: '',
+    });
+    places = PLACES.map((clock) => ({ clock, text: '' }));
+  }
+</script>
+
+{#if bores.length === 0}
+  <p class="mt-1 text-[13px]">
+    Add the bore that the dial goes round under “Holes”, marked as a bore, and measure from its edge to two
+    holes or more.
+  </p>
+{:else}
+  <form class="mt-1 flex flex-col gap-1.5 text-[13px]" onsubmit={add} aria-label="New dial sweep">
+    <div class="flex flex-wrap items-baseline gap-x-2">
+      <label
+        >round <select class="field-line w-16 figures" bind:value={bore}>
+          {#each bores as hole (hole.id)}<option value={hole.id}>{hole.id}</option>{/each}
+        </select></label
+      >
+      <label
+        >0° towards <select class="field-line w-16 figures" bind:value={towards}>
+          {#each others as hole (hole.id)}<option value={hole.id}>{hole.id}</option>{/each}
+        </select></label
+      >
+      <label
+        >a <select class="field-line w-20" bind:value={surface}>
+          <option>bore</option><option>spigot</option>
+        </select></label
+      >
+    </div>
+    <label
+      >what turned <select class="field-line w-56" bind:value={turned}>
+        <option>the dial, with the shaft</option><option>the part, under a standing dial</option>
+      </select></label
+    >
+    <div class="grid grid-cols-4 gap-2">
+      {#each places as place (place.clock)}
+        <label class="figures text-ink-dim"
+          >{place.clock}°<input
+            class="field-line text-right figures text-ink"
+            inputmode="decimal"
+            autocomplete="off"
+            aria-label="Dial at {place.clock} degrees clockwise"
+            bind:value={place.text}
+          /></label
+        >
+      {/each}
+    </div>
+    <p class="flex items-center justify-between gap-2 text-ink-dim">
+      clockwise as you look; plunger in reads above zero
+      <Button strong type="submit" aria-label="Keep the sweep">Keep</Button>
+    </p>
+    {#if says}<p role="alert" class="text-fails">▲ {says}</p>{/if}
+  </form>
+{/if}

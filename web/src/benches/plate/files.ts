@@ -1,0 +1,14 @@
+/** Files of a job: a drawing always belongs to a saved revision, so edits are saved first. */
+import type { JobEditor } from '../../job/job-editor.svelte';
+
+export async function saveThenFetch(editor: JobEditor, path: string): Promise<void> {
+  if (editor.isDirty && !(await editor.save())) return;
+  fetchFile(editor, path);
+}
+
+export function fetchFile(editor: JobEditor, path: string): void {
+  const link = document.createElement('a');
+  link.href = `/api/jobs/${editor.job.id}/${path}`;
+  link.download = '';
+  link.click();
+}

@@ -1,0 +1,74 @@
+/** Releasing a part and signing for what came back: the calls, with the server's refusals as words. */
+import { answered, client } from '../../api/client';
+import type { FeatureRow, Measure, PartResult, Turning } from '../../api/types';
+import type { SideSeen } from './plate.svelte';
+
+type PartKey = 'plate' | 'motor_plate' | 'ring' | 'base_plate';
+const PARTS: readonly PartKey[] = ['plate', 'motor_plate', 'ring', 'base_plate'];
+
+export const partKey = (part: PartResult): PartKey => PARTS.find((key) => key === part.key) ?? 'plate';
+
+export interface Confirmed {
+  side: SideSeen;
+  runs: Turning;
+  despite: string;
+}
+
+export async function release(
+  jobId: string,
+  part: PartResult,
+  basedOn: number,
+  { side, runs, despite }: Confirmed,
+): Promise<string> {
+  const made = await answered(
+    client.POST('/api/jobs/{job_id}/releases', {
+      params: { path: { job_id: jobId } },
+      body: { based_on: basedOn, part: partKey(part), side, confirmed_runs: runs, despite },
+    }),
+  );
+  return made.letter;
+}
+
+export interface Decision {
+  measures: Measure[];
+  runsAsDrawn: boolean;
+  accepted: boolean;
+  why: string;
+}
+
+export async function judged(
+  jobId: string,
+  part: PartResult,
+  letter: string,
+  measures: Measure[],
+): Promise<readonly FeatureRow[]> {
+  return answered(
+    client.POST('/api/jobs/{job_id}/releases/{part}/{letter}/judge', {
+      params: { path: { job_id: jobId, part: partKey(part), letter } },
+      body: { measures },
+    }),
+  );
+}
+
+export async function signed(
+  jobId: string,
+  part: PartResult,
+  letter: string,
+  decision: Decision,
+): Promise<void> {
+  await answered(
+    client.POST('/api/jobs/{job_id}/releases/{part}/{letter}/deliveries', {
+      params: { path: { job_id: jobId, part: partKey(part), letter } },
+      body: {
+        measures: decision.measures,
+        runs_as_drawn: decision.runsAsDrawn,
+        accepted: decision.accepted,
+        why: decision.why,
+      },
+    }),
+  );
+}
+
+/** Where the frozen bytes of a release are. */
+export const releasedFile = (part: PartResult, letter: string): string =>
+  `releases/${part.key}/${letter}.dxf`;
