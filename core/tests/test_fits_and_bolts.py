@@ -213,12 +213,16 @@ class JointsTest(TestCase):
         self.assertAlmostEqual(next(j for j in stated.plate.joints if j.name == "motor").needed_in_mm or 0, needed[0])
 
     def test_friction_and_hanging_by_hand(self) -> None:
-        """M10 at 36 N·m, K 0.15: 24 kN, at least 18. Six on Ø268 at 0.15: 6 × 0.15 × 18 kN × 0.134 = 2170.8 N·m.
-        54 kg at 3 g, 150 mm out: 238.3 N·m, 2 M/(n r) = 592.8 N."""
+        """M10 at 36 N·m, K 0.15: 24 kN, at least 18; over 12 of grip and 10 of its ends 0.008 mm settle: 205 GPa ×
+        57.99 mm² × 0.008/22 = 4323 N. Six on Ø268 at 0.15: 6 × 0.15 × 13 677 × 0.134 = 1649.5 N·m.
+        54 kg at 3 g, 150 mm out: 238.3 N·m, 2 M/(n r) = 592.8 N. Ø20 over Ø11: 219.1 mm², 30 kN: 136.9 MPa."""
         result = wren()
-        self.assertAlmostEqual(check_of(result, "plate.motor_friction").capacity or 0, 2170.8)
+        least = 18_000 - 205_000 * thread("M10").stress_area_mm2 * 0.008 / 22
+        self.assertAlmostEqual(least, 13_677, places=0)
+        self.assertAlmostEqual(check_of(result, "plate.motor_friction").capacity or 0, 0.9 * least * 0.134)
         self.assertAlmostEqual(check_of(result, "plate.motor_hangs").demand or 0, 592.8, places=0)
-        self.assertAlmostEqual(check_of(result, "plate.motor_hangs").capacity or 0, 18_000)
+        self.assertAlmostEqual(check_of(result, "plate.motor_hangs").capacity or 0, least)
+        self.assertAlmostEqual(check_of(result, "plate.motor_head").demand or 0, 136.9, places=1)
         self.assertAlmostEqual(check_of(result, "plate.motor_proof").demand or 0, 30_000)
 
     def test_missing_figures_are_named(self) -> None:
@@ -228,6 +232,8 @@ class JointsTest(TestCase):
             ({"motor_joint": {"tapped": None}}, "plate.motor_engagement", "screwed into"),
             ({"motor_joint": {"condition": None}}, "plate.motor_friction", "Tightening and condition"),
             ({"face": {"overhang": None}}, "plate.motor_hangs", "Centre of gravity"),
+            ({"plate": {"made_of": None}}, "plate.motor_head", "made of"),
+            ({"flange_joint": {"head": {"text": "12 mm"}}}, "plate.flange_head", "wider than the hole of 12.2 mm"),
             ({"flange_joint": {"depth_behind": None}}, "plate.flange_screw_clear", "Depth behind"),
         ]:
             with self.subTest(key):
@@ -249,3 +255,20 @@ class JointsTest(TestCase):
         self.assertAlmostEqual(register.spigot_least_mm, 129.961)
         fitted = wren(plate={"registers": [{"size": {"text": "130 mm"}, "fit": "H7/p6"}]})
         self.assertAlmostEqual(check_of(fitted, "plate.on_centre").demand or 0, before)
+
+    def test_play_that_can_not_be_met_names_the_fit_that_would(self) -> None:
+        """Two H8/h6 on 150: 0.088 each, over a rigid hub's 0.05; H7/n6 leaves 0.013 each and half the allowance."""
+        data = demo_json("wren")
+        registers = [{"size": {"text": "150 mm"}, "fit": "H8/h6"}] * 2
+        data["sheets"]["plate"]["plate"] |= {"registers": registers, "register_plays": []}
+        data["sheets"]["ratios"]["coupler"] = "rigid"
+        check = check_of(evaluate(JobFile.model_validate(data)), "plate.on_centre")
+        self.assertIs(check.verdict, Verdict.FAILS)
+        self.assertIn("fit the registers H7/n6, or ream dowels", check.says)
+
+    def test_dowels_have_their_limits(self) -> None:
+        result = wren(plate={"dowel_size": {"text": "10 mm"}, "dowel_fit": "H7/n6"})
+        dowel = result.plate.registers[-1]
+        self.assertEqual(dowel.what, "dowel Ø10")
+        self.assertAlmostEqual(dowel.bore_greatest_mm, 10.015)
+        self.assertAlmostEqual(dowel.spigot_least_mm, 10.010)

@@ -34,6 +34,7 @@ def network_of(survey: Survey, used: list[int]) -> Network:
         numbered=survey.numbered,
         direction=Direction(_direction_of(survey, used), survey.direction_at.deg),
         scaled_frames=tuple(survey.scaled_frames),
+        pointed=tuple((f"sweep {k}", one.towards) for k in used if isinstance(one := survey.readings[k], SweepReading)),
     )
 
 

@@ -16,7 +16,8 @@ from driveline.network.equations import Equations
 MOST_STEPS: Final = 60
 SETTLED_MM: Final = 1e-9
 MOST_REUSED: Final = 12
-REUSED_SETTLED_MM: Final = 1e-5  # a tenth of the finest dial's u is 1e-3
+LEAST_TO_UPDATE: Final = 1e-3  # redundancy below which taking a reading away amplifies rounding
+REUSED_SETTLED_MM: Final = 1e-5  # a hundredth of the finest dial's u is 1e-4
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -93,11 +94,16 @@ def readjusted_without(adjustment: Adjustment, row: int) -> Adjustment:
     equations = adjustment.equations.leaving_out([row])
     taken = adjustment.weighted[[row]]
     plain = np.asarray(taken.toarray() if isinstance(taken, csr_array) else taken)[0]
+    if 1 - float(adjustment.cofactors.leverages(plain[None, :])[0]) < LEAST_TO_UPDATE:
+        return adjust(equations, adjustment.unknowns)
     cofactors = adjustment.cofactors.without(plain)
     is_dense = not isinstance(adjustment.weighted, csr_array)
-    unknowns = adjustment.unknowns
+    unknowns, cost = adjustment.unknowns, np.inf
     for _ in range(MOST_REUSED):
         expected, weighted = _weighted(equations, unknowns, is_dense)
+        before, cost = cost, _cost(equations, expected)
+        if not cost <= before * (1 + 1e-9):
+            break
         misfit = (equations.value_mm - expected) * equations.weight
         step = cofactors.times(np.asarray(weighted.T @ misfit)[:, None])[:, 0]
         if np.abs(step).max() < REUSED_SETTLED_MM:

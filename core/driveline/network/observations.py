@@ -72,6 +72,7 @@ class Network:
     numbered: Turning
     direction: Direction
     scaled_frames: tuple[str, ...] = ()
+    pointed: tuple[tuple[str, str], ...] = ()  # frames whose x axis runs from the shaft's centre towards a hole
 
     def __post_init__(self) -> None:
         ids = {hole.id for hole in self.holes} | {CENTRE}
@@ -97,6 +98,7 @@ class Network:
             numbered=self.numbered,
             direction=self.direction,
             scaled_frames=self.scaled_frames,
+            pointed=self.pointed,
         )
 
 

@@ -100,7 +100,13 @@ def _place_frame(
     """Lay the frame over the guess by the points that have both coordinates, and its shift by every one."""
     both = {equations.index[p]: (x, y) for p, (x, y) in framed.items() if x is not None and y is not None}
     turn = np.eye(2)
-    if len(both) >= 2:
+    pointed = dict(equations.network.pointed).get(equations.frames[k])
+    if pointed is not None:
+        # Its other points lie too near to one another to tell which way it is turned.
+        arm = xy[equations.index[pointed]] - xy[equations.index[CENTRE]]
+        cos, sin = arm / max(float(np.hypot(*arm)), 1e-9)
+        turn = np.array([[cos, sin], [-sin, cos]])
+    elif len(both) >= 2:
         turn, _ = _laid_over(xy[np.array(list(both))], np.array(list(both.values()), dtype=float))
     column = equations.frame_column[k]
     unknowns[column + 2] = -np.arctan2(turn[1, 0], turn[0, 0]) * equations.size_mm

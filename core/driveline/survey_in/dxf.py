@@ -205,4 +205,4 @@ def _polylines(space: Modelspace) -> Iterator[list[tuple[float, float]]]:
                 flat = list(make_path(entity).flattening(FLAT_MM, segments=8))
             except (DXFError, ValueError, TypeError, ArithmeticError):
                 continue  # an entity without extent has no part in an outline
-            yield [(float(point.x), float(point.y)) for point in flat]
+            yield [(round(float(point.x), 4), round(float(point.y), 4)) for point in flat]  # ends must meet exactly
