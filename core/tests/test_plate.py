@@ -6,7 +6,7 @@ from hypothesis import given, settings
 from hypothesis import strategies as st
 from shapely import Point, Polygon
 
-from driveline.clocking import clocking
+from driveline.clocking import Window, clocking
 from driveline.errors import ImpossibleInput
 from driveline.outline import edge_distances_mm, hull_outline
 from driveline.plate import (
@@ -115,6 +115,30 @@ class ClockingTest(TestCase):
                 least = np.minimum(least, gap / float(wanted_ligament_mm(disc.diameter_mm, 11.0, 1.0)))
         self.assertGreaterEqual(found.best_share, least.max() - 1e-9)
         self.assertLessEqual(found.best_share, least.max() + 0.05)
+
+    @settings(max_examples=25, deadline=None)
+    @given(st.integers(2, 8), st.floats(240, 290), st.floats(0, 360), st.floats(0, 360), st.floats(1, 200))
+    def test_in_a_window_the_best_is_the_best_of_every_hundredth(
+        self, count: int, circle_mm: float, first: float, start: float, wide: float
+    ) -> None:
+        motor = motor_on_plate(bolt_circle_mm(count=count, circle_mm=circle_mm, first_at_deg=first), 0)
+        allowed = Window(start, start + wide)
+        whole = clocking(FLANGE, motor, 11.0, factor=1.0)
+        found = clocking(FLANGE, motor, 11.0, factor=1.0, allowed=allowed)
+        self.assertLessEqual((found.best_deg - start + 1e-6) % 360, wide + 2e-6)
+        self.assertLessEqual(found.best_share, whole.best_share + 1e-9)
+        xy = np.array([[disc.x_mm, disc.y_mm] for disc in FLANGE])
+        angle = np.radians(np.arange(start, start + wide, 0.01))
+        turning = (motor[:, 0] + 1j * motor[:, 1])[:, None] * np.exp(1j * angle)
+        gap = np.abs(turning[:, None] - (xy[:, 0] + 1j * xy[:, 1])[None, :, None]) - (12.5 + 11) / 2
+        self.assertGreaterEqual(found.best_share, float((gap / 12.5).min(axis=(0, 1)).max()) - 1e-9)
+        for window in found.windows:
+            self.assertLessEqual((window.from_deg - start) % 360, wide + 1e-6)
+            self.assertLessEqual(window.to_deg - window.from_deg, wide + 1e-6)
+
+    def test_a_window_longer_than_a_turn_is_refused(self) -> None:
+        with self.assertRaises(ImpossibleInput):
+            clocking(FLANGE, np.array([[100.0, 0.0]]), 9.0, factor=1.0, allowed=Window(0, 400))
 
     def test_why_an_angle_is_barred(self) -> None:
         """One hole each on a circle of 100: at 90° the motor's hole lies on H0, which stands at 90°."""

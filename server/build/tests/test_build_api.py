@@ -1,0 +1,216 @@
+"""Releases and deliveries through the API: who may, what is held, what is frozen, and that it stays so."""
+
+import hashlib
+from typing import Any
+
+from django.db import DatabaseError, transaction
+
+from build.models import Delivery, Release
+from jobs.actions import job_file, saved_sheets
+from jobs.tests.shops import ShopTestCase
+
+RIGHT = "96.47"
+GOOD = {"measures": [{"kind": "thickness", "reading": {"text": "10.05"}}], "runs_as_drawn": True, "accepted": True}
+
+
+class BuildTestCase(ShopTestCase):
+    def setUp(self) -> None:
+        self.base = f"/api/jobs/{self.wren.pk}"
+        self.fabricator = self.client_of("fabricator")
+
+    def measured_again(self) -> None:
+        """The wrong reading put right and saved as revision 2: nothing fails then."""
+        sheets = self.fabricator.get(self.base).json()["version"]["sheets"]
+        sheets["plate"]["survey"]["readings"][11]["reading"]["text"] = RIGHT
+        saved = self.fabricator.send("post", f"{self.base}/versions", {"based_on": 1, "sheets": sheets})
+        self.assertEqual(saved.status_code, 201)
+
+    def release(self, client: Any = None, **change: Any) -> Any:
+        body = {"based_on": 2, "part": "plate", "side": "gearbox", "confirmed_runs": "clockwise", **change}
+        return (client or self.fabricator).send("post", f"{self.base}/releases", body)
+
+    def deliver(self, client: Any = None, letter: str = "A", **change: Any) -> Any:
+        path = f"{self.base}/releases/plate/{letter}/deliveries"
+        return (client or self.fabricator).send("post", path, {**GOOD, **change})
+
+
+class ReleaseTest(BuildTestCase):
+    def test_the_next_letter_is_frozen_with_its_bytes_hash_person_and_readings(self) -> None:
+        self.measured_again()
+        made = self.release()
+        self.assertEqual(made.status_code, 201, made.content)
+        line = made.json()
+        self.assertEqual((line["letter"], line["by"], line["revision"], line["readings"]), ("B", "fabricator", 2, 28))
+        file = self.fabricator.get(f"{self.base}/releases/plate/B.dxf")
+        self.assertEqual(hashlib.sha256(file.content).hexdigest(), line["sha256"])
+        self.assertIn("wren-plate-rev-b-gearbox-side.dxf", file.headers["Content-Disposition"])
+        self.assertEqual([one["letter"] for one in self.fabricator.get(f"{self.base}/releases").json()], ["B", "A"])
+
+    def test_later_edits_are_told_and_the_frozen_bytes_do_not_move(self) -> None:
+        self.measured_again()
+        self.release()
+        before = self.fabricator.get(f"{self.base}/releases/plate/B.dxf").content
+        sheets = self.fabricator.get(self.base).json()["version"]["sheets"]
+        sheets["plate"]["plate"]["turned"]["text"] = "-3 deg"
+        result = self.fabricator.send("post", f"{self.base}/evaluate", {"sheets": sheets}).json()
+        state = result["plate"]["parts"][0]["released"]
+        self.assertEqual(state["letter"], "B")
+        self.assertIn("M1 moved 4.68 mm", [one["says"] for one in state["differs"]])
+        self.assertEqual(self.fabricator.get(f"{self.base}/releases/plate/B.dxf").content, before)
+
+    def test_a_failing_check_holds_it_until_somebody_says_why(self) -> None:
+        held = self.release(based_on=1)
+        self.assertEqual(held.status_code, 409)
+        self.assertIn("Flange readings agree: failing", held.json()["says"])
+        made = self.release(based_on=1, despite="A card template, not the plate itself.")
+        self.assertEqual((made.status_code, made.json()["note"]), (201, "A card template, not the plate itself."))
+
+    def test_holes_that_run_the_other_way_hold_it(self) -> None:
+        self.measured_again()
+        for side, runs in [("gearbox", "anticlockwise"), ("engine", "clockwise")]:
+            held = self.release(side=side, confirmed_runs=runs)
+            self.assertEqual(held.status_code, 409)
+            self.assertIn("mirrored", held.json()["says"])
+        self.assertEqual(Release.objects.count(), 1)
+
+    def test_against_an_old_revision_it_is_a_conflict(self) -> None:
+        self.measured_again()
+        refused = self.release(based_on=1)
+        self.assertEqual((refused.status_code, refused.json()["newest"]), (409, 2))
+
+    def test_who_may_not_and_what_is_not_there(self) -> None:
+        self.measured_again()
+        self.assertEqual(self.release(self.client_of("stranger")).status_code, 404)
+        self.assertEqual(self.release(self.client_of("viewer")).status_code, 403)
+        for change, status in [({"part": "ring"}, 422), ({"part": "door"}, 422), ({"side": "top"}, 422)]:
+            self.assertEqual(self.release(**change).status_code, status)
+        stranger = self.client_of("stranger")
+        for path in ("releases", "releases/plate/A.dxf"):
+            self.assertEqual(stranger.get(f"{self.base}/{path}").status_code, 404)
+        self.assertEqual(self.fabricator.get(f"{self.base}/releases/plate/Z.dxf").status_code, 404)
+        self.assertEqual(self.client_of("viewer").get(f"{self.base}/releases/plate/A.dxf").status_code, 200)
+
+    def test_a_record_is_never_changed(self) -> None:
+        self.deliver()
+        for model in (Release, Delivery):
+            with self.assertRaises(DatabaseError), transaction.atomic():
+                model.objects.update(record={})
+
+
+class DeliveryTest(BuildTestCase):
+    def test_measures_are_judged_against_the_release_and_nothing_is_saved(self) -> None:
+        path = f"{self.base}/releases/plate/A/judge"
+        measures = [
+            {"kind": "inside", "a": "M1", "b": "M4", "reading": {"text": "257.6"}},
+            {"kind": "thickness", "reading": {"text": "10 mm"}},
+        ]
+        rows = self.client_of("viewer").send("post", path, {"measures": measures}).json()
+        self.assertEqual([row["verdict"] for row in rows], ["fails", "holds"])
+        self.assertAlmostEqual(rows[0]["off_mm"], 0.6)
+        self.assertEqual(Delivery.objects.count(), 0)
+        unknown = [{"kind": "diameter", "a": "H99", "reading": {"text": "10"}}]
+        refused = self.fabricator.send("post", path, {"measures": unknown})
+        self.assertEqual((refused.status_code, refused.json()["fields"][0]["field"]), (422, "measures"))
+
+    def test_it_is_signed_for_by_who_is_signed_in(self) -> None:
+        self.assertEqual(self.deliver(self.client_of("owner")).status_code, 201)
+        (state,) = self.fabricator.send("post", f"{self.base}/evaluate", {}).json()["plate"]["parts"][0]["incoming"]
+        self.assertEqual((state["by"], state["accepted"], state["letter"]), ("owner", True, "A"))
+
+    def test_what_is_held(self) -> None:
+        out = {"measures": [{"kind": "thickness", "reading": {"text": "11"}}]}
+        for change, words in [
+            ({"runs_as_drawn": False}, "mirrored"),
+            ({"measures": []}, "at least one feature"),
+            (out, "out of tolerance"),
+            ({"accepted": False}, "why it is turned down"),
+        ]:
+            held = self.deliver(**change)
+            self.assertEqual(held.status_code, 409)
+            self.assertIn(words, held.json()["says"])
+        self.assertEqual(self.deliver(**out, why="Faced down by hand.").status_code, 201)
+        self.assertEqual(self.deliver(accepted=False, why="Wrong alloy.").status_code, 201)
+        self.assertEqual(self.deliver(self.client_of("viewer")).status_code, 403)
+        self.assertEqual(self.deliver(self.client_of("stranger")).status_code, 404)
+        self.assertEqual(self.deliver(letter="Q").status_code, 404)
+
+
+class RecordsTravelTest(BuildTestCase):
+    def test_export_and_import_carry_releases_and_deliveries_exactly(self) -> None:
+        self.measured_again()
+        self.release()
+        self.deliver()
+        exported = self.fabricator.get(f"{self.base}/file").content
+        self.assertIn(b'"accepted": true', exported)
+        again = self.fabricator.upload(f"/api/jobs/import?shop_id={self.shop.pk}", "job.json", exported).json()
+        self.assertEqual(self.fabricator.get(f"/api/jobs/{again['id']}/file").content, exported)
+
+    def test_two_releases_of_one_letter_are_refused_whole(self) -> None:
+        file = job_file(self.wren, saved_sheets(self.wren.versions.latest("number")))
+        twice = file.model_copy(update={"build": file.build.model_copy(update={"releases": file.build.releases * 2})})
+        data = twice.model_dump_json().encode()
+        refused = self.fabricator.upload(f"/api/jobs/import?shop_id={self.shop.pk}", "job.json", data)
+        self.assertEqual(refused.status_code, 422)
+        self.assertIn("Nothing was changed", refused.json()["says"])
+
+
+class DrawingsTest(BuildTestCase):
+    def test_every_file_of_a_part_names_its_side_and_revision(self) -> None:
+        for path, start, name in [
+            ("plate.dxf?side=engine", b"  0\nSECTION", "wren-adapter-plate-rev1-engine-side.dxf"),
+            ("plate-sheet.pdf?side=gearbox", b"%PDF", "wren-adapter-plate-rev1-gearbox-side-sheet.pdf"),
+            ("plate-sheet.svg", b"<svg", "wren-adapter-plate-rev1-engine-side-sheet.svg"),
+            ("plate-template.pdf?paper=letter", b"%PDF", "wren-adapter-plate-rev1-engine-side-template.pdf"),
+            ("plate-nested.dxf", b"  0\nSECTION", "wren-adapter-plate-rev1-engine-side-nested.dxf"),
+            ("cut-list.csv", b"part,material", "wren-cut-list-rev1.csv"),
+        ]:
+            with self.subTest(path):
+                answer = self.fabricator.get(f"{self.base}/drawings/{path}")
+                self.assertEqual(answer.status_code, 200)
+                self.assertTrue(answer.content.startswith(start))
+                self.assertIn(f'"{name}"', answer.headers["Content-Disposition"])
+                self.assertEqual(self.client_of("stranger").get(f"{self.base}/drawings/{path}").status_code, 404)
+
+    def test_what_is_not_to_be_had_says_so(self) -> None:
+        for path, status in [("ring.dxf", 409), ("door.dxf", 422), ("plate-template.pdf?paper=a3", 422)]:
+            self.assertEqual(self.fabricator.get(f"{self.base}/drawings/{path}").status_code, status)
+
+    def test_a_sheet_says_whether_it_is_as_released(self) -> None:
+        path = f"{self.base}/drawings/plate-sheet.svg"
+        self.assertIn(b"saved revision 1, not released", self.fabricator.get(path).content)
+        self.measured_again()
+        self.assertIn(b"A, as released", self.fabricator.get(path).content)
+
+
+class SurveyFileTest(BuildTestCase):
+    def read(self, client: Any, name: str, data: bytes, survey: str = "{}", **more: str) -> Any:
+        from django.core.files.uploadedfile import SimpleUploadedFile
+
+        token = client.cookies["csrftoken"].value
+        body = {"file": SimpleUploadedFile(name, data), "survey": survey, **more}
+        return client.post("/api/measure/survey-file", body, headers={"X-CSRFToken": token})
+
+    def test_points_are_read_in_a_frame_named_after_the_file(self) -> None:
+        read = self.read(self.fabricator, "card 1.csv", b"id,x_mm,y_mm,diameter_mm\nH1,1,2,10\nH2,90,2,10\n").json()
+        self.assertEqual([hole["id"] for hole in read["holes"]], ["H1", "H2"])
+        self.assertEqual({reading["frame"] for reading in read["readings"]}, {"card 1"})
+
+    def test_a_cut_file_of_our_own_reads_back_as_the_flange_it_was_cut_for(self) -> None:
+        """Its 15 circles without the bore are the plate's holes; turned over, they lie mirrored."""
+        dxf = self.fabricator.get(f"{self.base}/drawings/plate.dxf?side=gearbox").content
+        read = self.read(self.fabricator, "plate.dxf", dxf, seen_from="gearbox side").json()
+        self.assertEqual(len(read["holes"]), 15)
+        self.assertIsNotNone(read["outline"])
+        self.assertIn("turned over to the engine side", " ".join(read["notes"]))
+
+    def test_what_is_wrong_is_said_and_nothing_changes(self) -> None:
+        for name, data, survey, status in [
+            ("a.csv", b"", "{}", 422),
+            ("a.dxf", b"nonsense", "{}", 422),
+            ("a.csv", b"id,x_mm,y_mm\nH1,1,2\nH1,3,4\n", "{}", 422),
+            ("a.csv", b"id,x_mm,y_mm\nH1,1,2\nH2,3,4\n", "not a survey", 422),
+            ("a.dxf", b"0\n" * 2_100_000, "{}", 413),
+        ]:
+            refused = self.read(self.fabricator, name, data, survey)
+            self.assertEqual(refused.status_code, status, (name, refused.content))
+        self.assertEqual(self.wren.versions.count(), 1)
