@@ -62,7 +62,7 @@ class WholeSliceTest(BrowserTestCase):
         expect(page.get_by_role("button", name="Flange readings agree").filter(has_text="Holds")).to_be_visible()
 
     def _clock_the_motor(self, page: Page) -> None:
-        page.get_by_role("tab", name="Plate").click()
+        page.get_by_role("tab", name="Motor").click()
         turned = page.get_by_label("Motor turned by")
         turned.fill("24 deg")
         turned.press("Enter")

@@ -131,7 +131,7 @@ class ClockingTest(TestCase):
         angle = np.radians(np.arange(start, start + wide, 0.01))
         turning = (motor[:, 0] + 1j * motor[:, 1])[:, None] * np.exp(1j * angle)
         gap = np.abs(turning[:, None] - (xy[:, 0] + 1j * xy[:, 1])[None, :, None]) - (12.5 + 11) / 2
-        self.assertGreaterEqual(found.best_share, float((gap / 12.5).min(axis=(0, 1)).max()) - 1e-9)
+        self.assertGreaterEqual(found.best_share, float((gap / 12.5).min(axis=(0, 1)).max()) - 1e-8)
         for window in found.windows:
             self.assertLessEqual((window.from_deg - start) % 360, wide + 1e-6)
             self.assertLessEqual(window.to_deg - window.from_deg, wide + 1e-6)

@@ -273,7 +273,11 @@ def _says(survey: Survey, solved: NetworkResult) -> tuple[str, ...]:
         for one in solved.unchecked[:3]
         if one.cover and solved.redundancy > 0 and (k := index_of(one.key)) is not None
     ]
-    return tuple(words)
+    bare = [k for one in solved.unchecked if not one.cover and (k := index_of(one.key)) is not None]
+    if bare and solved.redundancy > 0:
+        names = ", ".join(dict.fromkeys(label_of(survey.readings[k]) for k in bare))
+        words.append(f"Checked by nothing: {names}. Take each a second time, with the tool put on afresh.")
+    return tuple(dict.fromkeys(words))
 
 
 def _suspect_sentence(survey: Survey, key: str, mistake_mm: float, can_be_named: bool, alike: tuple[str, ...]) -> str:
@@ -281,6 +285,9 @@ def _suspect_sentence(survey: Survey, key: str, mistake_mm: float, can_be_named:
         k = index_of(of)
         return of if k is None else label_of(survey.readings[k])
 
+    index = index_of(key)
+    if index is not None and isinstance(survey.readings[index], SweepReading):
+        return f"{name(key)} does not fit the others by {abs(mistake_mm):.2f} mm; sweep it again."
     if can_be_named:
         return _suspect_words(name(key), mistake_mm)
     if alike:

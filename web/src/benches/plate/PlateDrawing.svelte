@@ -194,7 +194,8 @@
           class="stroke-scribe-dim"
           stroke-width="0.4"
         />
-      {:else if !plate.drawing && !hole.is_loose}
+      {/if}
+      {#if !plate.drawing && !hole.is_loose && hole.id !== 'C'}
         <circle cx={hole.x_mm} cy={hole.y_mm} r={hole.diameter_mm / 2} class="stroke-scribe" />
       {/if}
       {#if hole.is_loose}

@@ -28,7 +28,7 @@
     plate.pickedHole !== null && endsOf(reading).includes(plate.pickedHole);
 </script>
 
-<table class="w-full text-[13px]" aria-label="Flange readings">
+<table class="w-full text-[13px]" aria-label={plate.isFace ? 'Motor face readings' : 'Flange readings'}>
   <thead class="sticky top-0 bg-paper text-ink-dim">
     <tr>
       <th class="py-1.5 pl-3 text-left font-normal">reading</th>
