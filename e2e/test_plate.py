@@ -30,7 +30,7 @@ class ReleaseTest(BrowserTestCase):
         measured_again(page)
         expect(page.get_by_text("as released A").first).to_be_visible()
         page.get_by_role("tab", name="Parts").click()
-        part = page.get_by_role("region", name="Adapter plate")
+        part = page.get_by_role("region", name="Adapter plate", exact=True)
         part.get_by_role("button", name="Release anew…").click()
         dialog = page.get_by_role("dialog", name="Release the adapter plate")
         self._held_while_mirrored(dialog)

@@ -134,7 +134,7 @@ class BuildUpBenchTest(TestCase):
         gearbox, motor = result.plate.parts
         kinds = [{hole.kind for hole in part.hole_table} for part in (gearbox, motor)]
         self.assertEqual(kinds, [{"flange", "standoff"}, {"motor", "standoff", "bore"}])
-        self.assertEqual(result.plate.build_up.apart_mm, 10 + 60 + 12)
+        self.assertEqual(result.plate.build_up.apart and result.plate.build_up.apart.nominal_mm, 10 + 60 + 12)
         self.assertEqual([part.cut.thickness_mm for part in result.plate.parts], [10, 12])
         self.assertIs(check_of(result, "plate.face_tilt").verdict, Verdict.NOT_KNOWN)
         # On standoffs the motor's holes are clear of the flange's: only the standoffs bar an angle.
@@ -156,7 +156,7 @@ class BuildUpBenchTest(TestCase):
         result = wren(plate__build_up=ring)
         self.assertAlmostEqual((result.plate.joints[1].shortest_mm or 0) - plain, 8)
         self.assertEqual([part.key for part in result.plate.parts], ["plate", "ring"])
-        self.assertEqual(result.plate.build_up.apart_mm, 18)
+        self.assertEqual(result.plate.build_up.apart and result.plate.build_up.apart.nominal_mm, 18)
         on_motor = wren(plate__build_up={**ring, "ring": {**ring["ring"], "on": "motor"}})  # type: ignore[dict-item]
         self.assertAlmostEqual((on_motor.plate.joints[1].shortest_mm or 0), plain)
         self.assertEqual(len(on_motor.plate.parts[1].engine_side.entities[0].vertices), 2)  # type: ignore[union-attr]
@@ -185,6 +185,30 @@ class BuildUpBenchTest(TestCase):
             self.assertIs(check_of(result, "plate.faces_apart").verdict, verdict)
         unknown = wren(plate__build_up={"wanted_apart": {"text": "10"}}, plate__plate__thickness=None)
         self.assertIs(check_of(unknown, "plate.faces_apart").verdict, Verdict.NOT_KNOWN)
+
+    def test_limits_of_every_length_add_up_at_worst(self) -> None:
+        # 10 ± 0.1 and a ring of 8 ± 0.3: 18 ± 0.4 at worst, ± 0.316 likely, nine tenths of it the ring's.
+        ring = {"thickness": {"text": "8 ±0.3"}, "inside": {"text": "240"}}
+        build = {"kind": "plate and spacer ring", "ring": ring, "wanted_apart": {"text": "18.05"}}
+        result = wren(plate__build_up=build, plate__plate__thickness={"text": "10 ±0.1"})
+        apart = result.plate.build_up.apart
+        assert apart is not None
+        np.testing.assert_allclose((apart.worst_mm, apart.likely_mm), (0.4, math.hypot(0.1, 0.3)))
+        np.testing.assert_allclose([one.share for one in apart.shares], (0.1, 0.9))
+        self.assertAlmostEqual(check_of(result, "plate.faces_apart").demand or 0, 0.45)
+
+    def test_a_pressed_register_stretches_the_plate_and_wants_it_warm(self) -> None:
+        """H7/s6 on 130: 0.092 to 0.117 over, 0.117 at most. Warm by (0.117 + 0.13)/(23e-6 × 130) = 82.6 K."""
+        pressed = {"plate__plate__registers": [{"size": {"text": "130"}, "fit": "H7/s6"}]}
+        result = wren(**pressed)
+        self.assertAlmostEqual(result.plate.registers[0].warmer_k or 0, (0.117 + 0.13) / (23e-6 * 130), places=3)
+        self.assertIs(check_of(result, "plate.register_pressed_1").verdict, Verdict.HOLDS)
+        self.assertIs(
+            check_of(wren(**pressed, plate__plate__made_of=None), "plate.register_pressed_1").verdict, Verdict.NOT_KNOWN
+        )
+        self.assertIsNone(
+            wren(plate__plate__registers=[{"size": {"text": "130"}, "fit": "H7/g6"}]).plate.registers[0].warmer_k
+        )
 
     def test_a_thin_plate_leans_under_a_motor_on_a_small_circle(self) -> None:
         small = {"plate__face__bolt_circle": {"text": "90"}, "plate__face__register_size": {"text": "60"}}

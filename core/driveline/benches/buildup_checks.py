@@ -67,10 +67,17 @@ def face_tilt_check(sheet: PlateSheet, built: BuildUpResult, coupler: CouplerSty
 
 def faces_apart_check(sheet: PlateSheet, built: BuildUpResult, margins: Margins) -> Check:
     """Return whether the faces stand as far apart as shafts and coupler ask for."""
-    wanted_mm, apart_mm = positive_of(sheet.build_up.wanted_apart), built.apart_mm
-    off_mm = None if wanted_mm is None or apart_mm is None else abs(apart_mm - wanted_mm)
-    missing = () if apart_mm is not None else ("Thickness of every plate, ring and standoff between the faces",)
-    says = wanted_words(missing) if missing else f"{apart_mm:.2f} mm apart; {wanted_mm:.2f} asked for, ± {APART_MM:g}"
+    wanted_mm, apart = positive_of(sheet.build_up.wanted_apart), built.apart
+    missing = () if apart is not None else ("Thickness of every plate, ring and standoff between the faces",)
+    off_mm, says = None, wanted_words(missing)
+    steps: tuple[Step, ...] = ()
+    if apart is not None and wanted_mm is not None:
+        off_mm = abs(apart.nominal_mm - wanted_mm) + apart.worst_mm
+        says = f"{apart.nominal_mm:.2f} ± {apart.worst_mm:.2f} mm at worst; {wanted_mm:.2f} ± {APART_MM:g} asked for"
+        steps = tuple(
+            Step(formula=one.name, numbers=f"{one.length_mm:.2f} ± {one.either_way_mm:.2f}", result=f"{one.share:.0%}")
+            for one in apart.shares
+        )
     return margins.check(
         "clearance",
         key="plate.faces_apart",
@@ -82,7 +89,11 @@ def faces_apart_check(sheet: PlateSheet, built: BuildUpResult, margins: Margins)
         says=says,
         missing=missing,
         inputs=("plate.build_up", "plate.plate.thickness"),
-        working=Working(source="± 0.5 mm is taken as usual; the coupler's own gap decides."),
+        working=Working(
+            steps=(*steps, Step(formula="|Σ − asked| + Σ|t|", result="" if off_mm is None else f"{off_mm:.2f} mm")),
+            source="Worst case over all lengths. ± 0.5 mm is taken as usual; the coupler's own gap decides.",
+            note="" if apart is None else f"Most likely ± {apart.likely_mm:.2f}, were they independent and centred.",
+        ),
     )
 
 

@@ -34,11 +34,12 @@ from driveline.benches.plate_results import (
     LigamentResult,
     PartResult,
     PlateResult,
-    RegisterResult,
     Terminals,
     TiltResult,
 )
+from driveline.benches.register_checks import register_checks, register_results
 from driveline.benches.released import features_of, incoming_states, release_state
+from driveline.benches.stack import stack_of
 from driveline.benches.survey import SolvedSurvey, solve_survey
 from driveline.bolts import thread_names
 from driveline.buildup import face_tilt
@@ -46,8 +47,8 @@ from driveline.chain import Floats
 from driveline.checks import Check
 from driveline.clocking import Clocking, Window, clocking
 from driveline.errors import ImpossibleInput
-from driveline.fits import fit
 from driveline.network.observations import CENTRE
+from driveline.outline import edge_distances_mm
 from driveline.plate import Disc, Ligament, bolt_circle_mm, ligaments, motor_on_plate, reflected
 from driveline.sheets.base import positive_of, value_of
 from driveline.sheets.build import BuildRecords
@@ -129,7 +130,7 @@ def solve_plate(sheet: PlateSheet, context: PlateContext) -> tuple[PlateResult, 
         terminals=terminals,
         build_up=built,
         joints=joints,
-        registers=_registers(sheet),
+        registers=register_results(sheet),
         threads=thread_names(),
         to_do=_to_do(sheet, solved),
     )
@@ -137,6 +138,7 @@ def solve_plate(sheet: PlateSheet, context: PlateContext) -> tuple[PlateResult, 
         *plate_checks(sheet, figures, margins),
         *of_joints,
         *_build_checks(sheet, solved, built, terminals, context),
+        *register_checks(sheet, _rim_mm(solved), margins),
         *release_checks(parts, margins),
     )
     return result, checks
@@ -183,7 +185,7 @@ def _joints(
 
 def _places(sheet: PlateSheet, solved: SolvedPlate) -> tuple[Place, Place]:
     face, thickness_mm = sheet.face, positive_of(sheet.plate.thickness)
-    overhang_mm, apart_mm = value_of(face.overhang), _apart_mm(sheet)
+    overhang_mm, stack = value_of(face.overhang), stack_of(sheet)
     is_two = has_standoffs(sheet)
     motor_plate_mm = positive_of(sheet.build_up.second_thickness) if is_two else thickness_mm
     ring_mm = positive_of(sheet.build_up.ring.thickness) if sheet.build_up.kind is BuildKind.RING else 0.0
@@ -214,7 +216,7 @@ def _places(sheet: PlateSheet, solved: SolvedPlate) -> tuple[Place, Place]:
             grip_mm=_sum(thickness_mm, under_flange),
             length_mm=value_of(sheet.flange_joint.length),
             depth_mm=value_of(sheet.flange_joint.depth_behind),
-            lever_mm=_sum(overhang_mm, apart_mm),
+            lever_mm=_sum(overhang_mm, stack.nominal_mm if stack else None),
         ),
     )
 
@@ -225,24 +227,11 @@ def _sum(*lengths_mm: float | None) -> float | None:
     return sum(known) if len(known) == len(lengths_mm) else None
 
 
-def _apart_mm(sheet: PlateSheet) -> float | None:
-    """How far the build-up holds the two faces apart."""
-    build, thickness_mm = sheet.build_up, positive_of(sheet.plate.thickness)
-    if build.kind is BuildKind.TWO_PLATES:
-        measured = [one.mm for one in build.standoffs.measured]
-        is_whole = len(measured) == build.standoffs.count and bool(measured)
-        legs = sum(measured) / len(measured) if is_whole else positive_of(build.standoffs.length)
-        return _sum(thickness_mm, positive_of(build.second_thickness), legs)
-    if build.kind is BuildKind.RING:
-        return _sum(thickness_mm, positive_of(build.ring.thickness))
-    return thickness_mm if build.kind is BuildKind.ONE_PLATE else None
-
-
 def _build_up(sheet: PlateSheet) -> BuildUpResult:
     base = sheet.build_up.base
     shaft, bed = positive_of(base.shaft_height), positive_of(base.bed_height)
     return BuildUpResult(
-        apart_mm=_apart_mm(sheet),
+        apart=stack_of(sheet),
         tilt=_tilt(sheet) if has_standoffs(sheet) else None,
         shim_mm=None if shaft is None or bed is None else bed - shaft,
     )
@@ -296,25 +285,10 @@ def _radii_mm(patterns: Patterns) -> tuple[float, float] | None:
     return motor, flange
 
 
-def _registers(sheet: PlateSheet) -> tuple[RegisterResult, ...]:
-    wanted = [(f"register Ø{one.size.mm:g}", one.size.mm, one.fit.value) for one in sheet.plate.registers]
-    dowel_mm = positive_of(sheet.plate.dowel_size)
-    if dowel_mm is not None and sheet.plate.dowel_fit is not None:
-        wanted.append((f"dowel Ø{dowel_mm:g}", dowel_mm, sheet.plate.dowel_fit.value))
-    found = [(what, name, fit(size_mm, name)) for what, size_mm, name in wanted]
-    return tuple(
-        RegisterResult(
-            what=what,
-            fit=name,
-            bore_least_mm=one.bore.least_mm,
-            bore_greatest_mm=one.bore.greatest_mm,
-            spigot_least_mm=one.shaft.least_mm,
-            spigot_greatest_mm=one.shaft.greatest_mm,
-            least_play_mm=one.least_play_mm,
-            greatest_play_mm=one.greatest_play_mm,
-        )
-        for what, name, one in found
-    )
+def _rim_mm(solved: SolvedPlate) -> float | None:
+    """Twice the least distance from the shaft's centre to an edge: the ring that bears a pressed register."""
+    bored = [part for part in solved.parts if any(hole.kind == "bore" for hole in part.holes)]
+    return min((2 * float(edge_distances_mm(np.zeros((1, 2)), part.vertices)[0]) for part in bored), default=None)
 
 
 def _face_mm(face: MotorFace, survey: SolvedSurvey | None) -> Floats:

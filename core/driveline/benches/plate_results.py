@@ -160,6 +160,7 @@ class RegisterResult(Result):
     spigot_greatest_mm: float
     least_play_mm: float  # below 0 is interference
     greatest_play_mm: float
+    warmer_k: float | None  # that the outer part must be to slip on; None: it goes on cold, or its material is not said
 
 
 class TiltResult(Result):
@@ -171,10 +172,28 @@ class TiltResult(Result):
     take_off_mm: tuple[float, ...]
 
 
-class BuildUpResult(Result):
-    """How far the faces come to stand apart, and what that hangs on."""
+class StackShare(Result):
+    """A length between the faces, and how much of the spread comes from it."""
 
-    apart_mm: float | None
+    name: str
+    length_mm: float
+    either_way_mm: float
+    share: float
+
+
+class StackResult(Result):
+    """How far the faces come to stand apart: at worst either way, and most likely."""
+
+    nominal_mm: float
+    worst_mm: float
+    likely_mm: float
+    shares: tuple[StackShare, ...]
+
+
+class BuildUpResult(Result):
+    """How far the faces come to stand apart, and how square."""
+
+    apart: StackResult | None
     tilt: TiltResult | None
     shim_mm: float | None  # under a foot-mounted motor; below 0 its bed is too high
 

@@ -22,6 +22,7 @@ class Material:
     modulus_mpa: float
     poisson: float
     yield_mpa: float
+    expansion_per_k: float
 
 
 def material(kind: PlateMaterial) -> Material:

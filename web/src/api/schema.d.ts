@@ -2715,11 +2715,10 @@ export interface components {
         };
         /**
          * BuildUpResult
-         * @description How far the faces come to stand apart, and what that hangs on.
+         * @description How far the faces come to stand apart, and how square.
          */
         BuildUpResult: {
-            /** Apart Mm */
-            apart_mm: number | null;
+            apart: components["schemas"]["StackResult"] | null;
             tilt: components["schemas"]["TiltResult"] | null;
             /** Shim Mm */
             shim_mm: number | null;
@@ -3511,6 +3510,8 @@ export interface components {
             least_play_mm: number;
             /** Greatest Play Mm */
             greatest_play_mm: number;
+            /** Warmer K */
+            warmer_k: number | null;
         };
         /**
          * ReleaseState
@@ -3591,6 +3592,34 @@ export interface components {
             measure_better: string;
             /** Assumed */
             assumed: components["schemas"]["Assumed"][];
+        };
+        /**
+         * StackResult
+         * @description How far the faces come to stand apart: at worst either way, and most likely.
+         */
+        StackResult: {
+            /** Nominal Mm */
+            nominal_mm: number;
+            /** Worst Mm */
+            worst_mm: number;
+            /** Likely Mm */
+            likely_mm: number;
+            /** Shares */
+            shares: components["schemas"]["StackShare"][];
+        };
+        /**
+         * StackShare
+         * @description A length between the faces, and how much of the spread comes from it.
+         */
+        StackShare: {
+            /** Name */
+            name: string;
+            /** Length Mm */
+            length_mm: number;
+            /** Either Way Mm */
+            either_way_mm: number;
+            /** Share */
+            share: number;
         };
         /**
          * Standing

@@ -36,7 +36,7 @@
     'plate and spacer ring': 'Adds length to a plate that is there; one more register to add up.',
     'base plate, foot-mounted motor': 'For a motor with feet; aligned by shims, both planes.',
   };
-  const { tilt, apart_mm: apart, shim_mm: shim } = $derived(result.build_up);
+  const { tilt, apart, shim_mm: shim } = $derived(result.build_up);
   const lengths = $derived(build.standoffs.measured);
 </script>
 
@@ -129,6 +129,10 @@
 {#if build.kind !== 'base plate, foot-mounted motor'}
   <ReadingFields specs={APART} from={build} {disabled} {change} />
   <p class="text-right text-[12.5px] text-ink-dim">
-    {apart === null ? 'faces apart: not known yet' : `faces come to stand ${fixed(apart, 2)} mm apart`}
+    {apart === null
+      ? 'faces apart: not known yet'
+      : `faces come to stand ${fixed(apart.nominal_mm, 2)} mm apart${
+          apart.worst_mm > 0 ? `, ± ${fixed(apart.worst_mm, 2)} at worst` : ''
+        }`}
   </p>
 {/if}

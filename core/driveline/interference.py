@@ -1,0 +1,88 @@
+"""A part pressed or shrunk on another: pressure, what it holds, how it stretches the outer one, how warm to fit it."""
+
+import math
+from dataclasses import dataclass
+from typing import Final
+
+from driveline.errors import ImpossibleInput
+
+SLIP_SHARE: Final = 0.001  # of the diameter, so that it slips on without rubbing
+LEAST_SLIP_MM: Final = 0.03
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Elastic:
+    """What a part's stretch hangs on."""
+
+    modulus_mpa: float
+    poisson: float
+
+
+def fit_pressure_mpa(
+    *,
+    interference_mm: float,
+    joint_mm: float,
+    outside_mm: float,
+    inside_mm: float,
+    outer: Elastic,
+    inner: Elastic,
+) -> float:
+    """Return the pressure between a part and what is pressed into it, MPa; 0 where there is no interference.
+
+    Args:
+        interference_mm: On diameter.
+        joint_mm: Diameter of the joint.
+        outside_mm: Of the outer part; above ``joint_mm``.
+        inside_mm: Bore of the inner part; 0 where it is solid, below ``joint_mm``.
+        outer: Of the outer part.
+        inner: Of the inner part.
+
+    Raises:
+        ImpossibleInput: If the diameters don't follow one another.
+
+    Source:
+        Lamé: p = δ/{d[((D²+d²)/(D²−d²) + ν_o)/E_o + ((d²+d_i²)/(d²−d_i²) − ν_i)/E_i]}. Worked examples: interference.
+    """
+    if not 0 <= inside_mm < joint_mm < outside_mm:
+        raise ImpossibleInput("joint_mm", joint_mm, f"between {inside_mm:g} and {outside_mm:g} mm")
+    out, joint, within = outside_mm**2, joint_mm**2, inside_mm**2
+    give = ((out + joint) / (out - joint) + outer.poisson) / outer.modulus_mpa
+    give += ((joint + within) / (joint - within) - inner.poisson) / inner.modulus_mpa
+    return max(interference_mm, 0.0) / (joint_mm * give)
+
+
+def held_torque_nm(*, pressure_mpa: float, joint_mm: float, length_mm: float, friction: float) -> float:
+    """Return the torque that a pressed joint holds by friction, N·m: ½ π μ p d² l."""
+    return math.pi / 2 * friction * pressure_mpa * joint_mm**2 * length_mm / 1000
+
+
+def bore_stress_mpa(*, pressure_mpa: float, joint_mm: float, outside_mm: float) -> float:
+    """Return the von Mises stress at the outer part's bore, MPa: hoop p (D² + d²)/(D² − d²) and −p."""
+    hoop = pressure_mpa * (outside_mm**2 + joint_mm**2) / (outside_mm**2 - joint_mm**2)
+    return math.sqrt(hoop**2 + hoop * pressure_mpa + pressure_mpa**2)
+
+
+def warm_interference_mm(
+    *, interference_mm: float, joint_mm: float, warmer_k: float, outer_per_k: float, inner_per_k: float
+) -> float:
+    """Return what is left of an interference when both parts are warmer, mm: unlike metals grow apart.
+
+    Source:
+        δ − (α_outer − α_inner) ΔT d. Worked example: interference-aluminium-hub-hot.
+    """
+    return interference_mm - (outer_per_k - inner_per_k) * warmer_k * joint_mm
+
+
+def heating_k(*, interference_mm: float, joint_mm: float, expansion_per_k: float) -> float:
+    """Return how much warmer the outer part must be to slip on, K.
+
+    Args:
+        interference_mm: The greatest, on diameter.
+        joint_mm: Diameter of the joint.
+        expansion_per_k: Of the outer part; above 0.
+
+    Source:
+        ΔT = (δ + slip-on clearance)/(α d); clearance 0.001 d, at least 0.03 mm.
+    """
+    slip_mm = max(SLIP_SHARE * joint_mm, LEAST_SLIP_MM)
+    return (interference_mm + slip_mm) / (expansion_per_k * joint_mm)
