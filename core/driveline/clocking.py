@@ -69,13 +69,13 @@ def clocking(
         raise ImpossibleInput("allowed", span.to_deg - span.from_deg, "from 0 to 360 degrees long")
     pattern = _Patterns(fixed, moving_xy, moving_diameter_mm, factor)
     angles = np.arange(0, 360, GRID_DEG)
-    share = pattern.least_share(angles)
+    share, closest = pattern.least_and_closest(angles)
     best_deg, best_share = _best(pattern, span)
     windows = _windows(pattern.least_share, angles, share)
     return Clocking(
         angle_deg=angles,
         share=share,
-        closest=pattern.closest(angles),
+        closest=closest,
         windows=windows if allowed is None else tuple(part for one in windows for part in _overlaps(one, allowed)),
         best_deg=best_deg % 360,
         best_share=best_share,
@@ -119,11 +119,13 @@ class _Patterns:
         least: Floats = self._shares(angles_deg).min(axis=(1, 2))
         return least
 
-    def closest(self, angles_deg: Floats) -> tuple[tuple[str, int], ...]:
-        """Return which two holes make it so: the fixed one's name, and the number of the turning one."""
+    def least_and_closest(self, angles_deg: Floats) -> tuple[Floats, tuple[tuple[str, int], ...]]:
+        """Return the least share, and which two holes make it so: the fixed one's name, the turning one's number."""
         shares = self._shares(angles_deg).reshape(len(angles_deg), -1)
-        moving, fixed = np.divmod(shares.argmin(axis=1), len(self._ids))
-        return tuple((self._ids[k], m) for k, m in zip(fixed.tolist(), moving.tolist(), strict=True))
+        at = shares.argmin(axis=1)
+        moving, fixed = np.divmod(at, len(self._ids))
+        closest = tuple((self._ids[k], m) for k, m in zip(fixed.tolist(), moving.tolist(), strict=True))
+        return np.take_along_axis(shares, at[:, None], axis=1)[:, 0], closest
 
 
 def _best(pattern: _Patterns, allowed: Window) -> tuple[float, float]:
@@ -161,17 +163,17 @@ def _windows(share_at: Callable[[Floats], Floats], angles: Floats, share: Floats
     ends = np.nonzero(enough & ~np.roll(enough, -1))[0]
     if ends[0] < starts[0]:  # the first window began before 0°
         ends = np.roll(ends, -1)
-    from_deg = _edges(share_at, angles[starts], -GRID_DEG)
-    to_deg = _edges(share_at, angles[ends], GRID_DEG)
+    steps = np.repeat([-GRID_DEG, GRID_DEG], len(starts))
+    from_deg, to_deg = _edges(share_at, angles[np.concatenate([starts, ends])], steps).reshape(2, -1)
     return tuple(
         Window(start % 360, start % 360 + (end - start) % 360)
         for start, end in zip(from_deg.tolist(), to_deg.tolist(), strict=True)
     )
 
 
-def _edges(share_at: Callable[[Floats], Floats], inside_deg: Floats, step_deg: float) -> Floats:
-    """Where the share passes 1 within a step outward, all windows halved together to a 1/16000 of the step."""
-    outside_deg = inside_deg + step_deg
+def _edges(share_at: Callable[[Floats], Floats], inside_deg: Floats, steps_deg: Floats) -> Floats:
+    """Where the share passes 1 within a step outward, all edges halved together to a 1/16000 of the step."""
+    outside_deg = inside_deg + steps_deg
     for _ in range(14):
         middle = (inside_deg + outside_deg) / 2
         is_enough = share_at(middle) >= 1

@@ -190,34 +190,33 @@ def outline_bounds_mm(vertices: Sequence[OutlineVertex]) -> tuple[float, float, 
     points = [sides.start]
     for heading in (np.array([1.0, 0.0]), np.array([0.0, 1.0]), np.array([-1.0, 0.0]), np.array([0.0, -1.0])):
         far = sides.centre + sides.radius_mm[:, None] * heading
-        points.append(far[(sides.sweep_rad != 0) & _within(sides, far)])
+        points.append(far[(sides.sweep_rad != 0) & _within(sides, far - sides.centre)])
     every = np.vstack(points)
     least, greatest = every.min(axis=0), every.max(axis=0)
     return float(least[0]), float(least[1]), float(greatest[0]), float(greatest[1])
 
 
-def _within(sides: _Sides, points: Floats) -> np.ndarray:
-    """Whether each point, seen from its arc's centre, lies within that arc's sweep."""
-    from_centre, first = points - sides.centre, sides.start - sides.centre
+def _within(sides: _Sides, from_centre: Floats) -> np.ndarray:
+    """Whether points, given from each arc's centre, (…, sides, 2), lie within that arc's sweep."""
+    first = sides.start - sides.centre
     angle = np.arctan2(
-        first[:, 0] * from_centre[:, 1] - first[:, 1] * from_centre[:, 0], np.sum(first * from_centre, axis=1)
+        first[:, 0] * from_centre[..., 1] - first[:, 1] * from_centre[..., 0], (first * from_centre).sum(axis=-1)
     )
-    turned = np.where(sides.sweep_rad > 0, angle % (2 * np.pi), (-angle) % (2 * np.pi))
+    turned = np.where(sides.sweep_rad > 0, angle, -angle) % (2 * np.pi)
     return np.asarray(turned <= np.abs(sides.sweep_rad) + 1e-9)
 
 
 def edge_distances_mm(centres: Floats, vertices: Sequence[OutlineVertex]) -> Floats:
     """Return the distance from each point to the nearest of an outline's sides and arcs, (n,), mm."""
     sides = _sides(vertices)
-    return np.array([_distance_mm(sides, point) for point in np.asarray(centres, dtype=float).reshape(-1, 2)])
-
-
-def _distance_mm(sides: _Sides, point: Floats) -> float:
-    along = sides.end - sides.start
-    share = np.clip(np.sum((point - sides.start) * along, axis=1) / np.maximum(sides.chord_mm**2, 1e-12), 0, 1)
-    straight = np.hypot(*(point - sides.start - share[:, None] * along).T)
-    ends = np.minimum(np.hypot(*(point - sides.start).T), np.hypot(*(point - sides.end).T))
-    here = np.broadcast_to(point, sides.centre.shape)
-    round_ = np.abs(np.hypot(*(point - sides.centre).T) - sides.radius_mm)
-    arcs = np.where(_within(sides, here), round_, ends)
-    return float(np.where(sides.sweep_rad != 0, arcs, straight).min())
+    points = np.asarray(centres, dtype=float).reshape(-1, 1, 2)
+    along, from_start = sides.end - sides.start, points - sides.start
+    share = np.clip((from_start * along).sum(axis=2) / np.maximum(sides.chord_mm**2, 1e-12), 0, 1)
+    foot = from_start - share[..., None] * along
+    straight = np.hypot(foot[..., 0], foot[..., 1])
+    from_end, from_centre = points - sides.end, points - sides.centre
+    ends = np.minimum(np.hypot(*np.moveaxis(from_start, 2, 0)), np.hypot(*np.moveaxis(from_end, 2, 0)))
+    round_ = np.abs(np.hypot(*np.moveaxis(from_centre, 2, 0)) - sides.radius_mm)
+    arcs = np.where(_within(sides, from_centre), round_, ends)
+    nearest: Floats = np.where(sides.sweep_rad != 0, arcs, straight).min(axis=1)
+    return nearest

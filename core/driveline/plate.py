@@ -86,17 +86,19 @@ def ligaments(discs: Sequence[Disc], *, factor: float) -> tuple[Ligament, ...]:
         factor: Wanted ligament over the larger hole of the two; never less than 6 mm is wanted.
             A bore counts for its wall, not its size: see ``wanted_ligament_mm``.
     """
-    found = [
-        Ligament(
-            between=(one.id, other.id),
-            left_mm=math.hypot(one.x_mm - other.x_mm, one.y_mm - other.y_mm)
-            - (one.diameter_mm + other.diameter_mm) / 2,
-            wanted_mm=float(wanted_ligament_mm(one.diameter_mm, other.diameter_mm, factor)),
-        )
-        for k, one in enumerate(discs)
-        for other in discs[k + 1 :]
-    ]
-    return tuple(sorted(found, key=lambda ligament: ligament.share))
+    if len(discs) < 2:
+        return ()
+    place = np.array([[disc.x_mm, disc.y_mm, disc.diameter_mm] for disc in discs])
+    one, other = np.triu_indices(len(discs), k=1)
+    x, y, sizes = place[one, 0] - place[other, 0], place[one, 1] - place[other, 1], place[:, 2]
+    left = np.hypot(x, y) - (sizes[one] + sizes[other]) / 2
+    wanted = wanted_ligament_mm(sizes[one], sizes[other], factor)
+    order = np.argsort(left / wanted, kind="stable")
+    rows = zip(one[order].tolist(), other[order].tolist(), left[order].tolist(), wanted[order].tolist(), strict=True)
+    return tuple(
+        Ligament(between=(discs[i].id, discs[j].id), left_mm=left_mm, wanted_mm=wanted_mm)
+        for i, j, left_mm, wanted_mm in rows
+    )
 
 
 def wanted_ligament_mm(one_mm: float | Floats, other_mm: float | Floats, factor: float) -> Floats:

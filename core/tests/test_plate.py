@@ -126,7 +126,7 @@ class ClockingTest(TestCase):
         whole = clocking(FLANGE, motor, 11.0, factor=1.0)
         found = clocking(FLANGE, motor, 11.0, factor=1.0, allowed=allowed)
         self.assertLessEqual((found.best_deg - start + 1e-6) % 360, wide + 2e-6)
-        self.assertLessEqual(found.best_share, whole.best_share + 1e-9)
+        self.assertLessEqual(found.best_share, whole.best_share + 1e-8)
         xy = np.array([[disc.x_mm, disc.y_mm] for disc in FLANGE])
         angle = np.radians(np.arange(start, start + wide, 0.01))
         turning = (motor[:, 0] + 1j * motor[:, 1])[:, None] * np.exp(1j * angle)

@@ -82,6 +82,7 @@ class SolvedPlate:
     face_xy: Floats  # seen looking at the motor's face, (n, 2), mm
     patterns: Patterns
     parts: tuple[Part, ...]
+    edges: tuple[tuple[str, float, float], ...]  # hole, distance to its part's edge, wanted distance
 
 
 def solve_parts(sheet: PlateSheet) -> SolvedPlate:
@@ -95,12 +96,14 @@ def solve_parts(sheet: PlateSheet) -> SolvedPlate:
     face_xy = _face_mm(sheet.face, face_survey)
     traced = np.array([[one.x_mm, one.y_mm] for one in survey.result.outline]).reshape(-1, 2)
     patterns = patterns_of(sheet, flange, face_xy, traced)
+    parts = parts_of(sheet, patterns)
     return SolvedPlate(
         survey=survey,
         face_survey=face_survey,
         face_xy=face_xy,
         patterns=patterns,
-        parts=parts_of(sheet, patterns),
+        parts=parts,
+        edges=tuple(one for part in parts for one in edge_shares(sheet, part)),
     )
 
 
@@ -114,7 +117,7 @@ def solve_plate(sheet: PlateSheet, context: PlateContext) -> tuple[PlateResult, 
         survey=solved.survey.result,
         face_survey=solved.face_survey.result if solved.face_survey else None,
         ligaments=tuple(sorted((one for part in found for one in part), key=lambda one: one.share)),
-        edge_shares=tuple(one for part in solved.parts for one in edge_shares(sheet, part)) or None,
+        edge_shares=solved.edges or None,
         coupler=context.coupler,
     )
     joints, of_joints = _joints(sheet, solved, context)
@@ -161,7 +164,7 @@ def _part_result(
             for one in found[:SHOWN_LIGAMENTS]
         ),
         cut=cut_line(sheet, part),
-        released=release and release_state(sheet, part, context.job_name, survey, release),
+        released=release and release_state(sheet, part, engine, survey, release),
         incoming=incoming_states(context.records, part.key),
         features=features_of(release) if release else (),
     )
@@ -191,7 +194,7 @@ def _places(sheet: PlateSheet, solved: SolvedPlate) -> tuple[Place, Place]:
     ring_mm = positive_of(sheet.build_up.ring.thickness) if sheet.build_up.kind is BuildKind.RING else 0.0
     under_motor, under_flange = (0.0, ring_mm) if sheet.build_up.ring.on == "gearbox" else (ring_mm, 0.0)
     sunk_mm = value_of(face.counterbore_depth) or 0.0
-    edge_mm = min((edge for part in solved.parts for _, edge, _ in edge_shares(sheet, part)), default=None)
+    edge_mm = min((edge for _, edge, _ in solved.edges), default=None)
     made_of = material(sheet.plate.made_of) if sheet.plate.made_of else None
 
     def place(name: str, title: str, discs: tuple[Disc, ...], **more: float | None) -> Place:

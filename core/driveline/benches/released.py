@@ -8,7 +8,6 @@ from typing import Final
 import numpy as np
 from shapely import Polygon
 
-from driveline.benches.plate_drawings import part_drawings
 from driveline.benches.plate_parts import Part
 from driveline.benches.plate_results import Feature, FeatureRow, IncomingState, Moved, ReleaseState
 from driveline.benches.survey import SurveyResult
@@ -26,9 +25,8 @@ ARC_STEP_DEG: Final = 3.0
 SHOWN_FEATURES: Final = 8
 
 
-def release_state(sheet: PlateSheet, part: Part, job_name: str, survey: SurveyResult, release: Release) -> ReleaseState:
-    """Return a release with what of the part has moved since, the most first."""
-    now, _ = part_drawings(sheet, part, job_name)
+def release_state(sheet: PlateSheet, part: Part, now: Drawing, survey: SurveyResult, release: Release) -> ReleaseState:
+    """Return a release with what of the part, as drawn now from its first side, has moved since; the most first."""
     moved = [*_moved_holes(release.drawing, now), *_moved_outline(release.drawing, now)]
     moved.sort(key=lambda one: -(one.by_mm or 0.0))
     material = (sheet.plate.material, sheet.plate.process.value)

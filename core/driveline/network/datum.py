@@ -174,9 +174,11 @@ def _turn(adjustment: Adjustment, origin: Floats, weights: Floats) -> tuple[floa
     return float(np.arctan2(arm[1], arm[0])) - np.radians(direction.at_deg), row
 
 
-def ellipse(covariance_mm2: Floats) -> Ellipse:
-    """Return the 95 % ellipse of a (2, 2) covariance; semi-axes √(5.991 λ)."""
-    values, vectors = np.linalg.eigh(covariance_mm2)
-    minor, major = np.sqrt(CHI_SQUARE_95_2 * np.maximum(values, 0))
-    angle = np.degrees(np.arctan2(vectors[1, 1], vectors[0, 1])) % 180
-    return Ellipse(float(major), float(minor), float(angle))
+def ellipses(blocks_mm2: Floats) -> tuple[Ellipse, ...]:
+    """Return the 95 % ellipse of each (2, 2) covariance; semi-axes √(5.991 λ)."""
+    values, vectors = np.linalg.eigh(blocks_mm2)
+    axes_mm = np.sqrt(CHI_SQUARE_95_2 * np.maximum(values, 0))
+    angle_deg = np.degrees(np.arctan2(vectors[:, 1, 1], vectors[:, 0, 1])) % 180
+    return tuple(
+        Ellipse(major, minor, angle) for (minor, major), angle in zip(axes_mm.tolist(), angle_deg.tolist(), strict=True)
+    )

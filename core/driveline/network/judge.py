@@ -10,7 +10,7 @@ from scipy.special import chdtri
 
 from driveline.chain import Floats
 from driveline.network.adjust import Adjustment, adjust, readjusted_without
-from driveline.network.datum import Carried, Ellipse, FramePlace, carried, ellipse, frame_places
+from driveline.network.datum import Carried, Ellipse, FramePlace, carried, ellipses, frame_places
 from driveline.network.equations import Equations
 from driveline.network.observations import Network
 from driveline.network.shape import Flip, flips, loose_points, runs_against_numbering
@@ -132,13 +132,14 @@ def solve_network(network: Network) -> NetworkResult:
 def _points(adjustment: Adjustment, about: Carried, loose: tuple[str, ...]) -> tuple[PointEstimate, ...]:
     equations = adjustment.equations
     diameters = equations.diameters_mm(adjustment.unknowns)
+    spread = ellipses(about.blocks_mm2)
     return tuple(
         PointEstimate(
             id=point,
             x_mm=float(about.xy_mm[k, 0]),
             y_mm=float(about.xy_mm[k, 1]),
             diameter_mm=float(diameters[k]),
-            ellipse=None if point in loose else ellipse(about.blocks_mm2[k]),
+            ellipse=None if point in loose else spread[k],
         )
         for k, point in enumerate(equations.points)
     )
