@@ -206,7 +206,8 @@ def _reading(survey: Survey, k: int, seen: _Seen) -> SurveyReadingResult:
         u_is_default=u_is_default,
         off_mm=-found.v_mm / found.redundancy if found and is_judged and found.w is not None else None,
         w=found.w if found and is_judged else None,
-        redundancy=found.redundancy if found else None,
+        # A dial is far finer than what checks it: of a sweep, the smallest mistake that shows says more.
+        redundancy=found.redundancy if found and not isinstance(reading, SweepReading) else None,
         smallest_shown_mm=found.smallest_shown_mm if found and is_judged else None,
         fit=fit,
         says=says,

@@ -70,7 +70,9 @@
     class={onturn ? 'cursor-pointer' : ''}
   >
     <text x={LEFT} y="15" class="fill-scribe-dim text-[12px]"
-      >least ligament over wanted, by clocking angle; shaded: enough{allowed.length > 0
+      >{width < 480
+        ? 'ligament over wanted; shaded: enough'
+        : 'least ligament over wanted, by clocking angle; shaded: enough'}{allowed.length > 0
         ? '; bar: terminals fit'
         : ''}</text
     >

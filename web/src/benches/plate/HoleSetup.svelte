@@ -44,6 +44,7 @@
     if (says) return;
     const hole = { id: nextId, diameter: { text, tool: 'caliper' as const }, is_bore: isBore };
     change((next) => next.holes.push(hole));
+    if (isBore) diameter = ''; // the next one is a hole again
     isBore = false;
   }
 </script>

@@ -211,7 +211,9 @@
   </g>
   {#each plate.holes as hole (hole.id)}
     {#if hole.id !== 'C'}
-      {@const at = outward(hole.x_mm, hole.y_mm, LABEL_MM)}
+      {@const at = hole.is_bore
+        ? { x: hole.x_mm, y: hole.y_mm - hole.diameter_mm / 2 + 10 }
+        : outward(hole.x_mm, hole.y_mm, LABEL_MM)}
       <g
         role="button"
         tabindex="0"

@@ -12,8 +12,10 @@
   const bores = $derived(holes.filter((hole) => hole.is_bore));
   const others = $derived(holes.filter((hole) => !hole.is_bore));
   let places = $state(PLACES.map((clock) => ({ clock, text: '' })));
-  let bore = $state('');
-  let towards = $state('');
+  let chosenBore = $state('');
+  let chosenTowards = $state('');
+  const bore = $derived(chosenBore || (bores[0]?.id ?? ''));
+  const towards = $derived(chosenTowards || (others[0]?.id ?? ''));
   let surface = $state<SweepReading['surface']>('bore');
   let turned = $state<SweepReading['turned']>('the dial, with the shaft');
   let says = $state('');
@@ -35,8 +37,8 @@
     says = '';
     onadd({
       kind: 'sweep',
-      a: bore || (bores[0]?.id ?? ''),
-      towards: towards || (others[0]?.id ?? ''),
+      a: bore,
+      towards,
       runs: 'clockwise',
       surface,
       turned,
@@ -61,12 +63,20 @@
   <form class="mt-1 flex flex-col gap-1.5 text-[13px]" onsubmit={add} aria-label="New dial sweep">
     <div class="flex flex-wrap items-baseline gap-x-2">
       <label
-        >round <select class="field-line w-16 figures" bind:value={bore}>
+        >round <select
+          class="field-line w-16 figures"
+          value={bore}
+          onchange={(e) => (chosenBore = e.currentTarget.value)}
+        >
           {#each bores as hole (hole.id)}<option value={hole.id}>{hole.id}</option>{/each}
         </select></label
       >
       <label
-        >0° towards <select class="field-line w-16 figures" bind:value={towards}>
+        >0° towards <select
+          class="field-line w-16 figures"
+          value={towards}
+          onchange={(e) => (chosenTowards = e.currentTarget.value)}
+        >
           {#each others as hole (hole.id)}<option value={hole.id}>{hole.id}</option>{/each}
         </select></label
       >
