@@ -88,6 +88,14 @@ class TableTest(TestCase):
                 assert reading.kind != "sweep"
                 self.assertAlmostEqual(reading.reading.mm, first_mm, places=2)
 
+    def test_points_named_outline_go_round_the_flange(self) -> None:
+        corners = "".join(f"outline,{x},{y},\n" for x, y in [(-160, -160), (160, -160), (0, 170)])
+        outline = table(POINTS + corners).outline
+        assert outline is not None
+        self.assertEqual([(one.x_mm, one.y_mm) for one in outline.points], [(-160, -160), (160, -160), (0, 170)])
+        with self.assertRaisesRegex(UnreadableFile, "outline has 1 points"):
+            table(POINTS + "outline,1,2,\n")
+
     def test_what_is_read_is_kept_as_typed_with_its_tool(self) -> None:
         first, second = table(GOOD).readings
         assert first.kind != "sweep" and second.kind != "sweep"

@@ -13,16 +13,16 @@ from driveline.benches.buildup_checks import (
     shim_check,
     terminals_check,
 )
-from driveline.benches.common import Margins, ToDo, rounded
+from driveline.benches.common import Margins, ToDo
 from driveline.benches.joint_checks import clear_check, joint_checks
 from driveline.benches.joints import JointResult, Loads, Place, worked_joint
 from driveline.benches.plate_checks import PlateFigures, plate_checks, release_checks
+from driveline.benches.plate_clocking import clocking_result, terminals_of
 from driveline.benches.plate_drawings import cut_line, hole_rows, part_drawings
 from driveline.benches.plate_parts import (
     Part,
     Patterns,
     edge_shares,
-    motor_names,
     parts_of,
     patterns_of,
     standoff_centres,
@@ -30,7 +30,6 @@ from driveline.benches.plate_parts import (
 from driveline.benches.plate_results import (
     BuildUpResult,
     ClockingResult,
-    ClockingWindow,
     LigamentResult,
     PartResult,
     PlateResult,
@@ -45,11 +44,10 @@ from driveline.bolts import thread_names
 from driveline.buildup import face_tilt
 from driveline.chain import Floats
 from driveline.checks import Check
-from driveline.clocking import Clocking, Window, clocking
 from driveline.errors import ImpossibleInput
 from driveline.network.observations import CENTRE
 from driveline.outline import edge_distances_mm
-from driveline.plate import Disc, Ligament, bolt_circle_mm, ligaments, motor_on_plate, reflected
+from driveline.plate import Disc, Ligament, bolt_circle_mm, ligaments, reflected
 from driveline.sheets.base import positive_of, value_of
 from driveline.sheets.build import BuildRecords
 from driveline.sheets.buildup import BuildKind
@@ -111,7 +109,7 @@ def solve_plate(sheet: PlateSheet, context: PlateContext) -> tuple[PlateResult, 
     """Return the plate with its checks; what can't be drawn yet is left out and listed as work to do."""
     solved, margins = solve_parts(sheet), context.margins
     factor = sheet.plate.wanted_ligament_factor or LIGAMENT_FACTOR
-    terminals = _terminals(sheet)
+    terminals = terminals_of(sheet)
     found = [ligaments(part.discs, factor=factor) for part in solved.parts]
     figures = PlateFigures(
         survey=solved.survey.result,
@@ -129,7 +127,7 @@ def solve_plate(sheet: PlateSheet, context: PlateContext) -> tuple[PlateResult, 
         survey=solved.survey.result,
         face_survey=figures.face_survey,
         parts=parts,
-        clocking=_clocking_result(sheet, solved, factor, terminals),
+        clocking=_clocking(sheet, solved, factor, terminals),
         terminals=terminals,
         build_up=built,
         joints=joints,
@@ -307,69 +305,14 @@ def _face_mm(face: MotorFace, survey: SolvedSurvey | None) -> Floats:
     return np.zeros((0, 2))
 
 
-def _terminals(sheet: PlateSheet) -> Terminals | None:
-    """Where the terminals come to lie; ``None`` while nothing is said of them."""
-    face, plate = sheet.face, sheet.plate
-    if face.terminals_at is None:
-        return None
-    window = None
-    if plate.terminals_from is not None and plate.terminals_to is not None:
-        start = plate.terminals_from.deg % 360
-        window = start, start + ((plate.terminals_to.deg - start) % 360 or 360.0)
-    return Terminals(
-        at_deg=(180 - face.terminals_at.deg + plate.turned.deg) % 360,
-        arc_deg=min(max(face.terminals_arc.deg, 0.0), 360.0) if face.terminals_arc else 0.0,
-        from_deg=window and window[0],
-        to_deg=window and window[1],
-    )
-
-
-def _allowed(sheet: PlateSheet, terminals: Terminals | None) -> Window | None:
-    """Clocking angles that keep the terminals in their window; ``None`` where nothing is asked or nothing fits."""
-    if terminals is None or terminals.from_deg is None or terminals.to_deg is None:
-        return None
-    room = terminals.to_deg - terminals.from_deg - terminals.arc_deg
-    if room < 0:
-        return None
-    at_zero = terminals.at_deg - sheet.plate.turned.deg
-    start = (terminals.from_deg + terminals.arc_deg / 2 - at_zero) % 360
-    return Window(start, start + room)
-
-
-def _clocking_result(
+def _clocking(
     sheet: PlateSheet, solved: SolvedPlate, factor: float, terminals: Terminals | None
 ) -> ClockingResult | None:
-    hole_mm = positive_of(sheet.face.plate_hole)
-    fixed = solved.patterns.standoffs if has_standoffs(sheet) else solved.patterns.flange
-    if sheet.build_up.kind is BuildKind.BASE or hole_mm is None or not fixed or not len(solved.face_xy):
+    """The motor turns against the holes of the plate that it is screwed to: the flange's, or the standoffs'."""
+    if sheet.build_up.kind is BuildKind.BASE:
         return None
-    at_zero = motor_on_plate(solved.face_xy, 0.0)
-    widest_mm = max(hole_mm, value_of(sheet.face.counterbore) or 0.0)
-    allowed = _allowed(sheet, terminals)
-    found = clocking(fixed, at_zero, widest_mm, factor=factor, allowed=allowed)
-    return _shown_clocking(sheet, found, allowed, motor_names(sheet, len(solved.face_xy)))
-
-
-def _shown_clocking(
-    sheet: PlateSheet, turning: Clocking, allowed: Window | None, names: tuple[str, ...]
-) -> ClockingResult:
-    return ClockingResult(
-        closest=[f"{fixed} and {names[k]}" for fixed, k in turning.closest[::2]],
-        angle_deg=rounded(turning.angle_deg[::2]),
-        share=rounded(turning.share[::2], 4),
-        windows=tuple(ClockingWindow(from_deg=one.from_deg, to_deg=one.to_deg) for one in turning.windows),
-        allowed=(ClockingWindow(from_deg=allowed.from_deg, to_deg=allowed.to_deg),) if allowed else (),
-        best_deg=turning.best_deg,
-        best_share=turning.best_share,
-        best_turn_deg=_as_typed_deg(turning.best_deg),
-        present_deg=sheet.plate.turned.deg % 360,
-        present_turn_deg=_as_typed_deg(sheet.plate.turned.deg),
-    )
-
-
-def _as_typed_deg(angle_deg: float) -> float:
-    """Return an angle from -180 to 180: nobody types 355."""
-    return (angle_deg + 180) % 360 - 180
+    fixed = solved.patterns.standoffs if has_standoffs(sheet) else solved.patterns.flange
+    return clocking_result(sheet, fixed, solved.face_xy, factor, terminals)
 
 
 def _to_do(sheet: PlateSheet, solved: SolvedPlate) -> tuple[ToDo, ...]:

@@ -8,6 +8,7 @@ from driveline.benches.survey_readings import network_of, usable
 from driveline.chain import Floats
 from driveline.checks import Result
 from driveline.network import NetworkResult, solve_network
+from driveline.network.align import laid_over
 from driveline.network.observations import CENTRE
 from driveline.sheets.survey import AxisReading, PairReading, Survey, SurveyReading, SweepReading
 
@@ -65,12 +66,8 @@ def _route(survey: Survey, whole: NetworkResult, name: str, rest: list[int], own
 
 def _centre_seen(solved: NetworkResult, whole: NetworkResult, held: list[str]) -> tuple[float, float]:
     """Where one solution has the shaft when its holes are laid on those of another."""
-    here, there = _places(solved, held), _places(whole, held)
-    a, b = here - here.mean(0), there - there.mean(0)
-    angle = np.arctan2(np.sum(a[:, 0] * b[:, 1] - a[:, 1] * b[:, 0]), np.sum(a * b))
-    cos, sin = np.cos(angle), np.sin(angle)
-    centre = there.mean(0) - here.mean(0) @ np.array([[cos, sin], [-sin, cos]])
-    return float(centre[0]), float(centre[1])
+    laid = laid_over(_places(solved, held), _places(whole, held))
+    return float(laid.shift_mm[0]), float(laid.shift_mm[1])  # the shaft is at 0, 0 of its own solution
 
 
 def _places(solved: NetworkResult, held: list[str]) -> Floats:

@@ -3,6 +3,7 @@
 import numpy as np
 
 from driveline.chain import Floats
+from driveline.network.align import laid_over
 from driveline.network.equations import DIAMETER_SIGN, Equations
 from driveline.network.observations import CENTRE, Kind, Turning
 
@@ -80,18 +81,9 @@ def _carried_onto(xy: Floats, wanted: dict[int, tuple[float | None, float | None
     """Return the ring laid on the framed points, which then replace their guesses."""
     rows = np.array(list(wanted))
     target = np.array(list(wanted.values()), dtype=float)
-    turn, shift = _laid_over(xy[rows], target)
-    laid = xy @ turn.T + shift
+    laid = laid_over(xy[rows], target).placed(xy)
     laid[rows] = target
     return laid
-
-
-def _laid_over(points: Floats, target: Floats) -> tuple[Floats, Floats]:
-    """Rotation and shift that lay points over a target (Kabsch), never a reflection."""
-    covariance = (points - points.mean(0)).T @ (target - target.mean(0))
-    angle = np.arctan2(covariance[0, 1] - covariance[1, 0], covariance[0, 0] + covariance[1, 1])
-    turn = np.array([[np.cos(angle), -np.sin(angle)], [np.sin(angle), np.cos(angle)]])
-    return turn, target.mean(0) - points.mean(0) @ turn.T
 
 
 def _place_frame(
@@ -107,7 +99,7 @@ def _place_frame(
         cos, sin = arm / max(float(np.hypot(*arm)), 1e-9)
         turn = np.array([[cos, sin], [-sin, cos]])
     elif len(both) >= 2:
-        turn, _ = _laid_over(xy[np.array(list(both))], np.array(list(both.values()), dtype=float))
+        turn = laid_over(xy[np.array(list(both))], np.array(list(both.values()), dtype=float)).turn
     column = equations.frame_column[k]
     unknowns[column + 2] = -np.arctan2(turn[1, 0], turn[0, 0]) * equations.size_mm
     for axis in (0, 1):

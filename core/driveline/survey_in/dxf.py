@@ -22,6 +22,7 @@ from driveline.chain import Floats
 from driveline.csv_in import UnreadableFile
 from driveline.measure import Tool
 from driveline.network import Turning
+from driveline.network.align import laid_over
 from driveline.sheets.survey import Outline, OutlinePoint, Side, Survey
 from driveline.survey_in.found import (
     BORE_MM,
@@ -177,10 +178,7 @@ def _matched(xy: Floats, survey: Survey) -> list[str]:
 
 def _misfit_mm(points: Floats, target: Floats) -> float:
     """Greatest distance left when points are laid on a target, turned and shifted but never mirrored."""
-    a, b = points - points.mean(0), target - target.mean(0)
-    angle = np.arctan2(np.sum(a[:, 0] * b[:, 1] - a[:, 1] * b[:, 0]), np.sum(a * b))
-    cos, sin = np.cos(angle), np.sin(angle)
-    return float(np.hypot(*(a @ np.array([[cos, sin], [-sin, cos]]) - b).T).max())
+    return float(np.hypot(*(laid_over(points, target).placed(points) - target).T).max())
 
 
 def _outline(space: Modelspace, scale: float, mirror: float, frame: str) -> Outline | None:

@@ -10,7 +10,16 @@ from driveline.csv_in import UnreadableFile, figure_of, is_figure, rows_of, text
 from driveline.errors import UnreadableMeasurement
 from driveline.measure import MM_PER_INCH, Quantity, Tool, measured
 from driveline.sheets.base import Coordinate, Length
-from driveline.sheets.survey import AxisReading, FlangeHole, PairReading, Survey, SurveyReading, ends_of
+from driveline.sheets.survey import (
+    AxisReading,
+    FlangeHole,
+    Outline,
+    OutlinePoint,
+    PairReading,
+    Survey,
+    SurveyReading,
+    ends_of,
+)
 from driveline.survey_in.found import (
     FoundPoint,
     SurveyFile,
@@ -24,6 +33,8 @@ GREATEST_BYTES: Final = 1_000_000
 MOST_ROWS: Final = 5000
 MOST_READINGS: Final = 1000
 EXAMPLE: Final = "kind,from,to,reading,unit,tool,u_mm"
+OUTLINE_ID: Final = "outline"
+MOST_CORNERS: Final = 600
 POINTS_EXAMPLE: Final = "id,x_mm,y_mm,diameter_mm"
 COLUMNS: Final = {
     "kind": "kind",
@@ -59,7 +70,7 @@ def read_survey_csv(data: bytes, *, survey: Survey, frame: str, tool: Tool | Non
 
     Args:
         data: Rows of ``kind,from,to,reading,unit,tool,u_mm`` (kind ``hole`` names a hole with its diameter), or of
-            ``id,x_mm,y_mm,diameter_mm``, in mm or in, with a header.
+            ``id,x_mm,y_mm,diameter_mm``, in mm or in, with a header; points named ``outline`` go round the flange.
         survey: What is there already; nothing of it is changed.
         frame: Name of the frame that points are given in.
         tool: What points were taken with.
@@ -189,20 +200,38 @@ def _points(
     if name_at is None or not {"x", "y"} <= set(columns):
         raise UnreadableFile("", "The columns of points are not all there.", f"Begin with {POINTS_EXAMPLE}.")
     points: list[FoundPoint] = []
+    corners: list[OutlinePoint] = []
     for number, cells in rows[1:]:
         values = {key: _cell(cells, k, number, delimiter) * scales[key] for key, k in columns.items() if key != "d"}
         has_size = "d" in columns and columns["d"] < len(cells) and cells[columns["d"]]
         diameter = _cell(cells, columns["d"], number, delimiter) * scales["d"] if has_size else None
-        name = _hole_id(cells[name_at] if name_at < len(cells) else "", number)
         require_place(values["x"], values["y"], f"Row {number}")
+        if name_at < len(cells) and cells[name_at].lower() == OUTLINE_ID:
+            corners.append(OutlinePoint(x_mm=values["x"], y_mm=values["y"]))
+            continue
+        name = _hole_id(cells[name_at] if name_at < len(cells) else "", number)
         if diameter is not None:
             require_size(diameter, f"Row {number}")
         points.append(FoundPoint(name, values["x"], values["y"], diameter, f"Row {number}"))
     _require_once(points)
     notes = ("Inches of the header were turned into millimetres.",) if any(s != 1 for s in scales.values()) else ()
     return SurveyFile(
-        holes=new_holes(points, survey), readings=framed_readings(points, frame, tool), outline=None, notes=notes
+        holes=new_holes(points, survey),
+        readings=framed_readings(points, frame, tool),
+        outline=_outline(corners, frame),
+        notes=notes,
     )
+
+
+def _outline(corners: list[OutlinePoint], frame: str) -> Outline | None:
+    """The corners of rows named ``outline``, in their order round the flange."""
+    if not corners:
+        return None
+    if not 3 <= len(corners) <= MOST_CORNERS:
+        raise UnreadableFile(
+            "", f"The outline has {len(corners)} points.", f"It wants 3 to {MOST_CORNERS}, in order round."
+        )
+    return Outline(frame=frame, points=corners)
 
 
 def _scale(unit: str | None) -> float:

@@ -2,7 +2,18 @@
   import type { FlangeHole, SurveyReading, SurveyResult, Tool } from '../../api/types';
   import { readBack } from '../../measure/read-back';
   import JawPicture from './JawPicture.svelte';
-  import { isAlongAxis, JAWS, KIND_WORDS, kindOf, KINDS, readingOf, TOOLS, type Between } from './readings';
+  import {
+    chosen,
+    edgeOf,
+    isAlongAxis,
+    JAWS,
+    KIND_WORDS,
+    kindOf,
+    KINDS,
+    readingOf,
+    TOOLS,
+    type Between,
+  } from './readings';
   import SweepForm from './SweepForm.svelte';
 
   interface Props {
@@ -31,11 +42,7 @@
   const isAxis = $derived(isAlongAxis(between.kind));
 
   function choose(part: Partial<Between>): void {
-    const wanted = { ...between, ...part };
-    const b =
-      wanted.b === 'C' || wanted.b === wanted.a ? (ids.find((id) => id !== wanted.a) ?? '') : wanted.b;
-    const a = wanted.a === 'C' && !isAlongAxis(wanted.kind) ? (ids[0] ?? '') : wanted.a;
-    override = { ...wanted, a, b: wanted.kind === 'radius' ? 'C' : b };
+    override = chosen(between, part, ids);
     if (part.kind && isAlongAxis(part.kind)) tool = 'combination square';
   }
 
@@ -83,10 +90,7 @@
             class="field-line w-16"
             aria-label="Which edge"
             value={between.edge}
-            onchange={(e) => {
-              const word = e.currentTarget.value;
-              choose({ edge: word === 'low' || word === 'high' ? word : 'centre' });
-            }}
+            onchange={(e) => choose({ edge: edgeOf(e.currentTarget.value) })}
           >
             <option>centre</option><option>low</option><option>high</option>
           </select>

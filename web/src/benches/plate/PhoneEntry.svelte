@@ -2,7 +2,17 @@
   import type { FlangeHole, SurveyReading, SurveyResult } from '../../api/types';
   import { readBack } from '../../measure/read-back';
   import JawPicture from './JawPicture.svelte';
-  import { isAlongAxis, JAWS, KIND_WORDS, kindOf, KINDS, readingOf, type Between } from './readings';
+  import {
+    chosen,
+    edgeOf,
+    isAlongAxis,
+    JAWS,
+    KIND_WORDS,
+    kindOf,
+    KINDS,
+    readingOf,
+    type Between,
+  } from './readings';
 
   interface Props {
     holes: readonly FlangeHole[];
@@ -63,10 +73,7 @@
       frame: 'square',
       edge: 'centre',
     };
-    const wanted = { ...start, ...part };
-    const b =
-      wanted.b === 'C' || wanted.b === wanted.a ? (ids.find((id) => id !== wanted.a) ?? '') : wanted.b;
-    other = { ...wanted, b: wanted.kind === 'radius' ? 'C' : b };
+    other = chosen(start, part, ids);
   }
 </script>
 
@@ -157,10 +164,7 @@
           class="field-line w-24"
           aria-label="Phone: which edge"
           value={between.edge}
-          onchange={(e) => {
-            const word = e.currentTarget.value;
-            choose({ edge: word === 'low' || word === 'high' ? word : 'centre' });
-          }}
+          onchange={(e) => choose({ edge: edgeOf(e.currentTarget.value) })}
         >
           <option>centre</option><option>low</option><option>high</option>
         </select>

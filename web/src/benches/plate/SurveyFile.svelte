@@ -48,8 +48,8 @@
 <section class="mt-4 text-[13px]">
   <h2 class="text-[14px]">From a file</h2>
   <p class="text-ink-dim">
-    A DXF of the flange, points off a traced card (id, x_mm, y_mm, diameter_mm), or readings (kind, from, to,
-    reading). Nothing is taken before you say so.
+    A DXF of the flange, points off a traced card (id, x_mm, y_mm, diameter_mm; id “outline” for the edge), or
+    readings (kind, from, to, reading). Nothing is taken before you say so.
   </p>
   <div class="mt-1 flex flex-wrap items-baseline gap-x-3">
     {#if !isFace}

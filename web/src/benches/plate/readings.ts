@@ -44,6 +44,16 @@ export interface Between {
 export const kindOf = (word: string): Kind => KINDS.find((kind) => kind === word) ?? 'inside';
 export const isAlongAxis = (kind: Kind): kind is 'x' | 'y' => kind === 'x' || kind === 'y';
 
+export const edgeOf = (word: string): Edge => (word === 'low' || word === 'high' ? word : 'centre');
+
+/** What a reading goes between after a part of it was chosen anew: never from a hole to itself. */
+export function chosen(between: Between, part: Partial<Between>, ids: readonly string[]): Between {
+  const wanted = { ...between, ...part };
+  const a = wanted.a === 'C' && !isAlongAxis(wanted.kind) ? (ids[0] ?? '') : wanted.a;
+  const b = wanted.b === 'C' || wanted.b === a ? (ids.find((id) => id !== a) ?? '') : wanted.b;
+  return { ...wanted, a, b: wanted.kind === 'radius' ? 'C' : b };
+}
+
 /** The reading that a figure makes of what it goes between. A sweep has a form of its own. */
 export function readingOf(between: Between, text: string, tool: Tool): SurveyReading | null {
   const { kind, a, b, frame, edge } = between;
