@@ -210,14 +210,16 @@ class NewFlangeTest(BrowserTestCase):
         for key in ("5", "1/2"):
             entry.get_by_role("button", name=key, exact=True).click()
         expect(entry.get_by_text("= 139.7 mm")).to_be_visible()
-        entry.get_by_role("button", name="Keep, next").click()
-        expect(entry.get_by_role("heading", name="H2 to the shaft centre, radius")).to_be_visible()
+        for _ in "5 1/2":
+            entry.get_by_role("button", name="delete").click()
         entry.get_by_role("button", name="inch", exact=True).click()
-        for after, text in enumerate(self.READINGS[1:-1], start=2):
+        page.get_by_role("tab", name="Readings").click()
+        rows = page.get_by_role("table", name="Flange readings").get_by_role("row")
+        for taken, text in enumerate(self.READINGS[:-1], start=1):
             for key in text:
                 entry.get_by_role("button", name=key, exact=True).click()
             entry.get_by_role("button", name="Keep, next").click()
-            expect(page.get_by_role("table", name="Flange readings").get_by_role("row")).to_have_count(after + 1)
+            expect(rows).to_have_count(taken + 1)
         entry.get_by_text("Another pair, or the square").click()
         entry.get_by_label("Phone: kind of reading").select_option("outside")
         entry.get_by_label("Phone: from hole").select_option("H1")
@@ -228,7 +230,5 @@ class NewFlangeTest(BrowserTestCase):
         expect(page.get_by_role("row", name=re.compile("^H1–H3 outside"))).to_be_visible()
         page.get_by_role("button", name="Save").click()
         saved(page, 2)
-        version: Any = Job.objects.get(name="Quay cart").versions.first()
-        self.assertEqual(version.sheets["plate"]["survey"]["readings"][0]["reading"]["text"], "5 1/2 in")
         for hole, (x, y) in self.holes().items():
-            self.assertAlmostEqual((x**2 + y**2) ** 0.5, 0 if hole == "C" else 141, delta=2)
+            self.assertAlmostEqual((x**2 + y**2) ** 0.5, 0 if hole == "C" else 141.42, delta=0.05)

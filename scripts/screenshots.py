@@ -38,6 +38,28 @@ def picture(page: Page, name: str) -> None:
     page.screenshot(path=PICTURES / f"{name}.png")
 
 
+def two_plates(page: Page) -> None:
+    """Wren's motor on a plate of its own, on four standoffs: unsaved, so that the demo stays as it is."""
+    page.get_by_role("tab", name="Plate", exact=True).click()
+    page.get_by_label("Built as").select_option("two plates on standoffs")
+    for label, text in (
+        ("Motor plate, thickness", "12 mm"),
+        ("Standoffs", "4"),
+        ("On a circle of", "200 mm"),
+        ("First at", "20 deg"),
+        ("Hole in each plate", "13 mm"),
+    ):
+        page.get_by_label(label, exact=True).fill(text)
+        page.get_by_label(label, exact=True).press("Enter")
+        page.wait_for_timeout(300)
+    for k, text in enumerate(("60.2 mm", "60.0 mm", "59.8 mm", "60.0 mm"), start=1):
+        page.get_by_label(f"S{k} as measured").fill(text)
+        page.get_by_label(f"S{k} as measured").press("Enter")
+        page.wait_for_timeout(300)
+    page.get_by_role("radio", name="Motor plate").click()
+    page.wait_for_timeout(500)
+
+
 def main(url: str, password: str) -> None:
     PICTURES.mkdir(parents=True, exist_ok=True)
     with sync_playwright() as playwright:
@@ -63,11 +85,21 @@ def main(url: str, password: str) -> None:
             page.wait_for_timeout(300)
             picture(page, name)
         page.goto(plate)
+        page.wait_for_timeout(900)
         page.get_by_role("button", name="Least ligament").click()
         page.get_by_role("button", name="Turn over").click()
-        page.get_by_role("tab", name="Table").click()
+        page.get_by_role("tab", name="Motor").click()
         page.wait_for_timeout(300)
         picture(page, "plate-gearbox-side")
+        page.get_by_role("tab", name="Parts").click()
+        page.wait_for_timeout(300)
+        picture(page, "plate-parts")
+        page.get_by_role("button", name="Release anew").click()
+        page.wait_for_timeout(300)
+        picture(page, "plate-release")
+        page.get_by_role("button", name="Not yet").click()
+        two_plates(page)
+        picture(page, "plate-two")
         phone = sign_in(browser, url, password, PHONE)
         open_step(phone, "Bittern", "Ratios")
         picture(phone, "ratios-phone")

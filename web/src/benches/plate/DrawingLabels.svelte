@@ -91,7 +91,7 @@
       y={-label.y_mm + 2.5}
       transform={label.turned_deg ? `rotate(${-label.turned_deg} ${label.x_mm} ${-label.y_mm})` : undefined}
       class={['figures', label.part.startsWith('engraved') ? 'fill-scribe-dim' : 'fill-scribe']}
-      font-size={label.part.startsWith('engraved') ? 6.5 : 9.5}>{label.text}</text
+      font-size={label.part.startsWith('engraved') ? 5.5 : 9.5}>{label.text}</text
     >
   {/each}
 </g>
