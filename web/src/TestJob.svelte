@@ -1,0 +1,19 @@
+<script lang="ts" generics="P extends Record<string, unknown>">
+  // For tests only: a part of the screen with the job that it edits, as JobScreen gives it.
+  import type { Component } from 'svelte';
+  import { provideEditor, type JobEditor } from './job/job-editor.svelte';
+  import { provideUnits, UnitDisplay } from './measure/units.svelte';
+
+  interface Props {
+    editor: JobEditor;
+    part: Component<P>;
+    props: P;
+  }
+  let { editor, part: Part, props }: Props = $props();
+  // A test makes a screen for one job.
+  // svelte-ignore state_referenced_locally
+  provideEditor(() => editor);
+  provideUnits(new UnitDisplay());
+</script>
+
+<Part {...props} />
