@@ -10,8 +10,6 @@
     props: P;
   }
   let { editor, part: Part, props }: Props = $props();
-  // A test makes a screen for one job.
-  // svelte-ignore state_referenced_locally
   provideEditor(() => editor);
   provideUnits(new UnitDisplay());
 </script>
