@@ -38,6 +38,13 @@
   };
   const { tilt, apart, shim_mm: shim } = $derived(result.build_up);
   const lengths = $derived(build.standoffs.measured);
+  /** Half a hundredth: less than a micrometer reads, so not worth a skim. */
+  const LEAST_SKIM_MM = 0.005;
+  const takeOff = $derived(
+    (tilt?.take_off_mm ?? [])
+      .flatMap((mm, k) => (mm > LEAST_SKIM_MM ? [`S${k + 1} ${fixed(mm, 2)}`] : []))
+      .join(', '),
+  );
 </script>
 
 <ChoiceField
@@ -89,11 +96,9 @@
   {/each}
   {#if tilt}
     <p class="text-[13px]" role="status">
-      Leans <span class="figures">{fixed(tilt.tilt_deg, 3)}°</span>, high at {fixed(tilt.high_at_deg, 0)}°. To
-      true it, take off:
-      {#each tilt.take_off_mm as mm, k (k)}{#if mm > 0.005}<span class="figures whitespace-nowrap">
-            S{k + 1} {fixed(mm, 2)}</span
-          >{/if}{/each} mm.
+      Leans <span class="figures">{fixed(tilt.tilt_deg, 3)}°</span>, high at {fixed(tilt.high_at_deg, 0)}°.
+      {#if takeOff}To true it, take off <span class="figures">{takeOff}</span> mm.{:else}The standoffs are
+        even.{/if}
     </p>
   {/if}
 {:else if build.kind === 'plate and spacer ring'}
