@@ -27,6 +27,10 @@ def wren(changes: dict[str, Any]) -> JobResult:
     return evaluate(JobFile.model_validate(data))
 
 
+STANDOFFS = {
+    "kind": "two plates on standoffs",
+    "standoffs": {"count": 4, "circle": {"text": "200 mm"}, "first_at": {"text": "45"}, "hole": {"text": "13 mm"}},
+}
 # What a check hangs on, and what it then says. The figures that decide are in the remark before each.
 CASES: list[tuple[str, list[tuple[dict[str, Any], Verdict]]]] = [
     (  # M10 8.8: proof 33 634 N; 1.25 T/(0.15 × 10 mm) is wanted 1.1 under it: 36.7 N·m, 33.4 for Holds.
@@ -124,6 +128,16 @@ CASES: list[tuple[str, list[tuple[dict[str, Any], Verdict]]]] = [
             ({}, HOLDS),
             ({"plate__flange_joint__tightening": "11 Nm"}, FAILS),
             ({"plate__flange_joint__condition": None, "plate__flange_joint__tightening": None}, NOT_KNOWN),
+        ],
+    ),
+    (  # Bored to the motor's register; the gearbox plate of two has only what is entered for it.
+        "plate.way_through",
+        [
+            ({}, HOLDS),
+            ({"plate__build_up": STANDOFFS, "plate__plate__bore": "80 mm"}, HOLDS),
+            ({"plate__build_up": STANDOFFS}, FAILS),
+            ({"plate__face__register_size": None}, FAILS),
+            ({"plate__face__register_size": None, "plate__face__bolt_circle": None}, NOT_KNOWN),
         ],
     ),
 ]

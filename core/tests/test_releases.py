@@ -140,6 +140,13 @@ class DifferenceTest(TestCase):
             assert state is not None
             self.assertTrue(any(words in one for one in state.readings_since), state.readings_since)
 
+    def test_a_released_part_that_the_build_has_no_more_is_not_forgotten(self) -> None:
+        result = changed(wren_released(), "build_up", "kind", to="base plate, foot-mounted motor")
+        self.assertNotIn("plate", [part.key for part in result.plate.parts])
+        check = check_of(result, "plate.released_plate")
+        self.assertIs(check.verdict, Verdict.TIGHT)
+        self.assertIn("released A by owner, and no longer part of this build", check.says)
+
     def test_a_part_never_released_has_no_such_check(self) -> None:
         self.assertNotIn("plate.released_plate", keys_of(evaluate(demo_job("bittern"))))
 

@@ -16,7 +16,7 @@ from driveline.benches.buildup_checks import (
 from driveline.benches.common import Margins, ToDo
 from driveline.benches.joint_checks import clear_check, joint_checks
 from driveline.benches.joints import JointResult, Loads, Place, worked_joint
-from driveline.benches.plate_checks import PlateFigures, plate_checks, release_checks
+from driveline.benches.plate_checks import PlateFigures, plate_checks, release_checks, way_through_check
 from driveline.benches.plate_clocking import clocking_result, terminals_of
 from driveline.benches.plate_drawings import cut_line, hole_rows, part_drawings
 from driveline.benches.plate_parts import (
@@ -140,7 +140,7 @@ def solve_plate(sheet: PlateSheet, context: PlateContext) -> tuple[PlateResult, 
         *of_joints,
         *_build_checks(sheet, solved, built, terminals, context),
         *register_checks(sheet, _rim_mm(solved), margins),
-        *release_checks(parts, margins),
+        *release_checks(parts, context.records, margins),
     )
     return result, checks
 
@@ -261,7 +261,10 @@ def _build_checks(
 ) -> tuple[Check, ...]:
     margins = context.margins
     checks: list[Check] = []
-    if sheet.build_up.kind is BuildKind.BASE:
+    is_base = sheet.build_up.kind is BuildKind.BASE
+    if solved.parts and not is_base:
+        checks.append(way_through_check(solved.parts, margins))
+    if is_base:
         checks.append(shim_check(built, margins))
     elif sheet.build_up.kind is not BuildKind.TWO_PLATES:
         radii = _radii_mm(solved.patterns)

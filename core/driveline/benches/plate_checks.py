@@ -6,6 +6,7 @@ from dataclasses import dataclass
 from typing import Final
 
 from driveline.benches.common import Margins
+from driveline.benches.plate_parts import Part
 from driveline.benches.plate_results import IncomingState, PartResult, ReleaseState
 from driveline.benches.survey import SurveyResult
 from driveline.checks import Check, Step, Verdict, Working
@@ -14,6 +15,7 @@ from driveline.fits import fit
 from driveline.network.judge import GREATEST_W
 from driveline.plate import Ligament
 from driveline.sheets.base import value_of
+from driveline.sheets.build import BuildRecords, Release
 from driveline.sheets.buildup import BuildKind
 from driveline.sheets.joints import RegisterFit
 from driveline.sheets.plate import Locating, PlateSheet
@@ -210,15 +212,57 @@ def _least_ligament(figures: PlateFigures, margins: Margins) -> Check:
     )
 
 
-def release_checks(parts: Sequence[PartResult], margins: Margins) -> tuple[Check, ...]:
+def way_through_check(parts: Sequence[Part], margins: Margins) -> Check:
+    """Return whether every plate is bored for the shaft; fails where one is drawn with all its holes but no bore."""
+    bare = [part for part in parts if all(hole.kind != "bore" for hole in part.holes)]
+    is_drawn = any(len({hole.kind for hole in part.holes}) > 1 for part in bare)
+    bores = [(hole.finished_mm, part.title) for part in parts for hole in part.holes if hole.kind == "bore"]
+    says = f"Give the bore through the {bare[0].title.lower()}: shaft and coupler pass there." if bare else ""
+    if bores and not bare:
+        says = f"Ø {min(bores)[0]:g} mm at the least, in the {min(bores)[1].lower()}; see that the coupler passes"
+    return margins.answer(
+        is_so=False if is_drawn else None if bare else True,
+        key="plate.way_through",
+        bench="plate",
+        title="Shaft comes through",
+        says=says,
+        missing=() if is_drawn or not bare else ("Bore",),
+        inputs=("plate.plate.bore", "plate.face.register_size"),
+        working=Working(
+            steps=tuple(Step(formula=title, result=f"Ø {bore_mm:g} mm") for bore_mm, title in bores)
+            + tuple(Step(formula=part.title, result="no bore") for part in bare),
+            source="The drawing of each plate between gearbox and motor.",
+        ),
+    )
+
+
+def release_checks(parts: Sequence[PartResult], records: BuildRecords, margins: Margins) -> tuple[Check, ...]:
     """Return whether parts that were released are still as released, and whether what came back was accepted."""
-    checks = []
+    drawn = {part.key for part in parts}
+    gone = {one.part: one for one in records.releases if one.part not in drawn}  # the newest of each comes last
+    checks = [_no_longer_drawn(one, margins) for one in gone.values()]
     for part in parts:
         if part.released is not None:
             checks.append(_as_released(part, part.released, margins))
         if part.incoming:
             checks.append(_delivered(part, part.incoming[0], margins))
     return tuple(checks)
+
+
+def _no_longer_drawn(release: Release, margins: Margins) -> Check:
+    """A changed build-up may be meant, so it is tight, not failing; but somebody may be cutting that part."""
+    return margins.check(
+        "wanted_performance",
+        key=f"plate.released_{release.part}",
+        bench="plate",
+        title=f"{release.part.replace('_', ' ').capitalize()} as released {release.letter}",
+        demand=1.0,
+        capacity=margins.wanted("wanted_performance"),
+        unit="",
+        says=f"released {release.letter} by {release.by}, and no longer part of this build; is it being cut?",
+        inputs=("plate.build_up",),
+        working=Working(source=f"Frozen at release, SHA-256 {release.sha256[:12]}…"),
+    )
 
 
 def _as_released(part: PartResult, state: ReleaseState, margins: Margins) -> Check:

@@ -5,7 +5,7 @@
   import ReadingFields from '../../measure/ReadingFields.svelte';
   import TextField from '../../measure/TextField.svelte';
   import BuildUpFields from './BuildUpFields.svelte';
-  import { BORE, CONCENTRICITY, STOCK, THICKNESS } from './fields';
+  import { BORE, CONCENTRICITY, GEARBOX_PLATE_BORE, STOCK, THICKNESS } from './fields';
   import Registers from './Registers.svelte';
 
   interface Props {
@@ -35,6 +35,7 @@
     ['registers', 'registers'],
     ['dowels reamed after indicating', 'dowels, reamed after indicating'],
   ] as const;
+  const kind = $derived(sheet.build_up.kind);
   const plate = (write: (to: PlateSheet['plate']) => void) => change((next) => write(next.plate));
 </script>
 
@@ -68,32 +69,39 @@
     {disabled}
     onchange={(value) => plate((next) => (next.process = value))}
   />
-  <ChoiceField
-    label="Edge follows"
-    value={sheet.plate.outline_by}
-    options={OUTLINES}
-    {disabled}
-    onchange={(value) => plate((next) => (next.outline_by = value))}
-  />
-  {#if sheet.plate.outline_by === 'flange outline' && !sheet.survey.outline}
-    <p class="text-right text-[12.5px] text-ink-dim">
-      no outline yet: read one from a DXF, under “Holes”; until then the holes decide
-    </p>
-  {/if}
-  <ReadingFields specs={BORE} from={sheet.plate} {disabled} change={plate} />
+  {#if kind !== 'base plate, foot-mounted motor'}
+    <ChoiceField
+      label="Edge follows"
+      value={sheet.plate.outline_by}
+      options={OUTLINES}
+      {disabled}
+      onchange={(value) => plate((next) => (next.outline_by = value))}
+    />
+    {#if sheet.plate.outline_by === 'flange outline' && !sheet.survey.outline}
+      <p class="text-right text-[12.5px] text-ink-dim">
+        no outline yet: read one from a DXF, under “Holes”; until then the holes decide
+      </p>
+    {/if}
+    <ReadingFields
+      specs={kind === 'two plates on standoffs' ? GEARBOX_PLATE_BORE : BORE}
+      from={sheet.plate}
+      {disabled}
+      change={plate}
+    />
 
-  <h2 class="mt-4">What locates it</h2>
-  <ChoiceField
-    label="Located by"
-    none="not chosen"
-    value={sheet.plate.locating === 'not chosen' ? null : sheet.plate.locating}
-    options={LOCATING}
-    {disabled}
-    onchange={(value) => plate((next) => (next.locating = value))}
-  />
-  <p class="text-right text-[12.5px] text-ink-dim">never clearance screws</p>
-  <Registers plate={sheet.plate} {result} {disabled} change={plate} />
-  <ReadingFields specs={CONCENTRICITY} from={sheet.plate} {disabled} change={plate} />
+    <h2 class="mt-4">What locates it</h2>
+    <ChoiceField
+      label="Located by"
+      none="not chosen"
+      value={sheet.plate.locating === 'not chosen' ? null : sheet.plate.locating}
+      options={LOCATING}
+      {disabled}
+      onchange={(value) => plate((next) => (next.locating = value))}
+    />
+    <p class="text-right text-[12.5px] text-ink-dim">never clearance screws</p>
+    <Registers plate={sheet.plate} {result} {disabled} change={plate} />
+    <ReadingFields specs={CONCENTRICITY} from={sheet.plate} {disabled} change={plate} />
+  {/if}
 
   <h2 class="mt-4">For the cutter</h2>
   <TextField

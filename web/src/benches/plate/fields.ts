@@ -50,6 +50,14 @@ export const THICKNESS: readonly ReadingSpec<Plate>[] = [reading('thickness', 'T
 export const BORE: readonly ReadingSpec<Plate>[] = [
   reading('bore', 'Bore through it', 'length', 'empty: the motor’s register'),
 ];
+export const GEARBOX_PLATE_BORE: readonly ReadingSpec<Plate>[] = [
+  reading(
+    'bore',
+    'Bore, gearbox plate',
+    'length',
+    'for shaft and coupler; the motor plate has the register’s',
+  ),
+];
 export const CONCENTRICITY: readonly ReadingSpec<Plate>[] = [
   reading('concentricity', 'Concentricity as machined', 'length'),
 ];
