@@ -6,7 +6,8 @@ from pathlib import Path
 from tempfile import TemporaryDirectory
 from typing import Any
 
-from playwright.sync_api import Locator, Page, expect
+import ezdxf
+from playwright.sync_api import Download, Locator, Page, expect
 
 from build.models import Delivery, Release
 from e2e.browser import BrowserTestCase
@@ -20,6 +21,23 @@ def measured_again(page: Page) -> None:
     cell.fill(RIGHT_READING)
     cell.press("Enter")
     expect(page.get_by_text("All 28 readings agree, each checked by others.")).to_be_visible()
+
+
+def entered(page: Page, label: str, text: str) -> None:
+    """Type a figure and leave the field; nothing is refused."""
+    field = page.get_by_label(label, exact=True)
+    field.fill(text)
+    field.press("Enter")
+    expect(page.get_by_role("alert")).to_have_count(0)
+
+
+def saved_circles(download: Download) -> list[tuple[float, float, float]]:
+    """Centre and diameter of every circle of a downloaded DXF, mm."""
+    with TemporaryDirectory() as folder:
+        path = Path(folder) / "part.dxf"
+        download.save_as(path)
+        space = ezdxf.readfile(path).modelspace()
+        return [(c.dxf.center.x, c.dxf.center.y, 2 * c.dxf.radius) for c in space.query("CIRCLE")]
 
 
 class ReleaseTest(BrowserTestCase):
@@ -213,3 +231,65 @@ class SurveyWaysTest(BrowserTestCase):
         expect(
             page.get_by_role("button", name="Motor face square to the shaft").filter(has_text="Holds")
         ).to_be_visible()
+
+
+class BuildUpTest(BrowserTestCase):
+    def test_every_row_of_a_base_plates_holes_is_in_the_cut_file(self) -> None:
+        page = self.page_of("fabricator")
+        self.open_job(page, "Wren", "Adapter plate")
+        page.get_by_role("tab", name="Plate").click()
+        page.get_by_label("Built as").select_option("base plate, motor on feet")
+        expect(page.get_by_role("button", name="DXF", exact=True)).to_be_disabled()
+        for label, text in (
+            ("Feet’s holes, along the shaft", "160 mm"),
+            ("Feet’s holes, across", "190 mm"),
+            ("Hole for the feet", "13 mm"),
+            ("Gearbox face to the first pair", "60 mm"),
+            ("Feet to motor shaft", "112 mm"),
+            ("Base plate to gearbox shaft", "115.5 mm"),
+        ):
+            entered(page, label, text)
+        for row in ("spider as bought", "spider drilled out"):
+            page.get_by_role("button", name=f"add a row: {row}").click()
+        entered(page, "Shift of row 2", "-22 mm")
+        expect(page.get_by_role("img", name=re.compile("^Base plate to scale"))).to_be_visible()
+        shims = page.get_by_role("button", name="Motor shaft at the gearbox's height")
+        expect(shims).to_contain_text("3.50 mm")
+        with page.expect_download() as download:
+            page.get_by_role("button", name="DXF", exact=True).click()
+        circles = saved_circles(download.value)
+        self.assertEqual({round(diameter_mm, 6) for _, _, diameter_mm in circles}, {13.0})
+        self.assertEqual(len(circles), 8)
+
+    def test_a_gearbox_plate_without_a_bore_is_told_before_it_is_released(self) -> None:
+        page = self.page_of("fabricator")
+        self.open_job(page, "Wren", "Adapter plate")
+        measured_again(page)
+        page.get_by_role("tab", name="Plate").click()
+        page.get_by_label("Built as").select_option("two plates on standoffs")
+        for label, text in (("Standoffs", "4"), ("On a circle of", "200 mm"), ("Hole in each plate", "13 mm")):
+            entered(page, label, text)
+        comes_through = page.get_by_role("button", name="Shaft comes through")
+        expect(comes_through.filter(has_text="Fails")).to_contain_text("Give the bore through the gearbox plate")
+        entered(page, "Bore, gearbox plate", "80 mm")
+        expect(comes_through.filter(has_text="Holds")).to_contain_text("80 mm")
+
+    def test_a_quantity_is_nested_on_the_stock_sheet(self) -> None:
+        page = self.page_of("fabricator")
+        self.open_job(page, "Wren", "Adapter plate")
+        measured_again(page)
+        page.get_by_role("tab", name="Plate").click()
+        more = page.get_by_label("More files")
+        for label, text in (("Quantity", "4"), ("Stock sheet, long", "1250 mm"), ("Stock sheet, wide", "1250 mm")):
+            entered(page, label, text)
+        with page.expect_download() as download:
+            page.get_by_role("button", name="DXF", exact=True).click()
+        one = saved_circles(download.value)
+        with page.expect_download() as download:
+            more.select_option("Nested DXF")
+        nested = saved_circles(download.value)
+        self.assertEqual(len(nested), 4 * len(one))
+        self.assertEqual(sorted(round(d, 6) for *_, d in nested)[::4], sorted(round(d, 6) for *_, d in one))
+        for x, y, diameter_mm in nested:  # all on the sheet
+            self.assertGreater(min(x, y), diameter_mm / 2)
+            self.assertLess(max(x, y), 1250 - diameter_mm / 2)
