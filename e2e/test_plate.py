@@ -259,7 +259,10 @@ class BuildUpTest(BrowserTestCase):
             page.get_by_role("button", name="DXF", exact=True).click()
         circles = saved_circles(download.value)
         self.assertEqual({round(diameter_mm, 6) for _, _, diameter_mm in circles}, {13.0})
+        # Four feet to a row; those of the second, typed just before, stand 22 mm nearer the gearbox.
+        along_mm = sorted({round(x, 6) for x, _, _ in circles})
         self.assertEqual(len(circles), 8)
+        self.assertEqual([round(x - along_mm[0], 6) for x in along_mm], [0, 22, 160, 182])
 
     def test_a_gearbox_plate_without_a_bore_is_told_before_it_is_released(self) -> None:
         page = self.page_of("fabricator")

@@ -2,6 +2,7 @@ import { getContext, setContext } from 'svelte';
 import { answered, client, Refusal } from '../api/client';
 import type { FieldProblem, Job, JobResult, Sheets } from '../api/types';
 import { isoNow } from '../lib/format';
+import { figuresTaken } from '../measure/read-back';
 import { dropDraft, keepDraft, readDraft } from './drafts';
 
 const KEY = Symbol('job');
@@ -157,7 +158,9 @@ export class JobEditor {
     this.problems = error.fields;
   }
 
+  /** Save what is on the screen, figures just typed included; true when all of it is saved. */
   async save(): Promise<boolean> {
+    await figuresTaken();
     if (!this.mayEdit || this.state === 'saved' || this.state === 'saving') return this.state === 'saved';
     this.state = 'saving';
     const sheets = this.sheets;

@@ -7,11 +7,37 @@ export interface Heard {
   echo: string;
 }
 
-export async function readBack(
+const underway = new Set<Promise<Heard>>();
+
+/** Wait until every figure that was typed is in the sheets or refused; the field being typed in is left and entered. */
+export async function figuresTaken(): Promise<void> {
+  const field = document.activeElement;
+  if (field instanceof HTMLInputElement) {
+    field.blur();
+    field.focus();
+  }
+  while (underway.size > 0) await Promise.allSettled(underway);
+}
+
+/** Ask the core what it makes of a typed text. */
+export function readBack(
   text: string,
   quantity: Quantity,
   unit: string | null,
   tool: Tool | null = null,
+): Promise<Heard> {
+  const answer = asked(text, quantity, unit, tool);
+  underway.add(answer);
+  const done = () => underway.delete(answer);
+  answer.then(done, done);
+  return answer;
+}
+
+async function asked(
+  text: string,
+  quantity: Quantity,
+  unit: string | null,
+  tool: Tool | null,
 ): Promise<Heard> {
   try {
     const read = await answered(client.POST('/api/measure', { body: { text, quantity, unit, tool } }));

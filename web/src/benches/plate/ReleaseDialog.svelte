@@ -44,7 +44,7 @@
     isBusy = true;
     says = '';
     try {
-      if (editor.isDirty && !(await editor.save())) {
+      if (!(await editor.save())) {
         says = 'The edits could not be saved, so nothing was released.';
         return;
       }

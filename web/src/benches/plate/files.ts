@@ -2,8 +2,7 @@
 import type { JobEditor } from '../../job/job-editor.svelte';
 
 export async function saveThenFetch(editor: JobEditor, path: string): Promise<void> {
-  if (editor.isDirty && !(await editor.save())) return;
-  fetchFile(editor, path);
+  if (await editor.save()) fetchFile(editor, path);
 }
 
 export function fetchFile(editor: JobEditor, path: string): void {
