@@ -1,6 +1,7 @@
 import { fireEvent, render, screen } from '@testing-library/svelte';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { serve } from '../test-support';
+import { figuresTaken } from './read-back';
 import ReadingField from './ReadingField.svelte';
 
 const READ = {
@@ -55,5 +56,27 @@ describe('ReadingField', () => {
     await fireEvent.input(input, { target: { value: ' ' } });
     await fireEvent.keyDown(input, { key: 'Enter' });
     expect(onchange).toHaveBeenCalledWith(null);
+  });
+
+  it('is taken before a save goes on, typed and not left, or left that moment', async () => {
+    const { input, onchange } = field();
+    input.focus();
+    await fireEvent.input(input, { target: { value: '8-1/4"' } });
+    await figuresTaken();
+    expect(onchange).toHaveBeenCalledWith({ text: '8-1/4"', tool: 'caliper' });
+    expect(document.activeElement).toBe(input);
+    await fireEvent.input(input, { target: { value: '8.5 in' } });
+    await fireEvent.blur(input);
+    expect(onchange).not.toHaveBeenCalledWith({ text: '8.5 in', tool: 'caliper' });
+    await figuresTaken();
+    expect(onchange).toHaveBeenCalledWith({ text: '8.5 in', tool: 'caliper' });
+  });
+
+  it('does not keep a save waiting when it can not be read', async () => {
+    const { input, onchange } = field();
+    await fireEvent.input(input, { target: { value: 'far' } });
+    await fireEvent.blur(input);
+    await figuresTaken();
+    expect(onchange).not.toHaveBeenCalled();
   });
 });
