@@ -2,8 +2,8 @@
 
 from typing import Final
 
-from driveline.benches.common import Margins
-from driveline.benches.joint_checks import BUMP_G, wanted_words
+from driveline.benches.common import Margins, missing_of, wanted_words
+from driveline.benches.joint_checks import BUMP_G
 from driveline.benches.joints import Loads
 from driveline.benches.plate_results import BuildUpResult, Terminals
 from driveline.checks import Check, Step, Working
@@ -30,10 +30,10 @@ def face_tilt_check(sheet: PlateSheet, built: BuildUpResult, coupler: CouplerSty
     standoffs, tilt = sheet.build_up.standoffs, built.tilt
     allowed = ANGLE_ALLOWANCE_DEG[coupler] if coupler else None
     wanted = {
-        "Coupler style, on the Ratios bench": allowed is not None,
-        f"Measured length of each of the {standoffs.count} standoffs": tilt is not None,
+        "Coupler style, on the Ratios bench": allowed,
+        f"Measured length of each of the {standoffs.count} standoffs": tilt,
     }
-    missing = tuple(text for text, known in wanted.items() if not known)
+    missing = missing_of(wanted)
     says = wanted_words(missing)
     if tilt and allowed:
         says = f"leans {tilt.tilt_deg:.3f}° of {allowed:g}° that the coupler allows; high at {tilt.high_at_deg:.0f}°"
@@ -174,7 +174,7 @@ def plate_lean_check(
         "Centre of gravity of the motor from its face": overhang_mm,
         "Holes of flange and motor": radii_mm,
     }
-    missing = tuple(text for text, value in wanted.items() if value is None)
+    missing = missing_of(wanted)
     lean = None
     if sheet.plate.made_of and thickness_mm and loads.motor_kg and overhang_mm and radii_mm:
         moment_nm = loads.motor_kg * GRAVITY_MS2 * overhang_mm / 1000

@@ -1,5 +1,6 @@
 """What the benches share: defaults in use, work still to do, wanted margins, and figures for the screen."""
 
+from collections.abc import Mapping, Sequence
 from typing import Any
 
 import numpy as np
@@ -42,6 +43,16 @@ class Margins:
         """Return a check of a question with a yes or a no; ``None`` is not known and ``missing`` says what to do."""
         capacity = None if is_so is None else 2.0 if is_so else 0.5
         return self.check("wanted_performance", demand=1.0, capacity=capacity, unit="", **fields)
+
+
+def missing_of(known: Mapping[str, object]) -> tuple[str, ...]:
+    """Return the names of what is not known: ``None``, or ``False`` for what was to be settled. Nought is known."""
+    return tuple(name for name, value in known.items() if value is None or value is False)
+
+
+def wanted_words(missing: Sequence[str]) -> str:
+    """Return the first thing that is missing, as a sentence; empty where nothing is."""
+    return f"Still wanted: {missing[0][0].lower()}{missing[0][1:]}." if missing else ""
 
 
 def rounded_array(values: Floats, digits: int) -> Floats:

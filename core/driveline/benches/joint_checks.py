@@ -4,7 +4,7 @@ from typing import Final
 
 import numpy as np
 
-from driveline.benches.common import Margins
+from driveline.benches.common import Margins, missing_of, wanted_words
 from driveline.benches.joints import Loads, Place, Worked
 from driveline.bolts import SCATTER, friction_torque_nm, head_pressure_mpa, quick_engagement_mm
 from driveline.checks import Check, Step, Working
@@ -31,25 +31,18 @@ def joint_checks(worked: Worked | None, place: Place, loads: Loads, margins: Mar
     return tuple(checks)
 
 
-def wanted_words(missing: tuple[str, ...]) -> str:
-    """Return the first thing that is missing, as a sentence; empty where nothing is."""
-    return f"Still wanted: {missing[0][0].lower()}{missing[0][1:]}." if missing else ""
-
-
-def _missing(**known: object) -> tuple[str, ...]:
-    return tuple(text.replace("_", " ") for text, value in known.items() if value is None)
-
-
 def _engagement(place: Place, worked: Worked | None, margins: Margins) -> Check:
     missing: tuple[str, ...] = (f"{place.title}: which thread",)
     says, note = wanted_words(missing), ""
     steps: tuple[Step, ...] = ()
     if worked is not None:
-        missing = _missing(
-            Property_class=worked.strength,
-            What_it_is_screwed_into=worked.tapped_mpa,
-            Thickness_of_the_plate=place.grip_mm,
-            Length_of_the_screws=place.length_mm,
+        missing = missing_of(
+            {
+                "Property class": worked.strength,
+                "What it is screwed into": worked.tapped_mpa,
+                "Thickness of the plate": place.grip_mm,
+                "Length of the screws": place.length_mm,
+            }
         )
         fits = f"; {' or '.join(f'{mm:g}' for mm in worked.result.stock_mm)} mm fits" if worked.result.stock_mm else ""
         says = (
@@ -105,11 +98,11 @@ def clear_check(place: Place, washer_mm: float, margins: Margins) -> Check:
         "Thickness of the plate": place.grip_mm,
         f"Depth behind the {place.name} face": place.depth_mm,
     }
-    missing = tuple(text for text, value in wanted.items() if value is None)
+    missing = missing_of(wanted)
     reach = None
     if place.length_mm is not None and place.grip_mm is not None:
         reach = place.length_mm - place.grip_mm - washer_mm
-    says = f"Give the {missing[0][0].lower()}{missing[0][1:]} to finish this check." if missing else ""
+    says = wanted_words(missing)
     if missing == (f"Depth behind the {place.name} face",):
         says = f"Measure the depth behind the {place.name} face to finish this check."
     if not missing:
@@ -158,7 +151,7 @@ def _least_steps(worked: Worked, least: float | None) -> tuple[Step, ...]:
 def _proof(worked: Worked, margins: Margins) -> Check:
     greatest = greatest_preload_n(worked)
     proof = worked.strength and worked.strength.proof_mpa * worked.size.stress_area_mm2
-    missing = _missing(Property_class=worked.strength, Dry_oiled_or_threadlocker=worked.joint.condition)
+    missing = missing_of({"Property class": worked.strength, "Dry, oiled, or with threadlocker": worked.joint.condition})
     usual = " (for 72 % of proof)" if worked.result.tightening_is_usual else ""
     return margins.check(
         "bolt_proof",
@@ -193,7 +186,7 @@ def _head(worked: Worked, margins: Margins) -> Check:
             pressure = head_pressure_mpa(force_n=greatest, bears_mm=worked.head_mm, hole_mm=hole_mm)
         except ImpossibleInput:
             problem = f"Washer wider than the hole of {hole_mm:g} mm under the head"
-    missing = _missing(Tightening_and_condition_of_the_screws=greatest, What_the_plate_is_made_of=material)
+    missing = missing_of({"Tightening and condition of the screws": greatest, "What the plate is made of": material})
     missing += (problem,) if problem else ()
     usual = "" if positive_of(worked.joint.head) else f"a head of Ø{worked.head_mm:g} taken as usual"
     return margins.check(
@@ -229,10 +222,12 @@ def _friction(worked: Worked, loads: Loads, margins: Margins) -> Check:
     if least is not None and len(place.xy_mm):
         circle_mm = 2 * float(np.hypot(*np.asarray(place.xy_mm).T).mean())
         carried = friction_torque_nm(count=len(place.xy_mm), preload_n=least, circle_mm=circle_mm, mu=JOINT_FRICTION)
-    missing = _missing(
-        Tightening_and_condition_of_the_screws=least,
-        Holes_of_the_pattern=carried if least is not None else 0,
-        Motor_torque=loads.torque_nm,
+    missing = missing_of(
+        {
+            "Tightening and condition of the screws": least,
+            "Holes of the pattern": carried if least is not None else 0,
+            "Motor torque": loads.torque_nm,
+        }
     )
     return margins.check(
         "friction_joint",
@@ -272,10 +267,12 @@ def _hangs(worked: Worked, loads: Loads, margins: Margins) -> Check:
             from_heel = heel_tension_n(place.xy_mm, moment_nm, heel_mm=place.heel_mm or 0.0)
         except ImpossibleInput as error:
             problem = f"Screws: {error.rule}"
-    missing = _missing(
-        Tightening_and_condition_of_the_screws=least,
-        Mass_of_the_motor=loads.motor_kg,
-        Centre_of_gravity_of_the_motor_from_its_face=place.lever_mm,
+    missing = missing_of(
+        {
+            "Tightening and condition of the screws": least,
+            "Mass of the motor": loads.motor_kg,
+            "Centre of gravity of the motor from its face": place.lever_mm,
+        }
     )
     missing += (problem,) if problem else ()
     says = wanted_words(missing)
@@ -319,8 +316,8 @@ def _tube(worked: Worked, margins: Margins) -> Check:
     stress = None
     if greatest is not None:
         stress = tube_stress_mpa(force_n=greatest, outside_mm=thinnest.outside_mm, inside_mm=thinnest.inside_mm)
-    missing = _missing(
-        Tightening_and_condition_of_the_screws=greatest, Yield_of_the_sleeves=worked.joint.sleeve_yield_mpa
+    missing = missing_of(
+        {"Tightening and condition of the screws": greatest, "Yield of the sleeves": worked.joint.sleeve_yield_mpa}
     )
     return margins.check(
         "bracket_yield",

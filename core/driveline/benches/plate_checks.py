@@ -5,7 +5,7 @@ from collections.abc import Sequence
 from dataclasses import dataclass
 from typing import Final
 
-from driveline.benches.common import Margins
+from driveline.benches.common import Margins, missing_of, wanted_words
 from driveline.benches.plate_parts import Part
 from driveline.benches.plate_results import IncomingState, PartResult, ReleaseState
 from driveline.benches.survey import SurveyResult
@@ -126,19 +126,19 @@ def _on_centre(sheet: PlateSheet, figures: PlateFigures, margins: Margins) -> Ch
     play_mm = 0.0 if is_indicated else sum(plays_mm) / 2
     survey_mm = INDICATED_U_MM if is_indicated else _centre_u_mm(figures)
     wanted = {
-        "Coupler style, on the Ratios bench": coupler is not None,
+        "Coupler style, on the Ratios bench": coupler,
         "How the plate is located: registers, or dowels reamed after indicating": plate.locating
         is not Locating.NOT_CHOSEN,
         "Play or fit of each register": is_indicated or bool(plays_mm),
-        "Machined concentricity of the plate": plate.concentricity is not None,
-        "A flange survey that settles the shaft's centre": survey_mm is not None,
+        "Machined concentricity of the plate": plate.concentricity,
+        "A flange survey that settles the shaft's centre": survey_mm,
     }
-    missing = tuple(text for text, is_known in wanted.items() if not is_known)
+    missing = missing_of(wanted)
     total = None if missing else play_mm + (value_of(plate.concentricity) or 0.0) + (survey_mm or 0.0)
     says = (
         f"{total:.3f} of {allowed:.2f} mm that the coupler allows"
         if total is not None and allowed
-        else f"Still wanted: {missing[0].lower()}."
+        else wanted_words(missing)
     )
     if total is not None and allowed and total > allowed and not is_indicated:
         says += f"; {_closer_words(sheet, allowed)}"

@@ -5,7 +5,7 @@ import math
 import numpy as np
 
 from driveline.benches.brief import Brief
-from driveline.benches.common import Margins
+from driveline.benches.common import Margins, missing_of
 from driveline.benches.gearing import Gearing, Lane, stage_word
 from driveline.benches.lanes import COAST_FLANK_SHARE, SHAFT_SPEED_SHARE
 from driveline.benches.line import Line, Station
@@ -128,9 +128,7 @@ def _top_speed(line: Line, brief: Brief, margins: Margins) -> Check:
         capacity=line.top_kmh if brief.kerb else None,
         unit="km/h",
         says=f"{line.top_kmh:.0f} km/h, set by {line.top_set_by}" + (f"; {wanted:.0f} wanted" if wanted else ""),
-        missing=tuple(
-            text for known, text in ((wanted, "Wanted top speed"), (brief.kerb, "Kerb mass and drag area")) if not known
-        ),
+        missing=missing_of({"Wanted top speed": wanted or None, "Kerb mass and drag area": brief.kerb}),
         inputs=("brief.wanted.top_speed", "brief.vehicle", "brief.motor", "ratios.choice"),
         working=Working(source="Least of motor speed, power against resistance, and every shaft's limit."),
     )

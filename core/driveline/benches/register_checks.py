@@ -1,7 +1,6 @@
 """Registers and dowels: their limits, how warm to fit a tight one, and whether the plate bears it."""
 
-from driveline.benches.common import Margins
-from driveline.benches.joint_checks import wanted_words
+from driveline.benches.common import Margins, missing_of, wanted_words
 from driveline.benches.plate_results import RegisterResult
 from driveline.checks import Check, Step, Working
 from driveline.errors import ImpossibleInput
@@ -69,13 +68,11 @@ def register_checks(sheet: PlateSheet, rim_mm: float | None, margins: Margins) -
 def _pressed(
     made_of: PlateMaterial | None, size_mm: float, found: Fit, rim_mm: float | None, margins: Margins, k: int
 ) -> Check:
-    missing = tuple(
-        text
-        for text, value in {
+    missing = missing_of(
+        {
             "What the plate is made of": made_of,
             "A plate that is drawn, with its bore": rim_mm,
-        }.items()
-        if value is None
+        }
     )
     stress, capacity = None, None
     steps: tuple[Step, ...] = ()

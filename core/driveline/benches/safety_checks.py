@@ -3,7 +3,7 @@
 import math
 
 from driveline.benches.brief import Brief
-from driveline.benches.common import Margins
+from driveline.benches.common import Margins, missing_of, wanted_words
 from driveline.benches.gearing import Gearing, radius_m
 from driveline.benches.line import Line
 from driveline.benches.turning_checks import turning_checks
@@ -52,13 +52,11 @@ def _overrun(one: Gearing, brief: Brief, margins: Margins, *, mu: float, key: st
         pull = one.gearings.front_pull if len(one.motors) == 1 else _overrun_share(one, brief)
         limit = overrun_slip_limit_n(mass_kg=brief.kerb.mass_kg, balance=brief.balance, front_pull=pull, mu=mu)
         grip = float(limit.ravel()[0]) if hasattr(limit, "ravel") else float(limit)
-    missing = tuple(
-        text
-        for known, text in (
-            (is_asked, "Greatest overrun torque of the motor"),
-            (grip, "Kerb mass, front share, height and wheelbase"),
-        )
-        if not known
+    missing = missing_of(
+        {
+            "Greatest overrun torque of the motor": bool(is_asked),
+            "Kerb mass, front share, height and wheelbase": grip or None,
+        }
     )
     return margins.check(
         "grip",
@@ -68,7 +66,7 @@ def _overrun(one: Gearing, brief: Brief, margins: Margins, *, mu: float, key: st
         demand=force or None,
         capacity=grip or None,
         unit="N",
-        says=f"Still wanted: {missing[0].lower()}."
+        says=wanted_words(missing)
         if missing
         else f"slows with {force:.0f} N; the driven tyres hold {grip:.0f} N on μ {mu:g}",
         station="wheel",
@@ -114,13 +112,11 @@ def _parked(one: Gearing, brief: Brief, sheet: BriefSheet, margins: Margins) -> 
             if held is not None
             else "Load it, try the handbrake on a known grade facing up and down, chocks ready; enter what it held.",
             station="wheel",
-            missing=tuple(
-                text
-                for known, text in (
-                    (held is not None, "Grade the handbrake has held, laden"),
-                    (parking.pawl is not None, "Whether there is a parking pawl"),
-                )
-                if not known
+            missing=missing_of(
+                {
+                    "Grade the handbrake has held, laden": held,
+                    "Whether there is a parking pawl": parking.pawl is not None,
+                }
             ),
             inputs=("brief.parking", "brief.vehicle"),
             working=Working(
@@ -169,7 +165,7 @@ def _pawl(one: Gearing, laden_kg: float | None, rating_nm: float | None, margins
         if torque
         else "Give the laden mass.",
         station=None,
-        missing=tuple(text for known, text in ((torque, "Laden mass"), (rating_nm, "Rating of the pawl")) if not known),
+        missing=missing_of({"Laden mass": torque or None, "Rating of the pawl": rating_nm}),
         inputs=("brief.parking", "brief.vehicle.laden_mass"),
         working=Working(
             steps=(Step(formula="T = m g sinθ r / i behind the pawl", result=f"{torque:.0f} N·m"),) if torque else (),
@@ -195,7 +191,7 @@ def _clutch(one: Gearing, brief: Brief, sheet: RatiosSheet, margins: Margins) ->
         if rpm
         else "Say what top speed is wanted.",
         station="coupler",
-        missing=tuple(text for known, text in ((rpm, "Wanted top speed"), (limit, "Clutch top speed")) if not known),
+        missing=missing_of({"Wanted top speed": rpm or None, "Clutch top speed": limit}),
         inputs=("ratios.clutch", "brief.wanted.top_speed", "ratios.choice"),
         working=Working(source="Maker's burst or service speed of clutch cover and plate.", note=BURST_NOTE),
     )
@@ -220,9 +216,7 @@ def _flywheel(one: Gearing, sheet: RatiosSheet, margins: Margins) -> Check:
         if stress
         else "Measure the flywheel's outside diameter.",
         station="coupler",
-        missing=tuple(
-            text for known, text in ((diameter_mm, "Flywheel diameter"), (limit_mpa, "Rim stress allowed")) if not known
-        ),
+        missing=missing_of({"Flywheel diameter": diameter_mm or None, "Rim stress allowed": limit_mpa}),
         inputs=("ratios.clutch", "brief.motor.greatest_rpm"),
         working=Working(
             steps=(Step(formula="σ = ρ v², v = π D n", numbers=f"{rim_ms:.1f} m/s", result=f"{stress:.1f} MPa"),)

@@ -2,7 +2,7 @@
 
 import math
 
-from driveline.benches.common import Margins
+from driveline.benches.common import Margins, missing_of, wanted_words
 from driveline.benches.gearing import Gearing
 from driveline.benches.lanes import UNIT_LAYOUTS
 from driveline.checks import Check, Step, Working
@@ -32,7 +32,7 @@ def _motor_way(
     says = {
         True: "Going forward it turns its usual way.",
         False: "Going forward it turns against its usual way.",
-        None: f"Still wanted: {ask[0][0].lower()}{ask[0][1:]}." if ask else "",
+        None: wanted_words(ask),
     }[is_usual]
     if is_usual is False:
         says += " Set the controller's direction."
@@ -114,12 +114,13 @@ def _sense_to_kept(one: Gearing) -> int | None:
 def _turning_missing(one: Gearing, brief_sheet: BriefSheet, sheet: RatiosSheet) -> tuple[str, ...]:
     if brief_sheet.layout in (Layout.AXLE_UNIT, Layout.TWO_UNITS):
         return () if sheet.turning.unit_facing else ("How the unit stands: as made, or end for end",)
-    needs = (
-        (brief_sheet.motor.rotation, "The motor's usual sense, seen from its output end"),
-        (sheet.turning.kept_input, "Which way the kept shaft must turn, seen from the same end"),
-        (_sense_to_kept(one), "Whether the reduction reverses"),
+    return missing_of(
+        {
+            "The motor's usual sense, seen from its output end": brief_sheet.motor.rotation,
+            "Which way the kept shaft must turn, seen from the same end": sheet.turning.kept_input,
+            "Whether the reduction reverses": _sense_to_kept(one),
+        }
     )
-    return tuple(text for known, text in needs if known is None)
 
 
 def _turning_working(one: Gearing) -> Working:
