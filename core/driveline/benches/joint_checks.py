@@ -151,7 +151,9 @@ def _least_steps(worked: Worked, least: float | None) -> tuple[Step, ...]:
 def _proof(worked: Worked, margins: Margins) -> Check:
     greatest = greatest_preload_n(worked)
     proof = worked.strength and worked.strength.proof_mpa * worked.size.stress_area_mm2
-    missing = missing_of({"Property class": worked.strength, "Dry, oiled, or with threadlocker": worked.joint.condition})
+    missing = missing_of(
+        {"Property class": worked.strength, "Dry, oiled, or with threadlocker": worked.joint.condition}
+    )
     usual = " (for 72 % of proof)" if worked.result.tightening_is_usual else ""
     return margins.check(
         "bolt_proof",
