@@ -44,7 +44,7 @@ def hole_table_csv(rows: tuple[HoleRow, ...]) -> str:
     for row in rows:
         figures = [row.x_mm, row.y_mm, row.finished_mm, row.cut_mm, row.radius_mm, row.angle_deg]
         figures += [row.left_mm, row.bottom_mm, row.sure_mm]
-        texts = ["" if figure is None else f"{figure:.3f}" for figure in figures]
+        texts = ["" if figure is None else f"{figure:z.3f}" for figure in figures]
         writer.writerow([safe_cell(row.id), row.kind, *texts, row.made])
     return stream.getvalue()
 

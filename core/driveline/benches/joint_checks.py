@@ -190,6 +190,8 @@ def _head(worked: Worked, margins: Margins) -> Check:
             problem = f"Washer wider than the hole of {hole_mm:g} mm under the head"
     missing = missing_of({"Tightening and condition of the screws": greatest, "What the plate is made of": material})
     missing += (problem,) if problem else ()
+    is_crushed = pressure is not None and material is not None and pressure > material.yield_mpa
+    spread = "; a wider, hardened washer spreads it" if is_crushed else ""
     usual = "" if positive_of(worked.joint.head) else f"a head of Ø{worked.head_mm:g} taken as usual"
     return margins.check(
         "clearance",
@@ -201,7 +203,7 @@ def _head(worked: Worked, margins: Margins) -> Check:
         unit="MPa",
         says=wanted_words(missing)
         if missing or not material
-        else f"{pressure:.0f} MPa on a plate that gives at {material.yield_mpa:g}",
+        else f"{pressure:.0f} MPa on a plate that gives at {material.yield_mpa:g}{spread}",
         missing=missing,
         inputs=(f"plate.{worked.place.name}_joint", "plate.plate.made_of"),
         working=Working(

@@ -143,11 +143,11 @@ def _ordinates(view: _View, holes: Sequence[SheetHole]) -> list[Entity]:
     across, up = [view.x(hole.x_mm) for hole in holes], [view.y(hole.y_mm) for hole in holes]
     for hole, at, label in zip(holes, across, _spread(across, APART_MM), strict=True):
         entities.append(_line((at, view.y(hole.y_mm)), (at, bottom - 3), (label, end_y + 3), (label, end_y)))
-        text = f"{hole.id}  {hole.left_mm:.2f}"
+        text = f"{hole.id}  {hole.left_mm:z.2f}"
         entities.append(_text(label, end_y - LABEL_MM + 2, text, LABEL_HEIGHT_MM, turned_deg=90.0))
     for hole, at, label in zip(holes, up, _spread(up, APART_MM), strict=True):
         entities.append(_line((view.x(hole.x_mm), at), (left - 3, at), (end_x + 3, label), (end_x, label)))
-        entities.append(_text(end_x - LABEL_MM + 2, label, f"{hole.id}  {hole.bottom_mm:.2f}", LABEL_HEIGHT_MM))
+        entities.append(_text(end_x - LABEL_MM + 2, label, f"{hole.id}  {hole.bottom_mm:z.2f}", LABEL_HEIGHT_MM))
     return entities
 
 
@@ -163,7 +163,7 @@ def _table(holes: Sequence[SheetHole]) -> list[Entity]:
     for k, hole in enumerate(holes):
         y = top - 16 - step * k
         figures = (hole.finished_mm, hole.x_mm, hole.y_mm, hole.left_mm, hole.bottom_mm)
-        cells = (hole.id, *(f"{figure:.2f}" for figure in figures), hole.made)
+        cells = (hole.id, *(f"{figure:z.2f}" for figure in figures), hole.made)
         height = min(SMALL_MM, 0.5 * step)
         entities += [_text(left + 4 + at, y, cell, height) for cell, at in zip(cells, COLUMNS, strict=True)]
         entities.append(_line((left + 3, y - step / 2), (WIDTH_MM - BORDER_MM - 3, y - step / 2)))

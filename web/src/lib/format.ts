@@ -10,14 +10,22 @@ export function whole(value: number | null | undefined): string {
   return sign + (digits.length > 3 ? digits.replace(/\B(?=(\d{3})+$)/g, thin) : digits);
 }
 
+/** 1.25 or −0.05; what rounds to nought has no sign. */
 export function fixed(value: number | null | undefined, decimals: number): string {
-  return value === null || value === undefined ? '–' : value.toFixed(decimals).replace('-', '−');
+  if (value === null || value === undefined) return '–';
+  const digits = Math.abs(value).toFixed(decimals);
+  return value < 0 && Number(digits) !== 0 ? `−${digits}` : digits;
 }
 
-/** +0.12 or −0.05: for what is off one way or the other. */
+/** +0.12 or −0.05: for what is off one way or the other; 0.00 for what is not. */
 export function signed(value: number | null | undefined, decimals: number): string {
-  if (value === null || value === undefined) return '–';
-  return (value < 0 ? '−' : '+') + Math.abs(value).toFixed(decimals);
+  const digits = fixed(value, decimals);
+  return value && value > 0 && Number(digits) !== 0 ? `+${digits}` : digits;
+}
+
+/** 25, 30 or 35. */
+export function anyOf(texts: readonly string[]): string {
+  return new Intl.ListFormat('en-GB', { type: 'disjunction' }).format(texts);
 }
 
 export function percent(value: number | null | undefined): string {

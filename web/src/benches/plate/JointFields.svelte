@@ -1,6 +1,6 @@
 <script lang="ts">
   import type { Joint, JointResult } from '../../api/types';
-  import { fixed, whole } from '../../lib/format';
+  import { anyOf, fixed, whole } from '../../lib/format';
   import ChoiceField from '../../measure/ChoiceField.svelte';
   import NumberField from '../../measure/NumberField.svelte';
   import ReadingFields from '../../measure/ReadingFields.svelte';
@@ -45,7 +45,7 @@
       {:else}
         <strong
           >{result.stock_mm.length > 0
-            ? `${result.stock_mm.map((mm) => fixed(mm, 0)).join(', ')} mm long fits`
+            ? `${anyOf(result.stock_mm.map((mm) => fixed(mm, 0)))} mm long fits`
             : 'No usual length fits'}</strong
         >: from {fixed(result.shortest_mm, 1)}
         {result.longest_mm === null

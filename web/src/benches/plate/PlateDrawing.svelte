@@ -64,7 +64,9 @@
   </g>
   <DrawingLabels {plate} {readings} entities={cut} {motorHoles} terminals={result.terminals} />
   {#if isTurned}
-    <text x="6" y="-5" class="fill-brass-lit figures text-[10.5px]">turned {fixed(turnedDeg, 1)}°</text>
+    <text y="-5" text-anchor="middle" class="fill-brass-lit figures text-[10.5px]"
+      >turned {fixed(turnedDeg, 1)}°</text
+    >
   {/if}
   <g transform="translate({bounds.left + 8} {-bounds.bottom - 8})" class="stroke-scribe" stroke-width="0.8">
     <path d="M0 -3v6M0 0h{BAR_MM}M{BAR_MM / 2} -2v4M{BAR_MM} -3v6" />

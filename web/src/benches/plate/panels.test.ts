@@ -165,7 +165,7 @@ describe('JointFields', () => {
     joint(RESULT);
     const says = screen.getByRole('status').textContent ?? '';
     for (const words of [
-      '25, 30 mm long fits',
+      '25 or 30 mm long fits',
       'what is behind is not known',
       '36 N·m',
       '72 % of proof',
