@@ -8,7 +8,7 @@ from pathlib import Path
 from pydantic import ValidationError
 
 from driveline.benches.plate import solve_parts
-from driveline.benches.plate_drawings import cut_drawing, part_drawings, sheet_drawing
+from driveline.benches.plate_drawings import cut_drawing, drawing_from, sheet_drawing
 from driveline.checks import Verdict
 from driveline.drawing.dxf import write_dxf
 from driveline.drawing.pdf import write_sheet_pdf
@@ -29,7 +29,7 @@ def main(arguments: list[str]) -> int:
         return 0
     try:
         job = JobFile.model_validate_json(options.job.read_bytes())
-        result = evaluate(job)
+        return _draw(options, job) if options.command == "draw" else _check(job)
     except ValidationError as error:
         for problem in error.errors():
             print(f"{'.'.join(str(part) for part in problem['loc'])}: {problem['msg']}", file=sys.stderr)
@@ -37,26 +37,24 @@ def main(arguments: list[str]) -> int:
     except (DrivelineError, OSError) as error:
         print(error, file=sys.stderr)
         return REFUSED
-    if options.command == "check":
-        print(result.model_dump_json(indent=2))
-        return FAILS if result.worst is Verdict.FAILS else 0
-    return _draw(options, job)
+
+
+def _check(job: JobFile) -> int:
+    result = evaluate(job)
+    print(result.model_dump_json(indent=2))
+    return FAILS if result.worst is Verdict.FAILS else 0
 
 
 def _draw(options: argparse.Namespace, job: JobFile) -> int:
     plate = job.sheets.plate
-    part = next((one for one in solve_parts(plate).parts if one.key == options.part), None)
-    if part is None:
-        to_do = " ".join(todo.text for todo in evaluate(job).plate.to_do)
-        print(f"That part can't be drawn yet: {to_do or 'the build-up has none of that name.'}", file=sys.stderr)
-        return REFUSED
+    part = solve_parts(plate).part(options.part)
     if options.dxf:
         options.dxf.write_text(write_dxf(cut_drawing(plate, part, job.name, options.side)), encoding="utf-8")
     if options.svg:
-        nominal = part_drawings(plate, part, job.name)[0 if options.side == "engine" else 1]
+        nominal = drawing_from(plate, part, job.name, options.side)
         options.svg.write_text(write_svg(nominal), encoding="utf-8")
     if options.template:
-        nominal = part_drawings(plate, part, job.name)[0 if options.side == "engine" else 1]
+        nominal = drawing_from(plate, part, job.name, options.side)
         options.template.write_bytes(write_template(nominal, paper=options.paper))
     if options.sheet:
         sheet = sheet_drawing(plate, part, job.name, side=options.side, revision="not released")

@@ -27,6 +27,17 @@ class UnreadableMeasurement(DrivelineError, ValueError):
         return f"{self.problem} {self.fix}"
 
 
+class NotDrawnYet(DrivelineError, LookupError):
+    """A part that can't be drawn: something is still to be measured, or the build-up has no such part."""
+
+    def __init__(self, to_do: str) -> None:
+        super().__init__(to_do)
+        self.to_do = to_do
+
+    def __str__(self) -> str:
+        return f"That part can't be drawn yet: {self.to_do or 'the build-up has none of that name.'}"
+
+
 class UnknownFeature(DrivelineError, LookupError):
     """A feature that a released part does not have."""
 

@@ -6,13 +6,11 @@ from typing import Final
 import numpy as np
 
 from driveline.benches.plate import solve_parts
-from driveline.benches.plate_drawings import cut_drawing, part_drawings
+from driveline.benches.plate_drawings import cut_drawing, drawing_from
 from driveline.benches.plate_parts import Part
 from driveline.benches.released import frozen_readings
-from driveline.benches.survey import solve_survey
 from driveline.drawing.dxf import write_dxf
 from driveline.drawing.plate import with_revision
-from driveline.errors import ImpossibleInput
 from driveline.network import Turning
 from driveline.sheets.build import PartKey, Release, Seen
 from driveline.sheets.job import JobFile
@@ -41,18 +39,6 @@ def runs_seen_from(part: Part, side: Seen) -> Turning:
     return Turning.ANTICLOCKWISE if is_anticlockwise else Turning.CLOCKWISE
 
 
-def part_named(job: JobFile, key: PartKey) -> Part:
-    """Return a part of a job.
-
-    Raises:
-        ImpossibleInput: If that part can't be drawn.
-    """
-    found = next((one for one in solve_parts(job.sheets.plate).parts if one.key == key), None)
-    if found is None:
-        raise ImpossibleInput("part", key, "a part that is drawn")
-    return found
-
-
 def release_of(job: JobFile, *, part: PartKey, side: Seen, by: str, at: str, revision: int, note: str = "") -> Release:
     """Return a part of a job as it is released.
 
@@ -66,9 +52,11 @@ def release_of(job: JobFile, *, part: PartKey, side: Seen, by: str, at: str, rev
         note: Why, where a check fails and it is released all the same.
 
     Raises:
-        ImpossibleInput: If that part can't be drawn.
+        NotDrawnYet: If that part can't be drawn.
     """
-    plate, found = job.sheets.plate, part_named(job, part)
+    plate = job.sheets.plate
+    solved = solve_parts(plate)
+    found = solved.part(part)
     newest = job.build.newest(part)
     letter = letter_after(newest.letter if newest else None)
     dxf = write_dxf(with_revision(cut_drawing(plate, found, job.name, side), letter))
@@ -79,12 +67,12 @@ def release_of(job: JobFile, *, part: PartKey, side: Seen, by: str, at: str, rev
         at=at,
         revision=revision,
         side=side,
-        drawing=part_drawings(plate, found, job.name)[0],
+        drawing=drawing_from(plate, found, job.name, "engine"),
         dxf=dxf,
         sha256=hashlib.sha256(dxf.encode()).hexdigest(),
         thickness_mm=found.thickness_mm,
         material=plate.plate.material,
         process=plate.plate.process.value,
-        readings=frozen_readings(solve_survey(plate.survey).result),
+        readings=frozen_readings(solved.survey.result),
         note=note,
     )

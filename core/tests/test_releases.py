@@ -10,13 +10,14 @@ import ezdxf
 from hypothesis import given
 from hypothesis import strategies as st
 
+from driveline.benches.plate import solve_parts
 from driveline.benches.plate_results import PartResult
 from driveline.benches.released import expected_of, features_of, general_tolerance_mm, judged
 from driveline.checks import Verdict
-from driveline.errors import ImpossibleInput, UnknownFeature
+from driveline.errors import NotDrawnYet, UnknownFeature
 from driveline.job import JobResult, Progress, evaluate
 from driveline.network import Turning
-from driveline.releasing import letter_after, part_named, release_of, runs_seen_from
+from driveline.releasing import letter_after, release_of, runs_seen_from
 from driveline.sheets.build import BuildRecords, Incoming, Measure, Release
 from driveline.sheets.job import JobFile
 from tests.demo import demo_job, demo_json, wren_measured_again
@@ -75,16 +76,16 @@ class FreezingTest(TestCase):
         self.assertEqual(released(wren_released()).letter, "B")
 
     def test_what_can_not_be_drawn_is_not_released(self) -> None:
-        with self.assertRaises(ImpossibleInput):
+        with self.assertRaisesRegex(NotDrawnYet, "the build-up has none of that name"):
             release_of(demo_job("wren"), part="ring", side="engine", by="owner", at=AT, revision=1)
 
     def test_a_side_tells_which_way_the_numbers_run(self) -> None:
-        part = part_named(demo_job("wren"), "plate")
+        part = solve_parts(demo_job("wren").sheets.plate).part("plate")
         self.assertIs(runs_seen_from(part, "engine"), Turning.ANTICLOCKWISE)
         self.assertIs(runs_seen_from(part, "gearbox"), Turning.CLOCKWISE)
         data = demo_json("wren")
         data["sheets"]["plate"]["survey"] |= {"numbered": "clockwise", "direction_at": {"text": "175 deg"}}
-        mirrored = part_named(JobFile.model_validate(data), "plate")
+        mirrored = solve_parts(JobFile.model_validate(data).sheets.plate).part("plate")
         self.assertIs(runs_seen_from(mirrored, "engine"), Turning.CLOCKWISE)
 
 

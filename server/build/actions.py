@@ -8,11 +8,12 @@ from django.utils import timezone
 from accounts.models import User
 from build.models import Delivery, Release
 from build.records import keep_release
+from driveline.benches.plate import solve_parts
 from driveline.benches.released import judged
 from driveline.checks import Verdict
 from driveline.job import evaluate
 from driveline.network import Turning
-from driveline.releasing import part_named, release_of, runs_seen_from
+from driveline.releasing import release_of, runs_seen_from
 from driveline.sheets.build import Incoming, Measure, PartKey, Seen
 from driveline.sheets.build import Release as ReleaseRecord
 from jobs.actions import VersionConflict, job_file, saved_sheets
@@ -33,14 +34,14 @@ def release_part(
         VersionConflict: If ``based_on`` is not the newest version.
         Held: If the holes run the other way than they were seen to run, or a check of the plate fails and no reason
             is given.
-        ImpossibleInput: If the part can't be drawn.
+        NotDrawnYet: If the part can't be drawn.
     """
     Job.objects.select_for_update().get(pk=job.pk)
     newest = job.versions.select_related("author").latest("number")
     if newest.number != based_on:
         raise VersionConflict(newest)
     file = job_file(job, saved_sheets(newest))
-    drawn = runs_seen_from(part_named(file, part), side)
+    drawn = runs_seen_from(solve_parts(file.sheets.plate).part(part), side)
     if drawn is not runs:
         raise Held(
             f"Seen from that side the drawing's holes run {drawn.value}; you saw them run {runs.value}. "

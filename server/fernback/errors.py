@@ -7,7 +7,7 @@ from ninja.errors import AuthenticationError, HttpError, ValidationError
 from pydantic import ValidationError as SheetError
 
 from build.actions import Held
-from driveline.errors import ImpossibleInput, UnknownFeature, UnreadableMeasurement
+from driveline.errors import ImpossibleInput, NotDrawnYet, UnknownFeature, UnreadableMeasurement
 from fernback.problems import Conflict, FieldProblem, field_problems, problem
 from jobs.actions import FileRefused, VersionConflict
 from library.actions import PartClash
@@ -55,6 +55,10 @@ def add_error_handlers(api: NinjaAPI) -> None:  # noqa: C901 - a list of handler
 
     @api.exception_handler(Held)
     def _held(_request: HttpRequest, error: Held) -> HttpResponse:
+        return problem(409, str(error))
+
+    @api.exception_handler(NotDrawnYet)
+    def _not_drawn(_request: HttpRequest, error: NotDrawnYet) -> HttpResponse:
         return problem(409, str(error))
 
     @api.exception_handler(UnknownFeature)

@@ -14,9 +14,9 @@ from driveline.benches.plate import SolvedPlate, solve_parts
 from driveline.benches.plate_drawings import (
     cut_drawing,
     cut_line,
+    drawing_from,
     hole_rows,
     nest_of,
-    part_drawings,
     sheet_drawing,
 )
 from driveline.benches.plate_parts import Part
@@ -58,18 +58,14 @@ def _newest_file(request: HttpRequest, job_id: UUID) -> tuple[JobFile, int]:
     return job_file(job, saved_sheets(version)), version.number
 
 
-def _drawn(request: HttpRequest, job_id: UUID, key: str) -> _Drawn:
+def _drawn(request: HttpRequest, job_id: UUID, key: PartKey) -> _Drawn:
     job, number = _newest_file(request, job_id)
     solved = solve_parts(job.sheets.plate)
-    part = next((one for one in solved.parts if one.key == key), None)
-    if part is None:
-        to_do = " ".join(todo.text for todo in evaluate(job).plate.to_do)
-        raise HttpError(409, f"That part can't be drawn yet: {to_do or 'the build-up has none of that name.'}")
-    return _Drawn(job, solved, part, number)
+    return _Drawn(job, solved, solved.part(key), number)
 
 
 def _one_side(drawn: _Drawn, side: Seen) -> Drawing:
-    return part_drawings(drawn.job.sheets.plate, drawn.part, drawn.job.name)[0 if side == "engine" else 1]
+    return drawing_from(drawn.job.sheets.plate, drawn.part, drawn.job.name, side)
 
 
 def _revision_words(drawn: _Drawn) -> str:

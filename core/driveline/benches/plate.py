@@ -44,12 +44,12 @@ from driveline.bolts import thread_names
 from driveline.buildup import face_tilt
 from driveline.chain import Floats
 from driveline.checks import Check
-from driveline.errors import ImpossibleInput
+from driveline.errors import ImpossibleInput, NotDrawnYet
 from driveline.network.observations import CENTRE
 from driveline.outline import edge_distances_mm
 from driveline.plate import Disc, Ligament, bolt_circle_mm, ligaments, reflected
 from driveline.sheets.base import positive_of, value_of
-from driveline.sheets.build import BuildRecords
+from driveline.sheets.build import BuildRecords, PartKey
 from driveline.sheets.buildup import BuildKind
 from driveline.sheets.plate import MotorFace, PlateSheet
 from driveline.sheets.ratios import CouplerStyle
@@ -81,6 +81,18 @@ class SolvedPlate:
     patterns: Patterns
     parts: tuple[Part, ...]
     edges: tuple[tuple[str, float, float], ...]  # hole, distance to its part's edge, wanted distance
+    to_do: tuple[ToDo, ...]
+
+    def part(self, key: PartKey) -> Part:
+        """Return a part by its key.
+
+        Raises:
+            NotDrawnYet: If it can't be drawn.
+        """
+        for part in self.parts:
+            if part.key == key:
+                return part
+        raise NotDrawnYet(" ".join(one.text for one in self.to_do))
 
 
 def solve_parts(sheet: PlateSheet) -> SolvedPlate:
@@ -102,6 +114,7 @@ def solve_parts(sheet: PlateSheet) -> SolvedPlate:
         patterns=patterns,
         parts=parts,
         edges=tuple(one for part in parts for one in edge_shares(sheet, part)),
+        to_do=_to_do(sheet, survey, face_xy),
     )
 
 
@@ -133,7 +146,7 @@ def solve_plate(sheet: PlateSheet, context: PlateContext) -> tuple[PlateResult, 
         joints=joints,
         registers=register_results(sheet),
         threads=thread_names(),
-        to_do=_to_do(sheet, solved),
+        to_do=solved.to_do,
     )
     checks = (
         *plate_checks(sheet, figures, margins),
@@ -318,7 +331,7 @@ def _clocking(
     return clocking_result(sheet, fixed, solved.face_xy, factor, terminals)
 
 
-def _to_do(sheet: PlateSheet, solved: SolvedPlate) -> tuple[ToDo, ...]:
+def _to_do(sheet: PlateSheet, survey: SolvedSurvey, face_xy: Floats) -> tuple[ToDo, ...]:
     face, plate, build = sheet.face, sheet.plate, sheet.build_up
     if build.kind is BuildKind.BASE:
         feet = all(positive_of(one) for one in (build.base.along, build.base.across, build.base.hole))
@@ -326,7 +339,7 @@ def _to_do(sheet: PlateSheet, solved: SolvedPlate) -> tuple[ToDo, ...]:
     else:
         needs = [
             (
-                bool(len(solved.face_xy)),
+                bool(len(face_xy)),
                 "plate.face.bolt_circle",
                 "Measure the motor face: how many holes, on what circle.",
             ),
@@ -337,5 +350,5 @@ def _to_do(sheet: PlateSheet, solved: SolvedPlate) -> tuple[ToDo, ...]:
             ),
         ]
     needs.append((plate.thickness is not None, "plate.plate.thickness", "Choose the plate's thickness."))
-    own = () if build.kind is BuildKind.BASE else solved.survey.result.to_do
+    own = () if build.kind is BuildKind.BASE else survey.result.to_do
     return own + tuple(ToDo(field=field, text=text) for known, field, text in needs if not known)

@@ -11,6 +11,7 @@ from driveline.drawing.sheet import SheetHole, TitleBlock, dimensioned_sheet
 from driveline.nesting import Nest, nest
 from driveline.outline import outline_area_mm2, outline_bounds_mm, outline_length_mm
 from driveline.sheets.base import positive_of
+from driveline.sheets.build import Seen
 from driveline.sheets.plate import PlateSheet
 from driveline.tables.materials import material
 
@@ -47,11 +48,15 @@ def part_drawings(sheet: PlateSheet, part: Part, job_name: str, *, kerf_mm: floa
 SHORT: Final = {"motor_plate": "MOTOR", "ring": "RING", "base_plate": "BASE"}
 
 
-def cut_drawing(sheet: PlateSheet, part: Part, job_name: str, side: str) -> Drawing:
-    """Return what the cutter gets, from the side asked for, with the kerf that the job states."""
-    kerf_mm = positive_of(sheet.plate.kerf) or 0.0
+def drawing_from(sheet: PlateSheet, part: Part, job_name: str, side: Seen, *, kerf_mm: float = 0.0) -> Drawing:
+    """Return a part as seen from one side; ``engine`` is the first of a base plate, from above."""
     first, second = part_drawings(sheet, part, job_name, kerf_mm=kerf_mm)
     return first if side == "engine" else second
+
+
+def cut_drawing(sheet: PlateSheet, part: Part, job_name: str, side: Seen) -> Drawing:
+    """Return what the cutter gets, from the side asked for, with the kerf that the job states."""
+    return drawing_from(sheet, part, job_name, side, kerf_mm=positive_of(sheet.plate.kerf) or 0.0)
 
 
 def hole_rows(part: Part, sure_mm: dict[str, float | None]) -> tuple[HoleRow, ...]:
@@ -82,7 +87,7 @@ def _made(hole: PlateHole) -> str:
     return "cut" if hole.cut_mm == hole.finished_mm else "cut small, machine"
 
 
-def sheet_drawing(sheet: PlateSheet, part: Part, job_name: str, *, side: str, revision: str) -> Drawing:
+def sheet_drawing(sheet: PlateSheet, part: Part, job_name: str, *, side: Seen, revision: str) -> Drawing:
     """Return the dimensioned sheet from one side.
 
     Args:
@@ -92,8 +97,7 @@ def sheet_drawing(sheet: PlateSheet, part: Part, job_name: str, *, side: str, re
         side: ``engine`` or ``gearbox``; of a base plate, from above or from below.
         revision: What the title block says of it, such as ``B, released`` or ``saved revision 7``.
     """
-    first, second = part_drawings(sheet, part, job_name)
-    drawing, sign = (first, 1.0) if side == "engine" else (second, -1.0)
+    drawing, sign = drawing_from(sheet, part, job_name, side), 1.0 if side == "engine" else -1.0
     holes = [
         SheetHole(
             id=hole.id,

@@ -12,6 +12,7 @@ from driveline.errors import ImpossibleInput
 from driveline.outline import CircleEdge, Edge, HullEdge, OutlineVertex, edge_distances_mm, traced_edge
 from driveline.plate import MACHINING_MM, Disc, bolt_circle_mm, motor_on_plate
 from driveline.sheets.base import positive_of, value_of
+from driveline.sheets.build import PartKey
 from driveline.sheets.buildup import BuildKind
 from driveline.sheets.plate import OutlineBy, PlateSheet, Process
 
@@ -36,7 +37,7 @@ DRAWN_OVER_WANTED: Final = 1.15  # so that a kerf or a wandering cut does not ea
 class Part:
     """A flat part, seen from the engine side; a base plate from above."""
 
-    key: str  # "plate", "motor_plate", "ring" or "base_plate": releases are kept by it
+    key: PartKey  # releases are kept by it
     title: str
     holes: tuple[PlateHole, ...]
     edge: Edge
@@ -208,7 +209,7 @@ def _base_plate(sheet: PlateSheet) -> Part | None:
 def _part(
     sheet: PlateSheet,
     *,
-    key: str,
+    key: PartKey,
     title: str,
     holes: list[PlateHole],
     bore_mm: float | None,
@@ -229,7 +230,7 @@ def _part(
     except ImpossibleInput:
         return None
     if bore_mm:
-        holes = [*holes, _hole(sheet, "bore", Disc("bore", 0.0, 0.0, bore_mm), thickness_mm)]
+        holes = [*holes, _hole(sheet, "bore", Disc("bore", 0.0, 0.0, bore_mm))]
     return Part(
         key=key,
         title=title,
@@ -252,12 +253,12 @@ def _edge_of(sheet: PlateSheet, centres: Floats, radius_mm: float, traced: Float
 
 
 def _holes(sheet: PlateSheet, kind: str, discs: tuple[Disc, ...]) -> list[PlateHole]:
-    return [_hole(sheet, kind, disc, None) for disc in discs]
+    return [_hole(sheet, kind, disc) for disc in discs]
 
 
-def _hole(sheet: PlateSheet, kind: str, disc: Disc, thickness_mm: float | None) -> PlateHole:
+def _hole(sheet: PlateSheet, kind: str, disc: Disc) -> PlateHole:
     """A register is cut small and machined."""
-    hole = PlateHole(
+    return PlateHole(
         id=disc.id,
         kind=kind,
         x_mm=disc.x_mm,
@@ -266,7 +267,6 @@ def _hole(sheet: PlateSheet, kind: str, disc: Disc, thickness_mm: float | None) 
         cut_mm=disc.diameter_mm - MACHINING_MM if kind == "bore" else disc.diameter_mm,
         counterbore_mm=value_of(sheet.face.counterbore) if kind == "motor" else None,
     )
-    return _marked(sheet, hole, thickness_mm)
 
 
 def _marked(sheet: PlateSheet, hole: PlateHole, thickness_mm: float | None) -> PlateHole:

@@ -5,6 +5,7 @@ from driveline.benches.joints import JointResult
 from driveline.benches.survey import SurveyResult
 from driveline.checks import Result, Verdict
 from driveline.drawing.model import Drawing
+from driveline.sheets.build import PartKey
 
 
 class HoleRow(Result):
@@ -106,7 +107,7 @@ class Feature(Result):
 class PartResult(Result):
     """A flat part as designed so far."""
 
-    key: str
+    key: PartKey
     title: str
     engine_side: Drawing  # of a base plate: from above
     gearbox_side: Drawing

@@ -9,6 +9,7 @@ from driveline.chain import Floats
 from driveline.checks import Result
 from driveline.network import NetworkResult, solve_network
 from driveline.network.align import laid_over
+from driveline.network.datum import ellipses
 from driveline.network.observations import CENTRE
 from driveline.sheets.survey import AxisReading, PairReading, Survey, SurveyReading, SweepReading
 
@@ -53,14 +54,13 @@ def _route(survey: Survey, whole: NetworkResult, name: str, rest: list[int], own
         return CentreRoute(name=name, readings=len(own), x_mm=None, y_mm=None, apart_mm=None, sure_mm=None)
     held = [hole.id for hole in survey.holes if hole.id not in solved.loose]
     x_mm, y_mm = _centre_seen(solved, whole, held)
-    spread = float(np.linalg.eigvalsh(solved.mean_mm2)[-1])
     return CentreRoute(
         name=name,
         readings=len(own),
         x_mm=x_mm,
         y_mm=y_mm,
         apart_mm=float(np.hypot(x_mm, y_mm)),
-        sure_mm=float(np.sqrt(5.991 * max(spread, 0.0))),
+        sure_mm=ellipses(solved.mean_mm2[None])[0].major_mm,
     )
 
 

@@ -8,12 +8,11 @@ import numpy as np
 
 from driveline.chain import Floats
 from driveline.network.adjust import Adjustment
-from driveline.network.datum import Carried, carried_rows
+from driveline.network.datum import CHI_SQUARE_95_2, Carried, carried_rows
 from driveline.network.observations import CENTRE
 from driveline.network.shape import MOST_PAIRED
 
 LEAST_REDUNDANCY: Final = 0.1
-CHI_SQUARE_95_2: Final = 5.991
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)

@@ -20,7 +20,7 @@ from shapely.ops import polygonize, unary_union
 from driveline.benches.survey import solve_survey
 from driveline.chain import Floats
 from driveline.csv_in import UnreadableFile
-from driveline.measure import Tool
+from driveline.measure import MM_PER_INCH, Tool
 from driveline.network import Turning
 from driveline.network.align import laid_over
 from driveline.sheets.survey import Outline, OutlinePoint, Side, Survey
@@ -41,7 +41,7 @@ MOST_CORNERS: Final = 600
 SAME_PLACE_MM: Final = 0.05
 FLAT_MM: Final = 0.02  # how far a chord may leave its arc
 MATCHED_MM: Final = 5.0
-UNIT_MM: Final = {0: 1.0, 1: 25.4, 2: 304.8, 4: 1.0, 5: 10.0, 6: 1000.0}
+UNIT_MM: Final = {0: 1.0, 1: MM_PER_INCH, 2: 12 * MM_PER_INCH, 4: 1.0, 5: 10.0, 6: 1000.0}
 
 
 def read_survey_dxf(

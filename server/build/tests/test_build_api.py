@@ -82,7 +82,7 @@ class ReleaseTest(BuildTestCase):
         self.measured_again()
         self.assertEqual(self.release(self.client_of("stranger")).status_code, 404)
         self.assertEqual(self.release(self.client_of("viewer")).status_code, 403)
-        for change, status in [({"part": "ring"}, 422), ({"part": "door"}, 422), ({"side": "top"}, 422)]:
+        for change, status in [({"part": "ring"}, 409), ({"part": "door"}, 422), ({"side": "top"}, 422)]:
             self.assertEqual(self.release(**change).status_code, status)
         stranger = self.client_of("stranger")
         for path in ("releases", "releases/plate/A.dxf"):

@@ -3346,8 +3346,11 @@ export interface components {
          * @description A flat part as designed so far.
          */
         PartResult: {
-            /** Key */
-            key: string;
+            /**
+             * Key
+             * @enum {string}
+             */
+            key: "plate" | "motor_plate" | "ring" | "base_plate";
             /** Title */
             title: string;
             engine_side: components["schemas"]["Drawing"];

@@ -3,11 +3,6 @@ import { answered, client } from '../../api/client';
 import type { FeatureRow, Measure, PartResult, Turning } from '../../api/types';
 import type { SideSeen } from './plate.svelte';
 
-type PartKey = 'plate' | 'motor_plate' | 'ring' | 'base_plate';
-const PARTS: readonly PartKey[] = ['plate', 'motor_plate', 'ring', 'base_plate'];
-
-export const partKey = (part: PartResult): PartKey => PARTS.find((key) => key === part.key) ?? 'plate';
-
 export interface Confirmed {
   side: SideSeen;
   runs: Turning;
@@ -23,7 +18,7 @@ export async function release(
   const made = await answered(
     client.POST('/api/jobs/{job_id}/releases', {
       params: { path: { job_id: jobId } },
-      body: { based_on: basedOn, part: partKey(part), side, confirmed_runs: runs, despite },
+      body: { based_on: basedOn, part: part.key, side, confirmed_runs: runs, despite },
     }),
   );
   return made.letter;
@@ -44,7 +39,7 @@ export async function judged(
 ): Promise<readonly FeatureRow[]> {
   return answered(
     client.POST('/api/jobs/{job_id}/releases/{part}/{letter}/judge', {
-      params: { path: { job_id: jobId, part: partKey(part), letter } },
+      params: { path: { job_id: jobId, part: part.key, letter } },
       body: { measures },
     }),
   );
@@ -58,7 +53,7 @@ export async function signed(
 ): Promise<void> {
   await answered(
     client.POST('/api/jobs/{job_id}/releases/{part}/{letter}/deliveries', {
-      params: { path: { job_id: jobId, part: partKey(part), letter } },
+      params: { path: { job_id: jobId, part: part.key, letter } },
       body: {
         measures: decision.measures,
         runs_as_drawn: decision.runsAsDrawn,
