@@ -2,6 +2,7 @@
   import type { MassItem, Quantity } from '../../api/types';
   import ReadingInput from '../../measure/ReadingInput.svelte';
   import { readBack } from '../../measure/read-back';
+  import { submits } from '../../lib/submits';
 
   interface Props {
     items: readonly MassItem[];
@@ -27,8 +28,7 @@
     onchange(items.map((item, at) => (at === k ? { ...item, ...part } : item)));
   }
 
-  async function add(event: SubmitEvent): Promise<void> {
-    event.preventDefault();
+  async function add(): Promise<void> {
     says = (await readBack(mass, 'mass', null)).problem;
     if (says) return;
     onchange([...items, { name: name.trim(), mass: { text: mass.trim() }, is_on: true, only_laden: false }]);
@@ -108,7 +108,7 @@
     </table>
   </div>
   {#if !disabled}
-    <form class="mt-1 flex flex-wrap items-baseline gap-2 text-[13px]" onsubmit={add}>
+    <form class="mt-1 flex flex-wrap items-baseline gap-2 text-[13px]" onsubmit={submits(add)}>
       <label class="sr-only" for="{uid}-name">Name of an item</label>
       <input
         id="{uid}-name"

@@ -1,6 +1,7 @@
 <script lang="ts">
   import type { BriefSheet } from '../../api/types';
   import { readBack } from '../../measure/read-back';
+  import { submits } from '../../lib/submits';
   import ReadingInput from '../../measure/ReadingInput.svelte';
 
   type Gears = BriefSheet['was']['gears'];
@@ -15,8 +16,7 @@
   let ratio = $state('');
   let says = $state('');
 
-  async function add(event: SubmitEvent): Promise<void> {
-    event.preventDefault();
+  async function add(): Promise<void> {
     says = (await readBack(ratio, 'ratio', null)).problem;
     if (says) return;
     const name = ORDINALS[gears.length] ?? `${gears.length + 1}th`;
@@ -57,7 +57,7 @@
     </tbody>
   </table>
   {#if !disabled}
-    <form class="mt-1 flex items-baseline gap-2 text-[13px]" onsubmit={add}>
+    <form class="mt-1 flex items-baseline gap-2 text-[13px]" onsubmit={submits(add)}>
       <label class="sr-only" for="{uid}-ratio">Ratio of an old gear</label>
       <input
         id="{uid}-ratio"

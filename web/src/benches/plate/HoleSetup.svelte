@@ -2,6 +2,7 @@
   import type { Survey, SurveyResult } from '../../api/types';
   import ChoiceField from '../../measure/ChoiceField.svelte';
   import { readBack } from '../../measure/read-back';
+  import { submits } from '../../lib/submits';
   import ReadingField from '../../measure/ReadingField.svelte';
   import CentreRoutes from './CentreRoutes.svelte';
   import SurveyFile from './SurveyFile.svelte';
@@ -37,8 +38,7 @@
     ),
   );
 
-  async function add(event: SubmitEvent): Promise<void> {
-    event.preventDefault();
+  async function add(): Promise<void> {
     const text = diameter.trim();
     says = (await readBack(text, 'length', null)).problem;
     if (says) return;
@@ -98,7 +98,7 @@
     {/each}
   </div>
   {#if !disabled}
-    <form class="flex flex-wrap items-baseline gap-x-3" onsubmit={add}>
+    <form class="flex flex-wrap items-baseline gap-x-3" onsubmit={submits(add)}>
       <label for="{uid}-diameter">{nextId}, diameter</label>
       <input
         id="{uid}-diameter"

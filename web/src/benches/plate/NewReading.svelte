@@ -28,7 +28,6 @@
   let tool = $state<Tool>('caliper');
   let override = $state<Between | null>(null);
   let says = $state('');
-  let echo = $state('');
 
   const ids = $derived(holes.map((hole) => hole.id));
   const suggested = $derived<Between>({
@@ -46,20 +45,18 @@
     if (part.kind && isAlongAxis(part.kind)) tool = 'combination square';
   }
 
-  async function hear(): Promise<boolean> {
-    const heard = await readBack(isAxis ? text.replace(/^\s*-/, '') : text, 'length', null, tool);
-    says = heard.problem;
-    echo = heard.echo;
-    return heard.problem === '';
-  }
-
   async function add(event: SubmitEvent): Promise<void> {
     event.preventDefault();
-    const taken = { ...between };
-    if (!(await hear())) return;
-    const reading = readingOf(taken, text.trim(), tool);
+    const [taken, wanted, by] = [{ ...between }, text.trim(), tool];
+    if (!wanted) return;
+    text = says = ''; // the next figure may be typed while this one is looked at
+    says = (await readBack(isAxis ? wanted.replace(/^-/, '') : wanted, 'length', null, by)).problem;
+    if (says) {
+      text = wanted;
+      return;
+    }
+    const reading = readingOf(taken, wanted, by);
     if (reading) onadd(reading);
-    text = echo = '';
     override = isAlongAxis(taken.kind) ? { ...taken, a: ids[ids.indexOf(taken.a) + 1] ?? taken.a } : null;
   }
 </script>
@@ -145,7 +142,7 @@
             {/if}
           </div>
           <p class={['min-h-[1.1rem]', says && 'text-fails']} role={says ? 'alert' : undefined}>
-            {says ? `▲ ${says}` : echo || (next && !override ? `suggested: ${next.why}` : JAWS[between.kind])}
+            {says ? `▲ ${says}` : next && !override ? `suggested: ${next.why}` : JAWS[between.kind]}
           </p>
         </div>
       </div>

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import type { FlangeHole, SurveyReading, SurveyResult } from '../../api/types';
+  import type { FlangeHole, SurveyReading, SurveyResult, Tool } from '../../api/types';
   import { readBack } from '../../measure/read-back';
   import JawPicture from './JawPicture.svelte';
   import {
@@ -38,7 +38,7 @@
   );
   const last = $derived(survey.readings.at(-1));
   const typed = $derived(isInch && text ? `${text} in` : text);
-  const tool = $derived(between && isAlongAxis(between.kind) ? 'combination square' : 'caliper');
+  const tool = $derived<Tool>(between && isAlongAxis(between.kind) ? 'combination square' : 'caliper');
 
   function press(key: string): void {
     if (key === '⌫') text = text.slice(0, -1);
@@ -49,20 +49,25 @@
     void hear();
   }
   async function hear(): Promise<void> {
-    if (!typed) {
-      echo = says = '';
-      return;
-    }
-    const heard = await readBack(typed, 'length', null, tool);
+    echo = says = '';
+    const wanted = typed;
+    if (!wanted) return;
+    const heard = await readBack(wanted, 'length', null, tool);
+    if (wanted !== typed) return; // of a figure that has since grown
     echo = heard.echo;
     says = heard.problem;
   }
   async function keep(): Promise<void> {
-    await hear();
-    if (says || !typed || !between) return;
-    const reading = readingOf(between, typed, tool);
+    const [taken, shown, wanted, by] = [between, text, typed, tool];
+    if (!taken || !wanted) return;
+    text = echo = says = ''; // the next figure may be keyed while this one is looked at
+    says = (await readBack(wanted, 'length', null, by)).problem;
+    if (says) {
+      text = shown;
+      return;
+    }
+    const reading = readingOf(taken, wanted, by);
     if (reading) onadd(reading);
-    text = echo = '';
     other = null;
   }
   function choose(part: Partial<Between>): void {

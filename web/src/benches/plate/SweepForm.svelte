@@ -1,6 +1,7 @@
 <script lang="ts">
   import type { SweepReading } from '../../api/types';
   import { readBack } from '../../measure/read-back';
+  import { submits } from '../../lib/submits';
   import Button from '../../lib/ui/Button.svelte';
 
   interface Props {
@@ -20,8 +21,7 @@
   let turned = $state<SweepReading['turned']>('the dial, with the shaft');
   let says = $state('');
 
-  async function add(event: SubmitEvent): Promise<void> {
-    event.preventDefault();
+  async function add(): Promise<void> {
     const read = places.filter((place) => place.text.trim() !== '');
     if (read.length < 3) {
       says = 'Read the dial at three places or more round the turn.';
@@ -60,7 +60,7 @@
     holes or more.
   </p>
 {:else}
-  <form class="mt-1 flex flex-col gap-1.5 text-[13px]" onsubmit={add} aria-label="New dial sweep">
+  <form class="mt-1 flex flex-col gap-1.5 text-[13px]" onsubmit={submits(add)} aria-label="New dial sweep">
     <div class="flex flex-wrap items-baseline gap-x-2">
       <label
         >round <select

@@ -44,6 +44,17 @@ describe('NewReading', () => {
     });
   });
 
+  it('takes a figure once however often Enter is hit, and the next one typed meanwhile stays', async () => {
+    desk();
+    await type('New reading, H2 to H3', '3 51/64 in');
+    await Promise.all([keep(), keep()]);
+    await type('New reading, H2 to H3', '120.5');
+    await vi.waitFor(() => expect(onadd).toHaveBeenCalled());
+    expect(onadd).toHaveBeenCalledOnce();
+    expect(onadd.mock.calls[0]?.[0]).toMatchObject({ reading: { text: '3 51/64 in' } });
+    expect(screen.getByLabelText<HTMLInputElement>('New reading, H2 to H3').value).toBe('120.5');
+  });
+
   it('keeps a text that can not be read in its field, and takes nothing', async () => {
     desk();
     await type('New reading, H2 to H3', 'far');

@@ -4,6 +4,7 @@
   import LibraryButton from '../../library/LibraryButton.svelte';
   import ReadingInput from '../../measure/ReadingInput.svelte';
   import { readBack } from '../../measure/read-back';
+  import { submits } from '../../lib/submits';
   import BoxDetails from './BoxDetails.svelte';
   import { newBox } from './boxes';
 
@@ -62,8 +63,7 @@
     }
   }
 
-  async function add(event: SubmitEvent): Promise<void> {
-    event.preventDefault();
+  async function add(): Promise<void> {
     if (!(await check(ratio, 'ratio'))) return;
     addBox(newBox(name.trim() || ratio.trim(), ratio.trim()));
     if (!says) name = ratio = '';
@@ -147,7 +147,7 @@
     <p class="text-[13px] text-ink-dim">{hint}</p>
   {/if}
   {#if !disabled}
-    <form class="mt-1 flex items-baseline gap-2 text-[13px]" onsubmit={add}>
+    <form class="mt-1 flex items-baseline gap-2 text-[13px]" onsubmit={submits(add)}>
       <label class="sr-only" for="{uid}-ratio">Ratio of {noun}</label>
       <input
         id="{uid}-ratio"
