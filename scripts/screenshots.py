@@ -48,6 +48,7 @@ def two_plates(page: Page) -> None:
         ("On a circle of", "200 mm"),
         ("First at", "20 deg"),
         ("Hole in each plate", "13 mm"),
+        ("Bore, gearbox plate", "80 mm"),
     ):
         page.get_by_label(label, exact=True).fill(text)
         page.get_by_label(label, exact=True).press("Enter")
