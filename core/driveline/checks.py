@@ -46,6 +46,8 @@ class Check(Result):
 
     ``capacity / demand`` is the margin. Where more is worse on the capacity's side, the
     check turns its figures so that the margin still grows with safety, and says so.
+    While something is ``missing``, figures that stand there all the same are the best that can be: they may fail,
+    they never hold. A question has ``is_so`` instead of figures.
     """
 
     key: str  # "gearbox.input_torque": stored and linked to, so never renamed
@@ -53,6 +55,8 @@ class Check(Result):
     title: str
     demand: float | None  # None: not measured or chosen yet; ``missing`` says what to do
     capacity: float | None
+    is_so: bool | None = None  # of a question with a yes or a no, which has no margin
+    has_catch: bool = False  # yes, but: the maker or somebody else must be asked
     unit: str
     wanted_margin: float
     wanted_is_default: bool = True
@@ -61,6 +65,7 @@ class Check(Result):
     missing: tuple[str, ...] = ()
     inputs: tuple[str, ...] = ()  # the fields of the sheets it hangs on
     station: str | None = None
+    guards_release: bool = False  # a part is not released while it fails, unless somebody says why
 
     @computed_field  # type: ignore[prop-decorator]
     @property
@@ -73,13 +78,38 @@ class Check(Result):
     @computed_field  # type: ignore[prop-decorator]
     @property
     def verdict(self) -> Verdict:
-        """The one place where numbers become a word."""
-        if self.demand is None or self.capacity is None or self.missing:
+        """The one place where numbers become a word. A demand below nought is a case that can't stand: it fails."""
+        if self.is_so is not None:
+            if not self.is_so:
+                return Verdict.FAILS
+            return Verdict.NOT_KNOWN if self.missing else Verdict.TIGHT if self.has_catch else Verdict.HOLDS
+        if self.demand is None or self.capacity is None:
             return Verdict.NOT_KNOWN
         wanted = self.demand * self.wanted_margin * (1 - 1e-12)  # a product, since demand may be 0; 1.1 × 100 > 110
-        if self.capacity >= TIGHT_SHARE * wanted:
-            return Verdict.HOLDS
-        return Verdict.TIGHT if self.capacity >= wanted else Verdict.FAILS
+        if self.demand < 0 or self.capacity < wanted:
+            return Verdict.FAILS
+        if self.missing:
+            return Verdict.NOT_KNOWN
+        return Verdict.HOLDS if self.capacity >= TIGHT_SHARE * wanted else Verdict.TIGHT
+
+    @computed_field  # type: ignore[prop-decorator]
+    @property
+    def holds_release(self) -> bool:
+        """Whether a release waits for somebody to say why the part goes out all the same."""
+        return self.guards_release and self.verdict is Verdict.FAILS
+
+    def not_known(self, missing: tuple[str, ...], says: str) -> "Check":
+        """Return the check with nothing to judge: what it hangs on is missing."""
+        return self.model_copy(
+            update={
+                "demand": None,
+                "capacity": None,
+                "is_so": None,
+                "missing": missing,
+                "says": says,
+                "working": Working(source=self.working.source),
+            }
+        )
 
 
 def worst_first(checks: Sequence[Check]) -> tuple[Check, ...]:

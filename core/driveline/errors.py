@@ -47,3 +47,27 @@ class UnknownFeature(DrivelineError, LookupError):
 
     def __str__(self) -> str:
         return f"The released drawing has no {self.feature}. Measure one of its holes."
+
+
+class NoLetterLeft(DrivelineError, LookupError):
+    """A part whose revision letters are used up."""
+
+    def __init__(self, letter: str) -> None:
+        super().__init__(letter)
+        self.letter = letter
+
+    def __str__(self) -> str:
+        return f"Revision {self.letter} is the last there is. Give the part a new number in a copy of the job."
+
+
+class RecordsFull(DrivelineError):
+    """A job that holds as many records of a kind as are taken."""
+
+    def __init__(self, what: str, most: int) -> None:
+        super().__init__(what, most)
+        self.what, self.most = what, most
+
+    def __str__(self) -> str:
+        return (
+            f"This job holds {self.most} {self.what}, as many as are taken. Go on in a copy of it; nothing was changed."
+        )

@@ -16,17 +16,20 @@ from driveline.errors import ImpossibleInput, UnreadableMeasurement
 MM_PER_INCH: Final = 25.4
 FRACTION_U_MM: Final = MM_PER_INCH / 64 / math.sqrt(12)  # a fraction is read to 1/64 in at best
 GREATEST_VALUE: Final = 1e7  # nothing on a vehicle reaches it; a stuck key does
+LEAST_U: Final = 1e-6  # in any unit here: finer is a slip of the key, and its square is lost in the sums
 
 
 class Quantity(StrEnum):
     """What a field measures; its canonical unit is the first of ``UNITS``."""
 
     LENGTH = "length"
+    VEHICLE_LENGTH = "vehicle_length"  # wheelbase, track, roll-out: never a few millimetres
     ANGLE = "angle"
     TORQUE = "torque"
     SPIN = "spin"
     ROAD_SPEED = "road_speed"
     MASS = "mass"
+    VEHICLE_MASS = "vehicle_mass"  # a vehicle's or an axle's: never a few kilograms
     POWER = "power"
     RATIO = "ratio"
 
@@ -95,8 +98,13 @@ UNITS: Final[dict[Quantity, dict[str, float]]] = {
     Quantity.POWER: {"kw": 1.0, "w": 0.001, "hp": 0.7456998715822702},
     Quantity.RATIO: {":1": 1.0, "to 1": 1.0, "": 1.0},
 }
+UNITS[Quantity.VEHICLE_LENGTH] = UNITS[Quantity.LENGTH]
+UNITS[Quantity.VEHICLE_MASS] = UNITS[Quantity.MASS]
+LENGTHS: Final = (Quantity.LENGTH, Quantity.VEHICLE_LENGTH)
 UNIT_OF_NAME: Final = {
     Quantity.LENGTH: "mm",
+    Quantity.VEHICLE_LENGTH: "mm",
+    Quantity.VEHICLE_MASS: "kg",
     Quantity.ANGLE: "deg",
     Quantity.TORQUE: "Nm",
     Quantity.SPIN: "rpm",
@@ -107,6 +115,8 @@ UNIT_OF_NAME: Final = {
 }
 _EXAMPLES: Final = {
     Quantity.LENGTH: "209.55, 8 1/4 in or 1' 2 1/2\"",
+    Quantity.VEHICLE_LENGTH: "2350 mm or 7' 8 1/2\"",
+    Quantity.VEHICLE_MASS: "1480 kg or 3260 lb",
     Quantity.ANGLE: "5.25 deg",
     Quantity.TORQUE: "62 Nm or 45 ft-lb",
     Quantity.SPIN: "3800 rpm",
@@ -116,11 +126,26 @@ _EXAMPLES: Final = {
     Quantity.RATIO: "4.11, or teeth 37/9",
 }
 
+# Why a comma before three digits can't always be told from a decimal one: both readings must be a real thing's.
+PLAUSIBLE: Final = {
+    Quantity.LENGTH: (0.0, 20_000.0),
+    Quantity.VEHICLE_LENGTH: (100.0, 20_000.0),
+    Quantity.ANGLE: (0.0, 360.0),
+    Quantity.TORQUE: (2.0, 20_000.0),
+    Quantity.SPIN: (100.0, 60_000.0),
+    Quantity.ROAD_SPEED: (3.0, 400.0),
+    Quantity.MASS: (0.0, 60_000.0),
+    Quantity.VEHICLE_MASS: (100.0, 60_000.0),
+    Quantity.POWER: (0.0, 2000.0),
+    Quantity.RATIO: (0.1, 50.0),
+}
+
 _DECIMAL = r"(?:\d+(?:[.,]\d*)?|[.,]\d+)"
 _FRACTION = r"\d+\s*/\s*\d+"
 # "8 1/4", "8-1/4", "3/8", "209,55"
 _NUMBER = re.compile(rf"(?:(?P<whole>\d+)(?:\s+|\s*-\s*))?(?P<fraction>{_FRACTION})|(?P<decimal>{_DECIMAL})")
 _FEET = re.compile(rf"^(?P<feet>{_DECIMAL})\s*(?:'|ft)\s*-?\s*(?P<rest>\S.*)$")
+_THOUSANDS = re.compile(r"^[1-9]\d{0,2},\d{3}$")
 _TOLERANCE = re.compile(r"\s*(?:±|\+/-|\+-)\s*")
 _LOOKALIKES = str.maketrans({"″": '"', "”": '"', "“": '"', "′": "'", "’": "'", "–": "-", "−": "-", "⁄": "/"})
 
@@ -167,21 +192,25 @@ def measured(
         carries the rounding to 1/64 in on top of its tool's u.
 
     Raises:
-        ImpossibleInput: If ``u`` is not above 0.
+        ImpossibleInput: If ``u`` is below ``LEAST_U`` or beyond all measure.
+        UnreadableMeasurement: If the text can't be read, or its limits are nought.
 
     Source:
         Tools' defaults are workshop figures; limits to u by GUM 4.3.7 (rectangular).
     """
-    if u is not None and not u > 0:
-        raise ImpossibleInput("u", u, "above 0")
+    if u is not None and not LEAST_U <= u < GREATEST_VALUE:
+        raise ImpossibleInput("u", u, f"from {LEAST_U:g} up")
     nominal, *limits = _TOLERANCE.split(text, maxsplit=1)
     value = read_value(nominal, quantity, default_unit=default_unit)
     if u is None and limits:
         unit_of_nominal = _typed_unit(nominal, quantity) or default_unit
         u = read_value(limits[0], quantity, default_unit=unit_of_nominal) / math.sqrt(3)
+        if not u >= LEAST_U:
+            fix = "Leave the ± out, or type what the tool is good for, such as ±0.1."
+            raise UnreadableMeasurement(text, "Nothing is measured to ±0.", fix)
     if u is None and tool is not None:
         u = (TOOL_U_DEG if quantity is Quantity.ANGLE else TOOL_U_MM).get(tool)
-        if u is not None and quantity is Quantity.LENGTH and "/" in nominal.translate(_LOOKALIKES):
+        if u is not None and quantity in LENGTHS and "/" in nominal.translate(_LOOKALIKES):
             u = math.hypot(u, FRACTION_U_MM)
     return Measured(value=value, quantity=quantity, text=text, tool=tool, u=u)
 
@@ -208,10 +237,11 @@ def read_value(text: str, quantity: Quantity = Quantity.LENGTH, *, default_unit:
         raise UnreadableMeasurement(text, "Nothing is typed here.", example)
     sign = -1.0 if cleaned.startswith("-") else 1.0
     cleaned = cleaned.lstrip("+-").strip()
-    feet = _FEET.match(cleaned) if quantity is Quantity.LENGTH else None
+    feet = _FEET.match(cleaned) if quantity in LENGTHS else None
     if feet:
-        inches = _read_one(text, feet["rest"], quantity, "in", example)
-        return sign * (_decimal(feet["feet"]) * 12 * MM_PER_INCH + inches)
+        inches_mm = _read_one(text, feet["rest"], quantity, "in", example)
+        feet_mm = _decimal(text, feet["feet"], quantity, 12 * MM_PER_INCH) * 12 * MM_PER_INCH
+        return sign * _within_reason(text, feet_mm + inches_mm, example)
     return sign * _read_one(text, cleaned, quantity, default_unit or UNIT_OF_NAME[quantity], example)
 
 
@@ -223,7 +253,10 @@ def _read_one(text: str, cleaned: str, quantity: Quantity, default_unit: str, ex
     factor = UNITS[quantity].get(unit or default_unit.lower())
     if factor is None:
         raise UnreadableMeasurement(text, *_unit_problem(unit, quantity, example))
-    value = _number(text, number, example) * factor
+    return _within_reason(text, _number(text, number, quantity, factor, example) * factor, example)
+
+
+def _within_reason(text: str, value: float, example: str) -> float:
     if not value < GREATEST_VALUE:
         raise UnreadableMeasurement(text, "That is too large to be real.", example)
     return value
@@ -243,9 +276,9 @@ def _unit_problem(unit: str, quantity: Quantity, example: str) -> tuple[str, str
     return f"“{unit}” is not a unit known here.", f"Use one of {', '.join(UNITS[quantity])}."
 
 
-def _number(text: str, number: re.Match[str], example: str) -> float:
+def _number(text: str, number: re.Match[str], quantity: Quantity, factor: float, example: str) -> float:
     if number["decimal"]:
-        return _decimal(number["decimal"])
+        return _decimal(text, number["decimal"], quantity, factor)
     over, under = (int(part) for part in number["fraction"].split("/"))
     if under == 0:
         raise UnreadableMeasurement(text, "The fraction divides by zero.", example)
@@ -256,13 +289,24 @@ def _number(text: str, number: re.Match[str], example: str) -> float:
     return float(int(number["whole"] or 0) + Fraction(over, under))
 
 
-def _decimal(digits: str) -> float:
-    return float(digits.replace(",", "."))
+def _decimal(text: str, digits: str, quantity: Quantity, factor: float) -> float:
+    """A comma is decimal, but before three digits it may part thousands: then only one reading may make sense."""
+    decimal = float(digits.replace(",", "."))
+    if not _THOUSANDS.match(digits):
+        return decimal
+    thousands = float(digits.replace(",", ""))
+    least, greatest = PLAUSIBLE[quantity]
+    sound = [value for value in (decimal, thousands) if least < value * factor <= greatest]
+    if len(sound) == 1:
+        return sound[0]
+    raise UnreadableMeasurement(
+        text, f"“{digits}” can be {decimal:g} or {thousands:g}.", f"Type {thousands:g}, or {decimal:g} with a point."
+    )
 
 
 def _typed_unit(text: str, quantity: Quantity) -> str | None:
     cleaned = text.translate(_LOOKALIKES).strip().lower().lstrip("+-").strip()
-    if quantity is Quantity.LENGTH and _FEET.match(cleaned):
+    if quantity in LENGTHS and _FEET.match(cleaned):
         return "in"
     number = _NUMBER.match(cleaned)
     return (cleaned[number.end() :].strip() if number else "") or None

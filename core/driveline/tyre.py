@@ -28,10 +28,13 @@ class Construction(StrEnum):
 ROLLING_PER_DIAMETER: Final = {Construction.RADIAL: 3.05, Construction.CROSS_PLY: 2.99}
 ROLLING_PER_LOADED: Final = {Construction.RADIAL: 1.04, Construction.CROSS_PLY: 1.02}
 
-_SECTION = re.compile(r"^P?(\d{3})/(\d{2,3})\s*Z?([R-])\s*(\d{2}(?:\.5)?)\b", re.I)
-_NO_ASPECT = re.compile(r"^(\d{3})\s*([R-])\s*(\d{2})\b", re.I)
-_INCH_SECTION = re.compile(r"^(\d{1,2}\.\d{1,2})\s*([R-])\s*(\d{2})\b", re.I)
-_FLOTATION = re.compile(r"^(\d{2}(?:\.\d+)?)\s*[x×]\s*\d{1,2}(?:\.\d+)?\s*([R-])\s*\d{2}\b", re.I)
+# After the width may stand a speed letter (185HR14), after the rim a C or LT for commercial tyres (155R12C).
+_LAID = r"\s*[A-HJ-NP-UVWYZ]?(R|-)\s*"
+_RIM = r"(\d{2}(?:\.5)?)(?:C|LT)?(?![\d.])"
+_SECTION = re.compile(rf"^(?:P|LT)?(\d{{3}})/(\d{{2,3}}){_LAID}{_RIM}", re.I)
+_NO_ASPECT = re.compile(rf"^(\d{{3}}){_LAID}{_RIM}", re.I)
+_INCH_SECTION = re.compile(rf"^(\d{{1,2}}\.\d{{1,2}}){_LAID}{_RIM}", re.I)
+_FLOTATION = re.compile(rf"^(\d{{2}}(?:\.\d+)?)\s*[x×]\s*\d{{1,2}}(?:\.\d+)?{_LAID}{_RIM}", re.I)
 
 
 @dataclass(frozen=True, slots=True)

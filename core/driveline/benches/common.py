@@ -41,8 +41,7 @@ class Margins:
 
     def answer(self, *, is_so: bool | None, **fields: Any) -> Check:
         """Return a check of a question with a yes or a no; ``None`` is not known and ``missing`` says what to do."""
-        capacity = None if is_so is None else 2.0 if is_so else 0.5
-        return self.check("wanted_performance", demand=1.0, capacity=capacity, unit="", **fields)
+        return Check(is_so=is_so, demand=None, capacity=None, unit="", wanted_margin=1.0, **fields)
 
 
 def missing_of(known: Mapping[str, object]) -> tuple[str, ...]:

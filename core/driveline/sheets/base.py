@@ -2,18 +2,34 @@
 
 from typing import Annotated, ClassVar, Self
 
-from pydantic import BaseModel, ConfigDict, Field, PrivateAttr, StringConstraints, model_validator
+from pydantic import BaseModel, ConfigDict, Field, PrivateAttr, StringConstraints, field_validator, model_validator
 
-from driveline.measure import Measured, Quantity, Tool, measured
+from driveline.measure import LEAST_U, Measured, Quantity, Tool, measured
 
 Words = Annotated[str, StringConstraints(max_length=2000, strip_whitespace=True)]
 Name = Annotated[str, StringConstraints(min_length=1, max_length=80, strip_whitespace=True)]
+
+
+def shown(value: object) -> object:
+    """Return what came in, or refuse text that no screen shows and no database keeps.
+
+    Raises:
+        ValueError: If it is text with a NUL or half of a character in it.
+    """
+    if isinstance(value, str) and any(mark == "\0" or "\ud800" <= mark <= "\udfff" for mark in value):
+        raise ValueError("A character in it can't be shown or kept. Type it again.")
+    return value
 
 
 class Sheet(BaseModel):
     """Base of every sheet."""
 
     model_config = ConfigDict(extra="forbid", allow_inf_nan=False)
+
+    @field_validator("*")
+    @classmethod
+    def _shown(cls, value: object) -> object:
+        return shown(value)
 
 
 class Reading(Sheet):
@@ -25,7 +41,7 @@ class Reading(Sheet):
     text: Annotated[str, StringConstraints(max_length=60)] = Field(description="As typed, such as 8 1/4 in")
     unit: Annotated[str, StringConstraints(max_length=10)] | None = None
     tool: Tool | None = None
-    u: float | None = Field(default=None, gt=0, description="Standard uncertainty in the field's unit")
+    u: float | None = Field(default=None, ge=LEAST_U, le=1e6, description="Standard uncertainty in the field's unit")
     _measured: Measured = PrivateAttr()
 
     @model_validator(mode="after")
@@ -73,6 +89,12 @@ class Length(Reading):
     def u_mm(self) -> float | None:
         """Its standard uncertainty in mm; ``None`` when neither it nor the tool is stated."""
         return self._measured.u
+
+
+class VehicleLength(Length):
+    """A length of a vehicle: wheelbase, track, roll-out."""
+
+    quantity = Quantity.VEHICLE_LENGTH
 
 
 class Coordinate(Length):
@@ -135,6 +157,12 @@ class Mass(Reading):
     def kg(self) -> float:
         """The mass in kg."""
         return self._measured.value
+
+
+class VehicleMass(Mass):
+    """The mass of a vehicle, or of what stands on an axle."""
+
+    quantity = Quantity.VEHICLE_MASS
 
 
 class Power(Reading):
