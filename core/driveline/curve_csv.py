@@ -44,7 +44,7 @@ class _Columns:
 def read_motor_curve(data: bytes) -> MotorCurve:
     """Return a motor's curve from a CSV file.
 
-    Commas, semicolons or tabs between figures; decimal commas where the figures are not parted by commas; a header with
+    Commas, semicolons or tabs between figures; decimal points or commas, told from the whole file; a header with
     units (rpm or rad/s, N·m or lb-ft) or none, when the columns are speed, peak and perhaps continuous torque. Rows may
     be in any order; a row that says the same again is dropped.
 
@@ -55,14 +55,14 @@ def read_motor_curve(data: bytes) -> MotorCurve:
         UnreadableFile: If it is empty, too large, not text, or a row can't be read or contradicts another.
     """
     text = text_of(data, greatest_bytes=GREATEST_BYTES, what="a torque curve", example=EXAMPLE)
-    rows, delimiter = rows_of(text, most_rows=MOST_ROWS, example=EXAMPLE)
+    rows, decimal = rows_of(text, most_rows=MOST_ROWS, example=EXAMPLE)
     notes: list[str] = []
     first = rows[0][1]
-    has_header = not is_figure(first[0], delimiter)
+    has_header = not is_figure(first[0])
     columns = _headed(first) if has_header else _plain(first)
     if has_header and (columns.to_nm != 1 or columns.to_rpm != 1):
         notes.append("Units of the header were turned into rpm and N·m.")
-    points = [_point(number, row, columns, delimiter) for number, row in rows[has_header:]]
+    points = [_point(number, row, columns, decimal) for number, row in rows[has_header:]]
     if len(points) < 2:
         raise UnreadableFile("", "The file has fewer than two points.", f"A curve needs two or more: {EXAMPLE}.")
     return _in_order(points, notes)
@@ -93,11 +93,11 @@ def _headed(header: Sequence[str]) -> _Columns:
     )
 
 
-def _point(number: int, row: list[str], columns: _Columns, delimiter: str) -> tuple[float, float, float | None]:
+def _point(number: int, row: list[str], columns: _Columns, decimal: str) -> tuple[float, float, float | None]:
     def cell(k: int, what: str, factor: float, greatest: float) -> float:
         text = row[k] if k < len(row) else ""
         try:
-            value = figure_of(text, delimiter) * factor
+            value = figure_of(text, decimal) * factor
         except ValueError as error:
             raise UnreadableFile(
                 text, f"Row {number}: “{text}” is not a {what}.", "Mend that row, or leave it out."

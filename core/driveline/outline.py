@@ -6,7 +6,7 @@ from dataclasses import dataclass
 from typing import Final, Protocol
 
 import numpy as np
-from shapely import MultiPoint, Polygon
+from shapely import MultiPoint, Polygon, contains_xy
 from shapely.geometry.polygon import orient
 
 from driveline.chain import Floats
@@ -220,3 +220,26 @@ def edge_distances_mm(centres: Floats, vertices: Sequence[OutlineVertex]) -> Flo
     arcs = np.where(_within(sides, from_centre), round_, ends)
     nearest: Floats = np.where(sides.sweep_rad != 0, arcs, straight).min(axis=1)
     return nearest
+
+
+def edge_depths_mm(centres: Floats, vertices: Sequence[OutlineVertex]) -> Floats:
+    """Return how far inside an outline each point lies, (n,), mm; below 0 outside it."""
+    points = np.asarray(centres, dtype=float).reshape(-1, 2)
+    inside = contains_xy(Polygon(_flattened(vertices)), points[:, 0], points[:, 1])
+    depths: Floats = np.where(inside, 1.0, -1.0) * edge_distances_mm(points, vertices)
+    return depths
+
+
+def _flattened(vertices: Sequence[OutlineVertex]) -> Floats:
+    """Corners with points along the arcs between."""
+    sides = _sides(vertices)
+    parts = []
+    for k, sweep in enumerate(sides.sweep_rad.tolist()):
+        parts.append(sides.start[k : k + 1])
+        if sweep:
+            first = sides.start[k] - sides.centre[k]
+            turn = np.linspace(0, sweep, FLAT_SEGMENTS + 1)[1:-1]
+            cos, sin = np.cos(turn), np.sin(turn)
+            along = np.column_stack([first[0] * cos - first[1] * sin, first[0] * sin + first[1] * cos])
+            parts.append(sides.centre[k] + along)
+    return np.vstack(parts)

@@ -6,25 +6,34 @@ from typing import Final
 import numpy as np
 
 from driveline.benches.plate import solve_parts
-from driveline.benches.plate_drawings import cut_drawing, drawing_from
+from driveline.benches.plate_drawings import cut_drawing, drawing_from, hole_rows, sheet_drawing
 from driveline.benches.plate_parts import Part
 from driveline.benches.released import frozen_readings
 from driveline.drawing.dxf import write_dxf
 from driveline.drawing.plate import with_revision
+from driveline.errors import NoLetterLeft
 from driveline.network import Turning
-from driveline.sheets.build import PartKey, Release, Seen
+from driveline.sheets.build import FrozenHole, PartKey, Release, Seen
 from driveline.sheets.job import JobFile
 
 LETTERS: Final = "ABCDEFGHJKLMNPQRSTUVWXYZ"  # I and O are read as 1 and 0
+LONGEST_LETTER: Final = 2
 
 
 def letter_after(letter: str | None) -> str:
-    """Return the revision letter that follows; A where there is none yet, AA after Z."""
+    """Return the revision letter that follows; A where there is none yet, AA after Z.
+
+    Raises:
+        NoLetterLeft: After ZZ.
+    """
     if letter is None:
         return LETTERS[0]
-    head, last = letter[:-1], LETTERS.index(letter[-1])
-    if last + 1 < len(LETTERS):
-        return head + LETTERS[last + 1]
+    if letter == LETTERS[-1] * LONGEST_LETTER:
+        raise NoLetterLeft(letter)
+    head, last = letter[:-1], letter[-1]
+    after = [one for one in LETTERS if one > last]  # I and O, from elsewhere, are followed by J and P
+    if after:
+        return head + after[0]
     return letter_after(head or None) + LETTERS[0]
 
 
@@ -53,12 +62,14 @@ def release_of(job: JobFile, *, part: PartKey, side: Seen, by: str, at: str, rev
 
     Raises:
         NotDrawnYet: If that part can't be drawn.
+        NoLetterLeft: If it was released as ZZ.
     """
     plate = job.sheets.plate
     solved = solve_parts(plate)
     found = solved.part(part)
     newest = job.build.newest(part)
     letter = letter_after(newest.letter if newest else None)
+    sure = {hole.id: hole.major_mm for hole in solved.survey.result.holes}
     dxf = write_dxf(with_revision(cut_drawing(plate, found, job.name, side), letter))
     return Release(
         part=part,
@@ -70,6 +81,8 @@ def release_of(job: JobFile, *, part: PartKey, side: Seen, by: str, at: str, rev
         drawing=drawing_from(plate, found, job.name, "engine"),
         dxf=dxf,
         sha256=hashlib.sha256(dxf.encode()).hexdigest(),
+        sheet=sheet_drawing(plate, found, job.name, side=side, revision=f"{letter}, as released"),
+        holes=[FrozenHole.model_validate(row.model_dump()) for row in hole_rows(found, sure)],
         thickness_mm=found.thickness_mm,
         material=plate.plate.material,
         process=plate.plate.process.value,

@@ -23,6 +23,7 @@ from driveline.tables.loader import table
 SAME_MM: Final = 0.01  # no cutter keeps closer
 ARC_STEP_DEG: Final = 3.0
 SHOWN_FEATURES: Final = 8
+MOST_PAIRED: Final = 200
 
 
 def release_state(sheet: PlateSheet, part: Part, now: Drawing, survey: SurveyResult, release: Release) -> ReleaseState:
@@ -43,6 +44,7 @@ def release_state(sheet: PlateSheet, part: Part, now: Drawing, survey: SurveyRes
         at=release.at,
         side=release.side,
         sha256=release.sha256,
+        has_sheet=release.sheet is not None,
         differs=tuple(moved),
         readings_since=_readings_since(release.readings, frozen_readings(survey)),
     )
@@ -104,7 +106,8 @@ def _moved_outline(then: Drawing, now: Drawing) -> list[Moved]:
 
 def _polygon(drawing: Drawing) -> Polygon | None:
     outline = next((one for one in drawing.entities if isinstance(one, Path) and one.part == "outline"), None)
-    return None if outline is None else Polygon(_flat(outline))
+    corners = None if outline is None else _flat(outline)
+    return None if corners is None or len(corners) < 3 else Polygon(corners)
 
 
 def _flat(path: Path) -> Floats:
@@ -148,18 +151,36 @@ def features_of(release: Release) -> tuple[Feature, ...]:
     """Return what is worth measuring on a delivered part: the long distances first, then what its fit hangs on."""
     rounds = _rounds(release.drawing)
     holes = {_name(part): circle for part, circle in rounds.items() if not part.startswith("bore:")}
-    far = sorted(
-        ((a, b) for k, a in enumerate(holes) for b in list(holes)[k + 1 :]),
-        key=lambda pair: -_apart_mm(holes[pair[0]], holes[pair[1]]),
-    )
-    picked: list[tuple[str, str]] = []
-    for a, b in far:  # every hole once, by its longest reach, so that no hole goes unmeasured by chance of order
-        if not any({a, b} & set(pair) for pair in picked):
-            picked.append((a, b))
-    kinds = [("inside", a, b) for a, b in picked[:SHOWN_FEATURES]]
+    picked = _farthest_pairs(holes)
+    kinds = [("inside", a, b) for a, b in picked]
     kinds += [("diameter", _name(part), "") for part in rounds if part.startswith("bore:")]
     kinds += [("thickness", "", "")] if release.thickness_mm else []
     return tuple(_feature(release, kind, a, b) for kind, a, b in kinds)
+
+
+def _farthest_pairs(holes: dict[str, Circle]) -> list[tuple[str, str]]:
+    """Pairs of holes, the farthest apart first, every hole once, so that none goes unmeasured by chance of order.
+
+    Of very many holes only those farthest out are paired: what is far from the middle is far from something.
+    """
+    places = np.array([[hole.x_mm, hole.y_mm] for hole in holes.values()]).reshape(-1, 2)
+    if len(places) < 2:
+        return []
+    out = np.argsort(-np.hypot(*(places - places.mean(axis=0)).T), kind="stable")[:MOST_PAIRED]
+    kept = np.sort(out)
+    names, places = [list(holes)[k] for k in kept.tolist()], places[kept]
+    one, other = np.triu_indices(len(kept), k=1)
+    apart = np.hypot(*(places[one] - places[other]).T)
+    picked: list[tuple[str, str]] = []
+    taken: set[int] = set()
+    for k in np.argsort(-apart, kind="stable").tolist():
+        i, j = int(one[k]), int(other[k])
+        if i not in taken and j not in taken:
+            picked.append((names[i], names[j]))
+            taken |= {i, j}
+        if len(picked) == SHOWN_FEATURES:
+            break
+    return picked
 
 
 def _apart_mm(one: Circle, other: Circle) -> float:

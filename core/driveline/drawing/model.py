@@ -2,12 +2,18 @@
 
 from dataclasses import dataclass
 from enum import StrEnum
-from typing import Annotated, Literal
+from typing import Annotated, Final, Literal
 
 from pydantic import Field
 
 from driveline.checks import Result
 from driveline.outline import OutlineVertex
+
+GREATEST_MM: Final = 100_000.0  # a part is never larger; what comes in with a job file is held to it
+GREATEST_BULGE: Final = 1000.0  # all but a whole circle
+MOST_ENTITIES: Final = 4000
+MOST_VERTICES: Final = 4000
+Mm = Annotated[float, Field(ge=-GREATEST_MM, le=GREATEST_MM)]
 
 
 class Layer(StrEnum):
@@ -22,9 +28,9 @@ class Layer(StrEnum):
 class Vertex(Result):
     """A vertex of a path; ``bulge`` is the tangent of a quarter of the arc to the next, above 0 anticlockwise."""
 
-    x_mm: float
-    y_mm: float
-    bulge: float = 0.0
+    x_mm: Mm
+    y_mm: Mm
+    bulge: Annotated[float, Field(ge=-GREATEST_BULGE, le=GREATEST_BULGE)] = 0.0
 
 
 class Circle(Result):
@@ -33,9 +39,9 @@ class Circle(Result):
     shape: Literal["circle"] = "circle"
     layer: Layer
     part: str
-    x_mm: float
-    y_mm: float
-    radius_mm: float
+    x_mm: Mm
+    y_mm: Mm
+    radius_mm: Annotated[float, Field(gt=0, le=GREATEST_MM)]
 
 
 class Path(Result):
@@ -44,7 +50,7 @@ class Path(Result):
     shape: Literal["path"] = "path"
     layer: Layer
     part: str
-    vertices: tuple[Vertex, ...]
+    vertices: Annotated[tuple[Vertex, ...], Field(min_length=2, max_length=MOST_VERTICES)]
     closed: bool = True
 
 
@@ -54,8 +60,8 @@ class Punch(Result):
     shape: Literal["punch"] = "punch"
     layer: Layer = Layer.MARK
     part: str
-    x_mm: float
-    y_mm: float
+    x_mm: Mm
+    y_mm: Mm
 
 
 class Text(Result):
@@ -64,8 +70,8 @@ class Text(Result):
     shape: Literal["text"] = "text"
     layer: Layer = Layer.NOTES
     part: str = ""
-    x_mm: float
-    y_mm: float
+    x_mm: Mm
+    y_mm: Mm
     height_mm: float
     text: str
     centred: bool = False
@@ -80,7 +86,7 @@ class Drawing(Result):
 
     title: str
     seen_from: str
-    entities: tuple[Entity, ...]
+    entities: Annotated[tuple[Entity, ...], Field(max_length=MOST_ENTITIES)]
     least_x_mm: float
     least_y_mm: float
     greatest_x_mm: float
@@ -123,8 +129,8 @@ def placed_entity(entity: Circle | Path | Punch | Text, place: "Placing") -> Cir
 class Placing:
     """Scaled about 0, 0, perhaps turned a quarter anticlockwise, then moved."""
 
-    x_mm: float
-    y_mm: float
+    x_mm: Mm
+    y_mm: Mm
     scale: float = 1.0
     is_turned: bool = False
     least_text_mm: float = 0.0

@@ -1,12 +1,19 @@
-"""Holes and an outline from a DXF drawing of a flange."""
+"""Holes and an outline from a DXF drawing of a flange.
+
+A drawing is somebody else's: every size in it is looked at before anything is worked out from it.
+"""
 
 import io
+import math
 from collections.abc import Iterator, Sequence
+from itertools import islice
 from typing import Final
 
 import numpy as np
 from ezdxf.entities.arc import Arc
 from ezdxf.entities.circle import Circle
+from ezdxf.entities.dxfgfx import DXFGraphic
+from ezdxf.entities.insert import Insert
 from ezdxf.entities.line import Line
 from ezdxf.entities.lwpolyline import LWPolyline
 from ezdxf.entities.polyline import Polyline
@@ -14,7 +21,7 @@ from ezdxf.filemanagement import read as read_document
 from ezdxf.layouts.layout import Modelspace
 from ezdxf.lldxf.const import DXFError
 from ezdxf.path import make_path
-from shapely import LineString, Polygon
+from shapely import LineString, Polygon, STRtree
 from shapely.ops import polygonize, unary_union
 
 from driveline.benches.survey import solve_survey
@@ -38,6 +45,12 @@ GREATEST_BYTES: Final = 4_000_000
 MOST_LINES: Final = 400_000
 MOST_ENTITIES: Final = 5000
 MOST_CORNERS: Final = 600
+MOST_CIRCLES: Final = 600
+MOST_POINTS: Final = 100_000  # of all lines and arcs, taken apart
+MOST_CROSSINGS: Final = 20_000  # of lines with one another; an outline's touch only their neighbours
+PIECES_AT_ONCE: Final = 500
+MOST_DEEP: Final = 4  # blocks within blocks
+GREATEST_UNITS: Final = 200_000.0  # no flange's figure is larger, in whatever unit
 SAME_PLACE_MM: Final = 0.05
 FLAT_MM: Final = 0.02  # how far a chord may leave its arc
 MATCHED_MM: Final = 5.0
@@ -63,14 +76,13 @@ def read_survey_dxf(
         UnreadableFile: If it can't be read, holds too much or too little, or can't be matched.
     """
     space, scale, notes = _opened(data)
+    entities = _sound(space)
     mirror = -1.0 if seen_from is not survey.seen_from else 1.0
-    circles = _circles(space, scale, mirror, notes)
+    circles = _circles(entities, scale, mirror, notes)
     if len(circles) < 2:
-        raise UnreadableFile(
-            "", "The drawing has fewer than two circles.", "Draw each hole as a circle, not as a block."
-        )
+        raise UnreadableFile("", "The drawing has fewer than two circles.", "Draw each hole as a circle.")
     points = _named(circles, survey)
-    outline = _outline(space, scale, mirror, frame)
+    outline = _outline(entities, scale, mirror, frame)
     if outline is None:
         notes.append("No closed outline was found; the holes were taken.")
     if mirror < 0:
@@ -106,17 +118,72 @@ def _opened(data: bytes) -> tuple[Modelspace, float, list[str]]:
     notes = [] if unit else ["The drawing states no unit; millimetres were taken."]
     if unit and UNIT_MM[unit] != 1.0:
         notes.append("The drawing's units were turned into millimetres.")
-    if len(space.query("INSERT")):
-        notes.append("Blocks were not opened; explode them if holes are missing.")
     return space, UNIT_MM[unit], notes
 
 
-def _circles(space: Modelspace, scale: float, mirror: float, notes: list[str]) -> list[tuple[float, float, float]]:
+def _sound(space: Modelspace) -> list[DXFGraphic]:
+    """Every entity, blocks opened; a drawing with figures that no flange has is refused.
+
+    Raises:
+        UnreadableFile: If there are too many, or one is out of all measure.
+    """
+    found: list[DXFGraphic] = []
+    waiting: list[tuple[DXFGraphic, int]] = [(entity, 0) for entity in space]
+    while waiting:
+        entity, depth = waiting.pop()
+        if isinstance(entity, Insert):
+            if depth < MOST_DEEP and entity.mcount <= MOST_ENTITIES:
+                waiting += [(one, depth + 1) for one in _opened_block(entity, MOST_ENTITIES - len(found))]
+            continue
+        if isinstance(entity, Circle | Line | Arc | LWPolyline | Polyline):
+            _require_measure(entity)
+            found.append(entity)
+        if len(found) + len(waiting) > 2 * MOST_ENTITIES or len(found) > MOST_ENTITIES:
+            raise UnreadableFile("", "With its blocks opened the drawing holds too much.", "Save the flange alone.")
+    return found[::-1]
+
+
+def _opened_block(block: Insert, most: int) -> list[DXFGraphic]:
+    """What a block shows where it stands, as many as are still wanted; nothing where it can't be placed."""
+    try:
+        one_by_one = block.multi_insert() if block.mcount > 1 else [block]
+        return list(islice((entity for part in one_by_one for entity in part.virtual_entities()), most + 1))
+    except (DXFError, ValueError, TypeError, ArithmeticError, AttributeError, LookupError):
+        return []
+
+
+def _require_measure(entity: Circle | Line | Arc | LWPolyline | Polyline) -> None:
+    extrusion = entity.dxf.get("extrusion")
+    figures = [] if extrusion is None else [float(extrusion.magnitude) - 1.0]
+    try:
+        if isinstance(entity, Line):
+            figures += [*entity.dxf.start, *entity.dxf.end]
+        elif isinstance(entity, LWPolyline):
+            figures += [figure for point in entity.get_points("xyb") for figure in point]
+        elif isinstance(entity, Polyline):
+            figures += [figure for vertex in entity.vertices for figure in vertex.dxf.location]
+        else:
+            figures += [*entity.dxf.center, entity.dxf.radius]
+    except (DXFError, ValueError, TypeError, AttributeError) as error:
+        raise UnreadableFile("", "An entity of the drawing has no place.", "Save the flange alone.") from error
+    if not all(math.isfinite(figure) and abs(figure) <= GREATEST_UNITS for figure in figures):
+        what = entity.dxftype().lower()
+        raise UnreadableFile(
+            "", f"The drawing has an entity ({what}) out of all measure.", "Save the flange alone, in mm."
+        )
+    if extrusion is not None and not extrusion.magnitude > 1e-6:
+        raise UnreadableFile("", "An entity of the drawing lies in no plane.", "Save the flange alone, as 2D.")
+
+
+def _circles(
+    entities: Sequence[DXFGraphic], scale: float, mirror: float, notes: list[str]
+) -> list[tuple[float, float, float]]:
     """Centre and diameter of each circle, mm; of several about one centre the smallest."""
     found: list[tuple[float, float, float]] = []
-    for entity in space.query("CIRCLE"):
-        if not isinstance(entity, Circle):
-            continue
+    drawn = [entity for entity in entities if isinstance(entity, Circle) and not isinstance(entity, Arc)]
+    if len(drawn) > MOST_CIRCLES:
+        raise UnreadableFile("", f"The drawing has {len(drawn)} circles.", "Save the flange alone.")
+    for entity in drawn:
         centre = entity.ocs().to_wcs(entity.dxf.center)  # a drawing turned over keeps its circles in mirrored axes
         x_mm, y_mm, diameter_mm = scale * centre.x * mirror, scale * centre.y, 2 * scale * entity.dxf.radius
         where = f"Circle at {centre.x:g}, {centre.y:g}"
@@ -181,26 +248,42 @@ def _misfit_mm(points: Floats, target: Floats) -> float:
     return float(np.hypot(*(laid_over(points, target).placed(points) - target).T).max())
 
 
-def _outline(space: Modelspace, scale: float, mirror: float, frame: str) -> Outline | None:
-    """The largest closed loop of lines, arcs and polylines."""
-    lines = [LineString(points) for points in _polylines(space) if len(points) > 1]
-    if not lines:
+def _outline(entities: Sequence[DXFGraphic], scale: float, mirror: float, frame: str) -> Outline | None:
+    """The largest closed loop of lines, arcs and polylines; none where they cross too often to be an outline's."""
+    lines = [LineString(points) for points in _polylines(entities) if len(set(points)) > 1]
+    if not lines or _crossings(lines) > MOST_CROSSINGS:
         return None
     loops = sorted(polygonize(unary_union(lines)), key=lambda loop: float(Polygon(loop.exterior).area))
     if not loops:
         return None
     ring = loops[-1].exterior.simplify(FLAT_MM)
     corners = np.array(ring.coords)[:-1] * [scale * mirror, scale]
-    if len(corners) > MOST_CORNERS or np.abs(corners).max() > 5000:
+    if not 3 <= len(corners) <= MOST_CORNERS or np.abs(corners).max() > 5000:
         return None
     return Outline(frame=frame, points=[OutlinePoint(x_mm=float(x), y_mm=float(y)) for x, y in corners])
 
 
-def _polylines(space: Modelspace) -> Iterator[list[tuple[float, float]]]:
-    for entity in space:
+def _crossings(lines: Sequence[LineString]) -> int:
+    """How many pairs of straight pieces come near to one another; counted in parts, and no further than it matters."""
+    pieces = [LineString(pair) for line in lines for pair in zip(line.coords[:-1], line.coords[1:], strict=True)]
+    tree, found = STRtree(pieces), 0
+    for start in range(0, len(pieces), PIECES_AT_ONCE):
+        part = pieces[start : start + PIECES_AT_ONCE]
+        found += tree.query(part, predicate="intersects").shape[1] - 3 * len(part)  # itself, and its two neighbours
+        if found > MOST_CROSSINGS:
+            break
+    return found
+
+
+def _polylines(entities: Sequence[DXFGraphic]) -> Iterator[list[tuple[float, float]]]:
+    taken = 0
+    for entity in entities:
         if isinstance(entity, Line | Arc | LWPolyline | Polyline):
             try:
-                flat = list(make_path(entity).flattening(FLAT_MM, segments=8))
+                flat = list(islice(make_path(entity).flattening(FLAT_MM, segments=8), MOST_POINTS + 1 - taken))
             except (DXFError, ValueError, TypeError, ArithmeticError):
                 continue  # an entity without extent has no part in an outline
+            taken += len(flat)
+            if taken > MOST_POINTS:
+                return
             yield [(round(float(point.x), 4), round(float(point.y), 4)) for point in flat]  # ends must meet exactly

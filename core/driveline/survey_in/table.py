@@ -8,7 +8,7 @@ from pydantic import ValidationError
 
 from driveline.csv_in import UnreadableFile, figure_of, is_figure, rows_of, text_of
 from driveline.errors import UnreadableMeasurement
-from driveline.measure import MM_PER_INCH, Quantity, Tool, measured
+from driveline.measure import LEAST_U, MM_PER_INCH, Quantity, Tool, measured
 from driveline.sheets.base import Coordinate, Length
 from driveline.sheets.survey import (
     AxisReading,
@@ -79,16 +79,16 @@ def read_survey_csv(data: bytes, *, survey: Survey, frame: str, tool: Tool | Non
         UnreadableFile: With the row and the fix; one bad row refuses the file.
     """
     text = text_of(data, greatest_bytes=GREATEST_BYTES, what="a survey", example=EXAMPLE)
-    rows, delimiter = rows_of(text, most_rows=MOST_ROWS, example=EXAMPLE)
+    rows, decimal = rows_of(text, most_rows=MOST_ROWS, example=EXAMPLE)
     header = [cell.lower() for cell in rows[0][1]]
-    if any(is_figure(cell, delimiter) for cell in header):
+    if any(is_figure(cell) for cell in header):
         raise UnreadableFile("", "The first row names no columns.", f"Begin with {EXAMPLE}, or {POINTS_EXAMPLE}.")
     if "kind" not in header and sum(bool(_POINT_COLUMN.match(cell)) for cell in header) >= 2:
-        return _points(rows, delimiter, survey, frame, tool)
-    return _readings(rows, survey)
+        return _points(rows, decimal, survey, frame, tool)
+    return _readings(rows, decimal, survey)
 
 
-def _readings(rows: list[tuple[int, list[str]]], survey: Survey) -> SurveyFile:
+def _readings(rows: list[tuple[int, list[str]]], decimal: str, survey: Survey) -> SurveyFile:
     header = [COLUMNS.get(cell.lower(), "") for cell in rows[0][1]]
     if not {"kind", "from", "reading"} <= set(header):
         raise UnreadableFile("", f"The header “{', '.join(rows[0][1])}” is not known.", f"Begin with {EXAMPLE}.")
@@ -99,35 +99,37 @@ def _readings(rows: list[tuple[int, list[str]]], survey: Survey) -> SurveyFile:
     for number, cells in rows[1:]:
         row = {name: cell for name, cell in zip(header, cells, strict=False) if name}
         if row.get("kind", "").lower() == "hole":
-            _add_hole(holes, row, number, survey)
+            _add_hole(holes, row, number, decimal, survey)
         else:
-            readings.append((number, _reading(row, number)))
+            readings.append((number, _reading(row, number, decimal)))
     names = {hole.id for hole in survey.holes} | set(holes) | {"C"}
     for number, reading in readings:
         _require_known(reading, names, number)
     return SurveyFile(holes=tuple(holes.values()), readings=tuple(reading for _, reading in readings))
 
 
-def _add_hole(holes: dict[str, FlangeHole], row: dict[str, str], number: int, survey: Survey) -> None:
+def _add_hole(holes: dict[str, FlangeHole], row: dict[str, str], number: int, decimal: str, survey: Survey) -> None:
     name = _hole_id(row.get("from", ""), number)
     if name in holes or name in {hole.id for hole in survey.holes}:
         raise UnreadableFile(name, f"Row {number}: {name} is named twice.", "Name each hole once.")
-    diameter = _length(row, number)
+    diameter = _length(row, number, decimal)
     require_size(diameter.mm, f"Row {number}")
     holes[name] = FlangeHole(id=name, diameter=diameter)
 
 
-def _length(row: dict[str, str], number: int) -> Length:
-    text, tool, u_mm = _typed(row, number)
+def _length(row: dict[str, str], number: int, decimal: str) -> Length:
+    text, tool, u_mm = _typed(row, number, decimal)
     try:
         return Length(text=text, tool=tool, u=u_mm)
     except (ValidationError, UnreadableMeasurement) as error:
         raise UnreadableFile(text, f"Row {number}: “{text}” is not a length above zero.", "Mend that row.") from error
 
 
-def _typed(row: dict[str, str], number: int) -> tuple[str, Tool | None, float | None]:
+def _typed(row: dict[str, str], number: int, decimal: str) -> tuple[str, Tool | None, float | None]:
     """The reading as text with its unit, its tool, and its u; each refused with the row."""
     text = row.get("reading", "")
+    if is_figure(text):  # as the file's decimal mark says, so that a thousands mark is no decimal one
+        text = f"{figure_of(text, decimal):.10g}"
     unit = row.get("unit", "")
     typed = text if not unit or not text or not text[-1].isdigit() else f"{text} {unit}"
     try:
@@ -140,14 +142,14 @@ def _typed(row: dict[str, str], number: int) -> tuple[str, Tool | None, float | 
         raise UnreadableFile(
             tool_name, f"Row {number}: “{tool_name}” is not a tool known here.", f"Use one of {tools}."
         )
-    if u_text and not (is_figure(u_text, ";") and figure_of(u_text, ";") > 0):
+    if u_text and not (is_figure(u_text) and figure_of(u_text, decimal) >= LEAST_U):
         raise UnreadableFile(
             u_text, f"Row {number}: a u of “{u_text}” is not above zero.", "Give it in mm, or leave it."
         )
-    return typed, Tool(tool_name) if tool_name else None, figure_of(u_text, ";") if u_text else None
+    return typed, Tool(tool_name) if tool_name else None, figure_of(u_text, decimal) if u_text else None
 
 
-def _reading(row: dict[str, str], number: int) -> SurveyReading:
+def _reading(row: dict[str, str], number: int, decimal: str) -> SurveyReading:
     kind = row.get("kind", "").lower()
     a = _hole_id(row.get("from", ""), number)
     for pair in PAIRS:
@@ -155,14 +157,14 @@ def _reading(row: dict[str, str], number: int) -> SurveyReading:
             b = "C" if pair == "radius" else _hole_id(row.get("to", ""), number)
             if a == b:
                 raise UnreadableFile(a, f"Row {number}: it goes from {a} to itself.", "Name two different holes.")
-            length = _length(row, number)
+            length = _length(row, number, decimal)
             require_place(length.mm, 0.0, f"Row {number}")
             if not length.mm:
                 raise UnreadableFile("0", f"Row {number}: a reading of 0 is none.", "Mend that row, or leave it out.")
             return PairReading(kind=pair, a=a, b=b, reading=length)
     for axis in AXES:
         if kind == axis:
-            text, tool, u_mm = _typed(row, number)
+            text, tool, u_mm = _typed(row, number, decimal)
             edge = next((one for one in EDGES if one == (row.get("edge") or "centre").lower()), None)
             if edge is None:
                 raise UnreadableFile("", f"Row {number}: the edge is low, centre or high.", "Mend that row.")
@@ -191,7 +193,7 @@ def _require_known(reading: SurveyReading, names: set[str], number: int) -> None
 
 
 def _points(
-    rows: list[tuple[int, list[str]]], delimiter: str, survey: Survey, frame: str, tool: Tool | None
+    rows: list[tuple[int, list[str]]], decimal: str, survey: Survey, frame: str, tool: Tool | None
 ) -> SurveyFile:
     header = [cell.lower() for cell in rows[0][1]]
     columns = {found[1][0]: k for k, cell in enumerate(header) if (found := _POINT_COLUMN.match(cell))}
@@ -202,9 +204,9 @@ def _points(
     points: list[FoundPoint] = []
     corners: list[OutlinePoint] = []
     for number, cells in rows[1:]:
-        values = {key: _cell(cells, k, number, delimiter) * scales[key] for key, k in columns.items() if key != "d"}
+        values = {key: _cell(cells, k, number, decimal) * scales[key] for key, k in columns.items() if key != "d"}
         has_size = "d" in columns and columns["d"] < len(cells) and cells[columns["d"]]
-        diameter = _cell(cells, columns["d"], number, delimiter) * scales["d"] if has_size else None
+        diameter = _cell(cells, columns["d"], number, decimal) * scales["d"] if has_size else None
         require_place(values["x"], values["y"], f"Row {number}")
         if name_at < len(cells) and cells[name_at].lower() == OUTLINE_ID:
             corners.append(OutlinePoint(x_mm=values["x"], y_mm=values["y"]))
@@ -238,10 +240,10 @@ def _scale(unit: str | None) -> float:
     return MM_PER_INCH if unit and unit.lower().startswith("in") else 1.0
 
 
-def _cell(cells: Sequence[str], k: int, number: int, delimiter: str) -> float:
+def _cell(cells: Sequence[str], k: int, number: int, decimal: str) -> float:
     text = cells[k] if k < len(cells) else ""
     try:
-        return figure_of(text, delimiter)
+        return figure_of(text, decimal)
     except ValueError as error:
         raise UnreadableFile(
             text, f"Row {number}: “{text}” is not a figure.", "Mend that row, or leave it out."
