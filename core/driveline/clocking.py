@@ -13,6 +13,7 @@ from driveline.plate import Disc, wanted_ligament_mm
 GRID_DEG: Final = 0.5
 SETTLED_DEG: Final = 1e-7
 SETTLED_SHARE: Final = 1e-9
+MOST_SPANS: Final = 20_000  # looked at together; a search that wants more has not settled
 
 
 @dataclass(frozen=True, slots=True)
@@ -36,6 +37,7 @@ class Clocking:
     windows: tuple[Window, ...]  # inside the span that is allowed
     best_deg: float  # in the span that is allowed
     best_share: float
+    is_settled: bool  # False: the search for the best came to its bound
 
 
 def clocking(
@@ -70,7 +72,7 @@ def clocking(
     pattern = _Patterns(fixed, moving_xy, moving_diameter_mm, factor)
     angles = np.arange(0, 360, GRID_DEG)
     share, closest = pattern.least_and_closest(angles)
-    best_deg, best_share = _best(pattern, span)
+    best_deg, best_share, is_settled = _best(pattern, span)
     windows = _windows(pattern.least_share, angles, share)
     return Clocking(
         angle_deg=angles,
@@ -79,6 +81,7 @@ def clocking(
         windows=windows if allowed is None else tuple(part for one in windows for part in _overlaps(one, allowed)),
         best_deg=best_deg % 360,
         best_share=best_share,
+        is_settled=is_settled,
     )
 
 
@@ -100,11 +103,12 @@ class _Patterns:
         self._moving = moving_xy
         self._centres = np.array([[disc.x_mm, disc.y_mm] for disc in fixed])
         diameters = np.array([disc.diameter_mm for disc in fixed])
-        self._wanted = wanted_ligament_mm(diameters, moving_diameter_mm, factor)
+        bores = np.array([disc.is_bore for disc in fixed])
+        self._wanted = wanted_ligament_mm(diameters, moving_diameter_mm, factor, has_bore=bores)
         self._clear = (diameters + moving_diameter_mm) / 2
         # Turning by a radian moves a hole along its circle, and so its gap by no more than the smaller radius.
         reach = np.minimum(np.hypot(*moving_xy.T)[:, None], np.hypot(*self._centres.T))
-        self.slope_per_deg = float(np.radians((reach / self._wanted).max()))
+        self._slope_per_deg = np.radians(reach / self._wanted)
 
     def _shares(self, angles_deg: Floats) -> Floats:
         angle = np.radians(angles_deg)[:, None]
@@ -119,6 +123,14 @@ class _Patterns:
         least: Floats = self._shares(angles_deg).min(axis=(1, 2))
         return least
 
+    def bounds(self, angles_deg: Floats, half_deg: float) -> Floats:
+        """Return the most that the least share can be within half a span of each angle.
+
+        Every pair is bounded by its own slope: one that does not change at all, a hole at the centre, bounds all.
+        """
+        most: Floats = (self._shares(angles_deg) + self._slope_per_deg * half_deg).min(axis=(1, 2))
+        return most
+
     def least_and_closest(self, angles_deg: Floats) -> tuple[Floats, tuple[tuple[str, int], ...]]:
         """Return the least share, and which two holes make it so: the fixed one's name, the turning one's number."""
         shares = self._shares(angles_deg).reshape(len(angles_deg), -1)
@@ -128,28 +140,27 @@ class _Patterns:
         return np.take_along_axis(shares, at[:, None], axis=1)[:, 0], closest
 
 
-def _best(pattern: _Patterns, allowed: Window) -> tuple[float, float]:
-    """The best angle in a span and its share, to 1e-7: parts that could still hold a better one are halved.
+def _best(pattern: _Patterns, allowed: Window) -> tuple[float, float, bool]:
+    """The best angle in a span, its share to 1e-9, and whether the search settled.
 
-    Over a part the share rises no faster than ``slope_per_deg``, so half the part past its better end bounds it.
+    Spans are halved while they could still hold a better angle. A pair's share rises no faster than its slope, so that
+    half the span past its middle bounds it.
     """
     count = max(int(np.ceil((allowed.to_deg - allowed.from_deg) / GRID_DEG)), 1)
     angles = np.linspace(allowed.from_deg, allowed.to_deg, count + 1)
     share = pattern.least_share(angles)
-    start, length, at_start, at_end = angles[:-1], float(angles[1] - angles[0]), share[:-1], share[1:]
     best_deg, best_share = float(angles[int(share.argmax())]), float(share.max())
-    while length > SETTLED_DEG:
-        able = (at_start + at_end + pattern.slope_per_deg * length) / 2 > best_share + SETTLED_SHARE
-        start, at_start, at_end = start[able], at_start[able], at_end[able]
-        if not start.size:
-            break
+    middle, length = (angles[:-1] + angles[1:]) / 2, float(angles[1] - angles[0])
+    while length > SETTLED_DEG and middle.size:
+        share = pattern.least_share(middle)
+        if share.max() > best_share:
+            best_deg, best_share = float(middle[int(share.argmax())]), float(share.max())
+        middle = middle[pattern.bounds(middle, length / 2) > best_share + SETTLED_SHARE]
+        if 2 * middle.size > MOST_SPANS:
+            return best_deg, best_share, False
         length /= 2
-        middle = pattern.least_share(start + length)
-        if middle.max() > best_share:
-            best_deg, best_share = float(start[int(middle.argmax())] + length), float(middle.max())
-        start = np.concatenate([start, start + length])
-        at_start, at_end = np.concatenate([at_start, middle]), np.concatenate([middle, at_end])
-    return best_deg, best_share
+        middle = np.concatenate([middle - length / 2, middle + length / 2])
+    return best_deg, best_share, True
 
 
 def _windows(share_at: Callable[[Floats], Floats], angles: Floats, share: Floats) -> tuple[Window, ...]:

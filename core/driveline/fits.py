@@ -1,4 +1,4 @@
-"""Limits of size for registers, dowels and bores: ISO 286, over 6 up to 180 mm."""
+"""Limits of size for registers, dowels and bores: ISO 286, over 3 up to 500 mm."""
 
 import re
 from bisect import bisect_left
@@ -8,8 +8,8 @@ from typing import Final
 from driveline.errors import ImpossibleInput
 from driveline.tables.loader import table
 
-LEAST_MM: Final = 6.0
-GREATEST_MM: Final = 180.0
+LEAST_MM: Final = 3.0
+GREATEST_MM: Final = 500.0
 _ZONE = re.compile(r"^([A-Za-z])(\d)$")
 
 
@@ -44,7 +44,7 @@ def limits(nominal_mm: float, zone: str) -> Limits:
     """Return the limits of a tolerance zone at a nominal size.
 
     Args:
-        nominal_mm: Over 6, up to and including 180.
+        nominal_mm: Over 3, up to and including 500.
         zone: H for bores, g h k n p s for shafts, with grade 6, 7 or 8, such as ``H7``.
 
     Raises:
@@ -78,3 +78,8 @@ def fit(nominal_mm: float, name: str) -> Fit:
     """
     bore, _, shaft = name.partition("/")
     return Fit(bore=limits(nominal_mm, bore), shaft=limits(nominal_mm, shaft))
+
+
+def fit_within(nominal_mm: float, name: str) -> Fit | None:
+    """Return a fit by its name; ``None`` where the size is outside the tables."""
+    return fit(nominal_mm, name) if LEAST_MM < nominal_mm <= GREATEST_MM else None

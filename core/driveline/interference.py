@@ -73,16 +73,20 @@ def warm_interference_mm(
     return interference_mm - (outer_per_k - inner_per_k) * warmer_k * joint_mm
 
 
-def heating_k(*, interference_mm: float, joint_mm: float, expansion_per_k: float) -> float:
+def heating_k(
+    *, interference_mm: float, joint_mm: float, expansion_per_k: float, slip_mm: float | None = None
+) -> float:
     """Return how much warmer the outer part must be to slip on, K.
 
     Args:
         interference_mm: The greatest, on diameter.
         joint_mm: Diameter of the joint.
         expansion_per_k: Of the outer part; above 0.
+        slip_mm: Clearance to slip on with; the usual one when left out.
 
     Source:
         ΔT = (δ + slip-on clearance)/(α d); clearance 0.001 d, at least 0.03 mm.
     """
-    slip_mm = max(SLIP_SHARE * joint_mm, LEAST_SLIP_MM)
+    if slip_mm is None:
+        slip_mm = max(SLIP_SHARE * joint_mm, LEAST_SLIP_MM)
     return (interference_mm + slip_mm) / (expansion_per_k * joint_mm)

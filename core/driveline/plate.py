@@ -10,6 +10,7 @@ from dataclasses import dataclass
 from typing import Final
 
 import numpy as np
+from numpy.typing import NDArray
 
 from driveline.chain import Floats
 from driveline.errors import ImpossibleInput
@@ -26,6 +27,7 @@ class Disc:
     x_mm: float
     y_mm: float
     diameter_mm: float
+    is_bore: bool = False  # for shaft or register
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -84,7 +86,7 @@ def ligaments(discs: Sequence[Disc], *, factor: float) -> tuple[Ligament, ...]:
     Args:
         discs: All holes of the plate, the bore among them.
         factor: Wanted ligament over the larger hole of the two; never less than 6 mm is wanted.
-            A bore counts for its wall, not its size: see ``wanted_ligament_mm``.
+            A bore counts as no more than twice the hole beside it: see ``wanted_ligament_mm``.
     """
     if len(discs) < 2:
         return ()
@@ -92,7 +94,8 @@ def ligaments(discs: Sequence[Disc], *, factor: float) -> tuple[Ligament, ...]:
     one, other = np.triu_indices(len(discs), k=1)
     x, y, sizes = place[one, 0] - place[other, 0], place[one, 1] - place[other, 1], place[:, 2]
     left = np.hypot(x, y) - (sizes[one] + sizes[other]) / 2
-    wanted = wanted_ligament_mm(sizes[one], sizes[other], factor)
+    bores = np.array([disc.is_bore for disc in discs])
+    wanted = wanted_ligament_mm(sizes[one], sizes[other], factor, has_bore=bores[one] | bores[other])
     order = np.argsort(left / wanted, kind="stable")
     rows = zip(one[order].tolist(), other[order].tolist(), left[order].tolist(), wanted[order].tolist(), strict=True)
     return tuple(
@@ -101,12 +104,14 @@ def ligaments(discs: Sequence[Disc], *, factor: float) -> tuple[Ligament, ...]:
     )
 
 
-def wanted_ligament_mm(one_mm: float | Floats, other_mm: float | Floats, factor: float) -> Floats:
+def wanted_ligament_mm(
+    one_mm: float | Floats, other_mm: float | Floats, factor: float, *, has_bore: bool | NDArray[np.bool_] = False
+) -> Floats:
     """Return the ligament wanted between two holes: factor × the larger, at least 6 mm.
 
-    Beside a bore over twice the other hole's size the other hole governs: a wall as thick as a
-    register is wide is nobody's rule.
+    Where one of them is a bore, it counts as no more than twice the other: a wall as thick as a register is wide is
+    nobody's rule.
     """
     small, large = np.minimum(one_mm, other_mm), np.maximum(one_mm, other_mm)
-    governing = np.where(large > 2 * small, small, large)
+    governing = np.where(has_bore, np.minimum(large, 2 * small), large)
     return np.maximum(LEAST_LIGAMENT_MM, factor * governing)

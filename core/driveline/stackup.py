@@ -34,11 +34,12 @@ def stack_up(links: Sequence[Link]) -> StackUp:
         Worst case Σ|t|; statistical √Σt² (ISO 286-1 says no more than that sizes are within limits, so the second holds
         only where sizes are independent, centred and alike in spread).
     """
-    squares = [link.either_way_mm**2 for link in links]
+    widest = max((abs(link.either_way_mm) for link in links), default=0.0)
+    squares = [(link.either_way_mm / widest) ** 2 if widest else 0.0 for link in links]  # to the widest: none is lost
     total = math.fsum(squares)
     return StackUp(
         nominal_mm=math.fsum(link.length_mm for link in links),
         worst_mm=math.fsum(abs(link.either_way_mm) for link in links),
-        likely_mm=math.sqrt(total),
+        likely_mm=widest * math.sqrt(total),
         shares=tuple(square / total if total else 0.0 for square in squares),
     )

@@ -2,19 +2,15 @@
 
 from typing import Final
 
+from driveline.benches.centre_checks import WARM_K
 from driveline.benches.common import Margins, missing_of, wanted_words
-from driveline.benches.joint_checks import BUMP_G
-from driveline.benches.joints import Loads
 from driveline.benches.plate_results import BuildUpResult, Terminals
+from driveline.benches.stack import warm_growth_mm
 from driveline.checks import Check, Step, Working
-from driveline.errors import ImpossibleInput
-from driveline.overhang import hub_tilt_deg
-from driveline.road import GRAVITY_MS2
 from driveline.sheets.base import positive_of
 from driveline.sheets.buildup import BuildKind
 from driveline.sheets.plate import PlateSheet
 from driveline.sheets.ratios import CouplerStyle
-from driveline.tables.materials import material
 
 ANGLE_ALLOWANCE_DEG: Final = {
     CouplerStyle.RIGID: 0.05,
@@ -68,12 +64,22 @@ def face_tilt_check(sheet: PlateSheet, built: BuildUpResult, coupler: CouplerSty
 def faces_apart_check(sheet: PlateSheet, built: BuildUpResult, margins: Margins) -> Check:
     """Return whether the faces stand as far apart as shafts and coupler ask for."""
     wanted_mm, apart = positive_of(sheet.build_up.wanted_apart), built.apart
-    missing = () if apart is not None else ("Thickness of every plate, ring and standoff between the faces",)
+    growth_mm = warm_growth_mm(sheet)
+    missing = missing_of(
+        {
+            "Thickness of every plate, ring and standoff between the faces": apart,
+            "What each length was measured with, or its ±": apart is None or apart.is_sure,
+            "What plates and standoffs are made of": apart is None or growth_mm is not None,
+        }
+    )
     off_mm, says = None, wanted_words(missing)
     steps: tuple[Step, ...] = ()
     if apart is not None and wanted_mm is not None:
-        off_mm = abs(apart.nominal_mm - wanted_mm) + apart.worst_mm
-        says = f"{apart.nominal_mm:.2f} ± {apart.worst_mm:.2f} mm at worst; {wanted_mm:.2f} ± {APART_MM:g} asked for"
+        grown_mm = growth_mm or 0.0
+        cold_mm = apart.nominal_mm - wanted_mm
+        off_mm = max(abs(cold_mm), abs(cold_mm + grown_mm)) + apart.worst_mm
+        found = f"{apart.nominal_mm:.2f} ± {apart.worst_mm:.2f} mm at worst, {grown_mm:.2f} more when warm"
+        says = f"{found}; {wanted_mm:.2f} ± {APART_MM:g} asked for" + (f". {says}" if missing else "")
         steps = tuple(
             Step(formula=one.name, numbers=f"{one.length_mm:.2f} ± {one.either_way_mm:.2f}", result=f"{one.share:.0%}")
             for one in apart.shares
@@ -90,7 +96,11 @@ def faces_apart_check(sheet: PlateSheet, built: BuildUpResult, margins: Margins)
         missing=missing,
         inputs=("plate.build_up", "plate.plate.thickness"),
         working=Working(
-            steps=(*steps, Step(formula="|Σ − asked| + Σ|t|", result="" if off_mm is None else f"{off_mm:.2f} mm")),
+            steps=(
+                *steps,
+                Step(formula=f"Σ α L ΔT, {WARM_K:g} K warm", result="" if growth_mm is None else f"{growth_mm:.3f} mm"),
+                Step(formula="|Σ − asked|, cold or warm, + Σ|t|", result="" if off_mm is None else f"{off_mm:.2f} mm"),
+            ),
             source="Worst case over all lengths. ± 0.5 mm is taken as usual; the coupler's own gap decides.",
             note="" if apart is None else f"Most likely ± {apart.likely_mm:.2f}, were they independent and centred.",
         ),
@@ -146,83 +156,6 @@ def terminals_check(turn: Terminals, margins: Margins) -> Check:
         inputs=("plate.face.terminals_at", "plate.plate.terminals_from", "plate.plate.turned"),
         working=Working(source="Seen from the engine side, anticlockwise from +x."),
     )
-
-
-def plate_lean_check(
-    sheet: PlateSheet,
-    radii_mm: tuple[float, float] | None,
-    loads: Loads,
-    coupler: CouplerStyle | None,
-    margins: Margins,
-) -> Check:
-    """Return whether the plate bends so far under the motor that the coupler minds.
-
-    Args:
-        sheet: Of the bench.
-        radii_mm: Mean radius of the motor's and of the flange's screws; ``None`` while a pattern is missing.
-        loads: Of the motor.
-        coupler: As chosen.
-        margins: Of the job.
-    """
-    overhang_mm, thickness_mm = positive_of(sheet.face.overhang), positive_of(sheet.plate.thickness)
-    allowed = ANGLE_ALLOWANCE_DEG[coupler] if coupler else None
-    wanted = {
-        "Coupler style, on the Ratios bench": allowed,
-        "What the plate is made of": sheet.plate.made_of,
-        "Thickness of the plate": thickness_mm,
-        "Mass of the motor": loads.motor_kg,
-        "Centre of gravity of the motor from its face": overhang_mm,
-        "Holes of flange and motor": radii_mm,
-    }
-    missing = missing_of(wanted)
-    lean = None
-    if sheet.plate.made_of and thickness_mm and loads.motor_kg and overhang_mm and radii_mm:
-        moment_nm = loads.motor_kg * GRAVITY_MS2 * overhang_mm / 1000
-        lean = _lean_deg(sheet, radii_mm, moment_nm, thickness_mm)
-    says = wanted_words(missing)
-    if lean is not None and allowed:
-        says = f"leans {lean:.3f}° standing still, {BUMP_G * lean:.3f}° in a 3 g bump, of {allowed:g}° allowed"
-    return margins.check(
-        "clearance",
-        key="plate.lean",
-        bench="plate",
-        title="Plate stiff under the overhung motor",
-        demand=lean,
-        capacity=allowed,
-        unit="°",
-        says=says,
-        missing=missing,
-        inputs=("plate.plate.thickness", "plate.plate.made_of", "plate.face.overhang", "brief.motor.mass"),
-        working=Working(
-            steps=(
-                Step(
-                    formula="rigid hub on an annular plate, M = m g × overhang",
-                    numbers="" if radii_mm is None else f"hub {radii_mm[0]:.0f}, clamped at {radii_mm[1]:.0f} mm",
-                    result="" if lean is None else f"{lean:.4f}°",
-                ),
-            ),
-            source="Timoshenko, Theory of Plates and Shells, art. 63; judged at 1 g. The bump passes, the set stays.",
-            note="Thickness counts three times over: a quarter more halves the lean.",
-        ),
-    )
-
-
-def _lean_deg(sheet: PlateSheet, radii_mm: tuple[float, float], moment_nm: float, thickness_mm: float) -> float | None:
-    """0 where the motor's screws reach as far out as the flange's: the plate is then clamped between two faces."""
-    if sheet.plate.made_of is None:
-        return None
-    found = material(sheet.plate.made_of)
-    try:
-        return hub_tilt_deg(
-            moment_nm=moment_nm,
-            inner_mm=radii_mm[0],
-            outer_mm=radii_mm[1],
-            thickness_mm=thickness_mm,
-            modulus_mpa=found.modulus_mpa,
-            poisson=found.poisson,
-        )
-    except ImpossibleInput:
-        return 0.0
 
 
 def has_standoffs(sheet: PlateSheet) -> bool:

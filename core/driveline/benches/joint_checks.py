@@ -5,30 +5,61 @@ from typing import Final
 import numpy as np
 
 from driveline.benches.common import Margins, missing_of, wanted_words
-from driveline.benches.joints import Loads, Place, Worked
-from driveline.bolts import SCATTER, friction_torque_nm, head_pressure_mpa, quick_engagement_mm
+from driveline.benches.joints import Loads, Place, Worked, friction_of, room_behind_mm
+from driveline.bolts import SCATTER, USUAL_SHARE, friction_torque_nm, head_pressure_mpa, quick_engagement_mm, thread
 from driveline.checks import Check, Step, Working
 from driveline.errors import ImpossibleInput
 from driveline.overhang import greatest_tension_n, heel_tension_n
 from driveline.road import GRAVITY_MS2
 from driveline.sheets.base import positive_of, value_of
+from driveline.sheets.joints import Joint
 from driveline.sleeves import tube_stress_mpa
 
-JOINT_FRICTION: Final = 0.15
 BUMP_G: Final = 3.0
 
 
-def joint_checks(worked: Worked | None, place: Place, loads: Loads, margins: Margins) -> tuple[Check, ...]:
-    """Return the checks of a joint; with no thread named, the one thing to do is to name it."""
+def joint_checks(
+    worked: Worked | None, joint: Joint, place: Place, loads: Loads, margins: Margins
+) -> tuple[Check, ...]:
+    """Return the checks of a joint; with no thread named they stand there too, and the thing to do is to name it."""
     if worked is None:
-        return (_engagement(place, None, margins),)
-    checks = [_engagement(place, worked, margins), _proof(worked, margins), _head(worked, margins)]
-    if place.name == "flange":
-        checks.append(clear_check(place, value_of(worked.joint.washer) or 0.0, margins))
+        return _unnamed(place, joint, margins)
+    checks = [_engagement(place, worked, margins), _proof(worked, loads, margins), _head(worked, margins)]
+    if place.name != "motor":
+        checks.append(clear_check(place, worked.joint, margins))
     checks += [_friction(worked, loads, margins), _hangs(worked, loads, margins)]
-    if worked.joint.crush_tube and worked.result.sleeves:
+    if worked.joint.crush_tube and (worked.result.sleeves or not place.holes):
         checks.append(_tube(worked, margins))
     return tuple(checks)
+
+
+def _unnamed(place: Place, joint: Joint, margins: Margins) -> tuple[Check, ...]:
+    missing = (f"{place.title}: which thread",)
+    asked = {
+        "proof": ("bolt_proof", "within proof"),
+        "head": ("clearance", ": pressure under the head"),
+        "friction": ("friction_joint", "hold the torque"),
+        "hangs": ("friction_joint", "hold the overhung motor"),
+    }
+    if joint.crush_tube:
+        asked["sleeve"] = ("bracket_yield", ": sleeves clamped end to end")
+    rest = tuple(
+        margins.check(
+            kind,
+            key=f"plate.{place.name}_{name}",
+            bench="plate",
+            title=f"{place.title} {title}".replace(" :", ":"),
+            demand=None,
+            capacity=None,
+            unit="",
+            says=wanted_words(missing),
+            missing=missing,
+            inputs=(f"plate.{place.name}_joint",),
+        )
+        for name, (kind, title) in asked.items()
+    )
+    behind = (clear_check(place, joint, margins),) if place.name != "motor" else ()
+    return (_engagement(place, None, margins), *behind, *rest)
 
 
 def _engagement(place: Place, worked: Worked | None, margins: Margins) -> Check:
@@ -36,20 +67,25 @@ def _engagement(place: Place, worked: Worked | None, margins: Margins) -> Check:
     says, note = wanted_words(missing), ""
     steps: tuple[Step, ...] = ()
     if worked is not None:
+        joint = worked.joint
         missing = missing_of(
             {
                 "Property class": worked.strength,
                 "What it is screwed into": worked.tapped_mpa,
-                "Thickness of the plate": place.grip_mm,
+                "Thickness of what is clamped": place.grip_mm,
                 "Length of the screws": place.length_mm,
+                "Thickness of the washer, 0 where there is none": value_of(joint.washer),
+                "How deep the tapped holes have full thread: turns of a screw by hand × pitch": positive_of(
+                    joint.thread_depth
+                ),
+                "Countersink of the tapped holes, 0 where there is none": value_of(joint.countersink),
             }
         )
         fits = f"; {' or '.join(f'{mm:g}' for mm in worked.result.stock_mm)} mm fits" if worked.result.stock_mm else ""
-        says = (
-            wanted_words(missing)
-            if missing
-            else f"{worked.reach_mm:.1f} mm go in; {worked.needed_in_mm:.1f} needed{fits}"
-        )
+        says = wanted_words(missing)
+        if worked.engaged_mm is not None and worked.needed is not None:
+            in_thread = f"{worked.engaged_mm:.1f} mm in thread; {worked.needed.least_mm:.1f} needed{fits}"
+            says = f"{in_thread}, at best. {says}" if missing else in_thread
         steps = _engagement_steps(worked)
         note = "; ".join(one.text for one in worked.result.assumed)
     return margins.check(
@@ -57,8 +93,8 @@ def _engagement(place: Place, worked: Worked | None, margins: Margins) -> Check:
         key=f"plate.{place.name}_engagement",
         bench="plate",
         title=f"{place.title} far enough in",
-        demand=worked.needed_in_mm if worked else None,
-        capacity=max(worked.reach_mm, 0.0) if worked and worked.reach_mm is not None else None,
+        demand=worked.needed.least_mm if worked and worked.needed else None,
+        capacity=worked.engaged_mm if worked else None,
         unit="mm",
         says=says,
         missing=missing,
@@ -77,7 +113,7 @@ def _engagement_steps(worked: Worked) -> tuple[Step, ...]:
     quick = quick_engagement_mm(
         size=worked.size, bolt_tensile_mpa=worked.strength.tensile_mpa, tapped_tensile_mpa=worked.tapped_mpa
     )
-    diameters = (worked.needed_in_mm or 0.0) / worked.size.diameter_mm
+    diameters = worked.needed.least_mm / worked.size.diameter_mm
     return (
         Step(formula="L_e, screw and hole alike", result=f"{worked.needed.same_strength_mm:.2f} mm"),
         Step(
@@ -85,43 +121,66 @@ def _engagement_steps(worked: Worked) -> tuple[Step, ...]:
             numbers=f"{worked.strength.tensile_mpa:g} on {worked.tapped_mpa:g} MPa",
             result=f"{worked.needed.strength_ratio:.2f}",
         ),
-        Step(formula="L = L_e max(1, J), and a pitch for the point", result=f"{worked.needed_in_mm:.2f} mm"),
+        Step(formula="L = L_e max(1, J)", result=f"{worked.needed.least_mm:.2f} mm"),
+        Step(
+            formula="in thread: reach − a pitch of point, no deeper than the thread, − countersink",
+            result="" if worked.engaged_mm is None else f"{worked.engaged_mm:.2f} mm",
+        ),
         Step(formula="in diameters; the thumb says 1 in steel, 1.5 to 2 in aluminium", result=f"{diameters:.2f} d"),
         Step(formula="quick form, which over-asks", result=f"{quick:.1f} mm"),
     )
 
 
-def clear_check(place: Place, washer_mm: float, margins: Margins) -> Check:
-    """Return whether a joint's screws stop short of what is behind the tapped hole."""
-    wanted = {
-        f"Length of the {place.name}'s screws": place.length_mm,
-        "Thickness of the plate": place.grip_mm,
-        f"Depth behind the {place.name} face": place.depth_mm,
-    }
-    missing = missing_of(wanted)
+def clear_check(place: Place, joint: Joint, margins: Margins) -> Check:
+    """Return whether a joint's screws stop short of what is behind, and of a blind hole's last threads."""
+    size = thread(joint.thread) if joint.thread else None
+    room_mm = room_behind_mm(joint, place, size)
+    blind: dict[str, object] = {}
+    if joint.is_blind:
+        blind = {
+            f"Thread of the {place.name}'s screws": size,
+            "How deep the tapped holes have full thread": positive_of(joint.thread_depth),
+        }
+    missing = missing_of(
+        {
+            f"Length of the {place.name}'s screws": place.length_mm,
+            "Thickness of what is clamped": place.grip_mm,
+            f"Depth behind the {place.name} face": place.depth_mm,
+            f"Whether the {place.name}'s tapped holes go through or end": joint.is_blind is not None,
+            **blind,
+        }
+    )
     reach = None
-    if place.length_mm is not None and place.grip_mm is not None:
-        reach = place.length_mm - place.grip_mm - washer_mm
+    if place.length_mm is not None and place.grip_mm is not None:  # without a washer it reaches deepest
+        reach = place.length_mm - place.grip_mm - (value_of(joint.washer) or 0.0)
     says = wanted_words(missing)
     if missing == (f"Depth behind the {place.name} face",):
         says = f"Measure the depth behind the {place.name} face to finish this check."
-    if not missing:
-        says = f"reaches {reach:.1f} mm in; {place.depth_mm:.1f} to the first thing behind"
+    limit_mm = place.depth_mm if room_mm is None else room_mm
+    if not missing and reach is not None and limit_mm is not None:
+        end = "to the last threads that are full" if joint.is_blind else "to the first thing behind"
+        says = f"reaches {reach:.1f} mm in; {limit_mm:.1f} {end}"
     return margins.check(
         "clearance",
         key="plate.screw_clear" if place.name == "motor" else f"plate.{place.name}_screw_clear",
         bench="plate",
         title="Screw clear of what is behind" if place.name == "motor" else f"{place.title} clear of what is behind",
         demand=max(reach, 0.0) if reach is not None else None,
-        capacity=place.depth_mm,
+        capacity=limit_mm,
         unit="mm",
         says=says,
         missing=missing,
         inputs=("plate.face.screw_length", "plate.face.depth_behind", "plate.plate.thickness"),
         working=Working(
-            steps=(Step(formula="screw − grip − washer", result="" if reach is None else f"{reach:.1f} mm"),),
+            steps=(
+                Step(formula="screw − grip − washer", result="" if reach is None else f"{reach:.1f} mm"),
+                Step(
+                    formula="depth behind; in a blind hole no more than its full thread − 2 p",
+                    result="" if limit_mm is None else f"{limit_mm:.1f} mm",
+                ),
+            ),
             source="A face is often tapped through, with a winding, fan or seal close behind: "
-            "an over-long screw wrecks it.",
+            "an over-long screw wrecks it. In a blind hole it jams on the last threads and clamps nothing.",
         ),
     )
 
@@ -148,33 +207,61 @@ def _least_steps(worked: Worked, least: float | None) -> tuple[Step, ...]:
     )
 
 
-def _proof(worked: Worked, margins: Margins) -> Check:
+def _pulled_n(worked: Worked, loads: Loads) -> tuple[float | None, float | None, tuple[str, ...]]:
+    """What the overhung motor puts into one screw in a bump: clamped, and once it has opened; and what is missing."""
+    place = worked.place
+    missing = missing_of(
+        {
+            loads.hung or "Mass of the motor": loads.motor_kg,
+            "Centre of gravity of the motor from its face": place.lever_mm,
+            "Holes of the pattern": bool(len(place.xy_mm)) and place.is_whole,
+        }
+    )
+    if loads.motor_kg is None or place.lever_mm is None:
+        return None, None, missing
+    moment_nm = loads.motor_kg * GRAVITY_MS2 * BUMP_G * place.lever_mm / 1000
+    try:
+        clamped = greatest_tension_n(place.xy_mm, moment_nm)
+        return clamped, heel_tension_n(place.xy_mm, moment_nm, heel_mm=place.heel_mm or 0.0), missing
+    except ImpossibleInput as error:
+        return None, None, (*missing, f"Screws: {error.rule}")
+
+
+def _proof(worked: Worked, loads: Loads, margins: Margins) -> Check:
+    """On the greatest preload with the load on top; without the load, at best, while that is not known."""
     greatest = greatest_preload_n(worked)
     proof = worked.strength and worked.strength.proof_mpa * worked.size.stress_area_mm2
+    pulled, _, unknown = _pulled_n(worked, loads)
+    together = None if greatest is None else greatest + (pulled or 0.0)
     missing = missing_of(
         {"Property class": worked.strength, "Dry, oiled, or with threadlocker": worked.joint.condition}
     )
-    usual = " (for 72 % of proof)" if worked.result.tightening_is_usual else ""
+    missing += tuple(one for one in unknown if one not in missing)
+    usual = f" (for {USUAL_SHARE:.0%} of proof)" if worked.result.tightening_is_usual else ""
+    says = wanted_words(missing)
+    if together is not None and proof is not None and worked.result.tightening_nm is not None:
+        at_most = f"tightened to {worked.result.tightening_nm:.0f} N·m{usual}: {together:.0f} of {proof:.0f} N"
+        says = f"{at_most}, at least. {says}" if missing else f"{at_most} with a bump"
     return margins.check(
         "bolt_proof",
         key=f"plate.{worked.place.name}_proof",
         bench="plate",
         title=f"{worked.place.title} within proof",
-        demand=greatest,
+        demand=together,
         capacity=proof,
         unit="N",
-        says=wanted_words(missing)
-        if missing
-        else f"tightened to {worked.result.tightening_nm:.0f} N·m{usual}: at most {greatest:.0f} of {proof:.0f} N",
+        says=says,
         missing=missing,
-        inputs=(f"plate.{worked.place.name}_joint",),
+        inputs=(f"plate.{worked.place.name}_joint", "brief.motor.mass", "plate.face.overhang"),
         working=Working(
             steps=(
                 Step(formula="F = T/(K d)", result="" if worked.preload_n is None else f"{worked.preload_n:.0f} N"),
                 Step(formula="greatest, + 25 %", result="" if greatest is None else f"{greatest:.0f} N"),
+                Step(formula="+ what a 3 g bump pulls", result="" if pulled is None else f"{pulled:.0f} N"),
                 Step(formula="proof × stress area", result="" if proof is None else f"{proof:.0f} N"),
             ),
-            source="ISO 898-1, SAE J429. K 0.20 dry, 0.15 oiled or threadlocker; tightening scatters by a quarter.",
+            source="ISO 898-1, SAE J429. K 0.20 dry, 0.15 oiled or threadlocker; tightening scatters by a quarter. "
+            "The whole load is counted on the screw, which is cautious.",
         ),
     )
 
@@ -188,7 +275,13 @@ def _head(worked: Worked, margins: Margins) -> Check:
             pressure = head_pressure_mpa(force_n=greatest, bears_mm=worked.head_mm, hole_mm=hole_mm)
         except ImpossibleInput:
             problem = f"Washer wider than the hole of {hole_mm:g} mm under the head"
-    missing = missing_of({"Tightening and condition of the screws": greatest, "What the plate is made of": material})
+    missing = missing_of(
+        {
+            "Tightening and condition of the screws": greatest,
+            "What the plate is made of": material,
+            "Holes of the pattern": bool(worked.place.holes) and worked.place.is_whole,
+        }
+    )
     missing += (problem,) if problem else ()
     is_crushed = pressure is not None and material is not None and pressure > material.yield_mpa
     spread = "; a wider, hardened washer spreads it" if is_crushed else ""
@@ -221,69 +314,61 @@ def _head(worked: Worked, margins: Margins) -> Check:
 
 
 def _friction(worked: Worked, loads: Loads, margins: Margins) -> Check:
-    least, place = least_preload_n(worked), worked.place
+    least, place, mu = least_preload_n(worked), worked.place, friction_of(worked.joint)
     carried = None
     if least is not None and len(place.xy_mm):
-        circle_mm = 2 * float(np.hypot(*np.asarray(place.xy_mm).T).mean())
-        carried = friction_torque_nm(count=len(place.xy_mm), preload_n=least, circle_mm=circle_mm, mu=JOINT_FRICTION)
+        about = np.asarray(place.xy_mm) - np.mean(place.xy_mm, axis=0)
+        circle_mm = 2 * float(np.hypot(*about.T).mean())
+        carried = friction_torque_nm(count=len(place.xy_mm), preload_n=least, circle_mm=circle_mm, mu=mu)
     missing = missing_of(
         {
-            "Tightening and condition of the screws": least,
-            "Holes of the pattern": carried if least is not None else 0,
-            "Motor torque": loads.torque_nm,
+            "Tightening, condition and grip of the screws": least,
+            "Holes of the pattern": carried is not None and place.is_whole if least is not None else True,
+            "Motor torque": loads.torque_nm if not loads.missing else True,
         }
     )
+    missing += loads.missing if loads.torque_nm is None else ()
+    surface = worked.joint.surface.value if worked.joint.surface else "plated, which is the least: say what they are"
     return margins.check(
         "friction_joint",
         key=f"plate.{place.name}_friction",
         bench="plate",
         title=f"{place.title} hold the torque",
         demand=loads.torque_nm,
-        capacity=carried,
+        capacity=carried if place.is_whole else None,
         unit="N·m",
         says=wanted_words(missing)
         if missing
         else f"{carried:.0f} N·m by friction at the least preload; {loads.torque_nm:.0f} asked",
         missing=missing,
-        inputs=(f"plate.{place.name}_joint", "brief.motor.peak_torque", "ratios.coupler"),
+        inputs=(f"plate.{place.name}_joint", "brief.motor.peak_torque", "ratios.coupler", "ratios.choice"),
         working=Working(
             steps=(
                 *_least_steps(worked, least),
                 Step(
                     formula="n μ F_least D / 2",
-                    numbers=f"{len(place.xy_mm)} × {JOINT_FRICTION:g} × {least or 0:.0f} N",
+                    numbers=f"{len(place.xy_mm)} × {mu:g} × {least or 0:.0f} N",
                     result="" if carried is None else f"{carried:.0f} N·m",
                 ),
             ),
-            source="Friction carries it; clearance screws are not to bear. μ 0.15, dry steel or iron, taken as usual. "
-            "Settling: VDI 2230-1.",
+            source="Friction carries it; clearance screws are not to bear. μ 0.15 dry steel or iron, 0.12 plated, "
+            "0.20 blasted; r from the screws' centroid. Settling: VDI 2230-1.",
+            note=f"Faces taken as {surface}.",
         ),
     )
 
 
 def _hangs(worked: Worked, loads: Loads, margins: Margins) -> Check:
     least, place = least_preload_n(worked), worked.place
-    tension, from_heel, problem = None, None, ""
-    if loads.motor_kg is not None and place.lever_mm is not None:
-        moment_nm = loads.motor_kg * GRAVITY_MS2 * BUMP_G * place.lever_mm / 1000
-        try:
-            tension = greatest_tension_n(place.xy_mm, moment_nm)
-            from_heel = heel_tension_n(place.xy_mm, moment_nm, heel_mm=place.heel_mm or 0.0)
-        except ImpossibleInput as error:
-            problem = f"Screws: {error.rule}"
-    missing = missing_of(
-        {
-            "Tightening and condition of the screws": least,
-            "Mass of the motor": loads.motor_kg,
-            "Centre of gravity of the motor from its face": place.lever_mm,
-        }
-    )
-    missing += (problem,) if problem else ()
+    tension, from_heel, unknown = _pulled_n(worked, loads)
+    missing = (*missing_of({"Tightening, condition and grip of the screws": least}), *unknown)
     says = wanted_words(missing)
     if tension is not None and least is not None and loads.motor_kg is not None and not missing:
-        bears_kg = loads.motor_kg * least / (margins.wanted("friction_joint") * tension)
-        support = "no tail support wanted below" if bears_kg >= loads.motor_kg else "support the tail above"
-        says = f"a 3 g bump pulls {tension:.0f} N; clamped with {least:.0f} at least: {support} {bears_kg:.0f} kg"
+        says = f"a 3 g bump pulls {tension:.0f} N; clamped with {least:.0f} at least"
+        if tension > 0:
+            bears_kg = loads.motor_kg * least / (margins.wanted("friction_joint") * tension)
+            support = "no tail support wanted below" if bears_kg >= loads.motor_kg else "support the tail above"
+            says += f": {support} {bears_kg:.0f} kg"
     return margins.check(
         "friction_joint",
         key=f"plate.{place.name}_hangs",
@@ -315,13 +400,17 @@ def _hangs(worked: Worked, loads: Loads, margins: Margins) -> Check:
 
 
 def _tube(worked: Worked, margins: Margins) -> Check:
-    thinnest = min(worked.result.sleeves, key=lambda one: one.wall_mm)
+    thinnest = min(worked.result.sleeves, key=lambda one: one.wall_mm, default=None)
     greatest = greatest_preload_n(worked)
     stress = None
-    if greatest is not None:
+    if greatest is not None and thinnest is not None:
         stress = tube_stress_mpa(force_n=greatest, outside_mm=thinnest.outside_mm, inside_mm=thinnest.inside_mm)
     missing = missing_of(
-        {"Tightening and condition of the screws": greatest, "Yield of the sleeves": worked.joint.sleeve_yield_mpa}
+        {
+            "Holes of the pattern": thinnest,
+            "Tightening and condition of the screws": greatest,
+            "Yield of the sleeves": worked.joint.sleeve_yield_mpa,
+        }
     )
     return margins.check(
         "bracket_yield",
@@ -338,7 +427,7 @@ def _tube(worked: Worked, margins: Margins) -> Check:
             steps=(
                 Step(
                     formula="F / (π/4 (D² − d²))",
-                    numbers=f"Ø{thinnest.outside_mm:g} × Ø{thinnest.inside_mm:g}",
+                    numbers="" if thinnest is None else f"Ø{thinnest.outside_mm:g} × Ø{thinnest.inside_mm:g}",
                     result="" if stress is None else f"{stress:.0f} MPa",
                 ),
             ),

@@ -21,7 +21,7 @@ from driveline.chain import Floats
 from driveline.checks import Result
 from driveline.errors import ImpossibleInput
 from driveline.sheets.base import positive_of, value_of
-from driveline.sheets.joints import Condition, Joint, Tapped
+from driveline.sheets.joints import Condition, Joint, Surface, Tapped
 from driveline.sleeves import sleeve
 from driveline.tables.materials import Material
 
@@ -32,7 +32,10 @@ USUAL_TENSILE_MPA: Final = {
     Tapped.ALUMINIUM_WROUGHT: 310.0,
     Tapped.ALUMINIUM_CAST: 180.0,
 }
-HEAD_PER_DIAMETER: Final = 1.6  # of a socket head cap screw, ISO 4762
+FRICTION: Final = {Surface.DRY: 0.15, Surface.PLATED: 0.12, Surface.BLASTED: 0.20}
+LEAST_FRICTION: Final = min(FRICTION.values())
+POINT_PITCHES: Final = 1.0  # of a screw's point do not bear
+SHORT_OF_BLIND_PITCHES: Final = 2.0  # kept free in a blind hole, where the last threads are not full
 LOOSE_MM: Final = 0.5  # past the clearance hole of the thread a hole wants a sleeve
 
 
@@ -40,15 +43,17 @@ LOOSE_MM: Final = 0.5  # past the clearance hole of the thread a hole wants a sl
 class Loads:
     """What the motor puts on the plate; ``None`` is not known."""
 
-    motor_kg: float | None
-    torque_nm: float | None  # peak × dynamic factor
+    motor_kg: float | None  # with all that hangs on the plate with it
+    torque_nm: float | None  # peak × dynamic factor, through a reduction that hangs on the plate
+    missing: tuple[str, ...] = ()  # what keeps the torque from being known
+    hung: str = ""  # what keeps the mass from being known, besides the motor's own
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class Place:
     """Where a joint is: its screws as drawn, what they clamp, and how far the load hangs out from it."""
 
-    name: str  # motor, flange
+    name: str  # motor, flange, standoff
     title: str
     xy_mm: Floats
     holes: tuple[tuple[str, float], ...]  # name and diameter of each in the plate
@@ -58,6 +63,7 @@ class Place:
     lever_mm: float | None
     heel_mm: float | None  # from the outermost screw to the edge that it would turn about
     material: Material | None  # of the plate
+    is_whole: bool = True  # False: holes of the pattern are still missing
 
 
 class SleeveResult(Result):
@@ -79,11 +85,12 @@ class JointResult(Result):
     count: int
     thread: str | None
     clearance_mm: float | None = None
-    needed_in_mm: float | None = None  # in thread, with the point's first pitch and the countersink
+    needed_in_mm: float | None = None  # into the hole: in thread, and the point's first pitch and the countersink
+    thread_depth_mm: float | None = None
     shortest_mm: float | None = None
     longest_mm: float | None = None
     stock_mm: list[float] = []  # usual lengths that fit
-    tightening_nm: float | None = None  # stated, else for 72 % of proof
+    tightening_nm: float | None = None  # stated, else for 70 % of proof
     tightening_is_usual: bool = False
     preload_n: float | None = None
     settles_n: float | None = None
@@ -102,8 +109,9 @@ class Worked:
     strength: BoltClass | None
     needed: Engagement | None
     tapped_mpa: float | None
-    reach_mm: float | None
+    reach_mm: float | None  # past the face, at most: without a washer that is not stated
     needed_in_mm: float | None
+    engaged_mm: float | None  # in full thread, at most while something is missing
     preload_n: float | None
     settles_n: float | None
     head_mm: float
@@ -122,17 +130,20 @@ def worked_joint(joint: Joint, place: Place) -> Worked | None:
         needed = engagement(
             size=size, sizes=thread_limits(size), bolt_tensile_mpa=strength.tensile_mpa, tapped_tensile_mpa=tapped_mpa
         )
-    needed_in = None if needed is None else needed.least_mm + size.pitch_mm + (value_of(joint.countersink) or 0.0)
+    countersink_mm = value_of(joint.countersink) or 0.0
+    needed_in = None if needed is None else needed.least_mm + POINT_PITCHES * size.pitch_mm + countersink_mm
     under_head = None if place.grip_mm is None else place.grip_mm + (value_of(joint.washer) or 0.0)
     shortest = None if needed_in is None or under_head is None else under_head + needed_in
-    longest = None if place.depth_mm is None or under_head is None else under_head + place.depth_mm
+    room_mm = room_behind_mm(joint, place, size)
+    longest = None if room_mm is None or under_head is None else under_head + room_mm
     tightening, is_usual = _tightening(joint, size, strength)
     preload = None
     if tightening and joint.condition:
         preload = preload_n(
             tightening_nm=tightening, nut_factor=NUT_FACTOR[joint.condition], diameter_mm=size.diameter_mm
         )
-    settles = embedding_loss_n(size=size, grip_mm=under_head) if under_head else None
+    settles = embedding_loss_n(size=size, grip_mm=under_head) if under_head and under_head > 0 else None
+    reach_mm = None if place.length_mm is None or under_head is None else place.length_mm - under_head
     stock = [float(mm) for mm in STOCK_MM if shortest and mm >= shortest and (longest is None or mm <= longest)]
     result = JointResult(
         name=place.name,
@@ -140,6 +151,7 @@ def worked_joint(joint: Joint, place: Place) -> Worked | None:
         thread=size.name,
         clearance_mm=size.clearance_mm,
         needed_in_mm=needed_in,
+        thread_depth_mm=positive_of(joint.thread_depth),
         shortest_mm=shortest,
         longest_mm=longest,
         stock_mm=stock[:3],
@@ -158,13 +170,42 @@ def worked_joint(joint: Joint, place: Place) -> Worked | None:
         strength=strength,
         needed=needed,
         tapped_mpa=tapped_mpa,
-        reach_mm=None if place.length_mm is None or under_head is None else place.length_mm - under_head,
+        reach_mm=reach_mm,
         needed_in_mm=needed_in,
+        engaged_mm=None if reach_mm is None else _engaged_mm(joint, reach_mm, size),
         preload_n=preload,
         settles_n=settles,
-        head_mm=positive_of(joint.head) or HEAD_PER_DIAMETER * size.diameter_mm,
+        head_mm=positive_of(joint.head) or size.head_mm,
         result=result,
     )
+
+
+def room_behind_mm(joint: Joint, place: Place, size: Thread | None) -> float | None:
+    """Return how far past the face a screw may reach: to what is behind, and short of a blind hole's last threads.
+
+    ``None`` while it is not known whether the hole is blind, or how deep thread or hole are.
+    """
+    if joint.is_blind is None or place.depth_mm is None:
+        return None
+    if not joint.is_blind:
+        return place.depth_mm
+    thread_mm = positive_of(joint.thread_depth)
+    if thread_mm is None or size is None:
+        return None
+    return min(place.depth_mm, thread_mm - SHORT_OF_BLIND_PITCHES * size.pitch_mm)
+
+
+def _engaged_mm(joint: Joint, reach_mm: float, size: Thread) -> float:
+    """What of the screw stands in full thread: its reach less the point, as deep as the thread, less countersink."""
+    in_mm = reach_mm - POINT_PITCHES * size.pitch_mm
+    thread_mm = positive_of(joint.thread_depth)
+    deepest_mm = in_mm if thread_mm is None else min(in_mm, thread_mm)
+    return max(deepest_mm - (value_of(joint.countersink) or 0.0), 0.0)
+
+
+def friction_of(joint: Joint) -> float:
+    """Return the friction between the clamped faces: of the surface stated, else the least of those known."""
+    return LEAST_FRICTION if joint.surface is None else FRICTION[joint.surface]
 
 
 def _tapped(joint: Joint, place: Place) -> tuple[float | None, tuple[Assumed, ...]]:

@@ -9,13 +9,15 @@ from driveline.benches.buildup_checks import (
     face_tilt_check,
     faces_apart_check,
     has_standoffs,
-    plate_lean_check,
     shim_check,
     terminals_check,
 )
+from driveline.benches.centre_checks import offset_of
 from driveline.benches.common import Margins, ToDo
+from driveline.benches.floor_checks import floor_checks, sunk_of
 from driveline.benches.joint_checks import clear_check, joint_checks
 from driveline.benches.joints import JointResult, Loads, Place, worked_joint
+from driveline.benches.lean_checks import bent_by, lean_checks
 from driveline.benches.plate_checks import PlateFigures, plate_checks, release_checks, way_through_check
 from driveline.benches.plate_clocking import clocking_result, terminals_of
 from driveline.benches.plate_drawings import cut_line, hole_rows, part_drawings
@@ -23,6 +25,7 @@ from driveline.benches.plate_parts import (
     Part,
     Patterns,
     edge_shares,
+    holes_wanted,
     parts_of,
     patterns_of,
     standoff_centres,
@@ -81,6 +84,7 @@ class SolvedPlate:
     patterns: Patterns
     parts: tuple[Part, ...]
     edges: tuple[tuple[str, float, float], ...]  # hole, distance to its part's edge, wanted distance
+    holes_wanted: tuple[str, ...]  # what of the holes is not known yet
     to_do: tuple[ToDo, ...]
 
     def part(self, key: PartKey) -> Part:
@@ -106,6 +110,9 @@ def solve_parts(sheet: PlateSheet) -> SolvedPlate:
     face_xy = _face_mm(sheet.face, face_survey)
     traced = np.array([[one.x_mm, one.y_mm] for one in survey.result.outline]).reshape(-1, 2)
     patterns = patterns_of(sheet, flange, face_xy, traced)
+    loose = [h.id for h in survey.result.holes if h.is_loose and not h.is_bore]
+    if face_survey is not None:
+        loose += [f"{h.id} of the motor's face" for h in face_survey.result.holes if h.is_loose and not h.is_bore]
     parts = parts_of(sheet, patterns)
     return SolvedPlate(
         survey=survey,
@@ -114,6 +121,7 @@ def solve_parts(sheet: PlateSheet) -> SolvedPlate:
         patterns=patterns,
         parts=parts,
         edges=tuple(one for part in parts for one in edge_shares(sheet, part)),
+        holes_wanted=holes_wanted(sheet, patterns, tuple(loose)),
         to_do=_to_do(sheet, survey, face_xy),
     )
 
@@ -129,7 +137,9 @@ def solve_plate(sheet: PlateSheet, context: PlateContext) -> tuple[PlateResult, 
         face_survey=solved.face_survey.result if solved.face_survey else None,
         ligaments=tuple(sorted((one for part in found for one in part), key=lambda one: one.share)),
         edge_shares=solved.edges or None,
+        holes_wanted=solved.holes_wanted,
         coupler=context.coupler,
+        centre_off=offset_of(sheet, solved.survey.result, solved.face_survey.result if solved.face_survey else None),
     )
     joints, of_joints = _joints(sheet, solved, context)
     built = _build_up(sheet)
@@ -148,14 +158,14 @@ def solve_plate(sheet: PlateSheet, context: PlateContext) -> tuple[PlateResult, 
         threads=thread_names(),
         to_do=solved.to_do,
     )
-    checks = (
+    of_design = (
         *plate_checks(sheet, figures, margins),
         *of_joints,
-        *_build_checks(sheet, solved, built, terminals, context),
+        *_build_checks(sheet, solved, built, terminals, figures, context),
         *register_checks(sheet, _rim_mm(solved), margins),
-        *release_checks(parts, context.records, margins),
     )
-    return result, checks
+    guarding = tuple(check.model_copy(update={"guards_release": True}) for check in of_design)
+    return result, (*guarding, *release_checks(parts, context.records, margins))
 
 
 def _part_result(
@@ -185,40 +195,52 @@ def _joints(
     sheet: PlateSheet, solved: SolvedPlate, context: PlateContext
 ) -> tuple[tuple[JointResult, ...], tuple[Check, ...]]:
     places = {place.name: place for place in _places(sheet, solved)}
-    clear = clear_check(places["motor"], value_of(sheet.motor_joint.washer) or 0.0, context.margins)
-    results, checks = [], [clear]
-    for name, joint in (("motor", sheet.motor_joint), ("flange", sheet.flange_joint)):
-        place = places[name]
+    results, checks = [], [clear_check(places["motor"], sheet.motor_joint, context.margins)]
+    checks += floor_checks(sheet, places["motor"], context.margins)
+    joined = {"motor": sheet.motor_joint, "flange": sheet.flange_joint, "standoff": sheet.build_up.standoffs.joint}
+    for name, place in places.items():
+        joint = joined[name]
         worked = worked_joint(joint, place)
         results.append(worked.result if worked else JointResult(name=name, count=len(place.xy_mm), thread=None))
-        checks += joint_checks(worked, place, context.motor, context.margins)
+        checks += joint_checks(worked, joint, place, context.motor, context.margins)
     if sheet.build_up.kind is BuildKind.BASE:  # no plate hangs between two faces then
         return (), ()
     return tuple(results), tuple(checks)
 
 
-def _places(sheet: PlateSheet, solved: SolvedPlate) -> tuple[Place, Place]:
+def _places(sheet: PlateSheet, solved: SolvedPlate) -> tuple[Place, ...]:
     face, thickness_mm = sheet.face, positive_of(sheet.plate.thickness)
     overhang_mm, stack = value_of(face.overhang), stack_of(sheet)
     is_two = has_standoffs(sheet)
     motor_plate_mm = positive_of(sheet.build_up.second_thickness) if is_two else thickness_mm
     ring_mm = positive_of(sheet.build_up.ring.thickness) if sheet.build_up.kind is BuildKind.RING else 0.0
     under_motor, under_flange = (0.0, ring_mm) if sheet.build_up.ring.on == "gearbox" else (ring_mm, 0.0)
-    sunk_mm = value_of(face.counterbore_depth) or 0.0
+    sunk_mm = sunk_of(sheet)
     edge_mm = min((edge for _, edge, _ in solved.edges), default=None)
     made_of = material(sheet.plate.made_of) if sheet.plate.made_of else None
+
+    loose = any(hole.is_loose and not hole.is_bore for hole in solved.survey.result.holes)
 
     def place(name: str, title: str, discs: tuple[Disc, ...], **more: float | None) -> Place:
         xy = np.array([[disc.x_mm, disc.y_mm] for disc in discs]).reshape(-1, 2)
         holes = tuple((disc.id, disc.diameter_mm) for disc in discs)
-        return Place(name=name, title=title, xy_mm=xy, holes=holes, heel_mm=edge_mm, material=made_of, **more)
+        return Place(
+            name=name,
+            title=title,
+            xy_mm=xy,
+            holes=holes,
+            heel_mm=edge_mm,
+            material=made_of,
+            is_whole=bool(discs) and not (loose and name == "flange"),
+            **more,
+        )
 
-    return (
+    found = (
         place(
             "motor",
             "Motor screws",
             solved.patterns.motor,
-            grip_mm=_sum(motor_plate_mm, under_motor, -sunk_mm),
+            grip_mm=_sum(motor_plate_mm, under_motor, None if sunk_mm is None else -sunk_mm),
             length_mm=value_of(face.screw_length),
             depth_mm=value_of(face.depth_behind),
             lever_mm=overhang_mm,
@@ -233,6 +255,22 @@ def _places(sheet: PlateSheet, solved: SolvedPlate) -> tuple[Place, Place]:
             lever_mm=_sum(overhang_mm, stack.nominal_mm if stack else None),
         ),
     )
+    if not is_two:
+        return found
+    legs = sheet.build_up.standoffs
+    thicker = [mm for mm in (thickness_mm, motor_plate_mm) if mm is not None]
+    at_legs = place(
+        "standoff",
+        "Standoff screws",
+        solved.patterns.standoffs,
+        grip_mm=max(thicker)
+        if len(thicker) > 1
+        else None,  # one screw for both ends: the thicker plate takes more of it
+        length_mm=value_of(legs.joint.length),
+        depth_mm=value_of(legs.joint.depth_behind),
+        lever_mm=_sum(overhang_mm, stack.nominal_mm if stack else None),
+    )
+    return (*found, at_legs) if legs.fixing != "welded" else found
 
 
 def _sum(*lengths_mm: float | None) -> float | None:
@@ -270,6 +308,7 @@ def _build_checks(
     solved: SolvedPlate,
     built: BuildUpResult,
     terminals: Terminals | None,
+    figures: PlateFigures,
     context: PlateContext,
 ) -> tuple[Check, ...]:
     margins = context.margins
@@ -279,9 +318,9 @@ def _build_checks(
         checks.append(way_through_check(solved.parts, margins))
     if is_base:
         checks.append(shim_check(built, margins))
-    elif sheet.build_up.kind is not BuildKind.TWO_PLATES:
-        radii = _radii_mm(solved.patterns)
-        checks.append(plate_lean_check(sheet, radii, context.motor, context.coupler, margins))
+    else:
+        bent = bent_by(sheet, solved.patterns, context.motor)
+        checks += lean_checks(sheet, bent, figures.centre_off, built, context.coupler, margins)
     if has_standoffs(sheet):
         checks.append(face_tilt_check(sheet, built, context.coupler, margins))
     if sheet.build_up.wanted_apart is not None:
@@ -289,17 +328,6 @@ def _build_checks(
     if terminals is not None:
         checks.append(terminals_check(terminals, margins))
     return tuple(checks)
-
-
-def _radii_mm(patterns: Patterns) -> tuple[float, float] | None:
-    """Mean radius of the motor's and the flange's screws."""
-    if not patterns.motor or not patterns.flange:
-        return None
-    motor, flange = (
-        float(np.mean([np.hypot(disc.x_mm, disc.y_mm) for disc in discs]))
-        for discs in (patterns.motor, patterns.flange)
-    )
-    return motor, flange
 
 
 def _rim_mm(solved: SolvedPlate) -> float | None:

@@ -1,33 +1,20 @@
 """The checks of the adapter plate: do the readings agree, is the shaft where it should be, is enough metal left."""
 
-import math
 from collections.abc import Sequence
 from dataclasses import dataclass
-from typing import Final
 
-from driveline.benches.common import Margins, missing_of, wanted_words
+from driveline.benches.centre_checks import Offset, on_centre_check
+from driveline.benches.common import Margins, wanted_words
 from driveline.benches.plate_parts import Part
 from driveline.benches.plate_results import IncomingState, PartResult, ReleaseState
 from driveline.benches.survey import SurveyResult
 from driveline.checks import Check, Step, Verdict, Working
-from driveline.errors import ImpossibleInput
-from driveline.fits import fit
 from driveline.network.judge import GREATEST_W
 from driveline.plate import Ligament
-from driveline.sheets.base import value_of
 from driveline.sheets.build import BuildRecords, Release
 from driveline.sheets.buildup import BuildKind
-from driveline.sheets.joints import RegisterFit
-from driveline.sheets.plate import Locating, PlateSheet
+from driveline.sheets.plate import PlateSheet
 from driveline.sheets.ratios import CouplerStyle
-
-PARALLEL_ALLOWANCE_MM: Final = {
-    CouplerStyle.RIGID: 0.05,
-    CouplerStyle.FLEXIBLE: 0.25,
-    CouplerStyle.CLUTCH: 0.10,
-    CouplerStyle.SPLINE: 0.10,
-}
-INDICATED_U_MM: Final = 0.01  # dial indicator
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -38,52 +25,66 @@ class PlateFigures:
     face_survey: SurveyResult | None  # the motor face's own
     ligaments: tuple[Ligament, ...]
     edge_shares: tuple[tuple[str, float, float], ...] | None
+    holes_wanted: tuple[str, ...]  # what of the holes is not known yet
     coupler: CouplerStyle | None
+    centre_off: Offset
 
 
 def plate_checks(sheet: PlateSheet, figures: PlateFigures, margins: Margins) -> tuple[Check, ...]:
     """Return the checks of the plate bench."""
     face = () if figures.face_survey is None else (_readings_agree(figures.face_survey, margins, "face"),)
     if sheet.build_up.kind is BuildKind.BASE:
-        return (_edge(figures, margins),)
+        return (_least_ligament(figures, margins), _edge(figures, margins))
     return (
         _readings_agree(figures.survey, margins, "flange"),
         *face,
         _holes_settled(figures.survey, margins),
-        _on_centre(sheet, figures, margins),
+        on_centre_check(sheet, figures.centre_off, figures.coupler, margins),
         _least_ligament(figures, margins),
         _edge(figures, margins),
     )
 
 
 def _readings_agree(survey: SurveyResult, margins: Margins, of: str) -> Check:
+    """By the worst reading and by all of them together, whichever is worse; not known where the sum did not settle."""
     is_flange = of == "flange"
-    worst = survey.worst_w if survey.redundancy > 0 else None
+    worst = survey.worst_w if survey.redundancy > 0 and survey.is_settled else None
+    spread = survey.chi_square / survey.chi_square_limit if survey.chi_square_limit else 0.0
     chi = (
         f"Σ(v/u)² = {survey.chi_square:.1f} on {survey.redundancy}; 95 % limit {survey.chi_square_limit:.1f}"
         if survey.chi_square_limit
         else "no reading more than is just enough"
     )
     says = survey.says[0] if worst and worst > GREATEST_W and survey.says else chi
-    if worst is None:
+    if worst is not None and spread > 1 >= worst / GREATEST_W:
+        says = f"No single reading stands out, but all of them scatter more than their tools: {chi}."
+    missing: tuple[str, ...] = ()
+    if not survey.is_settled:
+        missing, says = ("Readings that fit one shape",), survey.says[0] if survey.says else ""
+    elif worst is None:
+        missing = ("Readings that check one another",)
         says = "Measure more pairs than are just enough: only then can a wrong one show."
     return margins.check(
         "readings_agree",
         key="plate.readings_agree" if is_flange else "plate.face_readings_agree",
         bench="plate",
         title="Flange readings agree" if is_flange else "Motor face readings agree",
-        demand=worst,
-        capacity=GREATEST_W,
-        unit="w",
+        demand=None if worst is None else max(worst / GREATEST_W, spread),
+        capacity=1.0,
+        unit="of the limit",
         says=says,
-        missing=() if worst is not None else ("Readings that check one another",),
+        missing=missing,
         inputs=("plate.survey.readings" if is_flange else "plate.face.survey.readings",),
         working=Working(
             steps=(
-                Step(formula="w = v / (u √r), the largest", result="" if worst is None else f"{worst:.2f}"),
+                Step(
+                    formula=f"w = v / (u √r), the largest, of {GREATEST_W:g}",
+                    result="" if worst is None else f"{worst:.2f}",
+                ),
                 Step(formula="Σ(v/u)² against χ²", result=chi),
             ),
-            source="Least squares; a reading with |w| above 3.29 is the likeliest mistake (Baarda, 1968).",
+            source="Least squares; a reading with |w| above 3.29 is the likeliest mistake (Baarda, 1968). Together "
+            "they scatter no more than χ² allows.",
         ),
     )
 
@@ -91,8 +92,10 @@ def _readings_agree(survey: SurveyResult, margins: Margins, of: str) -> Check:
 def _holes_settled(survey: SurveyResult, margins: Margins) -> Check:
     loose = [hole.id for hole in survey.holes if hole.is_loose]
     unchecked = [reading.label for reading in survey.readings if reading.fit == "unchecked"]
-    known = bool(survey.holes) and not loose
+    known = bool(survey.holes) and not loose and survey.is_settled
     least = min((reading.redundancy for reading in survey.readings if reading.redundancy is not None), default=0.0)
+    if any(reading.kind == "sweep" and reading.fit == "unchecked" for reading in survey.readings):
+        least = 0.0  # a dial is judged by whether anything checks it at all: it is far finer than what does
     says = f"every reading is checked by others; the least by {least:.0%}"
     if unchecked:
         says = f"{len(unchecked)} readings are checked by nothing: {', '.join(unchecked[:3])}"
@@ -116,80 +119,16 @@ def _holes_settled(survey: SurveyResult, margins: Margins) -> Check:
     )
 
 
-def _on_centre(sheet: PlateSheet, figures: PlateFigures, margins: Margins) -> Check:
-    plate, coupler = sheet.plate, figures.coupler
-    allowed = PARALLEL_ALLOWANCE_MM[coupler] if coupler else None
-    is_indicated = plate.locating is Locating.DOWELS
-    plays_mm = [play.mm for play in plate.register_plays] + [
-        max(fit(one.size.mm, one.fit.value).greatest_play_mm, 0.0) for one in plate.registers
-    ]
-    play_mm = 0.0 if is_indicated else sum(plays_mm) / 2
-    survey_mm = INDICATED_U_MM if is_indicated else _centre_u_mm(figures)
-    wanted = {
-        "Coupler style, on the Ratios bench": coupler,
-        "How the plate is located: registers, or dowels reamed after indicating": plate.locating
-        is not Locating.NOT_CHOSEN,
-        "Play or fit of each register": is_indicated or bool(plays_mm),
-        "Machined concentricity of the plate": plate.concentricity,
-        "A flange survey that settles the shaft's centre": survey_mm,
-    }
-    missing = missing_of(wanted)
-    total = None if missing else play_mm + (value_of(plate.concentricity) or 0.0) + (survey_mm or 0.0)
-    says = (
-        f"{total:.3f} of {allowed:.2f} mm that the coupler allows"
-        if total is not None and allowed
-        else wanted_words(missing)
-    )
-    if total is not None and allowed and total > allowed and not is_indicated:
-        says += f"; {_closer_words(sheet, allowed)}"
-    return margins.check(
-        "clearance",
-        key="plate.on_centre",
-        bench="plate",
-        title="Motor and gearbox on one axis",
-        demand=total,
-        capacity=allowed,
-        unit="mm",
-        says=says,
-        missing=missing,
-        inputs=("plate.plate.register_plays", "plate.plate.concentricity", "plate.survey.readings", "ratios.coupler"),
-        working=Working(
-            steps=(
-                Step(
-                    formula="Σ play / 2 + concentricity + u of the centre",
-                    numbers=f"{play_mm:.3f} + {value_of(plate.concentricity) or 0:.3f} + {survey_mm or 0:.3f}",
-                    result="" if total is None else f"{total:.3f} mm",
-                ),
-            ),
-            source="Registers and dowels locate; clearance bolts never do. "
-            "Usual parallel allowances: rigid 0.05, clutch or spline 0.10, flexible 0.25 mm.",
-        ),
-    )
-
-
-def _closer_words(sheet: PlateSheet, allowed_mm: float) -> str:
-    """What to do when play eats the allowance: the widest fit that would do for the registers, or dowels."""
-    for one in RegisterFit:
-        try:
-            plays = [max(fit(register.size.mm, one.value).greatest_play_mm, 0.0) for register in sheet.plate.registers]
-        except ImpossibleInput:
-            break
-        if plays and sum(plays) / 2 < allowed_mm / 2:
-            return f"fit the registers {one.value}, or ream dowels after indicating"
-    return "ream dowels after indicating, or fit the register closer"
-
-
-def _centre_u_mm(figures: PlateFigures) -> float | None:
-    """How well both patterns are known about their shafts: the motor's own survey, where there is one, adds to it."""
-    flange_mm = figures.survey.centre_u_mm
-    if figures.face_survey is None or flange_mm is None:
-        return flange_mm
-    face_mm = figures.face_survey.centre_u_mm
-    return None if face_mm is None else math.hypot(flange_mm, face_mm)
-
-
 def _least_ligament(figures: PlateFigures, margins: Margins) -> Check:
+    """Of the holes that are drawn; at best, while some are missing."""
     least = figures.ligaments[0] if figures.ligaments else None
+    missing = figures.holes_wanted or (() if least else ("Holes to measure between",))
+    says = wanted_words(missing)
+    if least:
+        drawn = (
+            f"{least.left_mm:.1f} mm between {least.between[0]} and {least.between[1]}; {least.wanted_mm:.1f} wanted"
+        )
+        says = f"{drawn}, of what is drawn. {says}" if missing else drawn
     return margins.check(
         "clearance",
         key="plate.ligament",
@@ -198,16 +137,15 @@ def _least_ligament(figures: PlateFigures, margins: Margins) -> Check:
         demand=least and least.wanted_mm,
         capacity=least and max(least.left_mm, 0.0),
         unit="mm",
-        says=f"{least.left_mm:.1f} mm between {least.between[0]} and {least.between[1]}; {least.wanted_mm:.1f} wanted"
-        if least
-        else "Measure flange and motor face to finish this check.",
-        missing=() if least else ("Flange and motor holes",),
-        inputs=("plate.survey", "plate.face", "plate.plate.turned"),
+        says=says,
+        missing=missing,
+        inputs=("plate.survey", "plate.face", "plate.plate.turned", "plate.plate.bore", "plate.build_up"),
         working=Working(
             steps=()
             if not least
             else (Step(formula="centre distance − (d1 + d2)/2", result=f"{least.left_mm:.2f} mm"),),
-            source="Wanted: 1.0 × the larger hole, at least 6 mm; counterbores count as holes.",
+            source="Wanted: 1.0 × the larger hole, at least 6 mm; counterbores count as holes, a bore as no more than "
+            "twice the hole beside it.",
         ),
     )
 
@@ -251,14 +189,12 @@ def release_checks(parts: Sequence[PartResult], records: BuildRecords, margins: 
 
 def _no_longer_drawn(release: Release, margins: Margins) -> Check:
     """A changed build-up may be meant, so it is tight, not failing; but somebody may be cutting that part."""
-    return margins.check(
-        "wanted_performance",
+    return margins.answer(
+        is_so=True,
+        has_catch=True,
         key=f"plate.released_{release.part}",
         bench="plate",
         title=f"{release.part.replace('_', ' ').capitalize()} as released {release.letter}",
-        demand=1.0,
-        capacity=margins.wanted("wanted_performance"),
-        unit="",
         says=f"released {release.letter} by {release.by}, and no longer part of this build; is it being cut?",
         inputs=("plate.build_up",),
         working=Working(source=f"Frozen at release, SHA-256 {release.sha256[:12]}…"),
@@ -316,6 +252,11 @@ def _delivered(part: PartResult, state: IncomingState, margins: Margins) -> Chec
 
 def _edge(figures: PlateFigures, margins: Margins) -> Check:
     worst = min(figures.edge_shares, key=lambda one: one[1] / one[2]) if figures.edge_shares else None
+    missing = figures.holes_wanted or (() if worst else ("Three holes or more to draw an outline round",))
+    says = wanted_words(missing)
+    if worst:
+        drawn = f"{worst[1]:.1f} mm from {worst[0]}'s centre to the edge; {worst[2]:.1f} wanted"
+        says = f"{drawn}, of what is drawn. {says}" if missing else drawn
     return margins.check(
         "clearance",
         key="plate.edge",
@@ -324,10 +265,11 @@ def _edge(figures: PlateFigures, margins: Margins) -> Check:
         demand=worst and worst[2],
         capacity=worst and worst[1],
         unit="mm",
-        says=f"{worst[1]:.1f} mm from {worst[0]}'s centre to the edge; {worst[2]:.1f} wanted"
-        if worst
-        else "Needs three holes or more.",
-        missing=() if worst else ("Holes to draw an outline round",),
-        inputs=("plate.plate.edge_factor", "plate.plate.process"),
-        working=Working(source="1.5 d machined, laser or waterjet cut; 2 d plasma or flame cut, to the hole's centre."),
+        says=says,
+        missing=missing,
+        inputs=("plate.plate.edge_factor", "plate.plate.process", "plate.plate.bore"),
+        working=Working(
+            source="1.5 d machined, laser or waterjet cut; 2 d plasma or flame cut, to the hole's centre. Round a bore "
+            "a wall as wide as the largest other hole, at least 6 mm."
+        ),
     )

@@ -72,6 +72,7 @@ def _shown_clocking(
         allowed=(ClockingWindow(from_deg=allowed.from_deg, to_deg=allowed.to_deg),) if allowed else (),
         best_deg=turning.best_deg,
         best_share=turning.best_share,
+        is_settled=turning.is_settled,
         best_turn_deg=_as_typed_deg(turning.best_deg),
         present_deg=sheet.plate.turned.deg % 360,
         present_turn_deg=_as_typed_deg(sheet.plate.turned.deg),

@@ -5,12 +5,13 @@ from typing import Final
 
 import numpy as np
 
+from driveline.benches.common import missing_of
 from driveline.buildup import foot_holes
 from driveline.chain import Floats
 from driveline.drawing.plate import PlateHole
 from driveline.errors import ImpossibleInput
-from driveline.outline import CircleEdge, Edge, HullEdge, OutlineVertex, edge_distances_mm, traced_edge
-from driveline.plate import MACHINING_MM, Disc, bolt_circle_mm, motor_on_plate
+from driveline.outline import CircleEdge, Edge, HullEdge, OutlineVertex, edge_depths_mm, traced_edge
+from driveline.plate import LEAST_LIGAMENT_MM, MACHINING_MM, Disc, bolt_circle_mm, motor_on_plate
 from driveline.sheets.base import positive_of, value_of
 from driveline.sheets.build import PartKey
 from driveline.sheets.buildup import BuildKind
@@ -30,6 +31,7 @@ LEAST_HOLE_PER_THICKNESS: Final = {
     Process.FLAME: 1.5,
     Process.MILLED: 0.0,
 }
+GREATEST_REACH_MM: Final = 5000.0
 DRAWN_OVER_WANTED: Final = 1.15  # so that a kerf or a wandering cut does not eat into the edge distance
 
 
@@ -50,7 +52,10 @@ class Part:
     @property
     def discs(self) -> tuple[Disc, ...]:
         """Its holes as ligaments count them: a counterbore is a hole."""
-        return tuple(Disc(h.id, h.x_mm, h.y_mm, max(h.finished_mm, h.counterbore_mm or 0.0)) for h in self.holes)
+        return tuple(
+            Disc(h.id, h.x_mm, h.y_mm, max(h.finished_mm, h.counterbore_mm or 0.0), is_bore=h.kind == "bore")
+            for h in self.holes
+        )
 
     @property
     def drilled(self) -> tuple[PlateHole, ...]:
@@ -223,6 +228,11 @@ def _part(
     if len(holes) < 3:
         return None
     centres = np.array([[hole.x_mm, hole.y_mm] for hole in holes])
+    reach_mm = float(np.abs(centres).max()) + max(hole.finished_mm for hole in holes)
+    if reach_mm > GREATEST_REACH_MM:
+        raise ImpossibleInput(
+            f"{title.lower()} holes", f"{reach_mm:.0f} mm from the shaft", "within 5 m. Another unit?"
+        )
     radius_mm = edge_factor(sheet) * max(hole.finished_mm for hole in holes)
     try:
         edge = _edge_of(sheet, centres, radius_mm, traced, is_round)
@@ -265,7 +275,7 @@ def _hole(sheet: PlateSheet, kind: str, disc: Disc) -> PlateHole:
         y_mm=disc.y_mm,
         finished_mm=disc.diameter_mm,
         cut_mm=disc.diameter_mm - MACHINING_MM if kind == "bore" else disc.diameter_mm,
-        counterbore_mm=value_of(sheet.face.counterbore) if kind == "motor" else None,
+        counterbore_mm=positive_of(sheet.face.counterbore) if kind == "motor" else None,
     )
 
 
@@ -281,10 +291,43 @@ def edge_factor(sheet: PlateSheet) -> float:
 
 
 def edge_shares(sheet: PlateSheet, part: Part) -> tuple[tuple[str, float, float], ...]:
-    """Return each hole's name, its distance to the edge, and the distance that is wanted."""
-    holes = part.drilled
-    distances = edge_distances_mm(np.array([[hole.x_mm, hole.y_mm] for hole in holes]), part.vertices)
-    wanted = EDGE_FACTOR[sheet.plate.process]
+    """Return each hole's name, how far inside the edge its centre lies, and how far it should.
+
+    A bore wants its own radius and a wall as wide as the largest of the other holes, at least 6 mm.
+    """
+    depths = edge_depths_mm(np.array([[hole.x_mm, hole.y_mm] for hole in part.holes]), part.vertices)
+    factor = EDGE_FACTOR[sheet.plate.process]
+    wall_mm = max([LEAST_LIGAMENT_MM, *(hole.finished_mm for hole in part.drilled)])
     return tuple(
-        (hole.id, edge_mm, wanted * hole.finished_mm) for hole, edge_mm in zip(holes, distances.tolist(), strict=True)
+        (hole.id, depth_mm, hole.finished_mm / 2 + wall_mm if hole.kind == "bore" else factor * hole.finished_mm)
+        for hole, depth_mm in zip(part.holes, depths.tolist(), strict=True)
+    )
+
+
+def holes_wanted(sheet: PlateSheet, patterns: Patterns, loose: tuple[str, ...]) -> tuple[str, ...]:
+    """Return what of the build-up's holes is not known yet: what is not drawn can't be too near to anything.
+
+    Args:
+        sheet: Of the bench.
+        patterns: As far as they are known.
+        loose: Flange holes that the readings don't settle.
+    """
+    build = sheet.build_up
+    if build.kind is BuildKind.BASE:
+        feet = all(positive_of(one) for one in (build.base.along, build.base.across, build.base.hole))
+        return missing_of({"Holes of the motor's feet, along, across and their size": feet})
+    is_two = build.kind is BuildKind.TWO_PLATES
+    sunk = (positive_of(sheet.face.counterbore) is None) is (positive_of(sheet.face.counterbore_depth) is None)
+    bore = sheet.plate.bore if is_two else sheet.plate.bore or sheet.face.register_size
+    return missing_of(
+        {
+            "Holes of the flange": bool(patterns.flange),
+            f"Readings that settle {', '.join(loose[:3])}": not loose,
+            "Holes of the motor's face, and the clearance hole for its screws": bool(patterns.motor),
+            "Counterbore of the motor's screws: diameter and depth": sunk,
+            "Bore through the plate": positive_of(bore),
+            "Register of the motor, for the motor plate's bore": not is_two or positive_of(sheet.face.register_size),
+            "Standoffs: how many, on what circle, with what hole": not is_two or bool(patterns.standoffs),
+            "Inside of the ring": build.kind is not BuildKind.RING or positive_of(build.ring.inside),
+        }
     )

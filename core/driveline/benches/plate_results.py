@@ -67,6 +67,7 @@ class ReleaseState(Result):
     at: str
     side: str
     sha256: str
+    has_sheet: bool  # its dimensioned sheet and hole table were kept with it
     differs: tuple[Moved, ...]
     readings_since: tuple[str, ...]  # readings changed, added or left out since
 
@@ -145,6 +146,7 @@ class ClockingResult(Result):
     closest: list[str]  # which two holes are nearest at each angle: why it is barred
     best_deg: float  # from 0 to 360, as the plot runs
     best_share: float
+    is_settled: bool  # False: the search for the best angle came to its bound, and it is not an answer
     best_turn_deg: float  # from -180 to 180, as it is typed
     present_deg: float
     present_turn_deg: float
@@ -188,6 +190,7 @@ class StackResult(Result):
     nominal_mm: float
     worst_mm: float
     likely_mm: float
+    is_sure: bool  # every length says how sure it is
     shares: tuple[StackShare, ...]
 
 

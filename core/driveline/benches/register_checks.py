@@ -1,10 +1,11 @@
 """Registers and dowels: their limits, how warm to fit a tight one, and whether the plate bears it."""
 
+from driveline.benches.centre_checks import WARM_K
 from driveline.benches.common import Margins, missing_of, wanted_words
 from driveline.benches.plate_results import RegisterResult
 from driveline.checks import Check, Step, Working
 from driveline.errors import ImpossibleInput
-from driveline.fits import Fit, fit
+from driveline.fits import Fit, fit_within
 from driveline.interference import (
     Elastic,
     bore_stress_mpa,
@@ -17,7 +18,7 @@ from driveline.sheets.base import positive_of
 from driveline.sheets.plate import PlateSheet
 from driveline.tables.materials import PlateMaterial, material
 
-WARM_K = 60.0  # a motor's face at 80 °C in a shop at 20 °C
+COLD_K = 40.0  # a yard at -20 °C against a shop at 20 °C
 FRICTION = 0.12  # pressed dry, DIN 7190's cautious figure
 
 
@@ -27,11 +28,14 @@ def register_results(sheet: PlateSheet) -> tuple[RegisterResult, ...]:
     dowel_mm = positive_of(sheet.plate.dowel_size)
     if dowel_mm is not None and sheet.plate.dowel_fit is not None:
         wanted.append((f"dowel Ø{dowel_mm:g}", dowel_mm, sheet.plate.dowel_fit.value))
-    return tuple(_result(sheet, what, size_mm, name) for what, size_mm, name in wanted)
+    found = [_result(sheet, what, size_mm, name) for what, size_mm, name in wanted]
+    return tuple(one for one in found if one is not None)
 
 
-def _result(sheet: PlateSheet, what: str, size_mm: float, name: str) -> RegisterResult:
-    found = fit(size_mm, name)
+def _result(sheet: PlateSheet, what: str, size_mm: float, name: str) -> RegisterResult | None:
+    found = fit_within(size_mm, name)
+    if found is None:
+        return None
     warmer_k = None
     if found.least_play_mm < 0 and sheet.plate.made_of is not None:
         expansion = material(sheet.plate.made_of).expansion_per_k
@@ -57,11 +61,36 @@ def register_checks(sheet: PlateSheet, rim_mm: float | None, margins: Margins) -
         rim_mm: Diameter of the ring of plate round the bore; ``None`` while nothing is drawn.
         margins: Of the job.
     """
-    fits = [(one.size.mm, fit(one.size.mm, one.fit.value)) for one in sheet.plate.registers]
-    return tuple(
-        _pressed(sheet.plate.made_of, size_mm, found, rim_mm, margins, k)
-        for k, (size_mm, found) in enumerate(fits)
-        if found.least_play_mm < 0
+    checks = []
+    for k, one in enumerate(sheet.plate.registers):
+        found = fit_within(one.size.mm, one.fit.value)
+        if found is None:
+            checks.append(_outside_tables(one.size.mm, margins, k))
+        elif found.least_play_mm < _shrinks_mm(sheet.plate.made_of, one.size.mm):
+            checks.append(_pressed(sheet.plate.made_of, one.size.mm, found, rim_mm, margins, k))
+    return tuple(checks)
+
+
+def _shrinks_mm(made_of: PlateMaterial | None, size_mm: float) -> float:
+    """By how much a plate's bore closes on a steel spigot in the cold; of a plate of nobody knows what, the most."""
+    per_k = (
+        max(material(one).expansion_per_k for one in PlateMaterial)
+        if made_of is None
+        else material(made_of).expansion_per_k
+    )
+    return max(per_k - material(PlateMaterial.STEEL).expansion_per_k, 0.0) * COLD_K * size_mm
+
+
+def _outside_tables(size_mm: float, margins: Margins, k: int) -> Check:
+    return margins.answer(
+        is_so=None,
+        key=f"plate.register_pressed_{k + 1}",
+        bench="plate",
+        title=f"Plate bears register {k + 1} pressed in",
+        says=f"Ø{size_mm:g} is outside the tables of fits (over 3, up to 500 mm): state its play as measured instead.",
+        missing=("A register that the tables of fits know, or its play as measured",),
+        inputs=("plate.plate.registers",),
+        working=Working(source="ISO 286-2."),
     )
 
 
@@ -79,9 +108,10 @@ def _pressed(
     if made_of is not None and rim_mm is not None:
         plate, steel = material(made_of), material(PlateMaterial.STEEL)
         capacity = plate.yield_mpa
+        cold_mm = _shrinks_mm(made_of, size_mm) - found.least_play_mm
         try:
             pressure = fit_pressure_mpa(
-                interference_mm=-found.least_play_mm,
+                interference_mm=cold_mm,
                 joint_mm=size_mm,
                 outside_mm=rim_mm,
                 inside_mm=0.0,
@@ -101,7 +131,12 @@ def _pressed(
             )
             held = held_torque_nm(pressure_mpa=pressure, joint_mm=size_mm, length_mm=1.0, friction=FRICTION)
             steps = (
-                Step(formula="p, Lamé, greatest interference", result=f"{pressure:.1f} MPa"),
+                Step(
+                    formula=f"greatest interference, {COLD_K:g} K cold",
+                    numbers=f"{-found.least_play_mm:.3f} + {_shrinks_mm(made_of, size_mm):.3f}",
+                    result=f"{cold_mm:.3f} mm",
+                ),
+                Step(formula="p, Lamé", result=f"{pressure:.1f} MPa"),
                 Step(formula="von Mises at the bore, p (D²+d²)/(D²−d²) and −p", result=f"{stress:.0f} MPa"),
                 Step(formula="holds per mm of width, μ 0.12, not counted on", result=f"{held:.0f} N·m"),
                 Step(formula=f"least interference left {WARM_K:g} K warmer", result=f"{warm:.3f} mm"),
@@ -114,7 +149,7 @@ def _pressed(
         demand=stress,
         capacity=capacity,
         unit="MPa",
-        says=wanted_words(missing) or f"{stress:.0f} MPa at the bore; the plate gives at {capacity:g}",
+        says=wanted_words(missing) or f"{stress:.0f} MPa at the bore in the cold; the plate gives at {capacity:g}",
         missing=missing,
         inputs=("plate.plate.registers", "plate.plate.made_of"),
         working=Working(

@@ -81,6 +81,7 @@ class SurveyResult(Result):
     chi_square_limit: float | None
     worst_w: float | None
     centre_u_mm: float | None
+    is_settled: bool  # False: the adjustment did not come to rest, and nothing here is an answer
     about: str
     next_reading: NextReading | None
     routes: tuple[CentreRoute, ...]  # to the shaft's centre, where there are two or more
@@ -115,6 +116,7 @@ def solve_survey(survey: Survey) -> SolvedSurvey:
             chi_square_limit=solved.chi_square_limit,
             worst_w=solved.worst_w,
             centre_u_mm=_centre_u_mm(solved),
+            is_settled=solved.converged,
             about="the shaft's centre"
             if solved.origin == CENTRE
             else "the middle of the holes: the shaft's centre is loose",
@@ -143,6 +145,7 @@ def _empty(survey: Survey) -> SurveyResult:
         chi_square_limit=None,
         worst_w=None,
         centre_u_mm=None,
+        is_settled=True,
         about="",
         next_reading=next_reading(survey, None),
         routes=(),
@@ -228,7 +231,7 @@ def _fit_of(survey: Survey, k: int, seen: _Seen) -> tuple[Fit, str]:
         return Fit.LEFT_OUT, f"Left out{by}: {reading.why}" if reading.why else f"Left out{by}."
     if isinstance(reading, SweepReading) and seen.fit is None:
         return Fit.ALONE, _sweep_words(reading)
-    if seen.solved is None or set(ends_of(reading)) & set(seen.solved.loose):
+    if seen.solved is None or not seen.solved.converged or set(ends_of(reading)) & set(seen.solved.loose):
         return Fit.ALONE, "More readings are needed before this one can be checked."
     suspect = seen.suspects.get(k)
     if suspect and suspect.can_be_named:
@@ -252,6 +255,11 @@ def _suspect_words(label: str, mistake_mm: float) -> str:
 
 def _says(survey: Survey, solved: NetworkResult) -> tuple[str, ...]:
     words: list[str] = []
+    if not solved.converged:
+        return (
+            "The readings fit no shape: the adjustment did not settle. Look for holes numbered in another order than "
+            "they stand, for readings to the wrong hole, or in another unit.",
+        )
     for suspect in solved.suspects:
         words.append(_suspect_sentence(survey, suspect.key, suspect.mistake_mm, suspect.can_be_named, suspect.alike))
     if solved.is_against_numbering:

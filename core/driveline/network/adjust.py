@@ -15,6 +15,7 @@ from driveline.network.equations import Equations
 
 MOST_STEPS: Final = 60
 SETTLED_MM: Final = 1e-9
+STALLED_MM: Final = 1e-3  # a step smaller than any tool sees
 MOST_REUSED: Final = 12
 LEAST_TO_UPDATE: Final = 1e-3  # redundancy below which taking a reading away amplifies rounding
 REUSED_SETTLED_MM: Final = 1e-5  # a hundredth of the finest dial's u is 1e-4
@@ -73,8 +74,8 @@ def adjust(equations: Equations, start: Floats) -> Adjustment:
             step_of = steps(weighted, (equations.value_mm - expected) * equations.weight)
         else:
             damping *= 10
-            if damping > 1e12:
-                converged = True  # no step in any direction betters it
+            if damping > 1e12:  # no step in any direction betters it: at rest, unless a full step would go elsewhere
+                converged = bool(np.abs(step_of(1e-12)).max() < STALLED_MM)
                 break
     return Adjustment(
         equations=equations,

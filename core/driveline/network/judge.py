@@ -117,7 +117,7 @@ def solve_network(network: Network) -> NetworkResult:
         chi_square=adjustment.chi_square,
         chi_square_limit=float(chdtri(degrees, 0.05)) if degrees > 0 else None,
         redundancy=degrees,
-        suspects=_suspects(adjustment, judged),
+        suspects=_suspects(adjustment, judged) if adjustment.converged else (),
         loose=loose,
         flips=flips(adjustment, loose),
         unchecked=unchecked(adjustment, judged.redundancy, loose),

@@ -6,6 +6,8 @@ from typing import Annotated, Literal
 from pydantic import Field
 
 from driveline.sheets.base import Angle, Coordinate, Length, Name, Sheet
+from driveline.sheets.joints import Joint
+from driveline.tables.materials import PlateMaterial
 
 
 class BuildKind(StrEnum):
@@ -25,6 +27,10 @@ class Standoffs(Sheet):
     first_at: Angle = Angle(text="0 deg")
     fixing: Literal["bolted", "welded"] | None = None
     hole: Length | None = Field(default=None, description="Through each plate, for its screw or its end")
+    diameter: Length | None = Field(default=None, description="Outside, of a leg")
+    bored: Length | None = Field(default=None, description="Inside, of a hollow leg; 0 or empty for a solid one")
+    made_of: PlateMaterial | None = None
+    joint: Joint = Field(default=Joint(), description="The screws into each end of a leg")
     length: Length | None = Field(default=None, description="As ordered, face to face")
     measured: Annotated[list[Length], Field(max_length=24)] = Field(
         default=[], description="In order from the first, after welding or facing"

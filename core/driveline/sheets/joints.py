@@ -36,6 +36,14 @@ class Tapped(StrEnum):
     ALUMINIUM_CAST = "aluminium, cast"
 
 
+class Surface(StrEnum):
+    """What the clamped faces are like; it sets their friction."""
+
+    DRY = "dry steel or iron"
+    PLATED = "plated or anodised"
+    BLASTED = "blasted"
+
+
 class Joint(Sheet):
     """One set of screws. Length and depths are measured from the face that the screw is screwed into."""
 
@@ -43,12 +51,17 @@ class Joint(Sheet):
     property_class: PropertyClass | None = None
     condition: Condition | None = None
     tightening: Torque | None = None
-    washer: Length | None = Field(default=None, description="Thickness of the washer under the head")
+    surface: Surface | None = Field(default=None, description="Of the clamped faces; the least friction when empty")
+    washer: Length | None = Field(default=None, description="Thickness of the washer under the head; 0 for none")
     tapped: Tapped | None = None
     tapped_mpa: Annotated[float, Field(gt=20, lt=2500)] | None = Field(
         default=None, description="Tensile strength of what it is screwed into, where it is known"
     )
-    countersink: Length | None = Field(default=None, description="Depth of the countersink at the tapped hole's mouth")
+    countersink: Length | None = Field(
+        default=None, description="Depth of the countersink at the tapped hole's mouth; 0 for none"
+    )
+    thread_depth: Length | None = Field(default=None, description="Full thread in the tapped hole, from its face")
+    is_blind: bool | None = Field(default=None, description="The tapped hole ends: the screw stops short of its end")
     head: Length | None = Field(default=None, description="Diameter that bears: the head's, or the washer's")
     length: Length | None = Field(default=None, description="Under the head")
     depth_behind: Length | None = Field(default=None, description="Face to the first thing behind the tapped hole")
