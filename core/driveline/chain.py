@@ -55,9 +55,21 @@ class Stage:
     sense: int | None = 1  # None: not known
     share: float = 1.0
     strength_share: float | None = None  # None: as ``share``
-    greatest_input_rpm: float | None = None
+    greatest_input_rpm: float | None = None  # of a propshaft: the least known of its two limits
+    critical_rpm: float | None = None  # of a propshaft's tube
+    joint_rpm: float | None = None  # of a propshaft's joints
     rating_nm: float | None = None
     sheds_kw: float | None = None
+
+    @property
+    def is_limited(self) -> bool:
+        """Whether every limit that is asked of such a stage is known."""
+        if self.kind is StageKind.COUPLER:
+            return True
+        if self.kind is StageKind.PROPSHAFT:
+            return None not in (self.rating_nm, self.critical_rpm, self.joint_rpm)
+        turns_freely = self.kind is StageKind.AXLE  # a half shaft turns too slowly to mind
+        return self.rating_nm is not None and (turns_freely or self.greatest_input_rpm is not None)
 
     def __post_init__(self) -> None:
         if not 0 < self.ratio < 100:

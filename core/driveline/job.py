@@ -4,7 +4,7 @@ from enum import StrEnum
 from typing import Final
 
 from driveline.benches.brief import Brief, BriefResult, solve_brief
-from driveline.benches.common import Margins
+from driveline.benches.common import Margins, missing_of
 from driveline.benches.gearing import peak_nm
 from driveline.benches.joints import Loads
 from driveline.benches.line import Line
@@ -12,11 +12,13 @@ from driveline.benches.masses import mass_checks, solve_masses
 from driveline.benches.plate import PlateContext, solve_plate
 from driveline.benches.plate_results import PlateResult
 from driveline.benches.ratios import RatiosResult, solve_ratios
+from driveline.chain import USUAL_EFFICIENCY, StageKind
 from driveline.checks import Check, Result, Verdict, worst_first, worst_verdict
 from driveline.design import DYNAMIC_FACTOR
-from driveline.sheets.base import positive_of
+from driveline.sheets.base import positive_of, value_of
+from driveline.sheets.brief import Layout
 from driveline.sheets.job import JobFile, Sheets
-from driveline.sheets.ratios import CouplerStyle
+from driveline.sheets.ratios import Box, CouplerStyle
 
 BENCH_TITLES: Final = {"brief": "brief", "ratios": "gearing", "plate": "adapter plate"}
 
@@ -78,7 +80,7 @@ def evaluate(job: JobFile) -> JobResult:
         ),
     )
     plate_begun = bool(sheets.plate.survey.holes or sheets.plate.face.count or plate.parts)
-    load_checks = mass_checks(sheets.masses, weights.result, margins)
+    load_checks = mass_checks(sheets.masses, sheets.brief.vehicle, weights.result, margins)
     checks = worst_first((*load_checks, *ratio_checks, *(plate_checks if plate_begun else ())))
     return JobResult(
         brief=brief.result,
@@ -92,11 +94,41 @@ def evaluate(job: JobFile) -> JobResult:
 
 
 def _motor_loads(sheets: Sheets, brief: Brief) -> Loads:
+    """What hangs on the plate and twists it: the motor, and a reduction between it and the kept gearbox."""
     factor = DYNAMIC_FACTOR[sheets.ratios.coupler or CouplerStyle.RIGID]
+    motor_kg = value_of(sheets.brief.motor.mass)
+    hung = _hung_reduction(sheets)
+    if brief.motor is None:
+        return Loads(motor_kg=motor_kg, torque_nm=None, missing=())
+    peak, overrun = peak_nm(brief.motor) * factor, brief.overruns_nm[0]
+    missing = missing_of({"Greatest overrun torque of the motor, 0 where there is none": overrun})
+    if hung is None:
+        return Loads(
+            motor_kg=motor_kg, torque_nm=max(peak, overrun or 0.0) if overrun is not None else None, missing=missing
+        )
+    # Its casing takes what goes in and what comes out; turning the other way they add.
+    against = 0.0 if hung.reverses is False else 1.0
+    efficiency = hung.efficiency or USUAL_EFFICIENCY[StageKind.REDUCTION]
+    driving = peak * (hung.ratio.value * efficiency + against)
+    slowing = None if overrun is None else overrun * (hung.ratio.value / efficiency + against)
+    box_kg = value_of(hung.mass)
     return Loads(
-        motor_kg=positive_of(sheets.brief.motor.mass),
-        torque_nm=None if brief.motor is None else peak_nm(brief.motor) * factor,
+        motor_kg=None if motor_kg is None or box_kg is None else motor_kg + box_kg,
+        torque_nm=None if slowing is None else max(driving, slowing),
+        missing=missing,
+        hung="" if box_kg is not None else f"Mass of the {hung.name}, which hangs on the plate",
     )
+
+
+def _hung_reduction(sheets: Sheets) -> Box | None:
+    """The reduction that was chosen ahead of a kept gearbox."""
+    choice = sheets.ratios.choice
+    if sheets.brief.layout is not Layout.KEPT_GEARBOX or choice is None or choice.reduction is None:
+        return None
+    for box in sheets.ratios.reductions:
+        if choice.reduction == box.name or choice.reduction.startswith(f"{box.name} at "):
+            return box
+    return None
 
 
 def _bench_states(

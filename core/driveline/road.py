@@ -9,6 +9,7 @@ from enum import StrEnum
 from typing import Final
 
 import numpy as np
+from numpy.typing import NDArray
 
 from driveline.chain import Floats
 
@@ -170,6 +171,8 @@ class Run:
 
     speed_ms: Floats
     time_s: Floats
+    spare_n: Floats
+    mass_kg: Floats
 
     def between_s(self, from_ms: float, to_ms: float) -> Floats:
         """Return the time from one speed to another, s, a figure per row; NaN when it is never reached."""
@@ -178,14 +181,31 @@ class Run:
         return np.where(np.isfinite(taken_s), taken_s, np.nan)
 
     def _at(self, speed_ms: float) -> Floats:
-        last = self.speed_ms.shape[-1] - 1
-        place = speed_ms / self.speed_ms[..., 1]
+        """Up to the point before by the sum, from there by the same rule: near the end a straight line is far off."""
+        last, step_ms = self.speed_ms.shape[-1] - 1, self.speed_ms[..., 1]
+        place = speed_ms / step_ms
         before = np.clip(place.astype(int), 0, last - 1)[..., None]
-        start = np.take_along_axis(self.time_s, before, -1)[..., 0]
-        end = np.take_along_axis(self.time_s, before + 1, -1)[..., 0]
-        with np.errstate(invalid="ignore"):
-            time_s = start + (end - start) * (place - before[..., 0])
+
+        def at(values: Floats, k: NDArray[np.int_]) -> Floats:
+            found: Floats = np.take_along_axis(values, k, -1)[..., 0]
+            return found
+
+        part = place - before[..., 0]
+        spare_n = at(self.spare_n, before)
+        then_n = spare_n + part * (at(self.spare_n, before + 1) - spare_n)
+        mass_kg = (at(self.mass_kg, before) + at(self.mass_kg, before + 1)) / 2
+        time_s = at(self.time_s, before) + _step_s(spare_n, then_n, mass_kg, part * step_ms)
         return np.where(place <= last * (1 + 1e-12), time_s, np.nan)
+
+
+def _step_s(from_n: Floats, to_n: Floats, mass_kg: Number, step_ms: Floats) -> Floats:
+    """∫ m dv/F where F runs straight: m Δv ln(F1/F0)/(F1 − F0); infinite once the force is used up."""
+    moves = (from_n > 0) & (to_n > 0)
+    start_n = np.where(moves, from_n, 1.0)
+    grows = np.where(moves, (to_n - start_n) / start_n, 0.0)
+    small = np.abs(grows) < 1e-6
+    ratio = np.where(small, 1 - grows / 2, np.log1p(grows) / np.where(small, 1.0, grows))
+    return np.where(moves, mass_kg * step_ms * ratio / start_n, np.where(step_ms > 0, np.inf, 0.0))
 
 
 def run_up(pull: Pull, body: Body) -> Run:
@@ -194,18 +214,20 @@ def run_up(pull: Pull, body: Body) -> Run:
     While the tyres slip, the drive force is the slip limit and the rotor is not sped up with the vehicle.
 
     Source:
-        t = ∫ m dv / (F_drive − F_resist), trapezoidal between the speeds of the pull.
+        t = ∫ m dv / (F_drive − F_resist), the spare force taken as straight between the speeds of the pull.
     """
     drive_n, mass_kg = pull.drive_n, pull.equivalent_mass_kg
     if pull.slip_n is not None:
         mass_kg = np.where(drive_n > pull.slip_n, pull.mass_kg, mass_kg)
         drive_n = np.minimum(drive_n, pull.slip_n)
     spare_n = drive_n - resistance_n(body, pull.speed_ms)
-    with np.errstate(divide="ignore"):
-        pace = np.where(spare_n > 0, mass_kg / spare_n, np.inf)
-    time_s = np.zeros_like(pace)
-    np.cumsum((pace[..., 1:] + pace[..., :-1]) * (pull.speed_ms[..., 1:2] / 2), axis=-1, out=time_s[..., 1:])
-    return Run(pull.speed_ms, time_s)
+    moved_kg = np.broadcast_to(mass_kg, spare_n.shape)
+    steps_s = _step_s(
+        spare_n[..., :-1], spare_n[..., 1:], (moved_kg[..., 1:] + moved_kg[..., :-1]) / 2, pull.speed_ms[..., 1:2]
+    )
+    time_s = np.zeros_like(spare_n)
+    np.cumsum(steps_s, axis=-1, out=time_s[..., 1:])
+    return Run(pull.speed_ms, time_s, spare_n, moved_kg)
 
 
 def balance_speed_ms(pull: Pull, body: Body) -> Floats:
@@ -243,10 +265,13 @@ def grade_held_pct(*, drive_n: Number, body: Body, speed_ms: Number) -> Floats:
     return held
 
 
-def grade_gripped_pct(*, slip_n: Number, body: Body) -> Floats:
+def grade_gripped_pct(*, slip_n: Number, body: Body, balance: Balance) -> Floats:
     """Return the steepest grade that the tyres hold, percent, from the pull at which they slip on the level.
 
     Source:
-        Grip and rolling resistance both go with cosθ: tanθ = F_slip/(m g) − C_rr.
+        Grip and rolling resistance both go with cosθ: tanθ = F_slip/(m g) − C_rr. No steeper than tanθ = s_f L/h, where
+        the front axle carries nothing and the vehicle goes over backwards.
     """
-    return np.maximum(0.0, 100 * (slip_n / (body.mass_kg * GRAVITY_MS2) - body.crr))
+    gripped = np.maximum(0.0, 100 * (slip_n / (body.mass_kg * GRAVITY_MS2) - body.crr))
+    over = balance.front_share * balance.wheelbase_mm / np.maximum(balance.cg_height_mm, 1e-9)
+    return np.minimum(gripped, 100 * over)

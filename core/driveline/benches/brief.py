@@ -1,6 +1,6 @@
 """The Brief bench: from what was entered to a vehicle, a tyre and a motor that can be calculated with."""
 
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from typing import Final
 
 import numpy as np
@@ -8,13 +8,15 @@ import numpy as np
 from driveline.benches.common import Assumed, ToDo, rounded
 from driveline.benches.masses import MassesResult, Weights
 from driveline.benches.queries import brief_queries
+from driveline.chain import Floats
 from driveline.checks import Result
 from driveline.errors import UnreadableMeasurement
-from driveline.motor import CurvePoints, Motor, PeakFigures, at_bus_voltage
+from driveline.motor import SAME_SPEED_SHARE, CurvePoints, Motor, PeakFigures, at_bus_voltage
 from driveline.road import Balance, Body, Driven
 from driveline.sheets.base import positive_of, value_of
 from driveline.sheets.brief import BriefSheet, Layout, MotorSheet, Tyre, TyreMethod, Vehicle
 from driveline.tyre import (
+    Construction,
     Rolling,
     is_plausible,
     methods_disagree,
@@ -45,8 +47,8 @@ class MotorPlot(Result):
     """The motor's torque against speed."""
 
     rpm: list[float]
-    peak_nm: list[float]
-    continuous_nm: list[float] | None
+    peak_nm: list[float | None]  # None past what is known of it
+    continuous_nm: list[float | None] | None
 
 
 class BriefResult(Result):
@@ -76,7 +78,10 @@ class Brief:
     rolling: Rolling | None
     front_rolling: Rolling | None  # None: as ``rolling``
     motor: Motor | None
-    front_motor: Motor | None  # None: as ``motor``
+    front_motor: Motor | None  # None: as ``motor``, unless it is not known
+    is_front_known: bool  # False: the front unit is another one, and something essential of it is missing
+    is_battery_known: bool
+    motor_gaps: tuple[str, ...]  # what of the motors leaves their torque unknown somewhere, by name
     overruns_nm: tuple[float | None, float | None]  # of the motor, and of the front one of two
     charge_kw: float | None  # mechanical power that charging holds overrun to
     wanted_top_kmh: float | None
@@ -114,9 +119,14 @@ def solve_brief(sheet: BriefSheet, weights: Weights) -> Brief:
     figures, rolling = _rolling(sheet.tyre, notes, "brief.tyre")
     front_rolling = _rolling(sheet.front_tyre, notes, "brief.front_tyre")[1] if sheet.front_tyre else None
     motor = _motor(sheet.motor, notes, "brief.motor")
-    has_front = sheet.layout is Layout.TWO_UNITS and sheet.front_motor is not None
-    front_motor = _motor(sheet.front_motor, notes, "brief.front_motor") if has_front and sheet.front_motor else None
-    notes.queries += brief_queries(sheet, rolling)
+    front = sheet.front_motor if sheet.layout is Layout.TWO_UNITS else None
+    front_motor = _motor(front, notes, "brief.front_motor") if front else None
+    is_battery_known = notes.need(
+        sheet.motor.battery_power is not None,
+        "brief.motor.battery_power",
+        "Give what the battery lets through: without it top speed and cruise are not known.",
+    )
+    notes.queries += [*brief_queries(sheet, rolling), *weights.queries]
     wanted = sheet.wanted
     notes.need(wanted.top_speed is not None, "brief.wanted.top_speed", "Say what top speed is wanted.")
     cruise_kmh = notes.default(
@@ -138,8 +148,11 @@ def solve_brief(sheet: BriefSheet, weights: Weights) -> Brief:
         driven=_driven(sheet),
         rolling=rolling,
         front_rolling=front_rolling,
-        motor=motor,
-        front_motor=front_motor,
+        motor=_with_battery(motor, sheet, shares=sheet.layout is Layout.TWO_UNITS),
+        front_motor=_with_battery(front_motor, sheet, shares=True),
+        is_front_known=front is None or front_motor is not None,
+        is_battery_known=is_battery_known,
+        motor_gaps=tuple(dict.fromkeys(gap for one in (sheet.motor, front) if one for gap in _gaps(one))),
         overruns_nm=_overruns_nm(sheet),
         charge_kw=_charge_kw(sheet.motor),
         wanted_top_kmh=value_of(wanted.top_speed),
@@ -159,13 +172,30 @@ def solve_brief(sheet: BriefSheet, weights: Weights) -> Brief:
 
 
 def _overruns_nm(sheet: BriefSheet) -> tuple[float | None, float | None]:
-    own_nm = positive_of(sheet.motor.overrun_torque)
-    return own_nm, positive_of(sheet.front_motor.overrun_torque) if sheet.front_motor else own_nm
+    own_nm = value_of(sheet.motor.overrun_torque)
+    return own_nm, value_of(sheet.front_motor.overrun_torque) if sheet.front_motor else own_nm
+
+
+def _with_battery(motor: Motor | None, sheet: BriefSheet, *, shares: bool) -> Motor | None:
+    """Two units share one battery, unless the front one has a battery of its own."""
+    if motor is None:
+        return None
+    front = sheet.front_motor
+    is_shared = shares and (front is None or front.battery_power is None)
+    power_kw = _battery_kw(sheet.motor)
+    if is_shared:
+        return replace(motor, greatest_mechanical_kw=power_kw, shared_kw=power_kw)
+    return motor
+
+
+def _battery_kw(motor: MotorSheet) -> float | None:
+    """Mechanical power that a battery lets through."""
+    return None if motor.battery_power is None else motor.battery_power.kw * DRIVE_EFFICIENCY
 
 
 def _charge_kw(motor: MotorSheet) -> float | None:
     """Power at the shaft that makes the greatest charging power: the losses are on the battery's side of it."""
-    charge_kw = positive_of(motor.charge_power)
+    charge_kw = value_of(motor.charge_power)
     return None if charge_kw is None else charge_kw / DRIVE_EFFICIENCY
 
 
@@ -185,15 +215,18 @@ def _vehicle(vehicle: Vehicle, weights: Weights, notes: _Notes) -> tuple[Body | 
     notes.need(
         weights.laden_kg is not None,
         "brief.vehicle.laden_mass",
-        "Give the laden mass: hill start and ratings need it.",
+        "Give the laden mass: hill start, axle loads and ratings need it.",
     )
     notes.need(
         weights.balance is not None,
         "brief.vehicle.front_share",
         "Give front share, centre of gravity height and wheelbase: the slip limit needs them.",
     )
-    if weights.laden_balance is not None and not weights.is_laden_placed:
-        notes.assumed.append(Assumed(field="masses.items", text="the load stands as the empty vehicle does"))
+    notes.need(
+        weights.laden_kg is None or weights.laden_balance is not None or weights.balance is None,
+        "masses.items",
+        "Enter the load as items under Masses, each with its place: the laden axles hang on where it stands.",
+    )
     notes.to_do += weights.result.to_do
 
     def body(mass_kg: float | None) -> Body | None:
@@ -217,7 +250,7 @@ def _rolling(tyre: Tyre, notes: _Notes, field: str) -> tuple[tuple[TyreFigure, .
             notes.queries.append("The free radius is below the loaded one. Measure both again.")
             free_mm = None
         loaded = rolling_from_loaded_radius(
-            loaded_radius_mm=loaded_mm, construction=tyre.construction, free_radius_mm=free_mm
+            loaded_radius_mm=loaded_mm, construction=_construction(tyre), free_radius_mm=free_mm
         )
         found.append((TyreMethod.LOADED_RADIUS, loaded))
     if tyre.code:
@@ -233,6 +266,14 @@ def _rolling(tyre: Tyre, notes: _Notes, field: str) -> tuple[tuple[TyreFigure, .
         for method, one in found
     )
     return figures, used
+
+
+def _construction(tyre: Tyre) -> Construction:
+    """As the code says, where there is one that can be read."""
+    try:
+        return read_tyre_code(tyre.code).construction if tyre.code else tyre.construction
+    except UnreadableMeasurement:
+        return tyre.construction
 
 
 def _used(found: list[tuple[TyreMethod, Rolling]], use: TyreMethod, notes: _Notes, field: str) -> Rolling | None:
@@ -263,14 +304,9 @@ def _motor(sheet: MotorSheet, notes: _Notes, at: str) -> Motor | None:
     greatest_rpm = positive_of(sheet.greatest_rpm)
     if not (has_torque and has_speed) or greatest_rpm is None:
         return None
-    notes.need(sheet.inertia_kgm2 is not None, f"{at}.inertia_kgm2", "Rotor inertia is left out until it is given.")
-    notes.need(
-        sheet.continuous_torque is not None or any(p.continuous_nm is not None for p in sheet.curve),
-        f"{at}.continuous_torque",
-        "Give the continuous torque: climbs and cruise are judged by it.",
-    )
+    _ask_of_motor(sheet, notes, at, greatest_rpm)
     peak, continuous = _curves(sheet)
-    power_kw = sheet.battery_power.kw * DRIVE_EFFICIENCY if sheet.battery_power else None
+    power_kw = _battery_kw(sheet)
     if power_kw is not None or sheet.charge_power is not None:
         notes.assumed.append(Assumed(field=f"{at}.battery_power", text="drive efficiency 0.92, battery to shaft"))
     motor = Motor(
@@ -279,30 +315,97 @@ def _motor(sheet: MotorSheet, notes: _Notes, at: str) -> Motor | None:
         greatest_rpm=greatest_rpm,
         inertia_kgm2=sheet.inertia_kgm2,
         greatest_mechanical_kw=power_kw,
+        stated_peak_nm=value_of(sheet.peak_torque),
+        is_voltage_known=(sheet.bus_v is None) is (sheet.rated_bus_v is None),
     )
     if sheet.bus_v and sheet.rated_bus_v:
         return at_bus_voltage(motor, bus_v=sheet.bus_v, rated_v=sheet.rated_bus_v)
     return motor
 
 
+def _gaps(sheet: MotorSheet) -> list[str]:
+    """What leaves the peak torque unknown somewhere, by name."""
+    known = {
+        "Peak power of the motor": bool(sheet.curve) or sheet.peak_power is not None,
+        "Curve of the motor up to its top speed": not sheet.curve
+        or max(point.rpm for point in sheet.curve) >= SAME_SPEED_SHARE * (value_of(sheet.greatest_rpm) or 0.0),
+        "Both ends of the motor's taper": bool(sheet.curve) or (sheet.taper_from is None) is (sheet.taper_to is None),
+        "Both voltages: the battery's under load, and that of the motor's figures": (sheet.bus_v is None)
+        is (sheet.rated_bus_v is None),
+    }
+    return [name for name, is_known in known.items() if not is_known]
+
+
+def _ask_of_motor(sheet: MotorSheet, notes: _Notes, at: str, greatest_rpm: float) -> None:
+    """List what leaves its curve unknown somewhere: what is drawn past there is never judged."""
+    has_curve = bool(sheet.curve)
+    last_rpm = max((point.rpm for point in sheet.curve), default=0.0)
+    lasting = [point for point in sheet.curve if point.continuous_nm is not None]
+    asked = (
+        (sheet.inertia_kgm2 is not None, "inertia_kgm2", "Rotor inertia is left out until it is given."),
+        (
+            has_curve or sheet.peak_power is not None,
+            "peak_power",
+            "Give the motor's peak power: past standstill its torque is not known.",
+        ),
+        (
+            not has_curve or last_rpm >= SAME_SPEED_SHARE * greatest_rpm,
+            "curve",
+            f"Give the curve up to the top speed: past {last_rpm:.0f} rpm its torque is not known.",
+        ),
+        (
+            has_curve or (sheet.taper_from is None) is (sheet.taper_to is None),
+            "taper_from" if sheet.taper_from is None else "taper_to",
+            "Give both ends of the taper: from which speed, and to which torque at top speed.",
+        ),
+        (
+            (sheet.bus_v is None) is (sheet.rated_bus_v is None),
+            "bus_v" if sheet.bus_v is None else "rated_bus_v",
+            "Give both voltages, the battery's under load and the one that the figures were taken at.",
+        ),
+        (
+            sheet.continuous_torque is not None or bool(lasting),
+            "continuous_torque",
+            "Give the continuous torque: climbs and cruise are judged by it.",
+        ),
+        (
+            bool(lasting) or sheet.continuous_torque is None or sheet.continuous_power is not None,
+            "continuous_power",
+            "Give the continuous power: past standstill what the motor keeps up is not known.",
+        ),
+        (
+            sheet.overrun_torque is not None,
+            "overrun_torque",
+            "Give the greatest overrun torque, 0 where there is none: it loads everything behind the motor.",
+        ),
+    )
+    for is_known, field, text in asked:
+        notes.need(is_known, f"{at}.{field}", text)
+
+
 def _curves(sheet: MotorSheet) -> tuple[PeakFigures | CurvePoints, PeakFigures | CurvePoints | None]:
     points = sorted(sheet.curve, key=lambda point: point.rpm)
-    if len(points) >= 2:
+    lasting = [(point.rpm, point.continuous_nm) for point in points if point.continuous_nm is not None]
+    continuous: PeakFigures | CurvePoints | None = None
+    if lasting:  # from the first point on without a gap, so that what a point leaves out is not bridged
+        upto = next((k for k, point in enumerate(points) if point.continuous_nm is None), len(points))
+        if upto:
+            kept = lasting[:upto]
+            continuous = CurvePoints(rpm=tuple(rpm for rpm, _ in kept), torque_nm=tuple(nm for _, nm in kept))
+    elif sheet.continuous_torque is not None:
+        continuous = PeakFigures(torque_nm=sheet.continuous_torque.nm, power_kw=value_of(sheet.continuous_power))
+    if points:
         rpm = tuple(point.rpm for point in points)
-        continuous = [point.continuous_nm for point in points]
-        whole = tuple(nm for nm in continuous if nm is not None)
-        return CurvePoints(rpm=rpm, torque_nm=tuple(point.peak_nm for point in points)), (
-            CurvePoints(rpm=rpm, torque_nm=whole) if len(whole) == len(points) else None
-        )
-    peak = PeakFigures(
-        torque_nm=sheet.peak_torque.nm if sheet.peak_torque else points[0].peak_nm,
-        power_kw=value_of(sheet.peak_power),
-        taper_from_rpm=value_of(sheet.taper_from),
-        taper_to_nm=value_of(sheet.taper_to),
+        return CurvePoints(rpm=rpm, torque_nm=tuple(point.peak_nm for point in points)), continuous
+    return (
+        PeakFigures(
+            torque_nm=sheet.peak_torque.nm if sheet.peak_torque else 0.0,
+            power_kw=value_of(sheet.peak_power),
+            taper_from_rpm=value_of(sheet.taper_from),
+            taper_to_nm=value_of(sheet.taper_to),
+        ),
+        continuous,
     )
-    if sheet.continuous_torque is None:
-        return peak, None
-    return peak, PeakFigures(torque_nm=sheet.continuous_torque.nm, power_kw=value_of(sheet.continuous_power))
 
 
 def _motor_plot(motor: Motor | None) -> MotorPlot | None:
@@ -312,9 +415,13 @@ def _motor_plot(motor: Motor | None) -> MotorPlot | None:
     continuous = motor.continuous_nm(rpm)
     return MotorPlot(
         rpm=rounded(rpm),
-        peak_nm=rounded(motor.peak_nm(rpm)),
-        continuous_nm=None if continuous is None else rounded(continuous),
+        peak_nm=_as_far_as_known(motor.peak_nm(rpm), rpm, motor.peak_known_rpm),
+        continuous_nm=None if continuous is None else _as_far_as_known(continuous, rpm, motor.continuous_known_rpm),
     )
+
+
+def _as_far_as_known(torque_nm: Floats, rpm: Floats, known_rpm: float) -> list[float | None]:
+    return [nm if n <= known_rpm * (1 + 1e-9) else None for nm, n in zip(rounded(torque_nm), rpm, strict=True)]
 
 
 def rolling_of(tyre: Tyre) -> Rolling | None:

@@ -15,7 +15,7 @@ from driveline.checks import Result
 from driveline.motor import Motor
 from driveline.road import KMH_PER_MS, equivalent_mass_kg
 from driveline.sheets.ratios import Pick
-from driveline.sweep import Figures, climb_curves_pct, drive_table
+from driveline.sweep import RUNS_KMH, Figures, climb_curves_pct, drive_table, known_ms
 
 MOST_POINTS: Final = 2000
 
@@ -28,6 +28,8 @@ class Candidate(Result):
     overall_ratio: float  # of the rear or only lane
     top_kmh: float
     top_set_by: str
+    is_top_known: bool  # False: a figure of the motor is missing, and it may well be less
+    not_known: tuple[str, ...]  # of the times below: for want of a figure, not because it is never reached
     launch_wheel_nm: float
     launch_held_by_tyres: bool
     s_0_50: float | None
@@ -42,7 +44,7 @@ class Candidate(Result):
     falls_from_kmh: float
     rotor_as_mass_kg: float
     tightest_rating: float | None  # rating over design torque, of those that are known
-    wheel_nm: list[float | None]  # over RatiosResult.speed_kmh; None past the motor's top speed
+    wheel_nm: list[float | None]  # over RatiosResult.speed_kmh; None past what is known of the motor
     beaten_by: str | None
     is_chosen: bool
     is_pinned: bool
@@ -117,6 +119,8 @@ def candidate_of(
         overall_ratio=one.lanes[0].chain.overall_ratio,
         top_kmh=float(figures.top_kmh[0]),
         top_set_by=top_set_by(one, figures),
+        is_top_known=bool(figures.is_able_known[0]),
+        not_known=_times_not_known(one, figures),
         launch_wheel_nm=float(figures.launch_n[0]) * radius_m(one.lanes[0].rolling),
         launch_held_by_tyres=bool(figures.launch_n[0] > figures.slip_n[0]),
         s_0_50=rounded_figure(float(figures.s_0_50[0])),
@@ -136,6 +140,15 @@ def candidate_of(
         is_chosen=row == chosen,
         is_pinned=row in pinned,
     )
+
+
+def _times_not_known(one: Gearing, figures: Figures) -> tuple[str, ...]:
+    """The times that hang on a grip, or on torque at a speed, that nobody has stated."""
+    is_whole = all(motor.peak_known_rpm >= motor.greatest_rpm for motor in one.motors)
+    known_rpm = [motor.peak_known_rpm for motor in one.motors]
+    sure_kmh = np.inf if is_whole else KMH_PER_MS * float(known_ms(one.gearings, known_rpm)[0])
+    is_grip_known = not np.isnan(figures.slip_n[0])
+    return tuple(key for key, (_, to_kmh) in RUNS_KMH.items() if not is_grip_known or to_kmh > sure_kmh)
 
 
 def cloud_of(swept: Swept, *, keep: list[int]) -> Cloud:
@@ -180,5 +193,6 @@ def _drawn(one: Gearing, speed_kmh: Floats) -> list[float | None]:
     total_nm = sum(pulls[1:], pulls[0])[0] * radius_m(one.lanes[0].rolling)
     at_ms = speed_kmh / KMH_PER_MS
     torque_nm = rounded_array(np.interp(at_ms, speed_ms[0], total_nm), 4).tolist()
-    in_reach = (at_ms <= speed_ms[0, -1] * (1 + 1e-9)).tolist()
+    sure_ms = min(speed_ms[0, -1], known_ms(one.gearings, [motor.peak_known_rpm for motor in one.motors])[0])
+    in_reach = (at_ms <= sure_ms * (1 + 1e-9)).tolist()
     return [nm if ok else None for nm, ok in zip(torque_nm, in_reach, strict=True)]

@@ -57,6 +57,7 @@ class Gearing:
     lanes: tuple[Lane, ...]
     motors: tuple[Motor, ...]
     gearings: Gearings  # its one row
+    is_locked: bool = False  # both axles together, by a lock or a part-time transfer
 
     @property
     def key(self) -> str:
@@ -185,6 +186,7 @@ class Sweep:
             lanes=tuple(self._lane(lane, row) for lane in self.plan.lanes),
             motors=motors,
             gearings=self.gearings.rows(slice(row, row + 1)),
+            is_locked=self.plan.is_locked,
         )
 
     def _lane(self, lane: LanePlan, row: int) -> Lane:
@@ -240,7 +242,7 @@ def radius_m(rolling: Rolling) -> float:
 
 def lane_slip_nm(brief: Brief, *, is_front: bool, is_alone: bool, rolling: Rolling) -> float | None:
     """Return the axle torque at which an axle's tyres slip, laden, on μ 1.1: what its parts must bear, N·m."""
-    body, balance = brief.laden or brief.kerb, brief.laden_balance or brief.balance
+    body, balance = brief.laden, brief.laden_balance
     if body is None or balance is None:
         return None
     slip_n = axle_slip_n(
@@ -261,6 +263,9 @@ def rating_shares(sweep: Sweep, brief: Brief, motors: tuple[Motor, ...], dynamic
         is_shared = np.arange(len(gains))[:, None] < (lane.shared if len(slips_nm) > 1 else 0)
         slip_nm = np.where(is_shared, sum(slips_nm), slips_nm[k]) * gains
         design_nm = np.minimum(peak_nm(motors[lane.motor]) * dynamic_factor * gains * shares, slip_nm)
+        if sweep.plan.is_locked:
+            wound_nm = np.minimum(*slips_nm) * gains
+            design_nm = np.where(is_shared | np.isinf(wound_nm), design_nm, np.maximum(design_nm, wound_nm))
         overrun_nm = brief.overruns_nm[lane.motor]
         if overrun_nm:
             usual = np.cumprod(np.stack([sweep.column(p, "share", 1.0) for p in lane.places]), axis=0)
@@ -284,8 +289,9 @@ def _slip_motor_nm(sweep: Sweep, k: int, brief: Brief) -> Floats:
 
 
 def peak_nm(motor: Motor) -> float:
-    """Return a motor's greatest torque at any speed, N·m."""
-    return float(motor.peak_nm(np.linspace(0, motor.greatest_rpm, PEAK_POINTS)).max())
+    """Return a motor's greatest torque at any speed, N·m: of its curve, or as stated where that is more."""
+    drawn_nm = float(motor.peak_nm(np.linspace(0, motor.greatest_rpm, PEAK_POINTS)).max())
+    return max(drawn_nm, motor.stated_peak_nm or 0.0)
 
 
 def stage_word(kind: StageKind) -> str:

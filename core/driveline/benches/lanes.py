@@ -60,6 +60,11 @@ class Plan:
     split: Split | None  # what feeds two lanes from one motor
 
     @property
+    def is_locked(self) -> bool:
+        """Whether both axles are driven and locked together."""
+        return len(self.lanes) > 1 and self.split is not None and self.split.kind is SplitKind.LOCKED
+
+    @property
     def count(self) -> int:
         """How many combinations there are."""
         count = 1
@@ -143,9 +148,9 @@ def _branch(
     sheet: RatiosSheet, layout: Layout, dimensions: Options, *, is_front: bool, split: Split | None
 ) -> tuple[Place, ...]:
     if layout is Layout.AXLE_UNIT:
-        return (_axle(sheet, is_front=is_front),)
-    own = is_front and split is not None  # one driven front axle is described by the only axle's fields
-    shaft = (own and sheet.front_propshaft) or sheet.propshaft
+        return (_axle(sheet, is_front=False),)  # one driven front axle is described by the only axle's fields
+    own = is_front and split is not None
+    shaft = (sheet.front_propshaft or Propshaft()) if own else sheet.propshaft
     shares = _shares(split, is_front=is_front) if split else (1.0, None)
     boxes, field = sheet.final_drives, "final_drive"
     if own and sheet.front_final_drives:
@@ -184,7 +189,7 @@ def _settings(box: Box) -> list[Box]:
 
 def rating_at_input_nm(box: Box | Gearbox, *, ratio: float, efficiency: float) -> float | None:
     """Return a rating as input torque: one stated for the output is taken back through the box, T_in = T_out/(i η)."""
-    rating_nm = positive_of(box.rating)
+    rating_nm = value_of(box.rating)
     if rating_nm is None or box.rating_at is Shaft.INPUT:
         return rating_nm
     return rating_nm / (ratio * efficiency)
@@ -201,7 +206,7 @@ def box_stage(box: Box, kind: StageKind, title: str, usual: float | None = None)
         efficiency=efficiency,
         efficiency_is_default=box.efficiency is None,
         sense=None if box.reverses is None else -1 if box.reverses else 1,
-        rating_nm=rating_nm * COAST_FLANK_SHARE if rating_nm and box.on_coast_flank else rating_nm,
+        rating_nm=rating_nm * COAST_FLANK_SHARE if rating_nm is not None and box.on_coast_flank else rating_nm,
         greatest_input_rpm=positive_of(box.greatest_rpm),
         sheds_kw=positive_of(box.sheds),
     )
@@ -214,7 +219,7 @@ def _gear_stage(gear: Box, gearbox: Gearbox) -> Stage:
     return replace(
         stage,
         sense=1 if gear.reverses is None else stage.sense,  # a forward gear keeps the sense unless it says otherwise
-        rating_nm=stage.rating_nm or rating_nm,
+        rating_nm=rating_nm if stage.rating_nm is None else stage.rating_nm,
         greatest_input_rpm=stage.greatest_input_rpm or positive_of(gearbox.greatest_rpm),
     )
 
@@ -231,11 +236,13 @@ def _propshaft_stage(shaft: Propshaft, shares: tuple[float, float | None]) -> St
         strength_share=shares[1],
         rating_nm=value_of(shaft.rating),
         greatest_input_rpm=min(limits, default=None),
+        critical_rpm=critical_rpm,
+        joint_rpm=joint_rpm,
     )
 
 
 def _axle(sheet: RatiosSheet, *, is_front: bool) -> Place:
-    rating = (is_front and sheet.front_axle_rating) or sheet.axle_rating
+    rating = sheet.front_axle_rating if is_front else sheet.axle_rating
     return Place(
         (
             Stage(

@@ -11,7 +11,7 @@ from driveline.benches.gearing import Gearing, Lane, lane_slip_nm, peak_nm, radi
 from driveline.chain import Floats, Stage, StageKind
 from driveline.checks import TIGHT_SHARE, Result
 from driveline.design import DYNAMIC_FACTOR, DesignTorque, design_torques, slip_motor_nm
-from driveline.motor import RAD_S_PER_RPM
+from driveline.motor import RAD_S_PER_RPM, sharing_nm
 from driveline.road import KMH_PER_MS, held_by_each_axle_n, resistance_n, slip_limit_n
 from driveline.sheets.ratios import CouplerStyle
 from driveline.sweep import Figures, TopSpeedBy
@@ -39,8 +39,11 @@ class Station(Result):
     greatest_rpm: float | None
     motor_limited_nm: float
     slip_limited_nm: float | None
+    overrun_nm: float | None
+    wind_up_nm: float | None
     design_nm: float
     governed_by: str
+    is_limited: bool  # every limit that is asked of it is known
 
 
 class Case(Result):
@@ -51,7 +54,7 @@ class Case(Result):
     about: str
     torque_nm: tuple[list[float | None], ...]
     margin: tuple[list[float | None], ...]
-    verdict: tuple[str, ...]  # a letter per road speed: h, t, f; ? while no limit is known, - out of the motor's reach
+    verdict: tuple[str, ...]  # a letter per road speed: h, t, f; ? while a limit or torque is not known, - out of reach
     road_n: list[float | None]
 
 
@@ -105,8 +108,11 @@ class _Place:
             greatest_rpm=stage.greatest_input_rpm,
             motor_limited_nm=self.design.motor_limited_nm,
             slip_limited_nm=self.design.slip_limited_nm,
+            overrun_nm=self.design.overrun_nm,
+            wind_up_nm=self.design.wind_up_nm,
             design_nm=self.design.design_nm,
             governed_by=self.design.governed_by,
+            is_limited=self.kind not in ("coupler", "wheel") and stage.is_limited,
         )
 
 
@@ -128,6 +134,7 @@ def solve_line(one: Gearing, figures: Figures, brief: Brief, *, coupler: Coupler
     places = _places(one, brief, coupler)
     stations = tuple(place.station() for place in places)
     rpm = np.stack([_rpm(one, place, speed_kmh / KMH_PER_MS) for place in places])
+    in_reach = speed_kmh <= greatest_kmh * (1 + 1e-9)
     top_text = top_set_by(one, figures)
     return Line(
         candidate=one.key,
@@ -136,13 +143,27 @@ def solve_line(one: Gearing, figures: Figures, brief: Brief, *, coupler: Coupler
         rpm=tuple(rounded_array(rpm, 4).tolist()),
         stations=stations,
         cases=tuple(
-            _case(key, title, about, _torques(places, motor_nm, is_overrun=key == "overrun"), stations, rpm, places)
+            _case(
+                key,
+                title,
+                about,
+                _torques(places, motor_nm, is_overrun=key == "overrun"),
+                stations,
+                rpm,
+                places,
+                in_reach,
+            )
             for key, title, about, motor_nm in _cases(one, brief, speed_kmh)
         ),
         ticks=_ticks(one, float(figures.falls_from_kmh[0]), float(figures.top_kmh[0]), top_text),
         top_kmh=float(figures.top_kmh[0]),
         top_set_by=top_text,
     )
+
+
+def stations_of(one: Gearing, brief: Brief, coupler: CouplerStyle | None) -> tuple[Station, ...]:
+    """Return the stations of one gearing with their design torques."""
+    return tuple(place.station() for place in _places(one, brief, coupler))
 
 
 def station_designs(lane: Lane, one: Gearing, brief: Brief, coupler: CouplerStyle | None) -> tuple[DesignTorque, ...]:
@@ -161,6 +182,7 @@ def station_designs(lane: Lane, one: Gearing, brief: Brief, coupler: CouplerStyl
         shared=0 if is_alone else lane.shared,
         other_slip_nm=others[0] if others else 0.0,
         overrun_nm=brief.overruns_nm[lane.motor],
+        is_locked=one.is_locked,
     )
 
 
@@ -172,7 +194,7 @@ def _places(one: Gearing, brief: Brief, coupler: CouplerStyle | None) -> list[_P
         stages = lane.chain.stages
         motor = one.motors[lane.motor]
         motor_stage = Stage(
-            kind=StageKind.COUPLER,
+            kind=StageKind.DRIVE_UNIT,
             title="Motor" if not lane.motor else "Front motor",
             rating_nm=peak_nm(motor),
             greatest_input_rpm=motor.greatest_rpm,
@@ -213,7 +235,11 @@ def _cases(one: Gearing, brief: Brief, speed_kmh: Floats) -> list[tuple[str, str
     rpm = [speed_ms * one.rpm_per_ms(k) for k in range(len(one.motors))]
     in_reach = np.where(speed_kmh <= one.greatest_kmh * (1 + 1e-9), 1.0, np.nan)
     capped = [np.minimum(n, motor.greatest_rpm) for n, motor in zip(rpm, one.motors, strict=True)]
-    peak = tuple(motor.peak_nm(n) * in_reach for n, motor in zip(capped, one.motors, strict=True))
+    known = [
+        np.where(n <= m.peak_known_rpm * (1 + 1e-9), in_reach, np.nan) for n, m in zip(capped, one.motors, strict=True)
+    ]
+    able = sharing_nm(one.motors, [m.peak_nm(n) for n, m in zip(capped, one.motors, strict=True)], capped)
+    peak = tuple(torque * sure for torque, sure in zip(able, known, strict=True))
     held = _held_nm(one, brief, peak)
     cases = [("launch", "Launch", "peak torque, as far as the tyres hold it", held)]
     for key, title, about, body, grade in (
@@ -223,27 +249,29 @@ def _cases(one: Gearing, brief: Brief, speed_kmh: Floats) -> list[tuple[str, str
         if body:
             cases.append((key, title, about, _sharing_nm(one, resistance_n(body, speed_ms, grade), peak)))
     kept_up = [motor.continuous_nm(n) for n, motor in zip(capped, one.motors, strict=True)]
-    if all(torque is not None for torque in kept_up):
-        flat_out = tuple(torque * in_reach for torque in kept_up if torque is not None)
-        cases.append(("flat_out", "Flat out", "all that the motor keeps up", flat_out))
-    limits = brief.overruns_nm[: len(one.motors)]
-    if all(limit is not None for limit in limits):
-        slowing = tuple(
-            -np.minimum(np.minimum(p, limit), _charging_nm(brief, n))
-            for p, limit, n in zip(peak, limits, capped, strict=True)
-            if limit is not None
+    lasting = [torque for torque in kept_up if torque is not None]
+    if len(lasting) == len(kept_up):
+        flat_out = tuple(
+            np.where(n <= m.continuous_known_rpm * (1 + 1e-9), torque * in_reach, np.nan)
+            for torque, n, m in zip(sharing_nm(one.motors, lasting, capped), capped, one.motors, strict=True)
         )
-        cases.append(("overrun", "Overrun", "slowing on the motor", slowing))
+        cases.append(("flat_out", "Flat out", "all that the motor keeps up", flat_out))
+    limits = [limit for limit in brief.overruns_nm[: len(one.motors)] if limit is not None]
+    if len(limits) == len(one.motors):
+        slowing = [np.minimum(p, limit) for p, limit in zip(peak, limits, strict=True)]
+        charging = _charging_share(brief, slowing, capped)
+        cases.append(("overrun", "Overrun", "slowing on the motor", tuple(-nm * charging for nm in slowing)))
     backing = tuple(-torque for torque in held)
     cases.append(("reverse", "Reverse", "launch the other way, at the same torque", backing))
     return cases
 
 
-def _charging_nm(brief: Brief, rpm: Floats) -> Floats:
-    """Torque to which the battery's charging limit holds overrun, N·m; infinite where none is stated."""
+def _charging_share(brief: Brief, slowing_nm: list[Floats], rpm: list[Floats]) -> Floats | float:
+    """Part of the overrun that the battery's charging limit lets through, over road speed; 1 where none is stated."""
     if brief.charge_kw is None:
-        return np.full_like(rpm, np.inf)
-    return brief.charge_kw * 1000 / np.maximum(rpm * RAD_S_PER_RPM, 1e-9)
+        return 1.0
+    made_kw = sum(nm * n * RAD_S_PER_RPM / 1000 for nm, n in zip(slowing_nm, rpm, strict=True))
+    return np.minimum(1.0, brief.charge_kw / np.maximum(made_kw, 1e-9))
 
 
 def _held_nm(one: Gearing, brief: Brief, peak: tuple[Floats, ...]) -> tuple[Floats, ...]:
@@ -261,7 +289,10 @@ def _held_nm(one: Gearing, brief: Brief, peak: tuple[Floats, ...]) -> tuple[Floa
 
 
 def lane_grip_n(one: Gearing, brief: Brief) -> float:
-    """Return the pull at which one motor's tyres slip, kerb mass, N; infinite while the balance is not known."""
+    """Return the pull at which one motor's tyres slip, kerb mass, N; infinite while the balance is not known.
+
+    More pull loads the stations more: not knowing the grip flatters nothing here.
+    """
     if brief.kerb is None or brief.balance is None:
         return np.inf
     limit = slip_limit_n(
@@ -289,6 +320,7 @@ def _case(
     stations: tuple[Station, ...],
     rpm: Floats,
     places: list[_Place],
+    in_reach: NDArray[np.bool_],
 ) -> Case:
     margins = _margins(stations, torque_nm, rpm)
     road_n = sum(
@@ -301,24 +333,39 @@ def _case(
         title=title,
         about=about,
         torque_nm=_figures(torque_nm, 4),
-        margin=_figures(margins, 3),
-        verdict=_verdict_letters(margins, np.isfinite(torque_nm)),
+        margin=_figures(np.where(in_reach, margins, np.nan), 3),
+        verdict=_verdict_letters(margins, torque_nm, in_reach, np.array([one.is_limited for one in stations])),
         road_n=_figures(np.atleast_2d(road_n), 4)[0],
     )
 
 
 def _margins(stations: tuple[Station, ...], torque_nm: Floats, rpm: Floats) -> Floats:
     """Rating over torque or greatest speed over speed, whichever is less; NaN where neither is known or it can't go."""
-    ratings = np.array([[station.rating_nm or np.nan] for station in stations])
-    speeds = np.array([[station.greatest_rpm or np.nan] for station in stations])
+    ratings = _known([station.rating_nm for station in stations])
+    speeds = _known([station.greatest_rpm for station in stations])
     with np.errstate(divide="ignore", invalid="ignore"):
         tightest: Floats = np.fmin(ratings / np.abs(torque_nm), speeds / rpm)
-    return np.where(np.isfinite(tightest + torque_nm), np.minimum(tightest, GREATEST_MARGIN_SHOWN), np.nan)
+    return np.where(np.isfinite(tightest), np.minimum(tightest, GREATEST_MARGIN_SHOWN), np.nan)
 
 
-def _verdict_letters(margins: Floats, in_reach: NDArray[np.bool_]) -> tuple[str, ...]:
-    """The ledger's rule on every point of the Line: limits here already hold what is wanted, so 1 is enough."""
-    letters = np.select([~in_reach, np.isnan(margins), margins < 1, margins < TIGHT_SHARE], ["-", "?", "f", "t"], "h")
+def _known(limits: list[float | None]) -> Floats:
+    """A column of limits, NaN where one is not known."""
+    return np.array([[np.nan if limit is None else limit] for limit in limits])
+
+
+def _verdict_letters(
+    margins: Floats, torque_nm: Floats, in_reach: NDArray[np.bool_], is_limited: NDArray[np.bool_]
+) -> tuple[str, ...]:
+    """The ledger's rule on every point of the Line: the worst of what is asked of a station, unknown included.
+
+    Limits here already hold what is wanted, so that 1 is enough.
+    """
+    is_unknown = np.isnan(margins) | np.isnan(torque_nm) | ~is_limited[:, None]
+    letters = np.select(
+        [np.broadcast_to(~in_reach, margins.shape), margins < 1, is_unknown, margins < TIGHT_SHARE],
+        ["-", "f", "?", "t"],
+        "h",
+    )
     return tuple("".join(row) for row in letters.tolist())
 
 
@@ -354,7 +401,8 @@ def top_set_by(one: Gearing, figures: Figures) -> str:
 
 
 def _ticks(one: Gearing, falls_kmh: float, top_kmh: float, top_text: str) -> tuple[Tick, ...]:
-    ticks = [Tick(kmh=falls_kmh, text="torque falls"), Tick(kmh=top_kmh, text=f"top speed: {top_text}")]
+    top_word = "top speed" if all(m.peak_known_rpm >= m.greatest_rpm for m in one.motors) else "top speed at best"
+    ticks = [Tick(kmh=falls_kmh, text="torque falls"), Tick(kmh=top_kmh, text=f"{top_word}: {top_text}")]
     ticks += [limit for limit in shaft_limits(one) if limit.text != top_text]
     if top_text != "motor speed":
         ticks.append(Tick(kmh=one.greatest_kmh, text="motor top speed"))

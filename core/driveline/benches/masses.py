@@ -1,14 +1,19 @@
 """Masses off and on: what each axle carries as it was, as it will be and laden, and the balance that follows."""
 
+from collections.abc import Iterator
 from dataclasses import dataclass
+from typing import Final
 
-from driveline.benches.common import Margins, ToDo, rounded_figure
+from driveline.benches.common import Margins, ToDo, rounded_figure, wanted_words
 from driveline.checks import Check, Result, Step, Working
 from driveline.masses import Load, axle_loads_kg, cg_height_by_lifting_mm, combined
 from driveline.road import Balance
 from driveline.sheets.base import positive_of, value_of
 from driveline.sheets.brief import Vehicle
 from driveline.sheets.masses import MassesSheet, MassItem
+
+AXLES_AGREE_SHARE: Final = 0.02
+SAME_MASS_SHARE: Final = 0.01  # a stated laden mass this near to what the items make is the same
 
 
 class Standing(Result):
@@ -54,7 +59,7 @@ class Weights:
     laden_kg: float | None
     balance: Balance | None
     laden_balance: Balance | None
-    is_laden_placed: bool
+    queries: tuple[str, ...]
     result: MassesResult
 
 
@@ -74,15 +79,15 @@ def solve_masses(sheet: MassesSheet, vehicle: Vehicle, wheel_centre_mm: float | 
     always = [_load(item) for item in sheet.items if not item.only_laden]
     loads = [_load(item) for item in sheet.items if item.only_laden]
     kerb = None if was is None else combined([was, *always])
-    laden, is_placed = _laden(kerb, loads, value_of(vehicle.laden_mass))
+    laden = _laden(kerb, loads, positive_of(vehicle.laden_mass))
     states = [("was", "as it was", was if always else None), ("kerb", "as it will be" if always else "kerb", kerb)]
     states.append(("laden", "laden", laden))
     return Weights(
         kerb_kg=kerb.mass_kg if kerb else None,
-        laden_kg=laden.mass_kg if laden else value_of(vehicle.laden_mass),
+        laden_kg=laden.mass_kg if laden else positive_of(vehicle.laden_mass),
         balance=_balance(kerb, wheelbase_mm),
         laden_balance=_balance(laden, wheelbase_mm),
-        is_laden_placed=is_placed,
+        queries=tuple(_queries(sheet, vehicle, kerb, loads)),
         result=MassesResult(
             wheelbase_mm=wheelbase_mm,
             wheel_centre_mm=wheel_centre_mm,
@@ -124,9 +129,9 @@ def _places_missing(item: MassItem) -> str:
 def _as_it_was(
     sheet: MassesSheet, vehicle: Vehicle, wheelbase_mm: float | None, wheel_centre_mm: float | None
 ) -> Load | None:
-    front_kg, rear_kg = value_of(sheet.front_axle), value_of(sheet.rear_axle)
+    front_kg, rear_kg = positive_of(sheet.front_axle), positive_of(sheet.rear_axle)
     weighed_kg = front_kg + rear_kg if front_kg is not None and rear_kg is not None else None
-    mass_kg = value_of(vehicle.kerb_mass) or weighed_kg
+    mass_kg = positive_of(vehicle.kerb_mass) or weighed_kg
     if not mass_kg:
         return None
     share = vehicle.front_share
@@ -150,15 +155,35 @@ def _as_it_was(
     )
 
 
-def _laden(kerb: Load | None, loads: list[Load], stated_kg: float | None) -> tuple[Load | None, bool]:
-    """The laden vehicle, and whether its load's place is known; else it stands as the empty one does."""
-    if kerb is None:
-        return None, False
-    if loads:
-        return combined([kerb, *loads]), True
-    if stated_kg is None:
-        return None, False
-    return Load(mass_kg=stated_kg, x_mm=kerb.x_mm, y_mm=None, z_mm=kerb.z_mm), False
+def _laden(kerb: Load | None, loads: list[Load], stated_kg: float | None) -> Load | None:
+    """The laden vehicle: with its items; what a stated mass has beyond them stands nobody knows where."""
+    if kerb is None or (not loads and stated_kg is None):
+        return None
+    placed = combined([kerb, *loads])
+    beyond_kg = max((stated_kg or 0.0) - placed.mass_kg, 0.0)
+    if loads and beyond_kg <= SAME_MASS_SHARE * placed.mass_kg:
+        return placed
+    return combined([placed, Load(mass_kg=beyond_kg, x_mm=None, y_mm=None, z_mm=None)])
+
+
+def _queries(sheet: MassesSheet, vehicle: Vehicle, kerb: Load | None, loads: list[Load]) -> Iterator[str]:
+    """Figures that contradict one another: both are named, and neither is believed more."""
+    kerb_kg, laden_kg = positive_of(vehicle.kerb_mass), positive_of(vehicle.laden_mass)
+    front_kg, rear_kg = positive_of(sheet.front_axle), positive_of(sheet.rear_axle)
+    if kerb is not None and laden_kg is not None:
+        placed_kg = combined([kerb, *loads]).mass_kg
+        if laden_kg < kerb.mass_kg:
+            yield f"Laden {laden_kg:.0f} kg is below the {kerb.mass_kg:.0f} kg of it empty. Which one is right?"
+        elif loads and abs(laden_kg - placed_kg) > SAME_MASS_SHARE * placed_kg:
+            yield f"Laden {laden_kg:.0f} kg is stated; its items make {placed_kg:.0f} kg. Which one is right?"
+    if front_kg is None or rear_kg is None:
+        return
+    weighed_kg = front_kg + rear_kg
+    if kerb_kg is not None and abs(weighed_kg - kerb_kg) > AXLES_AGREE_SHARE * kerb_kg:
+        yield f"The axles weighed {weighed_kg:.0f} kg together; {kerb_kg:.0f} kg is stated. Which one is right?"
+    share = vehicle.front_share
+    if share is not None and abs(front_kg / weighed_kg - share) > AXLES_AGREE_SHARE:
+        yield f"The axles' weights make a front share of {front_kg / weighed_kg:.2f}; {share:g} is stated."
 
 
 def _balance(load: Load | None, wheelbase_mm: float | None) -> Balance | None:
@@ -186,38 +211,118 @@ def _standing(key: str, title: str, load: Load, wheelbase_mm: float | None, trac
     )
 
 
-def mass_checks(sheet: MassesSheet, result: MassesResult, margins: Margins) -> tuple[Check, ...]:
-    """Return what axles and tyres carry against what they may, laden where that is known; none without ratings."""
-    heaviest = result.standings[-1] if result.standings else None
-    front_kg = heaviest.front_kg if heaviest else None
-    rear_kg = heaviest.rear_kg if heaviest else None
-    of_tyres = max(front_kg, rear_kg) / 2 if front_kg is not None and rear_kg is not None else None
+def mass_checks(sheet: MassesSheet, vehicle: Vehicle, result: MassesResult, margins: Margins) -> tuple[Check, ...]:
+    """Return what axles and tyres carry laden against what they may, and whether every axle stays on the ground.
+
+    Nothing is asked before the first figure of axles, items or ratings is there.
+    """
+    standing = {one.key: one for one in result.standings}
+    laden = standing.get("laden")
+    missing = _places_wanted(sheet, vehicle, laden)
     rated = (
-        ("front_axle", "Front axle load", front_kg, value_of(sheet.front_axle_rating)),
-        ("rear_axle", "Rear axle load", rear_kg, value_of(sheet.rear_axle_rating)),
-        ("tyre", "Load on one tyre", of_tyres, value_of(sheet.tyre_rating)),
+        ("front_axle", "Front axle load", laden.front_kg if laden else None, sheet.front_axle_rating, missing),
+        ("rear_axle", "Rear axle load", laden.rear_kg if laden else None, sheet.rear_axle_rating, missing),
+        ("tyre", "Load on one tyre", _on_one_tyre_kg(laden), sheet.tyre_rating, _sides_wanted(sheet, laden, missing)),
     )
-    state = heaviest.title if heaviest else "laden"
-    return tuple(
-        margins.check(
-            "load_rating",
-            key=f"masses.{key}",
-            bench="brief",
-            title=title,
-            demand=load_kg,
-            capacity=rating_kg,
-            unit="kg",
-            says=f"{load_kg:.0f} of {rating_kg:.0f} kg, {state}"
-            if load_kg is not None
-            else "Give front share, wheelbase and every item's place.",
-            station="wheel",
-            missing=() if load_kg is not None else ("Axle loads",),
-            inputs=("masses", "brief.vehicle"),
-            working=Working(
-                steps=(Step(formula="front = m x / L, rear = m − front", result=state),),
-                source="Moments about the rear wheel centres; a tyre carries half of its axle.",
-            ),
-        )
-        for key, title, load_kg, rating_kg in rated
-        if rating_kg is not None
+    is_begun = bool(sheet.items or sheet.front_axle or vehicle.front_share or any(one[3] for one in rated))
+    checks = [
+        _load_check(key, title, load_kg, value_of(rating), wanted, margins)
+        for key, title, load_kg, rating, wanted in rated
+        if is_begun
+    ]
+    if is_begun:
+        for key, title in (("kerb", "empty"), ("laden", "laden")):
+            one = standing.get(key)
+            checks.append(_grounded(key, title, one, _places_wanted(sheet, vehicle, one), margins))
+    return tuple(checks)
+
+
+def _load_check(
+    key: str, title: str, load_kg: float | None, rating_kg: float | None, missing: tuple[str, ...], margins: Margins
+) -> Check:
+    missing += () if rating_kg is not None else (f"{title.removesuffix(' load')} rating",)
+    says = wanted_words(missing)
+    if load_kg is not None and load_kg < 0:
+        says = f"{load_kg:.0f} kg: it lifts off and the vehicle tips over, laden"
+    elif load_kg is not None and rating_kg is not None and not missing:
+        says = f"{load_kg:.0f} of {rating_kg:.0f} kg, laden"
+    return margins.check(
+        "load_rating",
+        key=f"masses.{key}",
+        bench="brief",
+        title=title,
+        demand=load_kg,
+        capacity=rating_kg if rating_kg is not None or load_kg is None or load_kg >= 0 else 0.0,
+        unit="kg",
+        says=says,
+        station="wheel",
+        missing=missing,
+        inputs=("masses", "brief.vehicle"),
+        working=Working(
+            steps=(Step(formula="front = m x / L, rear = m − front", result="" if load_kg is None else "laden"),),
+            source="Moments about the rear wheel centres; the heavier side carries its share of an axle.",
+        ),
     )
+
+
+def _grounded(key: str, title: str, one: Standing | None, missing: tuple[str, ...], margins: Margins) -> Check:
+    """An axle that carries less than nothing lifts off: the vehicle tips over as it stands."""
+    front_kg, rear_kg = (one.front_kg, one.rear_kg) if one else (None, None)
+    stands, says = None, wanted_words(missing)
+    if front_kg is not None and rear_kg is not None:
+        stands = front_kg > 0 and rear_kg > 0
+        over = "backwards: the front lifts" if front_kg <= 0 else "forwards: the rear lifts"
+        says = f"{front_kg:.0f} kg in front, {rear_kg:.0f} behind" if stands else f"It tips over {over}."
+    return margins.answer(
+        is_so=stands,
+        key=f"masses.stands_{key}",
+        bench="brief",
+        title=f"Stands on all wheels, {title}",
+        says=says,
+        station="wheel",
+        missing=() if stands is not None else missing,
+        inputs=("masses", "brief.vehicle"),
+        working=Working(
+            steps=(
+                Step(formula="front = m x / L", result=f"{front_kg:.0f} kg"),
+                Step(formula="rear = m − front", result=f"{rear_kg:.0f} kg"),
+            )
+            if front_kg is not None and rear_kg is not None
+            else (),
+            source="Moments about the wheel centres.",
+        ),
+    )
+
+
+def _on_one_tyre_kg(laden: Standing | None) -> float | None:
+    """The heavier side of the heavier axle; half of it, at best, while the sides are not known."""
+    if laden is None or laden.front_kg is None or laden.rear_kg is None:
+        return None
+    heavier = 0.5 if laden.left_share is None else max(laden.left_share, 1 - laden.left_share)
+    return max(laden.front_kg, laden.rear_kg) * heavier
+
+
+def _places_wanted(sheet: MassesSheet, vehicle: Vehicle, laden: Standing | None) -> tuple[str, ...]:
+    """What keeps the laden axle loads from being known."""
+    if laden is None:
+        return ("Laden mass",) if vehicle.kerb_mass or sheet.front_axle else ("Kerb mass",)
+    if laden.front_kg is not None:
+        return ()
+    unplaced = [item.name for item in sheet.items if item.x is None]
+    if unplaced:
+        return tuple(f"Where the {name.lower()} is, forward of the rear wheels" for name in unplaced)
+    if positive_of(vehicle.wheelbase) is None:
+        return ("Wheelbase",)
+    if vehicle.front_share is None and (sheet.front_axle is None or sheet.rear_axle is None):
+        return ("Front share of the weight: weigh each axle",)
+    return ("The load as items with their places, under Masses",)
+
+
+def _sides_wanted(sheet: MassesSheet, laden: Standing | None, missing: tuple[str, ...]) -> tuple[str, ...]:
+    """What keeps the share of the left and right wheels from being known, on top of the axle loads."""
+    if missing or laden is None or laden.left_share is not None:
+        return missing
+    if sheet.left_side is None or positive_of(sheet.track) is None:
+        return ("Weight on the left wheels, and the track",)
+    astray = [item.name.lower() for item in sheet.items if item.y is None]
+    return tuple(f"How far left of the middle the {name} is" for name in astray[:2])

@@ -14,6 +14,7 @@ from driveline.tyre import Rolling, read_tyre_code
 SAME_SHARE = 0.008  # two sizes closer than this are taken for the same one
 LEAST_BASE_SPEED_SHARE = 0.08
 LEAST_MOTOR_RPM = 2500.0
+PEAKS_AGREE_SHARE = 0.02
 MPH_MIX = (1.5, 1.7)
 
 
@@ -52,6 +53,15 @@ def _motor_queries(motor: MotorSheet, layout: Layout) -> Iterator[str]:
     """A reduction counted in the motor's figures already: torque or speed of the unit's output."""
     torque_nm, power_kw = positive_of(motor.peak_torque), positive_of(motor.peak_power)
     greatest_rpm = positive_of(motor.greatest_rpm)
+    drawn_nm = max((point.peak_nm for point in motor.curve), default=0.0)
+    if torque_nm and motor.curve and abs(torque_nm - drawn_nm) > PEAKS_AGREE_SHARE * torque_nm:
+        yield (
+            f"{torque_nm:.0f} N·m are stated as the motor's peak; its curve goes to {drawn_nm:.0f}. Strength is judged "
+            "by the greater. Which one is right?"
+        )
+    lasting_nm = positive_of(motor.continuous_torque)
+    if torque_nm and lasting_nm and lasting_nm > torque_nm:
+        yield f"{lasting_nm:.0f} N·m for good are more than the {torque_nm:.0f} at peak. Were they swapped?"
     is_unit = layout in (Layout.AXLE_UNIT, Layout.CENTRE_UNIT, Layout.TWO_UNITS)
     if torque_nm and power_kw and greatest_rpm:
         base_rpm = power_kw * 1000 / torque_nm / RAD_S_PER_RPM

@@ -5,17 +5,19 @@ import math
 import numpy as np
 
 from driveline.benches.brief import Brief
-from driveline.benches.common import Margins, missing_of
+from driveline.benches.common import Margins, missing_of, wanted_words
 from driveline.benches.gearing import Gearing, Lane, stage_word
-from driveline.benches.lanes import COAST_FLANK_SHARE, SHAFT_SPEED_SHARE
-from driveline.benches.line import Line, Station
-from driveline.chain import Stage, StageKind
+from driveline.benches.lanes import COAST_FLANK_SHARE
+from driveline.benches.line import Line, Station, stations_of
+from driveline.benches.speed_checks import speed_checks, stages_of, titled, worst_of_gears
+from driveline.chain import StageKind
 from driveline.checks import Check, Step, Working
 from driveline.design import DYNAMIC_FACTOR, GRIP_FOR_RATINGS, SLIP_SURCHARGE
 from driveline.road import KMH_PER_MS
-from driveline.sheets.ratios import CouplerStyle, GearUse, RatiosSheet
+from driveline.sheets.ratios import CouplerStyle, RatiosSheet
 from driveline.sweep import Figures
 
+GREATEST_GRADE_PCT = 999.0
 RATED_BY = {
     "reduction": "Reduction input torque",
     "drive_unit": "Drive unit input torque",
@@ -24,41 +26,58 @@ RATED_BY = {
     "final_drive": "Final drive input torque",
     "axle": "Axle torque",
 }
+SHEDS = (StageKind.REDUCTION, StageKind.DRIVE_UNIT, StageKind.GEARBOX, StageKind.FINAL_DRIVE)
 
 
 def ratio_checks(
-    one: Gearing, figures: Figures, line: Line, brief: Brief, sheet: RatiosSheet, margins: Margins, *, is_chosen: bool
+    one: Gearing,
+    in_gear: tuple[Gearing, ...],
+    figures: Figures,
+    line: Line,
+    brief: Brief,
+    sheet: RatiosSheet,
+    margins: Margins,
+    *,
+    is_chosen: bool,
 ) -> tuple[Check, ...]:
-    """Return the checks of a gearing; while none is chosen they are of the one shown."""
-    checks = [_choice(margins, is_chosen=is_chosen)]
-    checks += [_motor_speed(one, k, brief, margins) for k in range(len(one.motors))]
-    checks += [_top_speed(line, brief, margins)]
-    checks += [_rating(station, sheet, margins) for station in line.stations if station.kind in RATED_BY]
-    checks += [
-        _speed(lane, k, stage, brief, margins, side=side)
-        for lane, k, stage, side in _stages(one)
-        if stage.kind in (StageKind.GEARBOX, StageKind.PROPSHAFT) or stage.greatest_input_rpm
+    """Return the checks of a gearing; while none is chosen they are of the one shown.
+
+    Args:
+        one: The gearing.
+        in_gear: The same in every gear that can be engaged: what they load and turn is judged in the worst of them.
+        figures: Of the gearing, one row.
+        line: Of the gearing.
+        brief: The vehicle and its motors.
+        sheet: Of the bench.
+        margins: Of the job.
+        is_chosen: Whether it is the choice or only shown.
+    """
+    gears = [_loads(gearing, brief, sheet, margins) for gearing in in_gear]
+    return (
+        _choice(margins, is_chosen=is_chosen),
+        *(_motor_speed(one, k, brief, margins) for k in range(len(one.motors))),
+        _top_speed(line, figures, brief, margins),
+        *worst_of_gears([gearing.pick.gear for gearing in in_gear], gears),
+        *speed_checks(one, in_gear, brief, margins),
+        _hill_start(brief, figures, margins),
+        _cruise(one, brief, float(figures.cruise_share[0]), margins),
+    )
+
+
+def _loads(one: Gearing, brief: Brief, sheet: RatiosSheet, margins: Margins) -> list[Check]:
+    """What every station bears and sheds in one gear."""
+    ratings = [
+        _rating(station, sheet, margins)
+        for station in stations_of(one, brief, sheet.coupler)
+        if station.kind in RATED_BY
     ]
-    checks += [_heat(lane, k, one, margins, side=side) for lane, k, stage, side in _stages(one) if stage.sheds_kw]
-    checks += [_hill_start(brief, float(figures.hill_start_pct[0]), margins)]
-    checks += [_cruise(one, brief, float(figures.cruise_share[0]), margins)]
-    if sheet.gearbox and sheet.gearbox.use is GearUse.SHIFTED:
-        checks.append(_downshift(one, brief, sheet, margins))
-    return tuple(checks)
+    heat = [_heat(lane, k, one, margins, side=side) for lane, k, stage, side in stages_of(one) if stage.kind in SHEDS]
+    return [*ratings, *heat]
 
 
-def _stages(one: Gearing) -> list[tuple[Lane, int, Stage, str]]:
-    """Every stage once, with the word for its side where the Line has branched."""
-    return [
-        (lane, k, stage, f"{lane.word}." if len(one.lanes) > 1 and k >= lane.shared else "")
-        for n, lane in enumerate(one.lanes)
-        for k, stage in enumerate(lane.chain.stages)
-        if not (n and k < lane.shared)
-    ]
-
-
-def _titled(side: str, title: str) -> str:
-    return f"{side.removesuffix('.').capitalize()} {title[0].lower()}{title[1:]}" if side else title
+def not_laid_out(missing: tuple[str, ...], margins: Margins) -> Check:
+    """Return the one check that stands before there is a line to judge."""
+    return _choice(margins, is_chosen=False).not_known(missing, f"{missing[0]}.")
 
 
 def _choice(margins: Margins, *, is_chosen: bool) -> Check:
@@ -117,39 +136,60 @@ def _motor_speed(one: Gearing, k: int, brief: Brief, margins: Margins) -> Check:
     )
 
 
-def _top_speed(line: Line, brief: Brief, margins: Margins) -> Check:
-    wanted = brief.wanted_top_kmh
+def _top_speed(line: Line, figures: Figures, brief: Brief, margins: Margins) -> Check:
+    """What the motor can do against what resists it; every shaft is judged by itself, at the wanted speed."""
+    wanted, able_kmh = brief.wanted_top_kmh, float(figures.able_kmh[0])
+    missing = missing_of(
+        {
+            "Wanted top speed": wanted or None,
+            "Kerb mass and drag area": brief.kerb,
+            " and ".join(brief.motor_gaps) or "Torque of the motor": bool(figures.is_able_known[0]),
+            "Battery power": brief.is_battery_known,
+        }
+    )
+    set_by = line.top_set_by if line.top_kmh >= able_kmh * (1 - 1e-9) else "the motor"
+    says = f"{able_kmh:.0f} km/h, set by {set_by}" + (f"; {wanted:.0f} wanted" if wanted else "")
     return margins.check(
         "wanted_performance",
         key="road.top_speed",
         bench="ratios",
         title="Top speed reached",
         demand=wanted,
-        capacity=line.top_kmh if brief.kerb else None,
+        capacity=able_kmh,
         unit="km/h",
-        says=f"{line.top_kmh:.0f} km/h, set by {line.top_set_by}" + (f"; {wanted:.0f} wanted" if wanted else ""),
-        missing=missing_of({"Wanted top speed": wanted or None, "Kerb mass and drag area": brief.kerb}),
-        inputs=("brief.wanted.top_speed", "brief.vehicle", "brief.motor", "ratios.choice"),
-        working=Working(source="Least of motor speed, power against resistance, and every shaft's limit."),
+        says=says if not missing else f"{says}, at best. {wanted_words(missing)}",
+        missing=missing,
+        inputs=("brief.wanted.top_speed", "brief.vehicle", "brief.motor", "brief.tyre", "ratios.choice"),
+        working=Working(source="Lesser of motor speed, and power against resistance."),
     )
 
 
 def _rating(station: Station, sheet: RatiosSheet, margins: Margins) -> Check:
     rating = station.rating_nm
     side = "" if station.way == "trunk" else station.way
+    missing = missing_of(
+        {
+            f"Rating of the {station.title.lower()}": rating,
+            "Greatest overrun torque of the motor, 0 where there is none": station.overrun_nm,
+            "Laden balance of the vehicle, for what the locked axles wind up to": station.wind_up_nm,
+        }
+    )
+    says = f"{station.design_nm:.0f} of {rating or 0:.0f} N·m, set by the {station.governed_by}"
+    if rating is None:
+        says = f"Look up its rating or ask the maker. It sees {station.design_nm:.0f} N·m."
+    elif missing:
+        says = f"{says}, at least. {wanted_words(missing)}"
     return margins.check(
         "maker_rating",
         key=f"{station.key}.torque",
         bench="ratios",
-        title=_titled(side, RATED_BY[station.kind]),
+        title=titled(side, RATED_BY[station.kind]),
         demand=station.design_nm,
         capacity=rating,
         unit="N·m",
-        says=f"{station.design_nm:.0f} of {rating:.0f} N·m, set by the {station.governed_by}"
-        if rating
-        else f"Look up its rating or ask the maker. It sees {station.design_nm:.0f} N·m.",
+        says=says,
         station=station.key,
-        missing=() if rating else (f"Rating of the {station.title.lower()}",),
+        missing=missing,
         inputs=("brief.motor", "brief.vehicle", "ratios.coupler", f"ratios.{station.kind}"),
         working=Working(
             steps=_rating_steps(station, DYNAMIC_FACTOR[sheet.coupler or CouplerStyle.RIGID]),
@@ -172,7 +212,24 @@ def _rating_steps(station: Station, factor: float) -> tuple[Step, ...]:
             numbers=f"μ {GRIP_FOR_RATINGS:g}, × {SLIP_SURCHARGE:g}",
             result="not known" if slip is None else f"{slip:.0f} N·m",
         ),
-        Step(formula="design torque, the lesser", result=f"{station.design_nm:.0f} N·m"),
+        Step(
+            formula="overrun torque carried forward by i/η",
+            result="not known" if station.overrun_nm is None else f"{station.overrun_nm:.0f} N·m",
+        ),
+        *(
+            ()
+            if not station.wind_up_nm
+            else (
+                Step(
+                    formula="wind-up between locked axles, till the tyres of one slip, × 1.2",
+                    result=f"{station.wind_up_nm:.0f} N·m",
+                ),
+            )
+        ),
+        Step(
+            formula="design torque, the lesser of the first two, never below the others",
+            result=f"{station.design_nm:.0f} N·m",
+        ),
     )
 
 
@@ -191,39 +248,6 @@ def _rating_note(station: Station, sheet: RatiosSheet) -> str:
     return note
 
 
-def _speed(lane: Lane, k: int, stage: Stage, brief: Brief, margins: Margins, *, side: str) -> Check:
-    is_shaft = stage.kind is StageKind.PROPSHAFT
-    wanted = brief.wanted_top_kmh
-    rpm = wanted and wanted / KMH_PER_MS * lane.rpm_per_ms / float(lane.chain.speed_divisors()[k])
-    limit = stage.greatest_input_rpm and stage.greatest_input_rpm / (SHAFT_SPEED_SHARE if is_shaft else 1.0)
-    name = "critical speed" if is_shaft else "greatest input speed"
-    title = (
-        "Propshaft against its critical speed"
-        if is_shaft
-        else f"{RATED_BY[stage.kind.value].split(' input')[0]} input speed"
-    )
-    says = f"{rpm:.0f} rpm at {wanted:.0f} km/h" if rpm and wanted else "Say what top speed is wanted."
-    return margins.check(
-        "shaft_speed" if is_shaft else "maker_rating",
-        key=f"{side}{stage.kind.value}.speed",
-        bench="ratios",
-        title=_titled(side, title),
-        demand=rpm or None,
-        capacity=limit,
-        unit="rpm",
-        says=f"{says}; {name} {limit:.0f}" if limit else f"{says}. Find the {name} to finish this check.",
-        station=f"{side}{stage.kind.value}",
-        missing=() if limit and rpm else (name.capitalize() if rpm else "Wanted top speed",),
-        inputs=("brief.wanted.top_speed", "brief.tyre", f"ratios.{stage.kind.value}", "ratios.choice"),
-        working=Working(
-            steps=() if not rpm else (Step(formula="n = v / C × i after this stage", result=f"{rpm:.0f} rpm"),),
-            source="Run a propshaft at 0.70 of its critical speed or less, and its joints within their own limit."
-            if is_shaft
-            else "Maker's limit at its input.",
-        ),
-    )
-
-
 def _heat(lane: Lane, k: int, one: Gearing, margins: Margins, *, side: str) -> Check:
     """Loss in a box while the motor gives what it keeps up, against what the box can shed."""
     stage, motor = lane.chain.stages[k], one.motors[lane.motor]
@@ -232,19 +256,25 @@ def _heat(lane: Lane, k: int, one: Gearing, margins: Margins, *, side: str) -> C
     lasting_kw = None if lasting_nm is None else float((lasting_nm * rpm).max()) * np.pi / 30_000
     before = float(np.prod([s.efficiency * s.share for s in lane.chain.stages[:k]])) * stage.share
     lost_kw = None if lasting_kw is None else (1 - stage.efficiency) * before * lasting_kw
+    word = stage_word(stage.kind)
+    is_known = motor.continuous_known_rpm >= motor.greatest_rpm
+    missing = missing_of(
+        {
+            "Continuous torque and power of the motor": lost_kw is not None and is_known,
+            f"What the {word} can shed": stage.sheds_kw,
+        }
+    )
     return margins.check(
         "maker_rating",
         key=f"{side}{stage.kind.value}.heat",
         bench="ratios",
-        title=_titled(side, f"Heat in the {stage_word(stage.kind)}"),
-        demand=lost_kw,
+        title=titled(side, f"Heat in the {word}"),
+        demand=lost_kw if is_known else None,
         capacity=stage.sheds_kw,
         unit="kW",
-        says=f"{lost_kw:.2f} kW lost for good; it sheds {stage.sheds_kw:g}"
-        if lost_kw is not None
-        else "Give the motor's continuous torque.",
+        says=f"{lost_kw:.2f} kW lost for good; it sheds {stage.sheds_kw:g}" if not missing else wanted_words(missing),
         station=f"{side}{stage.kind.value}",
-        missing=() if lost_kw is not None else ("Continuous torque",),
+        missing=missing,
         inputs=("brief.motor.continuous_torque", f"ratios.{stage.kind.value}"),
         working=Working(
             steps=()
@@ -261,28 +291,40 @@ def _heat(lane: Lane, k: int, one: Gearing, margins: Margins, *, side: str) -> C
     )
 
 
-def _hill_start(brief: Brief, held_pct: float, margins: Margins) -> Check:
-    known = brief.laden is not None
-    held = f"{held_pct:.0f} %" if held_pct < 999 else "any grade"
+def _hill_start(brief: Brief, figures: Figures, margins: Margins) -> Check:
+    """By torque and by grip; by torque alone, at best, while the grip is not known."""
+    gripped, by_torque = float(figures.hill_start_pct[0]), float(figures.hill_torque_pct[0])
+    held_pct = by_torque if math.isnan(gripped) else gripped
+    is_known = brief.laden is not None
+    missing = missing_of(
+        {
+            "Laden mass and drag area": is_known,
+            "Where the load stands, height of the centre of gravity, wheelbase and front share": not math.isnan(
+                gripped
+            ),
+        }
+    )
+    held = f"{held_pct:.0f} %" if held_pct < GREATEST_GRADE_PCT else "any grade"
+    says = f"starts on {held}; {brief.hill_start_pct:.0f} % wanted"
+    if missing:
+        says = f"starts on {held} by torque alone. {wanted_words(missing)}" if is_known else wanted_words(missing)
     return margins.check(
         "wanted_performance",
         key="road.hill_start",
         bench="ratios",
         title="Laden hill start",
         demand=brief.hill_start_pct,
-        capacity=min(held_pct, 999.0) if known else None,
+        capacity=min(held_pct, GREATEST_GRADE_PCT) if is_known else None,
         unit="%",
-        says=f"starts on {held}; {brief.hill_start_pct:.0f} % wanted"
-        if known
-        else "Give the laden mass to finish this check.",
+        says=says,
         station="wheel",
-        missing=() if known else ("Laden mass",),
-        inputs=("brief.vehicle.laden_mass", "brief.motor", "brief.wanted.hill_start_pct", "ratios.choice"),
+        missing=missing,
+        inputs=("brief.vehicle", "masses", "brief.motor", "brief.tyre", "brief.wanted.hill_start_pct", "ratios.choice"),
         working=Working(
             steps=(
                 Step(
                     formula="F = m g (C_rr cosθ + sinθ), tanθ = grade",
-                    result=f"{held_pct:.1f} %" if held_pct < 999 else "",
+                    result=f"{held_pct:.1f} %" if held_pct < GREATEST_GRADE_PCT else "",
                 ),
             ),
             source="Peak torque at standstill, held to what the tyres grip with load transfer.",
@@ -291,60 +333,35 @@ def _hill_start(brief: Brief, held_pct: float, margins: Margins) -> Check:
 
 
 def _cruise(one: Gearing, brief: Brief, share: float, margins: Margins) -> Check:
-    if brief.cruise_kmh > one.greatest_kmh:
-        share = math.inf
-    known = not math.isnan(share)
+    is_past = brief.cruise_kmh > one.greatest_kmh
+    is_known = is_past or not math.isnan(share)
+    missing = missing_of(
+        {
+            "Continuous torque and power of the motor, kerb mass and drag area": is_known,
+            "Battery power": is_past or brief.is_battery_known,
+        }
+    )
+    says = f"{share:.0%} of what the motor keeps up, at {brief.cruise_kmh:.0f} km/h" if is_known else ""
+    if is_past:
+        says = f"{brief.cruise_kmh:.0f} km/h is past the motor's top speed"
+    if missing:
+        says = f"{says}, at best. {wanted_words(missing)}" if is_known else wanted_words(missing)
     return margins.check(
         "wanted_performance",
         key="road.cruise",
         bench="ratios",
         title="Cruise within continuous torque",
-        demand=None if not known else 1.0 if math.isinf(share) else share,
-        capacity=0.0 if math.isinf(share) else 1.0,
+        demand=1.0 if is_past else share if is_known else None,
+        capacity=0.0 if is_past else 1.0,
         unit="",
-        says=f"{brief.cruise_kmh:.0f} km/h is past the motor's top speed"
-        if math.isinf(share)
-        else f"{share:.0%} of what the motor keeps up, at {brief.cruise_kmh:.0f} km/h"
-        if known
-        else "Give the continuous torque: without it nobody knows whether it cooks.",
+        says=says,
         station="motor",
-        missing=() if known else ("Continuous torque, kerb mass and drag area",),
-        inputs=("brief.motor.continuous_torque", "brief.vehicle", "brief.wanted.cruise_speed", "ratios.choice"),
+        missing=missing,
+        inputs=("brief.motor", "brief.vehicle", "brief.tyre", "brief.wanted.cruise_speed", "ratios.choice"),
         working=Working(
-            steps=(Step(formula="(rolling + drag) r / (i η) / T_continuous", result=f"{share:.2f}"),) if known else (),
+            steps=(Step(formula="(rolling + drag) r / (i η) / T_continuous", result=f"{share:.2f}"),)
+            if is_known and not is_past
+            else (),
             source="Continuous torque decides cruise and climbs; peak torque decides strength.",
-        ),
-    )
-
-
-def _downshift(one: Gearing, brief: Brief, sheet: RatiosSheet, margins: Margins) -> Check:
-    """Every lower gear at the wanted top speed: a missed shift, or rolling down a hill in it."""
-    gears = sorted((gear.ratio.value, gear.name) for gear in (sheet.gearbox.gears if sheet.gearbox else ()))
-    own = next((gear for gear in gears if gear[1] == one.pick.gear), None)
-    lower = next((gear for gear in gears if own and gear[0] > own[0]), None)
-    wanted = brief.wanted_top_kmh
-    greatest_rpm = one.motors[0].greatest_rpm
-    rpm = wanted / KMH_PER_MS * one.rpm_per_ms() * lower[0] / own[0] if wanted and lower and own else None
-    limit_kmh = greatest_rpm / one.rpm_per_ms() * KMH_PER_MS * own[0] / lower[0] if lower and own else None
-    return margins.check(
-        "motor_top_speed",
-        key="motor.downshift",
-        bench="ratios",
-        title="Motor speed on a downshift",
-        demand=rpm or (0.0 if own and not lower else None),
-        capacity=greatest_rpm,
-        unit="rpm",
-        says=f"into {lower[1]} at {wanted:.0f} km/h the motor turns {rpm:.0f}; shift below {limit_kmh:.0f} km/h"
-        if rpm and lower
-        else "No lower gear to shift into."
-        if own
-        else "Choose a gear and a wanted top speed.",
-        station="motor",
-        missing=() if rpm or (own and not lower) else ("Wanted top speed and a chosen gear",),
-        inputs=("ratios.gearbox", "brief.wanted.top_speed", "ratios.choice"),
-        working=Working(
-            steps=(Step(formula="n = v / C × i, next lower gear", result=f"{rpm:.0f} rpm"),) if rpm else (),
-            source="Wheels and clutch turn the rotor whatever the controller does.",
-            note="Block the gears that are not used, or say on the lever up to what speed they may be.",
         ),
     )

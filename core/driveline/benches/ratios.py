@@ -1,5 +1,6 @@
 """The Ratios bench: every way to gear it side by side, and the checks of the one chosen."""
 
+from dataclasses import replace
 from typing import Final
 
 import numpy as np
@@ -25,23 +26,24 @@ from driveline.benches.line import Line, solve_line
 from driveline.benches.masses import Weights
 from driveline.benches.mend import Alternative, Mend, alternatives_of, mend_of
 from driveline.benches.queries import as_it_was_queries, ratio_queries
-from driveline.benches.ratio_checks import ratio_checks
+from driveline.benches.ratio_checks import not_laid_out, ratio_checks
 from driveline.benches.safety_checks import safety_checks
 from driveline.benches.spreads import SpreadsResult, solve_spreads
 from driveline.chain import Floats
 from driveline.checks import Check, Result
 from driveline.design import DYNAMIC_FACTOR
-from driveline.motor import Motor
+from driveline.motor import Motor, PeakFigures
 from driveline.pareto import beaten_by
 from driveline.road import KMH_PER_MS, resistance_n
 from driveline.sheets.brief import BriefSheet, Layout
-from driveline.sheets.ratios import CouplerStyle, RatiosSheet
+from driveline.sheets.ratios import CouplerStyle, GearUse, RatiosSheet
 from driveline.sweep import Figures, road_figures
 from driveline.tyre import Rolling
 
 MOST_COMBINATIONS: Final = 50_000
 MOST_DETAILED: Final = 16
 PLOT_POINTS: Final = 81
+ESSENTIAL: Final = ("brief.motor.peak_torque", "brief.motor.greatest_rpm")  # without them there is no line
 DRAWN_PAST: Final = 1.15  # so that the end of every curve is seen
 
 
@@ -53,6 +55,7 @@ class RatiosResult(Result):
     candidates: tuple[Candidate, ...]  # chosen, pinned, those that nothing beats, others: as many as are shown whole
     cloud: Cloud | None
     musts: tuple[Must, ...]
+    not_judged: tuple[str, ...]  # what it must do besides, for which a figure is still missing
     speed_kmh: list[float]
     resistance_nm: list[float] | None
     hill_resistance_nm: list[float] | None
@@ -73,33 +76,77 @@ class RatiosResult(Result):
 def solve_ratios(
     sheet: RatiosSheet, brief_sheet: BriefSheet, brief: Brief, weights: Weights, margins: Margins
 ) -> tuple[RatiosResult, Line | None, tuple[Check, ...]]:
-    """Return every candidate, the Line of the chosen one (else the quickest that nothing beats), and its checks."""
+    """Return every candidate, the Line of the chosen one (else the quickest that nothing beats), and its checks.
+
+    While motor or tyre is missing, the checks stand there all the same, not known: what failed does not vanish.
+    """
     to_do = _missing(sheet, brief)
-    if to_do or brief.motor is None or brief.rolling is None:
-        return _empty(brief, to_do, ratio_queries(sheet, brief.layout)), None, ()
+    if any(one.field.startswith("ratios.") for one in to_do):
+        missing = tuple(one.text.removesuffix(".") for one in to_do)
+        return _empty(brief, to_do, ratio_queries(sheet, brief.layout)), None, (not_laid_out(missing, margins),)
+    if to_do:
+        checks = _solved(sheet, brief_sheet, _stand_in(brief), weights, margins)[2]
+        empty = _empty(brief, to_do, ratio_queries(sheet, brief.layout))
+        return empty, None, tuple(_without_line(check, to_do) for check in checks)
+    return _solved(sheet, brief_sheet, brief, weights, margins)
+
+
+def _stand_in(brief: Brief) -> Brief:
+    """The brief with something where motor or tyre is missing, to lay the line out; nothing is judged on it."""
+    motor = Motor(peak=PeakFigures(torque_nm=1.0), greatest_rpm=1000.0)
+    rolling = Rolling(circumference_mm=2000.0, method="", u_mm=0.0)
+    front_motor = brief.front_motor or (None if brief.is_front_known else motor)
+    return replace(brief, motor=brief.motor or motor, front_motor=front_motor, rolling=brief.rolling or rolling)
+
+
+def _without_line(check: Check, to_do: tuple[ToDo, ...]) -> Check:
+    if check.key in ("parked.handbrake", "split.hubs") or check.key.startswith("turning."):
+        return check  # these hang on neither motor nor tyre
+    return check.not_known(tuple(one.text.removesuffix(".") for one in to_do), to_do[0].text)
+
+
+def _solved(
+    sheet: RatiosSheet, brief_sheet: BriefSheet, brief: Brief, weights: Weights, margins: Margins
+) -> tuple[RatiosResult, Line | None, tuple[Check, ...]]:
+    if brief.motor is None or brief.rolling is None:
+        return _empty(brief, (), []), None, ()
     plan = plan_of(sheet, brief, brief.rolling)
     if plan.count > MOST_COMBINATIONS:
         text = (
             f"{plan.count} combinations are more than the {MOST_COMBINATIONS} that are compared: leave some parts out."
         )
-        return _empty(brief, (ToDo(field="ratios.reductions", text=text),), []), None, ()
-    swept, musts = _swept(sheet, Sweep(plan), brief, brief.motor, margins)
+        to_do = (ToDo(field="ratios.reductions", text=text),)
+        return _empty(brief, to_do, []), None, (not_laid_out((text,), margins),)
+    swept, musts, not_judged = _swept(sheet, Sweep(plan), brief, brief.motor, margins)
     chosen = None if sheet.choice is None else swept.sweep.row_of(sheet.choice)
     shown = chosen if chosen is not None else _quickest(swept)
     one = swept.sweep.gearing(shown, swept.motors)
+    in_gear = _in_gear(swept, one, sheet)
     figures = figures_of(swept.figures, shown)
     is_chosen = chosen is not None
     line = solve_line(one, figures, brief, coupler=sheet.coupler, is_chosen=is_chosen)
-    result = _result(swept, musts, sheet, brief_sheet, brief, weights, chosen, shown, one)
-    checks = ratio_checks(one, figures, line, brief, sheet, margins, is_chosen=is_chosen)
-    checks += safety_checks(one, line, brief, brief_sheet, sheet, margins)
+    result = _result(swept, musts, not_judged, sheet, brief_sheet, brief, weights, chosen, shown, one)
+    checks = ratio_checks(one, in_gear, figures, line, brief, sheet, margins, is_chosen=is_chosen)
+    checks += safety_checks(one, in_gear, line, brief, brief_sheet, sheet, margins)
     return result, line, checks
+
+
+def _in_gear(swept: Swept, one: Gearing, sheet: RatiosSheet) -> tuple[Gearing, ...]:
+    """The gearing in every gear that can be engaged: all of them, unless the box is left in one."""
+    gears = sheet.gearbox.gears if sheet.gearbox and one.pick.gear is not None else []
+    if len(gears) < 2 or (sheet.gearbox and sheet.gearbox.use is GearUse.LEFT_IN_ONE):
+        return (one,)
+    picks = [one.pick.model_copy(update={"gear": gear.name}) for gear in gears]
+    rows = dict.fromkeys(row for pick in picks if (row := swept.sweep.row_of(pick)) is not None)
+    return tuple(swept.sweep.gearing(row, swept.motors) for row in rows)
 
 
 def _missing(sheet: RatiosSheet, brief: Brief) -> tuple[ToDo, ...]:
     layout = brief.layout
+    motor = next((one.text for one in brief.result.to_do if one.field in ESSENTIAL), "")
     needs = [
-        (brief.motor is not None, "brief.motor", "Give the motor's torque and top speed in the Brief."),
+        (brief.motor is not None, "brief.motor", motor),
+        (brief.is_front_known, "brief.front_motor", "Give the front unit's torque and top speed in the Brief."),
         (brief.rolling is not None, "brief.tyre", "Give the driven tyre in the Brief."),
         (
             layout is not Layout.KEPT_GEARBOX or bool(sheet.gearbox and sheet.gearbox.gears),
@@ -127,6 +174,7 @@ def _empty(brief: Brief, to_do: tuple[ToDo, ...], queries: list[str]) -> RatiosR
         candidates=(),
         cloud=None,
         musts=(),
+        not_judged=(),
         speed_kmh=[],
         resistance_nm=None,
         hill_resistance_nm=None,
@@ -147,11 +195,11 @@ def _empty(brief: Brief, to_do: tuple[ToDo, ...], queries: list[str]) -> RatiosR
 
 def _swept(
     sheet: RatiosSheet, sweep: Sweep, brief: Brief, motor: Motor, margins: Margins
-) -> tuple[Swept, tuple[Must, ...]]:
+) -> tuple[Swept, tuple[Must, ...], tuple[str, ...]]:
     motors = motors_of(sweep.plan, brief, motor)
     figures = road_figures(sweep.gearings, motors, road_of(brief))
     ratings = rating_shares(sweep, brief, motors, DYNAMIC_FACTOR[sheet.coupler or CouplerStyle.RIGID])
-    asked = _musts(figures, ratings, brief, margins)
+    asked, not_judged = _musts(figures, ratings, brief, margins)
     does = sum(
         (np.asarray(ok, dtype=np.int64) << k for k, (_, _, ok) in enumerate(asked)), np.zeros(len(ratings), np.int64)
     )
@@ -159,25 +207,43 @@ def _swept(
         sweep=sweep, motors=motors, figures=figures, ratings=ratings, beaten=beaten_by(_qualities(figures)), does=does
     )
     musts = tuple(Must(key=key, text=text, count=int(np.count_nonzero(ok))) for key, text, ok in asked)
-    return swept, musts
+    return swept, musts, tuple(not_judged)
 
 
 def _musts(
     figures: Figures, ratings: Floats, brief: Brief, margins: Margins
-) -> list[tuple[str, str, NDArray[np.bool_]]]:
-    """Key, words, and which rows do it."""
-    found = []
+) -> tuple[list[tuple[str, str, NDArray[np.bool_]]], list[str]]:
+    """Key, words, and which rows do it; and the words of what can't be judged yet."""
+    found, not_judged = [], []
     if brief.wanted_top_kmh is not None:
-        ok = figures.top_kmh >= brief.wanted_top_kmh * margins.wanted("wanted_performance")
-        found.append(("speed", f"reach {brief.wanted_top_kmh:.0f} km/h", ok))
-    if brief.laden is not None:
-        ok = figures.hill_start_pct >= brief.hill_start_pct
-        found.append(("grade", f"start laden on {brief.hill_start_pct:g} %", ok))
-    if np.isfinite(figures.cruise_share).any():
-        found.append(("cruise", f"keep up {brief.cruise_kmh:.0f} km/h for good", figures.cruise_share <= 1))
+        asked = brief.wanted_top_kmh * margins.wanted("wanted_performance")
+        words = f"reach {brief.wanted_top_kmh:.0f} km/h"
+        is_judged = figures.is_able_known & brief.is_battery_known | (figures.top_kmh < asked)
+        if is_judged.all():
+            found.append(("speed", words, figures.top_kmh >= asked))
+        else:
+            not_judged.append(words)
+    for key, words, values, does in (
+        (
+            "grade",
+            f"start laden on {brief.hill_start_pct:g} %",
+            figures.hill_start_pct,
+            figures.hill_start_pct >= brief.hill_start_pct,
+        ),
+        (
+            "cruise",
+            f"keep up {brief.cruise_kmh:.0f} km/h for good",
+            figures.cruise_share if brief.is_battery_known else np.array([np.nan]),
+            figures.cruise_share <= 1,
+        ),
+    ):
+        if np.isfinite(values).any():
+            found.append((key, words, does))
+        else:
+            not_judged.append(words)
     if np.isfinite(ratings).any():
         found.append(("rating", "keep every known rating", ratings >= margins.wanted("maker_rating")))
-    return found
+    return found, not_judged
 
 
 def _qualities(figures: Figures) -> Floats:
@@ -197,6 +263,7 @@ def _quickest(swept: Swept) -> int:
 def _result(
     swept: Swept,
     musts: tuple[Must, ...],
+    not_judged: tuple[str, ...],
     sheet: RatiosSheet,
     brief_sheet: BriefSheet,
     brief: Brief,
@@ -232,6 +299,7 @@ def _result(
         ),
         cloud=cloud_of(swept, keep=rows),
         musts=musts,
+        not_judged=not_judged,
         speed_kmh=rounded(speed_kmh),
         resistance_nm=_resistance_nm(brief, rolling, speed_kmh, 0.0, laden=False),
         hill_resistance_nm=_resistance_nm(brief, rolling, speed_kmh, brief.hill_start_pct, laden=True),

@@ -2,14 +2,17 @@
 
 import math
 
+import numpy as np
+
 from driveline.benches.brief import Brief
 from driveline.benches.common import Margins, missing_of, wanted_words
 from driveline.benches.gearing import Gearing, radius_m
 from driveline.benches.line import Line
+from driveline.benches.speed_checks import worst_of_gears
 from driveline.benches.turning_checks import turning_checks
 from driveline.checks import Check, Step, Working
 from driveline.road import GRAVITY_MS2, KMH_PER_MS, FrontPull, overrun_slip_limit_n
-from driveline.sheets.base import positive_of
+from driveline.sheets.base import positive_of, value_of
 from driveline.sheets.brief import BriefSheet, Layout
 from driveline.sheets.ratios import CouplerStyle, RatiosSheet, SplitKind
 
@@ -18,21 +21,46 @@ CAST_IRON_KGM3 = 7200.0
 PARKED_PCT = 25.0
 PARKED_FACING_DOWN_PCT = 16.0
 LOCKED_SPEEDS_DIFFER_PCT = 1.0
+TRY_IT = "Load it, try the handbrake on a known grade facing up and down, chocks ready; enter what it held."
 BURST_NOTE = "A burst clutch or flywheel goes through the floor. Keep the bell-housing closed and stand clear."
 
 
 def safety_checks(
-    one: Gearing, line: Line, brief: Brief, brief_sheet: BriefSheet, sheet: RatiosSheet, margins: Margins
+    one: Gearing,
+    in_gear: tuple[Gearing, ...],
+    line: Line,
+    brief: Brief,
+    brief_sheet: BriefSheet,
+    sheet: RatiosSheet,
+    margins: Margins,
 ) -> tuple[Check, ...]:
-    """Return what could hurt someone or break something besides torque."""
+    """Return what could hurt someone or break something besides torque.
+
+    Args:
+        one: The gearing.
+        in_gear: The same in every gear that can be engaged.
+        line: Of the gearing.
+        brief: The vehicle and its motors.
+        brief_sheet: As entered.
+        sheet: Of the bench.
+        margins: Of the job.
+    """
+    overrun = [
+        [
+            _overrun(gearing, brief, margins, mu=WET_GRIP, key="road.overrun_wet", title="Overrun grip on a wet road"),
+            _overrun(
+                gearing, brief, margins, mu=brief.grip, key="road.overrun_dry", title="Overrun grip on a dry road"
+            ),
+        ]
+        for gearing in in_gear
+    ]
     checks = [
-        _overrun(one, brief, margins, mu=WET_GRIP, key="road.overrun_wet", title="Overrun grip on a wet road"),
-        _overrun(one, brief, margins, mu=brief.grip, key="road.overrun_dry", title="Overrun grip on a dry road"),
+        *worst_of_gears([gearing.pick.gear for gearing in in_gear], overrun),
         *_parked(one, brief, brief_sheet, margins),
         *turning_checks(one, brief_sheet, sheet, margins),
     ]
     if sheet.coupler is CouplerStyle.CLUTCH:
-        checks += [_clutch(one, brief, sheet, margins), _flywheel(one, sheet, margins)]
+        checks += [_clutch(one, sheet, margins), _flywheel(one, sheet, margins)]
     checks += _split(one, brief, sheet, margins)
     stations = {station.key for station in line.stations}
     return tuple(check if check.station in stations else check.model_copy(update={"station": None}) for check in checks)
@@ -47,37 +75,54 @@ def _overrun(one: Gearing, brief: Brief, margins: Margins, *, mu: float, key: st
             (asked[lane.motor] or 0.0) * float(lane.chain.overrun_multipliers()[-1]) / radius_m(lane.rolling)
             for lane in one.lanes
         )
-    grip = None
-    if brief.kerb and brief.balance:
-        pull = one.gearings.front_pull if len(one.motors) == 1 else _overrun_share(one, brief)
-        limit = overrun_slip_limit_n(mass_kg=brief.kerb.mass_kg, balance=brief.balance, front_pull=pull, mu=mu)
-        grip = float(limit.ravel()[0]) if hasattr(limit, "ravel") else float(limit)
+    empty, laden = _slowing_grip_n(one, brief, mu, is_laden=False), _slowing_grip_n(one, brief, mu, is_laden=True)
+    grips = [grip for grip in (empty, laden) if grip is not None]
     missing = missing_of(
         {
-            "Greatest overrun torque of the motor": bool(is_asked),
-            "Kerb mass, front share, height and wheelbase": grip or None,
+            "Greatest overrun torque of the motor, 0 where there is none": bool(is_asked),
+            "Kerb mass, front share, height and wheelbase": empty,
+            "Laden mass, and where the load stands": laden,
         }
+    )
+    says = (
+        f"slows with {force:.0f} N; the driven tyres hold {min(grips):.0f} N on μ {mu:g}" if grips and is_asked else ""
     )
     return margins.check(
         "grip",
         key=key,
         bench="ratios",
         title=title,
-        demand=force or None,
-        capacity=grip or None,
+        demand=force,
+        capacity=min(grips, default=None),
         unit="N",
-        says=wanted_words(missing)
-        if missing
-        else f"slows with {force:.0f} N; the driven tyres hold {grip:.0f} N on μ {mu:g}",
+        says=says if not missing else f"{says}, at best. {wanted_words(missing)}".removeprefix(", at best. "),
         station="wheel",
         missing=missing,
-        inputs=("brief.motor.overrun_torque", "brief.vehicle", "ratios.choice"),
+        inputs=("brief.motor.overrun_torque", "brief.vehicle", "masses", "brief.tyre", "ratios.choice"),
         working=Working(
-            steps=() if missing else (Step(formula="F = T_overrun × i / η / r", result=f"{force:.0f} N"),),
+            steps=tuple(
+                Step(formula=formula, result=f"{newtons:.0f} N")
+                for formula, newtons in (
+                    ("F = T_overrun × i / η / r", force),
+                    ("the tyres hold, empty", empty),
+                    ("the tyres hold, laden", laden),
+                )
+                if newtons is not None
+            ),
             source="Rear μ m g (1−s)/(1 + μ h/L), front μ m g s/(1 − μ h/L), all μ m g; the first to lock ends it.",
             note="A locked rear axle spins the vehicle round. Turn the overrun down, or let it fade with the brakes.",
         ),
     )
+
+
+def _slowing_grip_n(one: Gearing, brief: Brief, mu: float, *, is_laden: bool) -> float | None:
+    body = brief.laden if is_laden else brief.kerb
+    balance = brief.laden_balance if is_laden else brief.balance
+    if body is None or balance is None:
+        return None
+    pull = one.gearings.front_pull if len(one.motors) == 1 else _overrun_share(one, brief)
+    limit = overrun_slip_limit_n(mass_kg=body.mass_kg, balance=balance, front_pull=pull, mu=mu)
+    return float(np.ravel(limit)[0])
 
 
 def _overrun_share(one: Gearing, brief: Brief) -> FrontPull:
@@ -99,26 +144,28 @@ def _parked(one: Gearing, brief: Brief, sheet: BriefSheet, margins: Margins) -> 
     by_grip = f"; its tyres hold {grip_pct:.0f} % at worst" if grip_pct is not None else ""
     pawl_word = {True: "beside a pawl", False: "no pawl: the handbrake is all there is", None: "pawl not known"}
     wanted = PARKED_FACING_DOWN_PCT if parking.pawl else PARKED_PCT
+    missing = missing_of(
+        {
+            "Grade the handbrake has held, laden": held,
+            "Whether there is a parking pawl": parking.pawl is not None,
+            "Where the load stands, height of the centre of gravity, wheelbase and front share": grip_pct,
+        }
+    )
+    says = f"held {held:g} % laden, {pawl_word[parking.pawl]}{by_grip}" if held is not None else TRY_IT
     checks = [
         margins.check(
             "wanted_performance",
             key="parked.handbrake",
             bench="ratios",
             title="Handbrake on a laden grade",
-            demand=wanted if parking.pawl is not None else None,
+            # With the pawl not known the lesser grade is the least that may be asked.
+            demand=wanted if parking.pawl is not None else PARKED_FACING_DOWN_PCT,
             capacity=None if held is None else min(held, grip_pct if grip_pct is not None else held),
             unit="%",
-            says=f"held {held:g} % laden, {pawl_word[parking.pawl]}{by_grip}"
-            if held is not None
-            else "Load it, try the handbrake on a known grade facing up and down, chocks ready; enter what it held.",
+            says=says if not missing or held is None else f"{says}. {wanted_words(missing)}",
             station="wheel",
-            missing=missing_of(
-                {
-                    "Grade the handbrake has held, laden": held,
-                    "Whether there is a parking pawl": parking.pawl is not None,
-                }
-            ),
-            inputs=("brief.parking", "brief.vehicle"),
+            missing=missing,
+            inputs=("brief.parking", "brief.vehicle", "masses"),
             working=Working(
                 steps=(Step(formula="1 in 4 without a pawl, 1 in 6.25 beside one", result=f"{wanted:g} %"),),
                 source="Laden, facing up and down; facing down the rear tyres carry less. "
@@ -127,8 +174,8 @@ def _parked(one: Gearing, brief: Brief, sheet: BriefSheet, margins: Margins) -> 
             ),
         )
     ]
-    if parking.pawl:
-        checks.append(_pawl(one, float(laden.mass_kg) if laden else None, positive_of(parking.pawl_rating), margins))
+    if parking.pawl is not False:
+        checks.append(_pawl(one, float(laden.mass_kg) if laden else None, sheet, margins))
     return checks
 
 
@@ -146,27 +193,29 @@ def _parking_grip_pct(brief: Brief, *, on_front: bool) -> float | None:
     return float(100 * brief.grip * share / (1 + lever))
 
 
-def _pawl(one: Gearing, laden_kg: float | None, rating_nm: float | None, margins: Margins) -> Check:
-    lane = one.lanes[0]
+def _pawl(one: Gearing, laden_kg: float | None, sheet: BriefSheet, margins: Margins) -> Check:
+    lane, rating_nm = one.lanes[0], value_of(sheet.parking.pawl_rating)
     slope = math.atan(PARKED_PCT / 100)
     asked = None if laden_kg is None else laden_kg * GRAVITY_MS2 * math.sin(slope) * radius_m(lane.rolling)
     behind = [stage.ratio for stage in lane.chain.stages if stage.kind.value == "final_drive"]
     torque = asked and asked / math.prod(behind)
+    missing = missing_of(
+        {"Whether there is a parking pawl": sheet.parking.pawl, "Laden mass": torque, "Rating of the pawl": rating_nm}
+    )
+    says = f"1 in 4 laden asks {torque:.0f} N·m of it" if torque else ""
     return margins.check(
         "maker_rating",
         key="parked.pawl",
         bench="ratios",
         title="Parking pawl on a laden grade",
         demand=torque,
-        capacity=rating_nm,
+        # While nobody knows whether there is one, it can't fail.
+        capacity=rating_nm if sheet.parking.pawl else None,
         unit="N·m",
-        says=f"1 in 4 laden asks {torque:.0f} N·m of it"
-        + (f"; rated {rating_nm:.0f}" if rating_nm else ". Find its rating.")
-        if torque
-        else "Give the laden mass.",
+        says=f"{says}; rated {rating_nm:.0f}" if not missing else f"{says}. {wanted_words(missing)}".removeprefix(". "),
         station=None,
-        missing=missing_of({"Laden mass": torque or None, "Rating of the pawl": rating_nm}),
-        inputs=("brief.parking", "brief.vehicle.laden_mass"),
+        missing=missing,
+        inputs=("brief.parking", "brief.vehicle.laden_mass", "brief.tyre"),
         working=Working(
             steps=(Step(formula="T = m g sinθ r / i behind the pawl", result=f"{torque:.0f} N·m"),) if torque else (),
             source="The pawl at the unit's output, before any final drive; all of the weight on it.",
@@ -175,25 +224,28 @@ def _pawl(one: Gearing, laden_kg: float | None, rating_nm: float | None, margins
     )
 
 
-def _clutch(one: Gearing, brief: Brief, sheet: RatiosSheet, margins: Margins) -> Check:
-    limit = positive_of(sheet.clutch.greatest_rpm)
-    rpm = brief.wanted_top_kmh and brief.wanted_top_kmh / KMH_PER_MS * one.rpm_per_ms()
+def _clutch(one: Gearing, sheet: RatiosSheet, margins: Margins) -> Check:
+    limit = value_of(sheet.clutch.greatest_rpm)
+    rpm = one.motors[0].greatest_rpm
+    missing = missing_of({"What clutch cover and plate may turn": limit})
+    says = f"{rpm:.0f} rpm when the motor is at its top speed"
     return margins.check(
         "maker_rating",
         key="clutch.speed",
         bench="ratios",
         title="Clutch speed",
-        demand=rpm or None,
+        demand=rpm,
         capacity=limit,
         unit="rpm",
-        says=f"{rpm:.0f} rpm at {brief.wanted_top_kmh:.0f} km/h"
-        + (f"; it may turn {limit:.0f}" if limit else ". Find what clutch and plate may turn.")
-        if rpm
-        else "Say what top speed is wanted.",
+        says=f"{says}. {wanted_words(missing)}" if missing else f"{says}; it may turn {limit:.0f}",
         station="coupler",
-        missing=missing_of({"Wanted top speed": rpm or None, "Clutch top speed": limit}),
-        inputs=("ratios.clutch", "brief.wanted.top_speed", "ratios.choice"),
-        working=Working(source="Maker's burst or service speed of clutch cover and plate.", note=BURST_NOTE),
+        missing=missing,
+        inputs=("ratios.clutch", "brief.motor.greatest_rpm"),
+        working=Working(
+            steps=(Step(formula="n_motor, in any gear or out of gear", result=f"{rpm:.0f} rpm"),),
+            source="Maker's burst or service speed of clutch cover and plate.",
+            note=BURST_NOTE,
+        ),
     )
 
 

@@ -38,14 +38,12 @@ def _motor_way(
         says += " Set the controller's direction."
     if is_usual is False and has_gears:
         says += " Its gears drive on their coast flanks: ask the maker."
-    return margins.check(
-        "wanted_performance",
+    return margins.answer(
+        is_so=None if is_usual is None else True,
+        has_catch=is_usual is False and has_gears,
         key="turning.motor",
         bench="ratios",
         title="Motor turns the right way",
-        demand=1.0,
-        capacity=None if is_usual is None else 2.0 if is_usual or not has_gears else 1.05,
-        unit="",
         says=says,
         station="motor",
         missing=ask,

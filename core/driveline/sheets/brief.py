@@ -17,6 +17,8 @@ from driveline.sheets.base import (
     Sheet,
     Spin,
     Torque,
+    VehicleLength,
+    VehicleMass,
     Words,
 )
 from driveline.tyre import Construction
@@ -45,11 +47,11 @@ class Vehicle(Sheet):
     """What is converted. Every figure may be missing; what follows from it is then not known."""
 
     description: Words = ""
-    kerb_mass: Mass | None = None
-    laden_mass: Mass | None = None
+    kerb_mass: VehicleMass | None = None
+    laden_mass: VehicleMass | None = None
     front_share: Share | None = Field(default=None, description="Of the kerb mass, on the front axle")
-    cg_height: Length | None = None
-    wheelbase: Length | None = None
+    cg_height: VehicleLength | None = None
+    wheelbase: VehicleLength | None = None
     cda_m2: Annotated[float, Field(gt=0, lt=10)] | None = Field(
         default=None, description="Drag coefficient times frontal area"
     )
@@ -72,7 +74,7 @@ class Tyre(Sheet):
     """A driven tyre, by as many of three methods as were measured."""
 
     code: Annotated[str, Field(max_length=30)] | None = None
-    roll_out: Length | None = Field(default=None, description="Floor from mark to mark")
+    roll_out: VehicleLength | None = Field(default=None, description="Floor from mark to mark")
     roll_out_turns: Annotated[int, Field(ge=1, le=20)] = 1
     loaded_radius: Length | None = Field(default=None, description="Hub centre to floor at ride height")
     free_radius: Length | None = Field(default=None, description="Hub centre to tread, wheel hanging")

@@ -4,7 +4,7 @@ from typing import Annotated
 
 from pydantic import Field
 
-from driveline.sheets.base import Angle, Coordinate, Length, Mass, Name, Sheet
+from driveline.sheets.base import Angle, Coordinate, Mass, Name, Sheet, VehicleLength, VehicleMass
 
 
 class MassItem(Sheet):
@@ -22,13 +22,13 @@ class MassItem(Sheet):
 class MassesSheet(Sheet):
     """Axle weights as it was, the items, and what the axles and tyres may carry."""
 
-    front_axle: Mass | None = Field(default=None, description="Weighed as it was")
-    rear_axle: Mass | None = None
-    left_side: Mass | None = Field(default=None, description="Both left wheels, weighed as it was")
-    track: Length | None = Field(default=None, description="Between the middles of the tyres")
+    front_axle: VehicleMass | None = Field(default=None, description="Weighed as it was")
+    rear_axle: VehicleMass | None = None
+    left_side: VehicleMass | None = Field(default=None, description="Both left wheels, weighed as it was")
+    track: VehicleLength | None = Field(default=None, description="Between the middles of the tyres")
     lift_angle: Angle | None = Field(default=None, description="Of the vehicle with one axle lifted")
     lift_gain: Mass | None = Field(default=None, description="What the axle on the floor gained by it")
     items: Annotated[list[MassItem], Field(max_length=60)] = []
-    front_axle_rating: Mass | None = None
-    rear_axle_rating: Mass | None = None
-    tyre_rating: Mass | None = Field(default=None, description="One tyre's load rating")
+    front_axle_rating: VehicleMass | None = None
+    rear_axle_rating: VehicleMass | None = None
+    tyre_rating: VehicleMass | None = Field(default=None, description="One tyre's load rating")

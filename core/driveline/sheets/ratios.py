@@ -5,7 +5,7 @@ from typing import Annotated
 
 from pydantic import Field
 
-from driveline.sheets.base import Length, LibraryRef, Name, Power, Ratio, Sheet, Spin, Torque, Words
+from driveline.sheets.base import Length, LibraryRef, Mass, Name, Power, Ratio, Sheet, Spin, Torque, Words
 from driveline.sheets.brief import Rotation, Tyre
 
 
@@ -41,6 +41,7 @@ class Box(Sheet):
     rating_at: Shaft = Shaft.INPUT
     greatest_rpm: Spin | None = Field(default=None, description="Greatest input speed")
     sheds: Power | None = Field(default=None, description="Heat that it can shed for good")
+    mass: Mass | None = Field(default=None, description="Of a reduction that hangs on the adapter plate")
     reverses: bool | None = Field(default=None, description="Its output turns against its input")
     on_coast_flank: bool = Field(default=False, description="A hypoid turned over or end for end: it drives on coast")
     library: LibraryRef | None = None
@@ -170,12 +171,12 @@ class RatiosSheet(Sheet):
     front_reductions: Boxes = Field(default=[], description="The front unit's, where there are two units")
     gearbox: Gearbox | None = None
     propshaft: Propshaft = Propshaft()
-    front_propshaft: Propshaft | None = Field(default=None, description="Where it is not like the rear one")
+    front_propshaft: Propshaft | None = Field(default=None, description="Where both axles are driven by one motor")
     final_drives: Boxes = []
     front_final_drives: Boxes = Field(default=[], description="Where the front axle has others than the rear one")
     tyres: Annotated[list[TyreOption], Field(max_length=12)] = []
     axle_rating: Torque | None = Field(default=None, description="Greatest torque of one axle shaft pair, as a total")
-    front_axle_rating: Torque | None = None
+    front_axle_rating: Torque | None = Field(default=None, description="Where both axles are driven")
     split: Split = Split()
     turning: Turning = Turning()
     compared: Annotated[list[Pick], Field(max_length=3)] = Field(default=[], description="Pinned beside the choice")
