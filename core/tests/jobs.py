@@ -28,14 +28,24 @@ def round_job(layout: str, ratios: dict[str, Any], **brief: Any) -> dict[str, An
         "tyre": {"roll_out": {"text": "2000 mm"}},
         "motor": {
             "peak_torque": {"text": "200 Nm"},
+            "peak_power": {"text": "125.66 kW"},
             "greatest_rpm": {"text": "6000 rpm"},
             "continuous_torque": {"text": "100 Nm"},
+            "continuous_power": {"text": "62.83 kW"},
+            "battery_power": {"text": "300 kW"},
             "overrun_torque": {"text": "50 Nm"},
         },
         "layout": layout,
         "wanted": {"top_speed": {"text": "60 km/h"}, "cruise_speed": {"text": "50 km/h"}},
     }
-    return {"name": "Round", "sheets": {"brief": {**sheet, **brief}, "ratios": ratios}}
+    load = {
+        "name": "load",
+        "mass": {"text": "200 kg"},
+        "only_laden": True,
+        "x": {"text": "1250 mm"},
+        "z": {"text": "500 mm"},
+    }
+    return {"name": "Round", "sheets": {"brief": {**sheet, **brief}, "ratios": ratios, "masses": {"items": [load]}}}
 
 
 def solved(layout: str, ratios: dict[str, Any], **brief: Any) -> JobResult:

@@ -180,7 +180,7 @@ class BuildUpBenchTest(TestCase):
         self.assertEqual(result.plate.joints, ())
 
     def test_faces_as_far_apart_as_asked(self) -> None:
-        for wanted, verdict in [("10.2", Verdict.HOLDS), ("10.48", Verdict.TIGHT), ("11", Verdict.FAILS)]:
+        for wanted, verdict in [("10.2", Verdict.HOLDS), ("10.40", Verdict.TIGHT), ("11", Verdict.FAILS)]:
             result = wren(plate__build_up={"wanted_apart": {"text": wanted}})
             self.assertIs(check_of(result, "plate.faces_apart").verdict, verdict)
         unknown = wren(plate__build_up={"wanted_apart": {"text": "10"}}, plate__plate__thickness=None)
@@ -195,7 +195,7 @@ class BuildUpBenchTest(TestCase):
         assert apart is not None
         np.testing.assert_allclose((apart.worst_mm, apart.likely_mm), (0.4, math.hypot(0.1, 0.3)))
         np.testing.assert_allclose([one.share for one in apart.shares], (0.1, 0.9))
-        self.assertAlmostEqual(check_of(result, "plate.faces_apart").demand or 0, 0.45)
+        self.assertAlmostEqual(check_of(result, "plate.faces_apart").demand or 0, 0.45)  # cold; 0.425 when 0.025 warmer
 
     def test_a_pressed_register_stretches_the_plate_and_wants_it_warm(self) -> None:
         """H7/s6 on 130: 0.092 to 0.117 over, 0.117 at most. Warm by (0.117 + 0.13)/(23e-6 × 130) = 82.6 K."""

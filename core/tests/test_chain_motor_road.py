@@ -163,7 +163,7 @@ class MotorTest(TestCase):
     def test_points_are_joined_by_straight_lines(self) -> None:
         curve = CurvePoints(rpm=(1000, 3000), torque_nm=(100, 50))
         self.assertAlmostEqual(float(Motor(peak=curve, greatest_rpm=3000).peak_nm(np.array([2000.0]))[0]), 75)
-        for rpm in ((1000.0, 1000.0), (2000.0, 1000.0), (1000.0,)):
+        for rpm in ((1000.0, 1000.0), (2000.0, 1000.0), ()):
             with self.assertRaises(ImpossibleInput):
                 CurvePoints(rpm=rpm, torque_nm=(1.0,) * len(rpm))
 
@@ -193,7 +193,7 @@ class RoadTest(TestCase):
 
     def test_all_wheels_at_grip_09_hold_tan_088(self) -> None:
         slip_n = slip_limit_n(mass_kg=1200, balance=BALANCE, front_pull=FRONT_PULL[Driven.BOTH], mu=0.9)
-        self.assertAlmostEqual(float(grade_gripped_pct(slip_n=slip_n, body=BODY)), 88.8)
+        self.assertAlmostEqual(float(grade_gripped_pct(slip_n=slip_n, body=BODY, balance=BALANCE)), 88.8)
 
     @given(st.floats(0.1, 1.2))
     def test_load_moves_back_driving_and_forward_on_overrun(self, mu: float) -> None:

@@ -30,6 +30,7 @@ from tests.demo import demo_json
 from tests.jobs import check_of
 from tests.test_worked_examples import EXAMPLES
 
+WARM_MM = (23e-6 - 11.5e-6) * 60 * 130
 # Limits of deviation in micrometres, upper then lower, as the standard prints them: ISO 286-2 tables by size.
 DEVIATIONS = {
     "H7": {8: (15, 0), 15: (18, 0), 25: (21, 0), 40: (25, 0), 60: (30, 0), 100: (35, 0), 150: (40, 0), 180: (40, 0)},
@@ -82,11 +83,11 @@ class FitsTest(TestCase):
         self.assertLess(fit(40, "H7/s6").greatest_play_mm, 0)
 
     def test_outside_the_tables_is_refused(self) -> None:
-        for nominal_mm, zone in [(6, "H7"), (181, "H7"), (math.nan, "H7"), (40, "H9"), (40, "f7"), (40, ""), (40, "H")]:
+        for nominal_mm, zone in [(3, "H7"), (501, "H7"), (math.nan, "H7"), (40, "H9"), (40, "f7"), (40, ""), (40, "H")]:
             with self.subTest(zone), self.assertRaises(ImpossibleInput):
                 limits(nominal_mm, zone)
 
-    @given(st.floats(6.001, 180), st.sampled_from(sorted(DEVIATIONS)))
+    @given(st.floats(3.001, 500), st.sampled_from(sorted(DEVIATIONS)))
     def test_a_zone_is_as_wide_as_its_grade(self, nominal_mm: float, zone: str) -> None:
         found, hole = limits(nominal_mm, zone), limits(nominal_mm, f"H{zone[-1]}")
         self.assertAlmostEqual(found.greatest_mm - found.least_mm, hole.greatest_mm - hole.least_mm)
@@ -192,10 +193,10 @@ def wren(**plate: Any) -> JobResult:
 
 class JointsTest(TestCase):
     def test_the_length_that_fits_is_found_between_thread_and_what_is_behind(self) -> None:
-        """10 mm of plate and 2 of washer on 12.25 in thread: from 24.3; to 16 behind the face: to 28."""
+        """10 mm of plate and 2 of washer on 12.75 into the hole: from 24.8; to 16 behind the face: to 28."""
         result = wren(face={"depth_behind": {"text": "16 mm"}})
         joint = next(joint for joint in result.plate.joints if joint.name == "motor")
-        self.assertAlmostEqual(joint.shortest_mm or 0, 24.25, places=1)
+        self.assertAlmostEqual(joint.shortest_mm or 0, 24.75, places=1)
         self.assertAlmostEqual(joint.longest_mm or 0, 28)
         self.assertEqual(joint.stock_mm, [25])
         self.assertIs(check_of(result, "plate.screw_clear").verdict, Verdict.HOLDS)  # 13 in, 16 behind
@@ -216,21 +217,21 @@ class JointsTest(TestCase):
         """M10 at 36 N·m, K 0.15: 24 kN, at least 18; over 12 of grip and 10 of its ends 0.008 mm settle: 205 GPa ×
         57.99 mm² × 0.008/22 = 4323 N. Six on Ø268 at 0.15: 6 × 0.15 × 13 677 × 0.134 = 1649.5 N·m.
         54 kg at 3 g, 150 mm out: 238.3 N·m, 2 M/(n r) = 592.8 N. Ø20 over Ø11: 219.1 mm², 30 kN: 136.9 MPa."""
-        result = wren()
+        result = wren(motor_joint={"tightening": {"text": "36 Nm"}})
         least = 18_000 - 205_000 * thread("M10").stress_area_mm2 * 0.008 / 22
         self.assertAlmostEqual(least, 13_677, places=0)
         self.assertAlmostEqual(check_of(result, "plate.motor_friction").capacity or 0, 0.9 * least * 0.134)
         self.assertAlmostEqual(check_of(result, "plate.motor_hangs").demand or 0, 592.8, places=0)
         self.assertAlmostEqual(check_of(result, "plate.motor_hangs").capacity or 0, least)
         self.assertAlmostEqual(check_of(result, "plate.motor_head").demand or 0, 136.9, places=1)
-        self.assertAlmostEqual(check_of(result, "plate.motor_proof").demand or 0, 30_000)
+        self.assertAlmostEqual(check_of(result, "plate.motor_proof").demand or 0, 30_592.8, places=0)
 
     def test_missing_figures_are_named(self) -> None:
         for change, key, words in [
             ({"motor_joint": {"thread": None}}, "plate.motor_engagement", "which thread"),
             ({"motor_joint": {"property_class": None}}, "plate.motor_proof", "Property class"),
             ({"motor_joint": {"tapped": None}}, "plate.motor_engagement", "screwed into"),
-            ({"motor_joint": {"condition": None}}, "plate.motor_friction", "Tightening and condition"),
+            ({"motor_joint": {"condition": None}}, "plate.motor_friction", "Tightening, condition"),
             ({"face": {"overhang": None}}, "plate.motor_hangs", "Centre of gravity"),
             ({"plate": {"made_of": None}}, "plate.motor_head", "made of"),
             ({"flange_joint": {"head": {"text": "12 mm"}}}, "plate.flange_head", "wider than the hole of 12.2 mm"),
@@ -246,21 +247,21 @@ class JointsTest(TestCase):
             wren(motor_joint={"thread": "M9"})
 
     def test_a_register_made_to_a_fit_counts_with_its_greatest_play(self) -> None:
-        """H7/g6 on 130: 0.040 + 0.039 = 0.079, half of it beside the halves of 0.05 and 0.06 as measured."""
+        """H7/g6 on 130: 0.040 + 0.039 = 0.079, 60 K warm 0.0897 more in aluminium; H7/p6 has none till warm."""
         before = check_of(wren(), "plate.on_centre").demand or 0
         result = wren(plate={"registers": [{"size": {"text": "130 mm"}, "fit": "H7/g6"}]})
-        self.assertAlmostEqual((check_of(result, "plate.on_centre").demand or 0) - before, 0.0395)
+        self.assertAlmostEqual((check_of(result, "plate.on_centre").demand or 0) - before, (0.079 + WARM_MM) / 2)
         (register,) = result.plate.registers
         self.assertAlmostEqual(register.bore_greatest_mm, 130.040)
         self.assertAlmostEqual(register.spigot_least_mm, 129.961)
         fitted = wren(plate={"registers": [{"size": {"text": "130 mm"}, "fit": "H7/p6"}]})
-        self.assertAlmostEqual(check_of(fitted, "plate.on_centre").demand or 0, before)
+        self.assertAlmostEqual((check_of(fitted, "plate.on_centre").demand or 0) - before, (WARM_MM - 0.003) / 2)
 
     def test_play_that_can_not_be_met_names_the_fit_that_would(self) -> None:
-        """Two H8/h6 on 150: 0.088 each, over a rigid hub's 0.05; H7/n6 leaves 0.013 each and half the allowance."""
+        """Two H8/h6 on 150: 0.088 each, over a rigid hub's 0.05; H7/n6 leaves 0.013 each, where steel does not grow."""
         data = demo_json("wren")
         registers = [{"size": {"text": "150 mm"}, "fit": "H8/h6"}] * 2
-        data["sheets"]["plate"]["plate"] |= {"registers": registers, "register_plays": []}
+        data["sheets"]["plate"]["plate"] |= {"registers": registers, "register_plays": [], "made_of": "steel"}
         data["sheets"]["ratios"]["coupler"] = "rigid"
         check = check_of(evaluate(JobFile.model_validate(data)), "plate.on_centre")
         self.assertIs(check.verdict, Verdict.FAILS)

@@ -63,10 +63,12 @@ class MassesTest(TestCase):
     def test_it_feeds_the_slip_limit_and_the_loads_are_judged(self) -> None:
         data = round_job("kept_gearbox", KEPT)
         data["sheets"]["masses"] = {
-            "items": self.ITEMS,
+            "items": [{**one, "y": {"text": "0 mm"}} for one in self.ITEMS],
             "front_axle_rating": {"text": "600 kg"},
             "rear_axle_rating": {"text": "1150 kg"},
             "tyre_rating": {"text": "700 kg"},
+            "left_side": {"text": "500 kg"},
+            "track": {"text": "1400 mm"},
         }
         result = evaluate(JobFile.model_validate(data))
         lever = 0.9 * 436.3636 / 2500

@@ -58,7 +58,17 @@ class LigamentTest(TestCase):
 
     def test_never_less_than_six_and_beside_a_bore_the_small_hole_counts(self) -> None:
         self.assertEqual(float(wanted_ligament_mm(4, 4, 1.0)), 6)
-        self.assertEqual(float(wanted_ligament_mm(130, 11, 1.0)), 11)
+        self.assertEqual(float(wanted_ligament_mm(130, 11, 1.0)), 130)
+        self.assertEqual(float(wanted_ligament_mm(130, 11, 1.0, has_bore=True)), 22)
+
+    @given(st.floats(4, 60), st.floats(4, 300), st.floats(1, 1.2))
+    def test_a_larger_hole_never_wants_less_and_nothing_jumps(self, one: float, other: float, grown: float) -> None:
+        for has_bore in (False, True):
+            before, after = (
+                float(wanted_ligament_mm(one, mm, 1.0, has_bore=has_bore)) for mm in (other, other * grown)
+            )
+            self.assertLessEqual(before, after + 1e-9)
+            self.assertLessEqual(after, before * grown + 1e-9)
 
     def test_the_thinnest_share_comes_first(self) -> None:
         found = ligaments([Disc("a", 0, 0, 10), Disc("b", 18, 0, 10), Disc("c", 100, 0, 10)], factor=1.0)

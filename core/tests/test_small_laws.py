@@ -7,7 +7,7 @@ import numpy as np
 from hypothesis import assume, given
 from hypothesis import strategies as st
 
-from driveline.csv_in import UnreadableFile, figure_of, is_figure, rows_of, text_of
+from driveline.csv_in import UnreadableFile, decimal_mark, figure_of, is_figure, rows_of, text_of
 from driveline.drawing.arcs import arc_of
 from driveline.drawing.model import Circle, Layer, Path, Placing, Text, Vertex, placed_entity, reflected_entity
 from driveline.drawing.svg import path_data, write_svg
@@ -169,23 +169,40 @@ class PressedTest(TestCase):
 
 class CsvCellTest(TestCase):
     def test_figures_as_people_write_them(self) -> None:
-        for cell, delimiter, value in [
-            ("1.5", ",", 1.5),
-            ("1,5", ";", 1.5),
-            ("1 250,5", ";", 1250.5),
-            ("1.250,5", ";", 1250.5),
-            ("-3", "\t", -3),
-            ("1e3", ",", 1000),
+        for cell, decimal, value in [
+            ("1.5", ".", 1.5),
+            ("1,5", ",", 1.5),
+            ("1 250,5", ",", 1250.5),
+            ("1.250,5", ",", 1250.5),
+            ("1.250", ",", 1250),
+            ("1.250", ".", 1.25),
+            ("1,234.5", ".", 1234.5),
+            ("1,234,567", ",", 1234567),
+            ("0.125", ",", 0.125),
+            ("-3", ".", -3),
+            ("1e3", ".", 1000),
         ]:
-            self.assertEqual(figure_of(cell, delimiter), value, cell)
+            self.assertEqual(figure_of(cell, decimal), value, cell)
+
+    def test_the_mark_is_told_from_the_whole_file_or_asked_for(self) -> None:
+        for figures, mark in [
+            (["1.000", "2.5"], "."),
+            (["1.000", "2,5"], ","),
+            (["12", "3"], "."),
+            (["1.000.000"], ","),
+        ]:
+            self.assertEqual(decimal_mark(figures), mark, figures)
+        for unsure in (["1.000", "2.000"], ["1.000", "2.5", "3,5"]):
+            with self.assertRaisesRegex(UnreadableFile, "can be a thousand times"):
+                decimal_mark(unsure)
 
     def test_what_is_no_figure(self) -> None:
         for cell in ("", "x", "nan", "inf", "-Infinity", "1.2.3", "0x10"):
-            self.assertFalse(is_figure(cell, ","), cell)
+            self.assertFalse(is_figure(cell), cell)
 
     def test_rows_keep_their_numbers_in_the_file(self) -> None:
-        rows, delimiter = rows_of("# remark\n\na;b\n\n1;2\n", most_rows=10, example="a;b")
-        self.assertEqual((rows, delimiter), ([(3, ["a", "b"]), (5, ["1", "2"])], ";"))
+        rows, decimal = rows_of("# remark\n\na;b\n\n1;2,5\n", most_rows=10, example="a;b")
+        self.assertEqual((rows, decimal), ([(3, ["a", "b"]), (5, ["1", "2,5"])], ","))
 
     def test_text_of_other_code_pages_is_read(self) -> None:
         self.assertEqual(text_of("é".encode("cp1252"), greatest_bytes=10, what="a table", example="a"), "é")

@@ -1,0 +1,262 @@
+"""Jobs that could be: the demo's scaled, loaded, re-geared, with their options on and off, filled in and left open."""
+
+import copy
+from typing import Any, Final
+
+from hypothesis import strategies as st
+
+from tests.demo import demo_json
+
+Job = dict[str, Any]
+
+
+def text(value: float, unit: str) -> dict[str, str]:
+    """Return a reading as typed."""
+    return {"text": f"{value:.6g} {unit}"}
+
+
+DEMOS: Final[dict[str, Job]] = {name: demo_json(name) for name in ("wren", "bittern", "plover")}
+STANDOFFS: Final = {
+    "count": 6,
+    "circle": {"text": "220 mm"},
+    "hole": {"text": "11 mm"},
+    "diameter": {"text": "22 mm", "tool": "caliper"},
+    "bored": {"text": "0 mm"},
+    "made_of": "steel",
+    "fixing": "bolted",
+    "length": {"text": "90 mm", "tool": "caliper"},
+    "measured": [{"text": f"{90 + 0.01 * k:.2f} mm", "tool": "caliper"} for k in range(6)],
+    "joint": {
+        "thread": "M10",
+        "property_class": "8.8",
+        "condition": "oiled",
+        "washer": {"text": "2 mm"},
+        "tapped": "steel",
+        "countersink": {"text": "0 mm"},
+        "thread_depth": {"text": "24 mm"},
+        "is_blind": True,
+        "length": {"text": "30 mm"},
+        "depth_behind": {"text": "30 mm"},
+    },
+}
+SCALED: Final = (  # what is made larger or smaller, by a factor of its own
+    ("brief", "motor", "peak_torque", "Nm"),
+    ("brief", "motor", "peak_power", "kW"),
+    ("brief", "motor", "continuous_torque", "Nm"),
+    ("brief", "motor", "continuous_power", "kW"),
+    ("brief", "motor", "overrun_torque", "Nm"),
+    ("brief", "motor", "mass", "kg"),
+    ("brief", "vehicle", "kerb_mass", "kg"),
+    ("brief", "vehicle", "cg_height", "mm"),
+    ("ratios", "propshaft", "rating", "Nm"),
+    ("ratios", "propshaft", "critical_rpm", "rpm"),
+    ("plate", "plate", "thickness", "mm"),
+    ("plate", "face", "overhang", "mm"),
+    ("plate", "face", "screw_length", "mm"),
+    ("plate", "face", "bolt_circle", "mm"),
+    ("plate", "face", "plate_hole", "mm"),
+)
+
+
+def _scaled(draw: st.DrawFn, sheets: Job) -> None:
+    from driveline.measure import Quantity, read_value
+
+    kinds = {
+        "Nm": Quantity.TORQUE,
+        "kW": Quantity.POWER,
+        "kg": Quantity.MASS,
+        "mm": Quantity.LENGTH,
+        "rpm": Quantity.SPIN,
+    }
+    for *parents, name, unit in SCALED:
+        place = sheets
+        for parent in parents:
+            place = place.get(parent) or {}
+        if place.get(name):
+            factor = draw(st.sampled_from((1.0, 1.0, 0.6, 0.85, 1.2, 1.8)))
+            value = read_value(place[name]["text"], kinds[unit])
+            place[name] = {**place[name], **text(value * factor, unit)}
+
+
+def _motor(draw: st.DrawFn, motor: Job) -> None:
+    how = draw(st.sampled_from(("as it is", "curve", "taper", "voltages")))
+    if how == "curve":
+        motor["curve"] = [
+            {"rpm": 0, "peak_nm": 235, "continuous_nm": 120},
+            {"rpm": 3000, "peak_nm": 235, "continuous_nm": 120},
+            {"rpm": 6000, "peak_nm": 140, "continuous_nm": 70},
+            {"rpm": 9000, "peak_nm": 85, "continuous_nm": 40},
+        ]
+        motor["greatest_rpm"] = {"text": "9000 rpm"}
+        for name in ("peak_torque", "peak_power", "continuous_torque", "continuous_power"):
+            motor.pop(name, None)
+    if how == "taper":
+        motor.update(taper_from={"text": "6000 rpm"}, taper_to={"text": "20 Nm"})
+    if how == "voltages":
+        motor.update(rated_bus_v=350, bus_v=draw(st.sampled_from((200, 320, 350))))
+    if draw(st.booleans()):
+        motor["battery_power"] = draw(st.sampled_from(({"text": "25 kW"}, {"text": "120 kW"})))
+    if draw(st.booleans()):
+        motor["charge_power"] = {"text": "30 kW"}
+
+
+def _line(draw: st.DrawFn, sheets: Job) -> None:
+    ratios, brief = sheets["ratios"], sheets["brief"]
+    if ratios.get("gearbox"):
+        ratios["gearbox"]["use"] = draw(st.sampled_from(("left_in_one", "shifted", None)))
+        ratios["choice"]["gear"] = draw(st.sampled_from([gear["name"] for gear in ratios["gearbox"]["gears"]]))
+        ratios["choice"]["reduction"] = draw(st.sampled_from((None, "1.75 box")))
+        ratios["reductions"][0].update(mass={"text": "18 kg"}, reverses=draw(st.sampled_from((True, False, None))))
+        ratios["coupler"] = draw(st.sampled_from(("flexible", "rigid", "clutch", None)))
+        ratios["clutch"] = {
+            "greatest_rpm": {"text": "7000 rpm"},
+            "flywheel_diameter": {"text": "240 mm"},
+            "flywheel_limit_mpa": 60,
+        }
+    if ratios.get("propshaft") and draw(st.booleans()):
+        ratios["propshaft"].update(joint_rpm={"text": "4400 rpm"}, critical_rpm={"text": "7000 rpm"})
+    for box in (*ratios.get("reductions", ()), *ratios["final_drives" if "final_drives" in ratios else "reductions"]):
+        if draw(st.booleans()):
+            box.update(sheds={"text": "2 kW"}, greatest_rpm={"text": "9500 rpm"}, rating={"text": "420 Nm"})
+    if brief["layout"] == "centre_unit":
+        ratios["split"] = draw(
+            st.sampled_from(
+                (
+                    {"kind": "open"},
+                    {"kind": "locked"},
+                    {"kind": "limited_slip", "bias_ratio": 2.5},
+                    {"kind": "open", "front_share": 0.4},
+                )
+            )
+        )
+        ratios["front_axle_rating"] = {"text": "7000 Nm"}
+        ratios["front_propshaft"] = {
+            "rating": {"text": "1900 Nm"},
+            "critical_rpm": {"text": "5000 rpm"},
+            "joint_rpm": {"text": "4000 rpm"},
+        }
+    if brief["layout"] == "axle_unit" and draw(st.booleans()):
+        brief["layout"] = "two_units"
+        ratios["choice"] = None
+        ratios["front_axle_rating"] = {"text": "1500 Nm"}
+        if draw(st.booleans()):
+            brief["front_motor"] = copy.deepcopy(brief["motor"])
+            brief["front_motor"].pop("battery_power", None)
+    brief["parking"] = draw(
+        st.sampled_from(
+            (
+                {"pawl": True, "pawl_rating": {"text": "500 Nm"}, "handbrake_held_pct": 24},
+                {"pawl": False, "handbrake_held_pct": 30},
+                {},
+            )
+        )
+    )
+
+
+def _masses(draw: st.DrawFn, sheets: Job) -> None:
+    masses = sheets.setdefault("masses", {})
+    items = masses.setdefault("items", [])
+    if draw(st.booleans()):
+        for k, item in enumerate(items):
+            item.setdefault("y", {"text": f"{40 * (-1) ** k} mm"})
+        far = draw(st.sampled_from(("500 mm", "-300 mm", "-1500 mm")))
+        load = {"mass": {"text": "350 kg"}, "x": {"text": far}, "y": {"text": "60 mm"}, "z": {"text": "800 mm"}}
+        items.append({"name": "Load", "only_laden": True, **load})
+        sheets["brief"]["vehicle"]["laden_mass"] = None
+    if draw(st.booleans()):
+        masses.update(left_side={"text": "520 kg"}, track={"text": "1300 mm"})
+    masses.update(
+        front_axle_rating={"text": "850 kg"}, rear_axle_rating={"text": "1050 kg"}, tyre_rating={"text": "500 kg"}
+    )
+
+
+def _plate(draw: st.DrawFn, plate: Job) -> None:
+    sheet, face = plate["plate"], plate["face"]
+    for name in ("motor_joint", "flange_joint"):
+        plate[name].update(
+            countersink={"text": "0.5 mm"},
+            thread_depth={"text": "20 mm"},
+            is_blind=draw(st.booleans()),
+            surface=draw(st.sampled_from((None, "blasted", "plated or anodised"))),
+            length={"text": "40 mm"},
+            depth_behind={"text": "26 mm"},
+        )
+    face["depth_behind"] = {"text": draw(st.sampled_from(("14 mm", "22 mm")))}
+    sheet["bore"] = draw(st.sampled_from((None, {"text": "110 mm"}, {"text": "260 mm"})))
+    if draw(st.booleans()):
+        face.update(counterbore={"text": "18 mm"}, counterbore_depth={"text": draw(st.sampled_from(("4 mm", "12 mm")))})
+    located = draw(st.sampled_from(("plays", "fits", "pressed", "dowels")))
+    if located in ("fits", "pressed"):
+        sheet["register_plays"] = []
+        fit = "H7/g6" if located == "fits" else "H7/s6"
+        sheet["registers"] = [{"size": {"text": "130 mm"}, "fit": fit}, {"size": {"text": "60 mm"}, "fit": fit}]
+    if located == "dowels":
+        sheet.update(locating="dowels reamed after indicating", dowel_size={"text": "10 mm"}, dowel_fit="H7/n6")
+    kind = draw(st.sampled_from(("one plate", "one plate", "two plates on standoffs", "plate and spacer ring")))
+    build = plate.setdefault("build_up", {})
+    build["kind"] = kind
+    build["wanted_apart"] = draw(st.sampled_from((None, {"text": "10 mm"}, {"text": "114 mm"})))
+    sheet["thickness"] = {**sheet["thickness"], "tool": "caliper"}
+    if kind == "two plates on standoffs":
+        build["standoffs"] = copy.deepcopy(STANDOFFS)
+        build["second_thickness"] = {"text": "12 mm", "tool": "caliper"}
+    if kind == "plate and spacer ring":
+        build["ring"] = {"thickness": {"text": "8 mm", "tool": "caliper"}, "inside": {"text": "200 mm"}}
+
+
+@st.composite
+def jobs(draw: st.DrawFn) -> Job:
+    """Draw a job file that its model takes."""
+    name = draw(st.sampled_from(("wren", "wren", "bittern", "plover")))
+    job = copy.deepcopy(DEMOS[name])
+    job.pop("build", None)
+    sheets = job["sheets"]
+    _scaled(draw, sheets)
+    _motor(draw, sheets["brief"]["motor"])
+    _line(draw, sheets)
+    _masses(draw, sheets)
+    if name == "wren":
+        if draw(st.booleans()):  # put right, so that other checks come to the fore
+            sheets["plate"]["survey"]["readings"][11]["reading"]["text"] = "96.47"
+        _plate(draw, sheets["plate"])
+    return job
+
+
+def full_job(field: str) -> Job:
+    """Return a demo job with everything filled in that a figure needs to act on a check."""
+    job = copy.deepcopy(DEMOS["wren"])
+    job.pop("build", None)
+    sheets = job["sheets"]
+    sheets["plate"]["survey"]["readings"][11]["reading"]["text"] = "96.47"
+    sheets["brief"]["vehicle"].update(crr=0.012, tyre_grip=0.3 if field.endswith("tyre_grip") else 0.9)
+    sheets["brief"]["motor"]["overrun_torque"] = text(400 if "overrun" in field else 60, "Nm")
+    if field == "brief.motor.continuous_torque":
+        sheets["brief"]["motor"]["continuous_power"] = text(80, "kW")
+    if field in ("brief.motor.peak_power", "brief.motor.battery_power", "brief.vehicle.cda_m2", "brief.vehicle.crr"):
+        sheets["brief"]["motor"].update(peak_power=text(28, "kW"), battery_power=text(100, "kW"))
+        sheets["brief"]["vehicle"].update(cda_m2=1.6)
+    if field == "brief.motor.battery_power":
+        sheets["brief"]["motor"].update(peak_power=text(90, "kW"), battery_power=text(8, "kW"))
+    sheets["brief"]["parking"] = {"pawl": True, "pawl_rating": text(2000, "Nm"), "handbrake_held_pct": 20}
+    sheets["ratios"].update(
+        coupler="clutch",
+        clutch={"greatest_rpm": text(8000, "rpm"), "flywheel_diameter": text(240, "mm"), "flywheel_limit_mpa": 60},
+    )
+    sheets["ratios"]["choice"]["reduction"] = "1.75 box" if field == "brief.motor.greatest_rpm" else None
+    plate = sheets["plate"]
+    plate["face"].update(depth_behind=text(18, "mm"), counterbore=text(18, "mm"), counterbore_depth=text(2, "mm"))
+    if field.endswith("motor_joint.thread_depth"):
+        plate["motor_joint"].update(is_blind=True, thread_depth=text(6, "mm"))
+    if field.endswith("flange_joint.thread_depth"):
+        plate["flange_joint"].update(thread_depth=text(8, "mm"))
+    if "standoffs" in field or field.endswith("second_thickness"):
+        plate["face"].pop("counterbore")
+        plate["face"].pop("counterbore_depth")
+        standoffs = {**copy.deepcopy(STANDOFFS), "measured": []}
+        plate["plate"]["bore"] = text(110, "mm")
+        plate["build_up"] = {
+            "kind": "two plates on standoffs",
+            "second_thickness": text(12, "mm"),
+            "standoffs": standoffs,
+        }
+    return job

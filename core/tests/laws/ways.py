@@ -1,0 +1,78 @@
+"""Which way each figure acts on each check: more of it never a better margin, or never a worse one.
+
+``WORSE`` and ``BETTER`` name a figure and the checks, by the beginning of their keys, whose margin more of it may only
+lower or only raise. What a figure does not name it may move either way, or not at all.
+"""
+
+from dataclasses import dataclass
+from typing import Final
+
+
+@dataclass(frozen=True, slots=True)
+class Way:
+    """A figure, its unit, and the checks whose margin more of it may only lower (or only raise)."""
+
+    field: str  # such as brief.motor.mass
+    unit: str  # empty for a plain number
+    checks: tuple[str, ...]
+    only_raises: bool = False
+
+
+WORSE: Final = (
+    Way("brief.motor.peak_torque", "Nm", ("plate.motor_friction", "plate.flange_friction", "plate.standoff_friction")),
+    Way(
+        "brief.motor.peak_torque",
+        "Nm",
+        (
+            "gearbox.torque",
+            "reduction.torque",
+            "drive_unit.torque",
+            "propshaft.torque",
+            "axle.torque",
+            "rear.",
+            "front.",
+        ),
+    ),
+    Way("brief.wanted.top_speed", "km/h", ("motor.", "propshaft.", "rear.propshaft", "final_drive", "road.top_speed")),
+    Way("brief.vehicle.kerb_mass", "kg", ("road.top_speed", "road.cruise", "masses.front", "masses.rear")),
+    Way("brief.motor.overrun_torque", "Nm", ("road.overrun", "gearbox.torque", "axle.torque", "rear.", "front.")),
+    Way("brief.motor.mass", "kg", ("plate.",)),
+    Way("brief.motor.greatest_rpm", "rpm", ("gearbox.speed", "reduction.speed", "clutch.speed", "flywheel.")),
+    Way("brief.vehicle.cda_m2", "", ("road.top_speed", "road.cruise")),
+    Way("brief.vehicle.crr", "", ("road.top_speed", "road.cruise", "road.hill_start")),
+    Way("plate.face.overhang", "mm", ("plate.",)),
+    Way("plate.plate.concentricity", "mm", ("plate.on_centre", "plate.misalignment")),
+    Way("plate.plate.register_plays.0", "mm", ("plate.on_centre", "plate.misalignment")),
+    Way("plate.motor_joint.countersink", "mm", ("plate.motor_engagement",)),
+    Way("plate.motor_joint.washer", "mm", ("plate.motor_engagement",)),
+    Way("plate.face.screw_length", "mm", ("plate.screw_clear",)),
+    Way("plate.face.counterbore_depth", "mm", ("plate.counterbore_floor",)),
+    Way("plate.build_up.standoffs.length", "mm", ("plate.standoff_legs", "plate.lean")),
+    Way("ratios.clutch.flywheel_diameter", "mm", ("flywheel.",)),
+    Way("masses.items.0.mass", "kg", ("masses.rear_axle",)),  # of a load; see the test
+)
+BETTER: Final = (
+    Way("plate.plate.thickness", "mm", ("plate.lean", "plate.counterbore_floor"), only_raises=True),
+    Way("plate.face.depth_behind", "mm", ("plate.screw_clear",), only_raises=True),
+    Way("plate.motor_joint.thread_depth", "mm", ("plate.motor_engagement", "plate.screw_clear"), only_raises=True),
+    Way("plate.flange_joint.thread_depth", "mm", ("plate.flange_engagement",), only_raises=True),
+    Way("plate.motor_joint.head", "mm", ("plate.motor_head",), only_raises=True),
+    Way("plate.build_up.standoffs.diameter", "mm", ("plate.standoff_legs", "plate.lean"), only_raises=True),
+    Way("plate.build_up.second_thickness", "mm", ("plate.lean",), only_raises=True),
+    Way("ratios.propshaft.rating", "Nm", ("propshaft.torque", "rear.propshaft.torque"), only_raises=True),
+    Way("ratios.propshaft.critical_rpm", "rpm", ("propshaft.speed", "rear.propshaft.speed"), only_raises=True),
+    Way("ratios.propshaft.joint_rpm", "rpm", ("propshaft.joint", "rear.propshaft.joint"), only_raises=True),
+    Way("ratios.gearbox.rating", "Nm", ("gearbox.torque",), only_raises=True),
+    Way("ratios.gearbox.greatest_rpm", "rpm", ("gearbox.speed",), only_raises=True),
+    Way("ratios.axle_rating", "Nm", ("axle.torque", "rear.axle.torque"), only_raises=True),
+    Way("masses.front_axle_rating", "kg", ("masses.front_axle",), only_raises=True),
+    Way("masses.rear_axle_rating", "kg", ("masses.rear_axle",), only_raises=True),
+    Way("masses.tyre_rating", "kg", ("masses.tyre",), only_raises=True),
+    Way("brief.motor.continuous_torque", "Nm", ("road.cruise",), only_raises=True),
+    Way("brief.motor.peak_power", "kW", ("road.top_speed",), only_raises=True),
+    Way("brief.motor.battery_power", "kW", ("road.top_speed", "road.cruise"), only_raises=True),
+    Way("brief.vehicle.tyre_grip", "", ("road.hill_start", "road.overrun_dry", "parked.handbrake"), only_raises=True),
+    Way("brief.parking.handbrake_held_pct", "", ("parked.handbrake",), only_raises=True),
+    Way("brief.parking.pawl_rating", "Nm", ("parked.pawl",), only_raises=True),
+)
+WAYS: Final = (*WORSE, *BETTER)
