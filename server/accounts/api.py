@@ -7,19 +7,18 @@ from ninja import Router, Schema
 from ninja.decorators import decorate_view
 from ninja.errors import HttpError
 from ninja.utils import check_csrf
-from pydantic import ConfigDict, Field
+from pydantic import Field
 
 from accounts.models import Role, User
 from accounts.queries import memberships_of
+from fernback.inputs import Input
 from fernback.problems import problem
 
 router = Router(tags=["session"])
 
 
-class SignIn(Schema):
+class SignIn(Input):
     """Name and password."""
-
-    model_config = ConfigDict(extra="forbid")
 
     username: str = Field(min_length=1, max_length=150)
     password: str = Field(min_length=1, max_length=200)

@@ -7,7 +7,7 @@ from django.utils import timezone
 
 from accounts.models import User
 from build.models import Delivery, Release
-from build.records import keep_release
+from build.records import keep_release, records_of
 from driveline.benches.plate import solve_parts
 from driveline.benches.released import judged
 from driveline.checks import Verdict
@@ -35,6 +35,8 @@ def release_part(
         Held: If the holes run the other way than they were seen to run, or a check of the plate fails and no reason
             is given.
         NotDrawnYet: If the part can't be drawn.
+        RecordsFull: If the job holds as many releases as are taken.
+        NoLetterLeft: If the part's letters are used up.
     """
     Job.objects.select_for_update().get(pk=job.pk)
     newest = job.versions.select_related("author").latest("number")
@@ -47,11 +49,8 @@ def release_part(
             f"Seen from that side the drawing's holes run {drawn.value}; you saw them run {runs.value}. "
             "One of them is mirrored: look at the part again before anything is cut."
         )
-    failing = [
-        check.title
-        for check in evaluate(file).checks
-        if check.bench == "plate" and check.verdict is Verdict.FAILS and not check.key.startswith("plate.released_")
-    ]
+    file.build.require_room_for_release()
+    failing = [check.title for check in evaluate(file).checks if check.holds_release]
     if failing and not despite:
         raise Held(f"{', '.join(failing)}: failing. Mend it, or say why the part is released all the same.")
     record = release_of(file, part=part, side=side, by=str(author), at=_now(), revision=newest.number, note=despite)
@@ -73,7 +72,10 @@ def record_delivery(
     Raises:
         Held: If it is turned down, mirrored, unmeasured or out of tolerance, and no reason is given.
         UnknownFeature: If a measure names a hole that the release does not have.
+        RecordsFull: If the job holds as many deliveries as are taken.
     """
+    Job.objects.select_for_update().get(pk=release.job_id)  # so that two at once are counted one after the other
+    records_of(release.job).require_room_for_delivery()
     rows = judged(ReleaseRecord.model_validate(release.record), measures)
     if accepted and not runs_as_drawn:
         raise Held("Its holes run the other way round than the drawing's: a mirrored part can't be accepted.")

@@ -14,13 +14,14 @@ from build.actions import record_delivery, release_part
 from build.models import Release
 from driveline.benches.plate_results import FeatureRow
 from driveline.benches.released import judged
+from driveline.drawing.pdf import write_sheet_pdf
 from driveline.network import Turning
 from driveline.sheets.base import Words
-from driveline.sheets.build import Measure, PartKey, Seen
+from driveline.sheets.build import Letter, Measure, PartKey, Seen
 from driveline.sheets.build import Release as ReleaseRecord
 from fernback.inputs import Input
 from fernback.problems import Conflict, Problem
-from jobs.exports import attachment, file_stem
+from jobs.exports import attachment, file_stem, hole_table_csv
 from jobs.models import Job
 from jobs.queries import jobs_visible_to, require_editable
 
@@ -112,7 +113,7 @@ def create_release(request: HttpRequest, job_id: UUID, payload: ReleaseIn) -> St
 
 
 @router.get("/{uuid:job_id}/releases/{part}/{letter}.dxf", operation_id="release_dxf")
-def release_dxf(request: HttpRequest, job_id: UUID, part: PartKey, letter: str) -> HttpResponse:
+def release_dxf(request: HttpRequest, job_id: UUID, part: PartKey, letter: Letter) -> HttpResponse:
     """Return the very bytes that were released."""
     release = _release(request, job_id, part, letter)
     content = release.record["dxf"]
@@ -123,13 +124,35 @@ def release_dxf(request: HttpRequest, job_id: UUID, part: PartKey, letter: str) 
     return attachment(content, name=name, content_type="image/vnd.dxf")
 
 
+@router.get("/{uuid:job_id}/releases/{part}/{letter}-sheet.pdf", operation_id="release_sheet")
+def release_sheet(request: HttpRequest, job_id: UUID, part: PartKey, letter: Letter) -> HttpResponse:
+    """Return the dimensioned sheet as it was released."""
+    release = _release(request, job_id, part, letter)
+    sheet = ReleaseRecord.model_validate(release.record).sheet
+    if sheet is None:
+        raise HttpError(409, "That release is older than kept sheets. Release it anew to have one.")
+    name = file_stem(release.job.name, part.replace("_", "-"), f"rev-{letter}", "sheet") + ".pdf"
+    return attachment(write_sheet_pdf(sheet), name=name, content_type="application/pdf")
+
+
+@router.get("/{uuid:job_id}/releases/{part}/{letter}-holes.csv", operation_id="release_holes")
+def release_holes(request: HttpRequest, job_id: UUID, part: PartKey, letter: Letter) -> HttpResponse:
+    """Return the hole table as it was released."""
+    release = _release(request, job_id, part, letter)
+    holes = ReleaseRecord.model_validate(release.record).holes
+    if not holes:
+        raise HttpError(409, "That release is older than kept hole tables. Release it anew to have one.")
+    name = file_stem(release.job.name, part.replace("_", "-"), f"rev-{letter}", "holes") + ".csv"
+    return attachment(hole_table_csv(holes), name=name, content_type="text/csv")
+
+
 @router.post(
     "/{uuid:job_id}/releases/{part}/{letter}/judge",
     response={200: list[FeatureRow], **REFUSALS},
     operation_id="delivery_judge",
 )
 def judge_delivery(
-    request: HttpRequest, job_id: UUID, part: PartKey, letter: str, payload: MeasuresIn
+    request: HttpRequest, job_id: UUID, part: PartKey, letter: Letter, payload: MeasuresIn
 ) -> list[FeatureRow]:
     """Compare measures of a delivered part with its release. Nothing is saved."""
     release = _release(request, job_id, part, letter)
@@ -142,7 +165,7 @@ def judge_delivery(
     operation_id="delivery_record",
 )
 def create_delivery(
-    request: HttpRequest, job_id: UUID, part: PartKey, letter: str, payload: DeliveryIn
+    request: HttpRequest, job_id: UUID, part: PartKey, letter: Letter, payload: DeliveryIn
 ) -> Status[list[FeatureRow]]:
     """Sign for a delivered part, or turn it down."""
     require_editable(person(request), job_id)

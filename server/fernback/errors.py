@@ -7,7 +7,14 @@ from ninja.errors import AuthenticationError, HttpError, ValidationError
 from pydantic import ValidationError as SheetError
 
 from build.actions import Held
-from driveline.errors import ImpossibleInput, NotDrawnYet, UnknownFeature, UnreadableMeasurement
+from driveline.errors import (
+    ImpossibleInput,
+    NoLetterLeft,
+    NotDrawnYet,
+    RecordsFull,
+    UnknownFeature,
+    UnreadableMeasurement,
+)
 from fernback.problems import Conflict, FieldProblem, field_problems, problem
 from jobs.actions import FileRefused, VersionConflict
 from library.actions import PartClash
@@ -59,6 +66,14 @@ def add_error_handlers(api: NinjaAPI) -> None:  # noqa: C901 - a list of handler
 
     @api.exception_handler(NotDrawnYet)
     def _not_drawn(_request: HttpRequest, error: NotDrawnYet) -> HttpResponse:
+        return problem(409, str(error))
+
+    @api.exception_handler(NoLetterLeft)
+    def _no_letter(_request: HttpRequest, error: NoLetterLeft) -> HttpResponse:
+        return problem(409, str(error))
+
+    @api.exception_handler(RecordsFull)
+    def _full(_request: HttpRequest, error: RecordsFull) -> HttpResponse:
         return problem(409, str(error))
 
     @api.exception_handler(UnknownFeature)

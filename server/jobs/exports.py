@@ -9,6 +9,7 @@ from collections.abc import Sequence
 from django.http import HttpResponse
 
 from driveline.benches.plate_results import CutLine, HoleRow
+from driveline.sheets.build import FrozenHole
 
 FORMULA_STARTS = ("=", "+", "-", "@", "\t", "\r")
 
@@ -33,7 +34,7 @@ def safe_cell(text: str) -> str:
     return f"'{text}" if text.startswith(FORMULA_STARTS) else text
 
 
-def hole_table_csv(rows: tuple[HoleRow, ...]) -> str:
+def hole_table_csv(rows: Sequence[HoleRow | FrozenHole]) -> str:
     """Return the hole table from the shaft's centre, seen from the engine side."""
     stream = io.StringIO()
     writer = csv.writer(stream)

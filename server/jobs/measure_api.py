@@ -7,7 +7,7 @@ from ninja import File, Form, Router, Schema, UploadedFile
 from pydantic import Field
 
 from driveline.curve_csv import GREATEST_BYTES, read_motor_curve
-from driveline.measure import Quantity, Tool, inch_text, measured, nearest_fraction
+from driveline.measure import LENGTHS, Quantity, Tool, inch_text, measured, nearest_fraction
 from driveline.sheets.brief import CurvePoint
 from driveline.sheets.survey import FlangeHole, Outline, Side, Survey, SurveyReading
 from driveline.survey_in import read_survey_csv, read_survey_dxf
@@ -44,7 +44,7 @@ class ReadBack(Schema):
 def read_typed(request: HttpRequest, payload: Typed) -> ReadBack:  # noqa: ARG001 - ninja passes it
     """Read a measurement as typed; a refusal says what is wrong and what to type."""
     read = measured(payload.text, payload.quantity, default_unit=payload.unit, tool=payload.tool)
-    is_length = payload.quantity is Quantity.LENGTH
+    is_length = payload.quantity in LENGTHS
     fraction = nearest_fraction(read.value, 64) if is_length else None
     return ReadBack(
         value=read.value,

@@ -46,6 +46,21 @@ class ReleaseTest(BuildTestCase):
         self.assertIn("wren-plate-rev-b-gearbox-side.dxf", file.headers["Content-Disposition"])
         self.assertEqual([one["letter"] for one in self.fabricator.get(f"{self.base}/releases").json()], ["B", "A"])
 
+    def test_sheet_and_hole_table_are_frozen_with_it(self) -> None:
+        self.measured_again()
+        self.release()
+        paths = [f"{self.base}/releases/plate/B{end}" for end in ("-sheet.pdf", "-holes.csv")]
+        before = [self.fabricator.get(path).content for path in paths]
+        self.assertTrue(before[0].startswith(b"%PDF"))
+        self.assertIn(b"H1,flange", before[1])
+        sheets = self.fabricator.get(self.base).json()["version"]["sheets"]
+        sheets["plate"]["plate"]["turned"]["text"] = "-3 deg"
+        self.fabricator.send("post", f"{self.base}/versions", {"based_on": 2, "sheets": sheets})
+        self.assertEqual(self.fabricator.get(paths[1]).content, before[1])
+        old = self.fabricator.get(f"{self.base}/releases/plate/A-sheet.pdf")
+        self.assertEqual(old.status_code, 409)
+        self.assertIn("Release it anew", old.json()["says"])
+
     def test_later_edits_are_told_and_the_frozen_bytes_do_not_move(self) -> None:
         self.measured_again()
         self.release()
