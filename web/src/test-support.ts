@@ -8,6 +8,10 @@ export function aCheck(change: Partial<Check> = {}): Check {
     bench: 'ratios',
     title: 'Gearbox input torque',
     demand: 294,
+    is_so: null,
+    has_catch: false,
+    guards_release: false,
+    holds_release: false,
     capacity: 320,
     unit: 'N·m',
     wanted_margin: 1,
@@ -48,8 +52,11 @@ export function aLine(): Line {
       greatest_rpm: null,
       motor_limited_nm: 1,
       slip_limited_nm: null,
+      overrun_nm: 1,
+      wind_up_nm: 0,
       design_nm: 1,
       governed_by: 'motor',
+      is_limited: false,
     })),
     cases: ['launch', 'cruise'].map((key) => ({
       key,
@@ -96,7 +103,7 @@ export function aJob(change: Partial<Job> = {}): Job {
 
 export const AN_ANSWER = { checks: [], benches: [] } as unknown as JobResult;
 
-type Route = (body: unknown) => { status?: number; json: unknown };
+type Route = (body: unknown) => { status?: number; json: unknown; after?: Promise<void> | undefined };
 
 /** Answers calls whose method and address contain a key of `routes`; returns the bodies that were sent, in order. */
 export function serve(routes: Record<string, Route>): { path: string; body: unknown }[] {
@@ -107,9 +114,9 @@ export function serve(routes: Record<string, Route>): { path: string; body: unkn
     const body: unknown = text ? JSON.parse(text) : null;
     sent.push({ path, body });
     const key = Object.keys(routes).find((part) => path.includes(part));
-    const { status = 200, json } = key
-      ? routes[key]!(body)
-      : { status: 404, json: { says: 'no such place' } };
+    const answer = key ? routes[key]!(body) : { status: 404, json: { says: 'no such place' } };
+    const { status = 200, json, after } = answer;
+    await after; // an answer that is long in coming
     return new Response(JSON.stringify(json), { status, headers: { 'Content-Type': 'application/json' } });
   });
   return sent;

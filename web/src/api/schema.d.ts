@@ -364,6 +364,46 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/jobs/{job_id}/releases/{part}/{letter}-sheet.pdf": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Release Sheet
+         * @description Return the dimensioned sheet as it was released.
+         */
+        get: operations["release_sheet"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{job_id}/releases/{part}/{letter}-holes.csv": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Release Holes
+         * @description Return the hole table as it was released.
+         */
+        get: operations["release_holes"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/jobs/{job_id}/releases/{part}/{letter}/judge": {
         parameters: {
             query?: never;
@@ -759,6 +799,8 @@ export interface components {
             greatest_rpm?: components["schemas"]["Spin"] | null;
             /** @description Heat that it can shed for good */
             sheds?: components["schemas"]["Power"] | null;
+            /** @description Of a reduction that hangs on the adapter plate */
+            mass?: components["schemas"]["Mass"] | null;
             /**
              * Reverses
              * @description Its output turns against its input
@@ -899,6 +941,27 @@ export interface components {
              *       },
              *       "fixing": null,
              *       "hole": null,
+             *       "diameter": null,
+             *       "bored": null,
+             *       "made_of": null,
+             *       "joint": {
+             *         "condition": null,
+             *         "countersink": null,
+             *         "crush_tube": false,
+             *         "depth_behind": null,
+             *         "head": null,
+             *         "is_blind": null,
+             *         "length": null,
+             *         "property_class": null,
+             *         "sleeve_yield_mpa": null,
+             *         "surface": null,
+             *         "tapped": null,
+             *         "tapped_mpa": null,
+             *         "thread": null,
+             *         "thread_depth": null,
+             *         "tightening": null,
+             *         "washer": null
+             *       },
              *       "length": null,
              *       "measured": []
              *     }
@@ -1121,7 +1184,9 @@ export interface components {
             property_class?: components["schemas"]["PropertyClass"] | null;
             condition?: components["schemas"]["Condition"] | null;
             tightening?: components["schemas"]["Torque"] | null;
-            /** @description Thickness of the washer under the head */
+            /** @description Of the clamped faces; the least friction when empty */
+            surface?: components["schemas"]["Surface"] | null;
+            /** @description Thickness of the washer under the head; 0 for none */
             washer?: components["schemas"]["Length"] | null;
             tapped?: components["schemas"]["Tapped"] | null;
             /**
@@ -1129,8 +1194,15 @@ export interface components {
              * @description Tensile strength of what it is screwed into, where it is known
              */
             tapped_mpa?: number | null;
-            /** @description Depth of the countersink at the tapped hole's mouth */
+            /** @description Depth of the countersink at the tapped hole's mouth; 0 for none */
             countersink?: components["schemas"]["Length"] | null;
+            /** @description Full thread in the tapped hole, from its face */
+            thread_depth?: components["schemas"]["Length"] | null;
+            /**
+             * Is Blind
+             * @description The tapped hole ends: the screw stops short of its end
+             */
+            is_blind?: boolean | null;
             /** @description Diameter that bears: the head's, or the washer's */
             head?: components["schemas"]["Length"] | null;
             /** @description Under the head */
@@ -1239,12 +1311,12 @@ export interface components {
          */
         MassesSheet: {
             /** @description Weighed as it was */
-            front_axle?: components["schemas"]["Mass"] | null;
-            rear_axle?: components["schemas"]["Mass"] | null;
+            front_axle?: components["schemas"]["VehicleMass"] | null;
+            rear_axle?: components["schemas"]["VehicleMass"] | null;
             /** @description Both left wheels, weighed as it was */
-            left_side?: components["schemas"]["Mass"] | null;
+            left_side?: components["schemas"]["VehicleMass"] | null;
             /** @description Between the middles of the tyres */
-            track?: components["schemas"]["Length"] | null;
+            track?: components["schemas"]["VehicleLength"] | null;
             /** @description Of the vehicle with one axle lifted */
             lift_angle?: components["schemas"]["Angle"] | null;
             /** @description What the axle on the floor gained by it */
@@ -1254,10 +1326,10 @@ export interface components {
              * @default []
              */
             items: components["schemas"]["MassItem"][];
-            front_axle_rating?: components["schemas"]["Mass"] | null;
-            rear_axle_rating?: components["schemas"]["Mass"] | null;
+            front_axle_rating?: components["schemas"]["VehicleMass"] | null;
+            rear_axle_rating?: components["schemas"]["VehicleMass"] | null;
             /** @description One tyre's load rating */
-            tyre_rating?: components["schemas"]["Mass"] | null;
+            tyre_rating?: components["schemas"]["VehicleMass"] | null;
         };
         /**
          * MotorFace
@@ -1618,8 +1690,10 @@ export interface components {
              *       "kind": "one plate",
              *       "second_thickness": null,
              *       "standoffs": {
+             *         "bored": null,
              *         "circle": null,
              *         "count": 0,
+             *         "diameter": null,
              *         "first_at": {
              *           "text": "0 deg",
              *           "tool": null,
@@ -1628,7 +1702,26 @@ export interface components {
              *         },
              *         "fixing": null,
              *         "hole": null,
+             *         "joint": {
+             *           "condition": null,
+             *           "countersink": null,
+             *           "crush_tube": false,
+             *           "depth_behind": null,
+             *           "head": null,
+             *           "is_blind": null,
+             *           "length": null,
+             *           "property_class": null,
+             *           "sleeve_yield_mpa": null,
+             *           "surface": null,
+             *           "tapped": null,
+             *           "tapped_mpa": null,
+             *           "thread": null,
+             *           "thread_depth": null,
+             *           "tightening": null,
+             *           "washer": null
+             *         },
              *         "length": null,
+             *         "made_of": null,
              *         "measured": []
              *       },
              *       "ring": {
@@ -1656,10 +1749,13 @@ export interface components {
              *       "property_class": null,
              *       "condition": null,
              *       "tightening": null,
+             *       "surface": null,
              *       "washer": null,
              *       "tapped": null,
              *       "tapped_mpa": null,
              *       "countersink": null,
+             *       "thread_depth": null,
+             *       "is_blind": null,
              *       "head": null,
              *       "length": null,
              *       "depth_behind": null,
@@ -1674,10 +1770,13 @@ export interface components {
              *       "property_class": null,
              *       "condition": null,
              *       "tightening": null,
+             *       "surface": null,
              *       "washer": null,
              *       "tapped": null,
              *       "tapped_mpa": null,
              *       "countersink": null,
+             *       "thread_depth": null,
+             *       "is_blind": null,
              *       "head": null,
              *       "length": null,
              *       "depth_behind": null,
@@ -1783,7 +1882,7 @@ export interface components {
              *     }
              */
             propshaft: components["schemas"]["Propshaft"];
-            /** @description Where it is not like the rear one */
+            /** @description Where both axles are driven by one motor */
             front_propshaft?: components["schemas"]["Propshaft"] | null;
             /**
              * Final Drives
@@ -1803,6 +1902,7 @@ export interface components {
             tyres: components["schemas"]["TyreOption"][];
             /** @description Greatest torque of one axle shaft pair, as a total */
             axle_rating?: components["schemas"]["Torque"] | null;
+            /** @description Where both axles are driven */
             front_axle_rating?: components["schemas"]["Torque"] | null;
             /**
              * @default {
@@ -2124,8 +2224,10 @@ export interface components {
              *         },
              *         "second_thickness": null,
              *         "standoffs": {
+             *           "bored": null,
              *           "circle": null,
              *           "count": 0,
+             *           "diameter": null,
              *           "first_at": {
              *             "text": "0 deg",
              *             "tool": null,
@@ -2134,7 +2236,26 @@ export interface components {
              *           },
              *           "fixing": null,
              *           "hole": null,
+             *           "joint": {
+             *             "condition": null,
+             *             "countersink": null,
+             *             "crush_tube": false,
+             *             "depth_behind": null,
+             *             "head": null,
+             *             "is_blind": null,
+             *             "length": null,
+             *             "property_class": null,
+             *             "sleeve_yield_mpa": null,
+             *             "surface": null,
+             *             "tapped": null,
+             *             "tapped_mpa": null,
+             *             "thread": null,
+             *             "thread_depth": null,
+             *             "tightening": null,
+             *             "washer": null
+             *           },
              *           "length": null,
+             *           "made_of": null,
              *           "measured": []
              *         },
              *         "wanted_apart": null
@@ -2145,12 +2266,15 @@ export interface components {
              *         "crush_tube": false,
              *         "depth_behind": null,
              *         "head": null,
+             *         "is_blind": null,
              *         "length": null,
              *         "property_class": null,
              *         "sleeve_yield_mpa": null,
+             *         "surface": null,
              *         "tapped": null,
              *         "tapped_mpa": null,
              *         "thread": null,
+             *         "thread_depth": null,
              *         "tightening": null,
              *         "washer": null
              *       },
@@ -2160,12 +2284,15 @@ export interface components {
              *         "crush_tube": false,
              *         "depth_behind": null,
              *         "head": null,
+             *         "is_blind": null,
              *         "length": null,
              *         "property_class": null,
              *         "sleeve_yield_mpa": null,
+             *         "surface": null,
              *         "tapped": null,
              *         "tapped_mpa": null,
              *         "thread": null,
+             *         "thread_depth": null,
              *         "tightening": null,
              *         "washer": null
              *       }
@@ -2252,6 +2379,33 @@ export interface components {
             fixing?: ("bolted" | "welded") | null;
             /** @description Through each plate, for its screw or its end */
             hole?: components["schemas"]["Length"] | null;
+            /** @description Outside, of a leg */
+            diameter?: components["schemas"]["Length"] | null;
+            /** @description Inside, of a hollow leg; 0 or empty for a solid one */
+            bored?: components["schemas"]["Length"] | null;
+            made_of?: components["schemas"]["PlateMaterial"] | null;
+            /**
+             * @description The screws into each end of a leg
+             * @default {
+             *       "thread": null,
+             *       "property_class": null,
+             *       "condition": null,
+             *       "tightening": null,
+             *       "surface": null,
+             *       "washer": null,
+             *       "tapped": null,
+             *       "tapped_mpa": null,
+             *       "countersink": null,
+             *       "thread_depth": null,
+             *       "is_blind": null,
+             *       "head": null,
+             *       "length": null,
+             *       "depth_behind": null,
+             *       "crush_tube": false,
+             *       "sleeve_yield_mpa": null
+             *     }
+             */
+            joint: components["schemas"]["Joint"];
             /** @description As ordered, face to face */
             length?: components["schemas"]["Length"] | null;
             /**
@@ -2261,6 +2415,12 @@ export interface components {
              */
             measured: components["schemas"]["Length"][];
         };
+        /**
+         * Surface
+         * @description What the clamped faces are like; it sets their friction.
+         * @enum {string}
+         */
+        Surface: "dry steel or iron" | "plated or anodised" | "blasted";
         /**
          * Survey
          * @description The flange survey. Holes are listed in the order in which they are numbered.
@@ -2397,7 +2557,7 @@ export interface components {
             /** Code */
             code?: string | null;
             /** @description Floor from mark to mark */
-            roll_out?: components["schemas"]["Length"] | null;
+            roll_out?: components["schemas"]["VehicleLength"] | null;
             /**
              * Roll Out Turns
              * @default 1
@@ -2444,15 +2604,15 @@ export interface components {
              * @default
              */
             description: string;
-            kerb_mass?: components["schemas"]["Mass"] | null;
-            laden_mass?: components["schemas"]["Mass"] | null;
+            kerb_mass?: components["schemas"]["VehicleMass"] | null;
+            laden_mass?: components["schemas"]["VehicleMass"] | null;
             /**
              * Front Share
              * @description Of the kerb mass, on the front axle
              */
             front_share?: number | null;
-            cg_height?: components["schemas"]["Length"] | null;
-            wheelbase?: components["schemas"]["Length"] | null;
+            cg_height?: components["schemas"]["VehicleLength"] | null;
+            wheelbase?: components["schemas"]["VehicleLength"] | null;
             /**
              * Cda M2
              * @description Drag coefficient times frontal area
@@ -2468,6 +2628,44 @@ export interface components {
              * @description Dry friction coefficient
              */
             tyre_grip?: number | null;
+        };
+        /**
+         * VehicleLength
+         * @description A length of a vehicle: wheelbase, track, roll-out.
+         */
+        VehicleLength: {
+            /**
+             * Text
+             * @description As typed, such as 8 1/4 in
+             */
+            text: string;
+            /** Unit */
+            unit?: string | null;
+            tool?: components["schemas"]["Tool"] | null;
+            /**
+             * U
+             * @description Standard uncertainty in the field's unit
+             */
+            u?: number | null;
+        };
+        /**
+         * VehicleMass
+         * @description The mass of a vehicle, or of what stands on an axle.
+         */
+        VehicleMass: {
+            /**
+             * Text
+             * @description As typed, such as 8 1/4 in
+             */
+            text: string;
+            /** Unit */
+            unit?: string | null;
+            tool?: components["schemas"]["Tool"] | null;
+            /**
+             * U
+             * @description Standard uncertainty in the field's unit
+             */
+            u?: number | null;
         };
         /**
          * VersionOut
@@ -2737,6 +2935,10 @@ export interface components {
             top_kmh: number;
             /** Top Set By */
             top_set_by: string;
+            /** Is Top Known */
+            is_top_known: boolean;
+            /** Not Known */
+            not_known: string[];
             /** Launch Wheel Nm */
             launch_wheel_nm: number;
             /** Launch Held By Tyres */
@@ -2818,6 +3020,8 @@ export interface components {
          *
          *     ``capacity / demand`` is the margin. Where more is worse on the capacity's side, the
          *     check turns its figures so that the margin still grows with safety, and says so.
+         *     While something is ``missing``, figures that stand there all the same are the best that can be: they may fail,
+         *     they never hold. A question has ``is_so`` instead of figures.
          */
         Check: {
             /** Key */
@@ -2830,6 +3034,13 @@ export interface components {
             demand: number | null;
             /** Capacity */
             capacity: number | null;
+            /** Is So */
+            is_so?: boolean | null;
+            /**
+             * Has Catch
+             * @default false
+             */
+            has_catch: boolean;
             /** Unit */
             unit: string;
             /** Wanted Margin */
@@ -2862,12 +3073,22 @@ export interface components {
             /** Station */
             station?: string | null;
             /**
+             * Guards Release
+             * @default false
+             */
+            guards_release: boolean;
+            /**
              * Margin
              * @description Capacity over demand; ``None`` when not known or nothing is asked.
              */
             readonly margin: number | null;
-            /** @description The one place where numbers become a word. */
+            /** @description The one place where numbers become a word. A demand below nought is a case that can't stand: it fails. */
             readonly verdict: components["schemas"]["Verdict"];
+            /**
+             * Holds Release
+             * @description Whether a release waits for somebody to say why the part goes out all the same.
+             */
+            readonly holds_release: boolean;
         };
         /**
          * Circle
@@ -2920,6 +3141,8 @@ export interface components {
             best_deg: number;
             /** Best Share */
             best_share: number;
+            /** Is Settled */
+            is_settled: boolean;
             /** Best Turn Deg */
             best_turn_deg: number;
             /** Present Deg */
@@ -3150,6 +3373,8 @@ export interface components {
             clearance_mm?: number | null;
             /** Needed In Mm */
             needed_in_mm?: number | null;
+            /** Thread Depth Mm */
+            thread_depth_mm?: number | null;
             /** Shortest Mm */
             shortest_mm?: number | null;
             /** Longest Mm */
@@ -3265,9 +3490,9 @@ export interface components {
             /** Rpm */
             rpm: number[];
             /** Peak Nm */
-            peak_nm: number[];
+            peak_nm: (number | null)[];
             /** Continuous Nm */
-            continuous_nm: number[] | null;
+            continuous_nm: (number | null)[] | null;
         };
         /**
          * Moved
@@ -3465,6 +3690,8 @@ export interface components {
             cloud: components["schemas"]["Cloud"] | null;
             /** Musts */
             musts: components["schemas"]["Must"][];
+            /** Not Judged */
+            not_judged: string[];
             /** Speed Kmh */
             speed_kmh: number[];
             /** Resistance Nm */
@@ -3531,6 +3758,8 @@ export interface components {
             side: string;
             /** Sha256 */
             sha256: string;
+            /** Has Sheet */
+            has_sheet: boolean;
             /** Differs */
             differs: components["schemas"]["Moved"][];
             /** Readings Since */
@@ -3607,6 +3836,8 @@ export interface components {
             worst_mm: number;
             /** Likely Mm */
             likely_mm: number;
+            /** Is Sure */
+            is_sure: boolean;
             /** Shares */
             shares: components["schemas"]["StackShare"][];
         };
@@ -3682,10 +3913,16 @@ export interface components {
             motor_limited_nm: number;
             /** Slip Limited Nm */
             slip_limited_nm: number | null;
+            /** Overrun Nm */
+            overrun_nm: number | null;
+            /** Wind Up Nm */
+            wind_up_nm: number | null;
             /** Design Nm */
             design_nm: number;
             /** Governed By */
             governed_by: string;
+            /** Is Limited */
+            is_limited: boolean;
         };
         /**
          * Step
@@ -3753,6 +3990,8 @@ export interface components {
             worst_w: number | null;
             /** Centre U Mm */
             centre_u_mm: number | null;
+            /** Is Settled */
+            is_settled: boolean;
             /** About */
             about: string;
             next_reading: components["schemas"]["NextReading"] | null;
@@ -4063,7 +4302,7 @@ export interface components {
          * @description What a field measures; its canonical unit is the first of ``UNITS``.
          * @enum {string}
          */
-        Quantity: "length" | "angle" | "torque" | "spin" | "road_speed" | "mass" | "power" | "ratio";
+        Quantity: "length" | "vehicle_length" | "angle" | "torque" | "spin" | "road_speed" | "mass" | "vehicle_mass" | "power" | "ratio";
         /**
          * Typed
          * @description A field's text with what it measures.
@@ -4831,6 +5070,50 @@ export interface operations {
         };
     };
     release_dxf: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job_id: string;
+                part: "plate" | "motor_plate" | "ring" | "base_plate";
+                letter: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    release_sheet: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job_id: string;
+                part: "plate" | "motor_plate" | "ring" | "base_plate";
+                letter: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    release_holes: {
         parameters: {
             query?: never;
             header?: never;

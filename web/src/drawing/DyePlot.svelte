@@ -19,7 +19,7 @@
   const TOP = 34;
   let width = $state(540);
   let room = $state(240);
-  const right = $derived(width - 16);
+  const right = $derived(width - 24); // half a figure of the last tick stands past it
   const high = $derived(height ?? room);
   const bottom = $derived(high - 30);
   const x = $derived(scaleLinear([0, across], [LEFT, right]));

@@ -51,6 +51,31 @@ describe('JobEditor', () => {
     close();
   });
 
+  it('saves once more what was edited while a save was under way', async () => {
+    let release: () => void = () => undefined;
+    const held = new Promise<void>((resolve) => (release = resolve));
+    let number = 3;
+    const sent = serve({
+      evaluate: () => ({ json: AN_ANSWER }),
+      versions: () => ({ status: 201, json: saved(++number), after: number === 4 ? held : undefined }),
+    });
+    const { editor, close } = open();
+    setMass(editor, '1100 kg');
+    const first = editor.save();
+    await vi.advanceTimersByTimeAsync(10);
+    setMass(editor, '1200 kg');
+    const second = editor.save();
+    release();
+    expect([await first, await second]).toEqual([true, true]);
+    const kept = sent.filter(({ path }) => path.includes('versions')).map(({ body }) => body);
+    expect(kept).toMatchObject([
+      { based_on: 3, sheets: { brief: { vehicle: { kerb_mass: { text: '1100 kg' } } } } },
+      { based_on: 4, sheets: { brief: { vehicle: { kerb_mass: { text: '1200 kg' } } } } },
+    ]);
+    expect(editor.state).toBe('saved');
+    close();
+  });
+
   it('undoes and redoes, a drag as one step', () => {
     serve({ evaluate: () => ({ json: AN_ANSWER }) });
     const { editor, close } = open();

@@ -45,6 +45,7 @@ export class JobEditor {
   #asked = 0;
   #timer: ReturnType<typeof setTimeout> | undefined;
   #evaluation: AbortController | null = null;
+  #saving: Promise<boolean> | null = null;
 
   readonly canUndo = $derived(this.#past.length > 0);
   readonly canRedo = $derived(this.#future.length > 0);
@@ -158,10 +159,23 @@ export class JobEditor {
     this.problems = error.fields;
   }
 
-  /** Save what is on the screen, figures just typed included; true when all of it is saved. */
+  /**
+   * Save what is on the screen, figures just typed included; true when all of it is saved. While another save is
+   * under way it waits for that one, and then saves what has been edited since.
+   */
   async save(): Promise<boolean> {
     await figuresTaken();
-    if (!this.mayEdit || this.state === 'saved' || this.state === 'saving') return this.state === 'saved';
+    while (this.#saving) await this.#saving;
+    if (!this.mayEdit || this.state === 'saved') return this.state === 'saved';
+    this.#saving = this.#send();
+    try {
+      return await this.#saving;
+    } finally {
+      this.#saving = null;
+    }
+  }
+
+  async #send(): Promise<boolean> {
     this.state = 'saving';
     const sheets = this.sheets;
     const body = { based_on: this.number, sheets, note: '' };

@@ -42,12 +42,12 @@
           {#if step.result}<br />= {step.result}{/if}
         </p>
       {/each}
-      <p class="mt-2">
-        Margin {check.margin === null ? 'not known' : fixed(check.margin, 2)}, wanted {fixed(
-          check.wanted_margin,
-          2,
-        )}{check.wanted_is_default ? ' (the usual figure)' : ''}.
-      </p>
+      {#if check.is_so === null || check.is_so === undefined}<p class="mt-2">
+          Margin {check.margin === null ? 'not known' : fixed(check.margin, 2)}, wanted {fixed(
+            check.wanted_margin,
+            2,
+          )}{check.wanted_is_default ? ' (the usual figure)' : ''}.
+        </p>{/if}
       {#if check.working.note}<p class="mt-1">{check.working.note}</p>{/if}
       {#if check.working.source}<p class="mt-1 text-ink-dim">{check.working.source}</p>{/if}
       {#if check.missing.length > 0}<p class="mt-1">Still wanted: {check.missing.join('; ')}.</p>{/if}

@@ -11,6 +11,7 @@
   }
   let { motor, name, of = 'motor', height = 280 }: Props = $props();
   const greatest = $derived(motor.rpm.at(-1) ?? 1);
+  const isCutShort = $derived(motor.peak_nm.at(-1) === null);
 </script>
 
 {#snippet inside(frame: PlotFrame)}
@@ -29,9 +30,19 @@
 {/snippet}
 
 {#snippet over({ x, y }: PlotFrame)}
+  {#if isCutShort}
+    {@const last = motor.peak_nm.findLastIndex((nm) => nm !== null)}
+    <circle
+      cx={x(motor.rpm[last] ?? 0)}
+      cy={y(motor.peak_nm[last] ?? 0)}
+      r="4"
+      class="fill-dye stroke-brass-lit"
+      stroke-width="2"
+    />
+  {/if}
   {#if of === 'motor'}
     <text x={x(greatest * 0.04)} y={y(motor.peak_nm[0] ?? 0) - 7} class="fill-brass-lit text-[13px]"
-      >peak</text
+      >{isCutShort ? 'peak, as far as it is known' : 'peak'}</text
     >
   {/if}
   {#if motor.continuous_nm}
@@ -45,7 +56,7 @@
   title="{name}: torque, N·m, by {of} speed, rpm"
   label="Torque of {name} against its speed"
   across={greatest}
-  up={Math.max(...motor.peak_nm) * 1.12}
+  up={Math.max(...motor.peak_nm.map((nm) => nm ?? 0), 1) * 1.12}
   {height}
   {inside}
   {over}

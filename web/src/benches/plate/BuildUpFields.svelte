@@ -26,6 +26,11 @@
     ['bolted', 'bolted'],
     ['welded', 'welded'],
   ] as const;
+  const METALS = [
+    ['steel', 'steel'],
+    ['stainless steel', 'stainless steel'],
+    ['aluminium', 'aluminium'],
+  ] as const;
   const JOINTS = [
     ['gearbox', 'the gearbox'],
     ['motor', 'the motor'],
@@ -78,6 +83,14 @@
     options={FIXINGS}
     {disabled}
     onchange={(fixing) => change((next) => (next.standoffs.fixing = fixing))}
+  />
+  <ChoiceField
+    label="Legs are made of"
+    none="not said"
+    value={build.standoffs.made_of}
+    options={METALS}
+    {disabled}
+    onchange={(metal) => change((next) => (next.standoffs.made_of = metal))}
   />
   {#each Array.from({ length: build.standoffs.count }, (_, k) => k) as k (k)}
     {#if k <= lengths.length}

@@ -33,6 +33,16 @@
     ['aluminium, wrought', 'aluminium, wrought'],
     ['aluminium, cast', 'aluminium, cast'],
   ] as const;
+  const SURFACES = [
+    ['dry steel or iron', 'dry steel or iron'],
+    ['plated or anodised', 'plated or anodised'],
+    ['blasted', 'blasted'],
+  ] as const;
+  const HOLES = [
+    ['through', 'go through'],
+    ['blind', 'end'],
+  ] as const;
+  const holes = $derived(joint.is_blind === true ? 'blind' : joint.is_blind === false ? 'through' : null);
   const sizes = $derived(threads.map((name) => [name, name] as const));
 </script>
 
@@ -54,7 +64,7 @@
       {/if}
       {#if result.tightening_nm !== null}
         <br />Tighten to <strong>{fixed(result.tightening_nm, 0)} N·m</strong>{result.tightening_is_usual
-          ? ', 72 % of proof'
+          ? ', 70 % of proof'
           : ''}: {whole(result.preload_n)} N, a quarter more or less{result.settles_n === null
           ? ''
           : `, ${whole(result.settles_n)} of it settles`}.
@@ -112,6 +122,22 @@
     options={CONDITIONS}
     {disabled}
     onchange={(value) => change((next) => (next.condition = value))}
+  />
+  <ChoiceField
+    label="Clamped faces are"
+    none="not said: least friction"
+    value={joint.surface}
+    options={SURFACES}
+    {disabled}
+    onchange={(value) => change((next) => (next.surface = value))}
+  />
+  <ChoiceField
+    label="The tapped holes"
+    none="not said"
+    value={holes}
+    options={HOLES}
+    {disabled}
+    onchange={(value) => change((next) => (next.is_blind = value === 'blind'))}
   />
   <ReadingFields specs={JOINT} from={joint} {disabled} {change} />
   {#if result && result.sleeves.length > 0}

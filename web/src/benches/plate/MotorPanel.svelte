@@ -83,7 +83,7 @@
     value={sheet.plate.turned}
     onchange={(value) => value && change((next) => (next.plate.turned = value))}
   />
-  {#if result.clocking && !disabled}
+  {#if result.clocking?.is_settled && !disabled}
     {@const best = fixed(result.clocking.best_turn_deg, 2).replace('−', '-')}
     <p class="text-right text-[13px]">
       <button

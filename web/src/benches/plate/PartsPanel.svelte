@@ -76,6 +76,18 @@
               onclick={() => fetchFile(editor, releasedFile(part, released.letter))}
               >the file as released</button
             >
+            {#if released.has_sheet}
+              · <button
+                class="text-brass underline underline-offset-2"
+                onclick={() => fetchFile(editor, releasedFile(part, released.letter, '-sheet.pdf'))}
+                >its sheet</button
+              >
+              · <button
+                class="text-brass underline underline-offset-2"
+                onclick={() => fetchFile(editor, releasedFile(part, released.letter, '-holes.csv'))}
+                >its holes</button
+              >
+            {/if}
           </p>
         </div>
         {#each part.incoming as delivery (delivery.at)}

@@ -25,15 +25,9 @@
   const SIDES: readonly SideSeen[] = ['engine', 'gearbox'];
   const SENSES: readonly Turning[] = ['clockwise', 'anticlockwise'];
   const open = $derived(
-    checks.filter(
-      (check) =>
-        check.bench === 'plate' &&
-        (check.verdict === 'fails' || check.verdict === 'not_known') &&
-        !check.key.startsWith('plate.released_') &&
-        !check.key.startsWith('plate.delivered_'),
-    ),
+    checks.filter((check) => check.holds_release || (check.guards_release && check.verdict === 'not_known')),
   );
-  const failing = $derived(open.filter((check) => check.verdict === 'fails'));
+  const failing = $derived(open.filter((check) => check.holds_release));
   const ready = $derived(side !== null && runs !== null && (failing.length === 0 || despite.trim() !== ''));
   const pictureOf = (one: SideSeen) => (one === 'engine' ? part.engine_side : part.gearbox_side);
   const first = $derived(part.hole_table[0]?.id ?? 'H1');

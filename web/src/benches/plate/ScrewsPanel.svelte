@@ -1,7 +1,7 @@
 <script lang="ts">
   import type { PlateResult, PlateSheet } from '../../api/types';
   import ReadingFields from '../../measure/ReadingFields.svelte';
-  import { FLANGE_SCREWS, MOTOR_SCREWS, OVERHANG } from './fields';
+  import { FLANGE_SCREWS, MOTOR_SCREWS, OVERHANG, STANDOFF_SCREWS } from './fields';
   import JointFields from './JointFields.svelte';
 
   interface Props {
@@ -48,4 +48,24 @@
       change={(write) => change((next) => write(next.flange_joint))}
     />
   </div>
+  {#if solved('standoff')}
+    {@const standoff = (write: (to: PlateSheet['flange_joint']) => void) =>
+      change((next) => write(next.build_up.standoffs.joint))}
+    <div>
+      <JointFields
+        title="Standoff screws"
+        joint={sheet.build_up.standoffs.joint}
+        result={solved('standoff')}
+        threads={result.threads}
+        {disabled}
+        change={standoff}
+      />
+      <ReadingFields
+        specs={STANDOFF_SCREWS}
+        from={sheet.build_up.standoffs.joint}
+        {disabled}
+        change={standoff}
+      />
+    </div>
+  {/if}
 </div>

@@ -31,11 +31,16 @@ export const FLANGE_SCREWS: readonly ReadingSpec<Joint>[] = [
   reading('length', 'Length of the gearbox screws', 'length', 'under the head'),
   reading('depth_behind', 'Depth behind the gearbox face', 'length', 'to the first thing behind'),
 ];
+export const STANDOFF_SCREWS: readonly ReadingSpec<Joint>[] = [
+  reading('length', 'Length of the standoff screws', 'length', 'under the head'),
+  reading('depth_behind', 'Depth of the hole in a leg', 'length', 'to the end of the drill'),
+];
 export const JOINT: readonly ReadingSpec<Joint>[] = [
-  reading('washer', 'Washer, thickness', 'length'),
+  reading('washer', 'Washer, thickness', 'length', '0 where there is none'),
   reading('head', 'Washer or head, diameter', 'length', 'empty: a socket head’s'),
-  reading('countersink', 'Countersink of the tapped hole', 'length'),
-  reading('tightening', 'Tightened to', 'torque', 'empty: for 72 % of proof'),
+  reading('thread_depth', 'Full thread in the tapped hole', 'length', 'turns of a screw by hand × pitch'),
+  reading('countersink', 'Countersink of the tapped hole', 'length', '0 where there is none'),
+  reading('tightening', 'Tightened to', 'torque', 'empty: for 70 % of proof'),
 ];
 
 export const TERMINALS: readonly ReadingSpec<Face>[] = [
@@ -79,6 +84,8 @@ export const STANDOFFS: readonly ReadingSpec<BuildUp['standoffs']>[] = [
   reading('circle', 'On a circle of', 'length'),
   reading('first_at', 'First at', 'angle'),
   reading('hole', 'Hole in each plate', 'length'),
+  reading('diameter', 'Diameter of a leg', 'length'),
+  reading('bored', 'Bored through', 'length', 'empty: solid'),
   reading('length', 'Length as ordered', 'length', 'face to face'),
 ];
 export const RING: readonly ReadingSpec<BuildUp['ring']>[] = [

@@ -17,7 +17,7 @@ import PlateDrawing from './PlateDrawing.svelte';
 type BuildUp = PlateSheet['build_up'];
 const BUILD: BuildUp = {
   kind: 'one plate',
-  standoffs: { count: 0, first_at: { text: '0 deg' }, measured: [] },
+  standoffs: { count: 0, first_at: { text: '0 deg' }, measured: [], joint: { crush_tube: false } },
   ring: { on: 'gearbox' },
   base: { rows: [] },
 };
@@ -77,7 +77,7 @@ describe('BuildUpFields', () => {
   });
 
   it('tells how far the faces come to stand apart, at worst', () => {
-    const apart = { nominal_mm: 18, worst_mm: 0.4, likely_mm: 0.3, shares: [] };
+    const apart = { nominal_mm: 18, worst_mm: 0.4, likely_mm: 0.3, is_sure: true, shares: [] };
     fields({ kind: 'plate and spacer ring' }, { apart });
     expect(screen.getByText(/18.00 mm apart, ± 0.40 at worst/)).toBeTruthy();
   });
@@ -168,7 +168,7 @@ describe('JointFields', () => {
       '25 or 30 mm long fits',
       'what is behind is not known',
       '36 N·m',
-      '72 % of proof',
+      '70 % of proof',
       '8 of them',
     ])
       expect(says).toContain(words);

@@ -16,6 +16,8 @@ const FAILING = aCheck({
   bench: 'plate',
   title: 'Flange readings agree',
   verdict: 'fails',
+  guards_release: true,
+  holds_release: true,
 });
 const ROW = {
   feature: 'thickness',
@@ -72,6 +74,7 @@ describe('ReleaseDialog', () => {
       bench: 'plate',
       title: 'Screw clear',
       verdict: 'not_known',
+      guards_release: true,
     });
     const elsewhere = aCheck({ key: 'gearbox.torque', verdict: 'fails', title: 'Gearbox input torque' });
     const { calls } = dialog([FAILING, unknown, elsewhere], {

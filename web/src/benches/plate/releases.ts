@@ -64,6 +64,9 @@ export async function signed(
   );
 }
 
-/** Where the frozen bytes of a release are. */
-export const releasedFile = (part: PartResult, letter: string): string =>
-  `releases/${part.key}/${letter}.dxf`;
+/** Where the frozen files of a release are: its bytes for the cutter, its dimensioned sheet, its hole table. */
+export const releasedFile = (
+  part: PartResult,
+  letter: string,
+  end: '.dxf' | '-sheet.pdf' | '-holes.csv' = '.dxf',
+): string => `releases/${part.key}/${letter}${end}`;

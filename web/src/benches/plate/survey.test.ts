@@ -166,6 +166,7 @@ describe('ClockingPlot', () => {
     closest: ['H1 and M1', 'H2 and M1', 'H3 and M2', 'H4 and M2'],
     best_deg: 90,
     best_share: 1.4,
+    is_settled: true,
     best_turn_deg: 90,
     present_deg: 0,
     present_turn_deg: 0,

@@ -44,7 +44,14 @@
   </p>
 {:else}
   <p role="status" class="flex shrink-0 flex-wrap items-baseline gap-x-3 border-b border-edge px-4 py-1.5">
-    <span><VerdictMark verdict="holds" silent /> <strong>{shown.key} does all it must.</strong></span>
+    {#if result.not_judged.length > 0}
+      <span
+        ><VerdictMark verdict="not_known" silent />
+        <strong>{shown.key}: not known yet whether it can {result.not_judged.join(', or ')}.</strong></span
+      >
+    {:else}
+      <span><VerdictMark verdict="holds" silent /> <strong>{shown.key} does all it must.</strong></span>
+    {/if}
     {#each result.alternatives as other (other.key)}
       <span
         >{other.best_in[0]?.toUpperCase()}{other.best_in.slice(1)}: {other.key}

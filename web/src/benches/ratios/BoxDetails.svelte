@@ -8,11 +8,13 @@
     askCoast: boolean;
     askSettings: boolean;
     askHeat: boolean;
+    askMass: boolean;
     disabled: boolean;
     onput: (part: Partial<Box>) => void;
     onsettings: (text: string) => void;
   }
-  let { box, askReverses, askCoast, askSettings, askHeat, disabled, onput, onsettings }: Props = $props();
+  let { box, askReverses, askCoast, askSettings, askHeat, askMass, disabled, onput, onsettings }: Props =
+    $props();
   const senses: Record<string, boolean | null> = { '': null, no: false, yes: true };
   const sense = $derived(box.reverses === true ? 'yes' : box.reverses === false ? 'no' : '');
 </script>
@@ -55,6 +57,20 @@
           placeholder="? kW"
           {disabled}
           onchange={(text) => onput({ sheds: text === '' ? null : { text } })}
+        /></span
+      ></span
+    >
+  {/if}
+  {#if askMass}
+    <span class="flex items-baseline gap-1"
+      >weighs <span class="w-20"
+        ><ReadingInput
+          label="Mass of {box.name}, which hangs on the plate"
+          text={box.mass?.text ?? ''}
+          quantity="mass"
+          placeholder="? kg"
+          {disabled}
+          onchange={(text) => onput({ mass: text === '' ? null : { text } })}
         /></span
       ></span
     >

@@ -18,6 +18,7 @@
     askReverses?: boolean; // whether it turns the line round is worth asking
     askCoast?: boolean; // a hypoid that could be turned over
     askSettings?: boolean; // it may have several internal ratios
+    askMass?: boolean; // it hangs on the adapter plate
     disabled: boolean;
     onchange: (boxes: Box[]) => void;
   }
@@ -31,6 +32,7 @@
     askReverses = false,
     askCoast = false,
     askSettings = false,
+    askMass = false,
     disabled,
     onchange,
   }: Props = $props();
@@ -134,6 +136,7 @@
                 {askCoast}
                 {askSettings}
                 askHeat={kind !== undefined}
+                {askMass}
                 {disabled}
                 onput={(part) => put(k, part)}
                 onsettings={(text) => changeSettings(k, text)}

@@ -66,7 +66,7 @@
         <th scope="row" class="py-[2px] pr-1 pl-3 text-left font-normal">top speed set by</th>
         {#each compared as one, k (one.key)}
           <td class={['px-1.5 text-right text-[12.5px] leading-4', k === 0 && 'bg-brass-wash']}
-            >{one.top_set_by}</td
+            >{one.is_top_known ? one.top_set_by : 'at best: the motor is not all known'}</td
           >
         {/each}
         {#if result.was}<td></td>{/if}
@@ -76,7 +76,9 @@
           <th scope="row" class="py-[2px] pr-1 pl-3 text-left font-normal whitespace-nowrap">{row.title}</th>
           {#each compared as one, k (one.key)}
             <td class={['px-1.5 text-right figures whitespace-nowrap', k === 0 && 'bg-brass-wash']}>
-              {shownFigure(row, row.figure(one))}{row.suffix?.(one) ?? ''}
+              {row.time && one.not_known.includes(row.time)
+                ? 'not known'
+                : shownFigure(row, row.figure(one))}{row.suffix?.(one) ?? ''}
               <span class="text-[11px] text-ink-dim"
                 >{k === 0 ? spread(row) : first ? difference(row, one, first) : ''}</span
               >

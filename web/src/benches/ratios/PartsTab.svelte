@@ -40,6 +40,7 @@
       boxes={sheet.reductions}
       askReverses
       askSettings
+      askMass={layout === 'kept_gearbox'}
       {disabled}
       onchange={(boxes) => change((next) => (next.reductions = boxes))}
     />

@@ -27,6 +27,12 @@
     ['output', 'its output'],
   ] as const;
 
+  const FRONT_SHAFT = [
+    ['rating', 'Front propshaft torque', 'torque'],
+    ['critical_rpm', 'Front propshaft critical speed', 'spin'],
+    ['joint_rpm', 'Front joints turn at most', 'spin'],
+  ] as const;
+
   interface Field {
     label: string;
     quantity: Quantity;
@@ -52,19 +58,19 @@
   ]);
   const shaft = $derived<Field[]>([
     {
-      label: 'Propshaft torque',
+      label: isBothDriven ? 'Rear propshaft torque' : 'Propshaft torque',
       quantity: 'torque',
       value: sheet.propshaft.rating,
       write: (value) => change((next) => (next.propshaft.rating = value)),
     },
     {
-      label: 'Propshaft critical speed',
+      label: isBothDriven ? 'Rear propshaft critical speed' : 'Propshaft critical speed',
       quantity: 'spin',
       value: sheet.propshaft.critical_rpm,
       write: (value) => change((next) => (next.propshaft.critical_rpm = value)),
     },
     {
-      label: 'Its joints turn at most',
+      label: isBothDriven ? 'Rear joints turn at most' : 'Its joints turn at most',
       quantity: 'spin',
       value: sheet.propshaft.joint_rpm,
       write: (value) => change((next) => (next.propshaft.joint_rpm = value)),
@@ -78,11 +84,18 @@
       write: (value) => change((next) => (next.axle_rating = value)),
     },
   ]);
+  const frontShaft = $derived<Field[]>(
+    FRONT_SHAFT.map(([name, label, quantity]) => ({
+      label,
+      quantity,
+      value: sheet.front_propshaft?.[name],
+      write: (value) => change((next) => (next.front_propshaft = { ...next.front_propshaft, [name]: value })),
+    })),
+  );
   const frontAxle = $derived<Field[]>([
     {
       label: 'Front axle torque',
       quantity: 'torque',
-      hint: 'empty: as the rear one',
       value: sheet.front_axle_rating,
       write: (value) => change((next) => (next.front_axle_rating = value)),
     },
@@ -90,6 +103,7 @@
   const shown = $derived([
     ...(hasGearbox ? gearbox : []),
     ...(hasShaft ? shaft : []),
+    ...(hasShaft && isBothDriven ? frontShaft : []),
     ...axles,
     ...(isBothDriven ? frontAxle : []),
   ]);

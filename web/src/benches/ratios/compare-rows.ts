@@ -4,6 +4,7 @@ import { fixed, whole } from '../../lib/format';
 
 export interface CompareRow {
   title: string;
+  time?: string; // its name among the core's times, which may be not known
   figure: (one: Candidate) => number | null | undefined;
   decimals: number;
   none?: string; // shown where there is no figure
@@ -23,6 +24,7 @@ export function compareRows(cruiseKmh: number): readonly CompareRow[] {
     },
     {
       title: '0–50 km/h, s',
+      time: 's_0_50',
       figure: (one) => one.s_0_50,
       decimals: 1,
       none: 'never',
@@ -31,13 +33,14 @@ export function compareRows(cruiseKmh: number): readonly CompareRow[] {
     },
     {
       title: '0–100 km/h, s',
+      time: 's_0_100',
       figure: (one) => one.s_0_100,
       decimals: 1,
       none: 'never',
       was: (was) => was.s_0_100,
       spread: 's_0_100',
     },
-    { title: '80–120 km/h, s', figure: (one) => one.s_80_120, decimals: 1, none: 'never' },
+    { title: '80–120 km/h, s', time: 's_80_120', figure: (one) => one.s_80_120, decimals: 1, none: 'never' },
     {
       title: 'starts laden on, %',
       figure: (one) => one.hill_start_pct,
@@ -76,8 +79,8 @@ export function compareRows(cruiseKmh: number): readonly CompareRow[] {
       decimals: 2,
       none: 'none known',
     },
-    { title: '0–60 mph, s', figure: (one) => one.s_0_60_mph, decimals: 1, none: 'never' },
-    { title: '0–30 mph, s', figure: (one) => one.s_0_30_mph, decimals: 1, none: 'never' },
+    { title: '0–60 mph, s', time: 's_0_60_mph', figure: (one) => one.s_0_60_mph, decimals: 1, none: 'never' },
+    { title: '0–30 mph, s', time: 's_0_30_mph', figure: (one) => one.s_0_30_mph, decimals: 1, none: 'never' },
     { title: 'rotor felt as mass, kg', figure: (one) => one.rotor_as_mass_kg, decimals: 0 },
     { title: 'overall ratio', figure: (one) => one.overall_ratio, decimals: 2 },
   ];
