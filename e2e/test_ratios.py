@@ -62,7 +62,7 @@ class TradeTest(BrowserTestCase):
         expect(rows).to_have_count(17)
         page.get_by_role("checkbox", name="reach 115 km/h").check()
         page.get_by_role("checkbox", name="keep every known rating").check()
-        expect(rows).to_have_count(5)
+        expect(rows).to_have_count(6)
         plot = page.get_by_role("img", name="Time to 50 km/h by top speed")
         table = page.get_by_role("table", name="Gearings side by side")
         dot = plot.locator("circle").nth(7).bounding_box()

@@ -40,7 +40,7 @@ from driveline.sheets.ratios import CouplerStyle, GearUse, RatiosSheet
 from driveline.sweep import Figures, road_figures
 from driveline.tyre import Rolling
 
-MOST_COMBINATIONS: Final = 50_000
+MOST_COMBINATIONS: Final = 40_000
 MOST_DETAILED: Final = 16
 PLOT_POINTS: Final = 81
 ESSENTIAL: Final = ("brief.motor.peak_torque", "brief.motor.greatest_rpm")  # without them there is no line

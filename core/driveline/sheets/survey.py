@@ -1,13 +1,14 @@
 """The flange survey: holes in the order of their numbers, and readings of every kind between them."""
 
 from enum import StrEnum
-from typing import Annotated, Literal, Self
+from typing import Annotated, Final, Literal, Self
 
 from pydantic import Field, StringConstraints, model_validator
 
 from driveline.network import Turning
 from driveline.sheets.base import Angle, Coordinate, Length, Name, Sheet, Words
 
+MOST_FRAMES: Final = 40  # squares, traces and sweeps, each with a place and a turn of its own to be found
 HoleId = Annotated[str, StringConstraints(pattern=r"^[A-Za-z][A-Za-z0-9]{0,5}$")]
 
 
@@ -140,6 +141,12 @@ class Survey(Sheet):
             if len(set(ends)) < len(ends):
                 raise ValueError(f"A reading goes from {ends[0]} to itself. Name two different holes.")
         frames = {reading.frame for reading in self.readings if isinstance(reading, AxisReading)}
+        sweeps = sum(isinstance(reading, SweepReading) for reading in self.readings)
+        if len(frames) + sweeps > MOST_FRAMES:
+            raise ValueError(
+                f"{len(frames)} squares and traces and {sweeps} sweeps are more than the {MOST_FRAMES} that are "
+                "adjusted together. Leave the oldest out."
+            )
         if self.direction_of and self.direction_of not in {*ids, *frames}:
             raise ValueError(
                 f"The direction is set by {self.direction_of}, which is neither a hole nor a square's or trace's name."

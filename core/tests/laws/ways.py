@@ -58,7 +58,6 @@ BETTER: Final = (
     Way("plate.flange_joint.thread_depth", "mm", ("plate.flange_engagement",), only_raises=True),
     Way("plate.motor_joint.head", "mm", ("plate.motor_head",), only_raises=True),
     Way("plate.build_up.standoffs.diameter", "mm", ("plate.standoff_legs", "plate.lean"), only_raises=True),
-    Way("plate.build_up.second_thickness", "mm", ("plate.lean",), only_raises=True),
     Way("ratios.propshaft.rating", "Nm", ("propshaft.torque", "rear.propshaft.torque"), only_raises=True),
     Way("ratios.propshaft.critical_rpm", "rpm", ("propshaft.speed", "rear.propshaft.speed"), only_raises=True),
     Way("ratios.propshaft.joint_rpm", "rpm", ("propshaft.joint", "rear.propshaft.joint"), only_raises=True),

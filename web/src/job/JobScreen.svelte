@@ -39,7 +39,7 @@
 
   const onkeydown = jobKeys({
     goTo,
-    undo: () => editor.undo(),
+    undo: () => void editor.takeBack(),
     redo: () => editor.redo(),
     save: () => void editor.save(),
     pin: () => editor.togglePin(),

@@ -30,7 +30,7 @@
   {#if editor.says}<span role="alert" class="text-fails">▲ {editor.says}</span>{/if}
   <div class="ml-auto flex items-center gap-2">
     {#if editor.mayEdit}
-      <Button disabled={!editor.canUndo} onclick={() => editor.undo()} title="Ctrl+Z">Undo</Button>
+      <Button disabled={!editor.canUndo} onclick={() => void editor.takeBack()} title="Ctrl+Z">Undo</Button>
       <Button disabled={!editor.canRedo} onclick={() => editor.redo()} title="Ctrl+Shift+Z">Redo</Button>
     {:else}
       <span class="text-ink-dim">you may look, not change</span>

@@ -104,6 +104,12 @@ export class JobEditor {
     this.#show(next);
   }
 
+  /** Take back the last step, once the figure just typed is in the sheets: it is the last step then. */
+  async takeBack(): Promise<void> {
+    await figuresTaken();
+    this.undo();
+  }
+
   undo(): void {
     const before = this.#past.at(-1);
     if (!before) return;
