@@ -48,11 +48,14 @@ def two_plates(page: Page) -> None:
         ("On a circle of", "200 mm"),
         ("First at", "20 deg"),
         ("Hole in each plate", "13 mm"),
+        ("Diameter of a leg", "25 mm"),
+        ("Bored through", "13 mm"),
         ("Bore, gearbox plate", "80 mm"),
     ):
         page.get_by_label(label, exact=True).fill(text)
         page.get_by_label(label, exact=True).press("Enter")
         page.wait_for_timeout(300)
+    page.get_by_label("Legs are made of").select_option("steel")
     for k, text in enumerate(("60.2 mm", "60.0 mm", "59.8 mm", "60.0 mm"), start=1):
         page.get_by_label(f"S{k} as measured").fill(text)
         page.get_by_label(f"S{k} as measured").press("Enter")

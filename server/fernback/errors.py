@@ -56,25 +56,11 @@ def add_error_handlers(api: NinjaAPI) -> None:  # noqa: C901 - a list of handler
         fields = [FieldProblem(field=field, says=says) for field, says in error.fields]
         return problem(error.status, str(error), fields)
 
-    @api.exception_handler(PartClash)
-    def _clash(_request: HttpRequest, error: PartClash) -> HttpResponse:
+    def _clash(_request: HttpRequest, error: Exception) -> HttpResponse:
         return problem(409, str(error))
 
-    @api.exception_handler(Held)
-    def _held(_request: HttpRequest, error: Held) -> HttpResponse:
-        return problem(409, str(error))
-
-    @api.exception_handler(NotDrawnYet)
-    def _not_drawn(_request: HttpRequest, error: NotDrawnYet) -> HttpResponse:
-        return problem(409, str(error))
-
-    @api.exception_handler(NoLetterLeft)
-    def _no_letter(_request: HttpRequest, error: NoLetterLeft) -> HttpResponse:
-        return problem(409, str(error))
-
-    @api.exception_handler(RecordsFull)
-    def _full(_request: HttpRequest, error: RecordsFull) -> HttpResponse:
-        return problem(409, str(error))
+    for clash in (PartClash, Held, NotDrawnYet, NoLetterLeft, RecordsFull):
+        api.add_exception_handler(clash, _clash)
 
     @api.exception_handler(UnknownFeature)
     def _unknown_feature(_request: HttpRequest, error: UnknownFeature) -> HttpResponse:

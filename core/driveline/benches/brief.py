@@ -3,15 +3,14 @@
 from dataclasses import dataclass, replace
 from typing import Final
 
-import numpy as np
-
-from driveline.benches.common import Assumed, ToDo, rounded
+from driveline.benches.common import Assumed, ToDo
 from driveline.benches.masses import MassesResult, Weights
+from driveline.benches.notes import Notes
 from driveline.benches.queries import brief_queries
-from driveline.chain import Floats
+from driveline.benches.ready_motor import DRIVE_EFFICIENCY, MotorPlot, battery_kw, motor_gaps, motor_plot, ready_motor
 from driveline.checks import Result
 from driveline.errors import UnreadableMeasurement
-from driveline.motor import SAME_SPEED_SHARE, CurvePoints, Motor, PeakFigures, at_bus_voltage
+from driveline.motor import Motor
 from driveline.road import Balance, Body, Driven
 from driveline.sheets.base import positive_of, value_of
 from driveline.sheets.brief import BriefSheet, Layout, MotorSheet, Tyre, TyreMethod, Vehicle
@@ -30,7 +29,6 @@ DEFAULT_CRR: Final = 0.012
 DEFAULT_GRIP: Final = 0.9
 DEFAULT_CRUISE_KMH: Final = 90.0
 DEFAULT_HILL_PCT: Final = 25.0
-DRIVE_EFFICIENCY: Final = 0.92  # motor and controller together, battery to shaft
 
 
 class TyreFigure(Result):
@@ -41,14 +39,6 @@ class TyreFigure(Result):
     circumference_mm: float
     u_mm: float
     used: bool
-
-
-class MotorPlot(Result):
-    """The motor's torque against speed."""
-
-    rpm: list[float]
-    peak_nm: list[float | None]  # None past what is known of it
-    continuous_nm: list[float | None] | None
 
 
 class BriefResult(Result):
@@ -89,38 +79,21 @@ class Brief:
     hill_start_pct: float
     result: BriefResult
 
-
-class _Notes:
-    """Defaults and work to do, gathered on the way."""
-
-    def __init__(self) -> None:
-        self.assumed: list[Assumed] = []
-        self.to_do: list[ToDo] = []
-        self.queries: list[str] = []
-
-    def default(self, value: float | None, field: str, default: float, text: str) -> float:
-        """Return the value entered, or the default, noted as one."""
-        if value is not None:
-            return value
-        self.assumed.append(Assumed(field=field, text=text))
-        return default
-
-    def need(self, is_known: bool, field: str, text: str) -> bool:
-        """Note what is still to do unless it is known."""
-        if not is_known:
-            self.to_do.append(ToDo(field=field, text=text))
-        return is_known
+    @property
+    def lasting_gap(self) -> str:
+        """What to ask for, by name, where what the motors keep up is not known."""
+        return " and ".join(self.motor_gaps) or "Continuous torque and power of the motor"
 
 
 def solve_brief(sheet: BriefSheet, weights: Weights) -> Brief:
     """Return the vehicle, tyre and motor of a job, with every default in use and every gap named."""
-    notes = _Notes()
+    notes = Notes()
     kerb, laden = _vehicle(sheet.vehicle, weights, notes)
     figures, rolling = _rolling(sheet.tyre, notes, "brief.tyre")
     front_rolling = _rolling(sheet.front_tyre, notes, "brief.front_tyre")[1] if sheet.front_tyre else None
-    motor = _motor(sheet.motor, notes, "brief.motor")
+    motor = ready_motor(sheet.motor, notes, "brief.motor")
     front = sheet.front_motor if sheet.layout is Layout.TWO_UNITS else None
-    front_motor = _motor(front, notes, "brief.front_motor") if front else None
+    front_motor = ready_motor(front, notes, "brief.front_motor") if front else None
     is_battery_known = notes.need(
         sheet.motor.battery_power is not None,
         "brief.motor.battery_power",
@@ -152,7 +125,7 @@ def solve_brief(sheet: BriefSheet, weights: Weights) -> Brief:
         front_motor=_with_battery(front_motor, sheet, shares=True),
         is_front_known=front is None or front_motor is not None,
         is_battery_known=is_battery_known,
-        motor_gaps=tuple(dict.fromkeys(gap for one in (sheet.motor, front) if one for gap in _gaps(one))),
+        motor_gaps=tuple(dict.fromkeys(gap for one in (sheet.motor, front) if one for gap in motor_gaps(one))),
         overruns_nm=_overruns_nm(sheet),
         charge_kw=_charge_kw(sheet.motor),
         wanted_top_kmh=value_of(wanted.top_speed),
@@ -163,7 +136,7 @@ def solve_brief(sheet: BriefSheet, weights: Weights) -> Brief:
             rolling_circumference_mm=rolling and rolling.circumference_mm,
             rolling_method=rolling and rolling.method,
             queries=tuple(notes.queries),
-            motor=_motor_plot(motor),
+            motor=motor_plot(motor),
             masses=weights.result,
             assumed=tuple(notes.assumed),
             to_do=tuple(notes.to_do),
@@ -182,15 +155,10 @@ def _with_battery(motor: Motor | None, sheet: BriefSheet, *, shares: bool) -> Mo
         return None
     front = sheet.front_motor
     is_shared = shares and (front is None or front.battery_power is None)
-    power_kw = _battery_kw(sheet.motor)
+    power_kw = battery_kw(sheet.motor)
     if is_shared:
         return replace(motor, greatest_mechanical_kw=power_kw, shared_kw=power_kw)
     return motor
-
-
-def _battery_kw(motor: MotorSheet) -> float | None:
-    """Mechanical power that a battery lets through."""
-    return None if motor.battery_power is None else motor.battery_power.kw * DRIVE_EFFICIENCY
 
 
 def _charge_kw(motor: MotorSheet) -> float | None:
@@ -208,7 +176,7 @@ def _driven(sheet: BriefSheet) -> Driven:
     return sheet.driven
 
 
-def _vehicle(vehicle: Vehicle, weights: Weights, notes: _Notes) -> tuple[Body | None, Body | None]:
+def _vehicle(vehicle: Vehicle, weights: Weights, notes: Notes) -> tuple[Body | None, Body | None]:
     crr = notes.default(vehicle.crr, "brief.vehicle.crr", DEFAULT_CRR, "rolling resistance C_rr 0.012")
     notes.need(weights.kerb_kg is not None, "brief.vehicle.kerb_mass", "Weigh the vehicle, or find its kerb mass.")
     notes.need(vehicle.cda_m2 is not None, "brief.vehicle.cda_m2", "Give the drag area C_dA.")
@@ -237,7 +205,7 @@ def _vehicle(vehicle: Vehicle, weights: Weights, notes: _Notes) -> tuple[Body | 
     return body(weights.kerb_kg), body(weights.laden_kg)
 
 
-def _rolling(tyre: Tyre, notes: _Notes, field: str) -> tuple[tuple[TyreFigure, ...], Rolling | None]:
+def _rolling(tyre: Tyre, notes: Notes, field: str) -> tuple[tuple[TyreFigure, ...], Rolling | None]:
     """Every method measured, the surest first; implausible ones are queried and never used."""
     found: list[tuple[TyreMethod, Rolling]] = []
     if tyre.roll_out and positive_of(tyre.roll_out):
@@ -276,7 +244,7 @@ def _construction(tyre: Tyre) -> Construction:
         return tyre.construction
 
 
-def _used(found: list[tuple[TyreMethod, Rolling]], use: TyreMethod, notes: _Notes, field: str) -> Rolling | None:
+def _used(found: list[tuple[TyreMethod, Rolling]], use: TyreMethod, notes: Notes, field: str) -> Rolling | None:
     for _, one in found:
         if not is_plausible(one):
             notes.queries.append(
@@ -294,136 +262,6 @@ def _used(found: list[tuple[TyreMethod, Rolling]], use: TyreMethod, notes: _Note
     return wanted[0] if wanted else None
 
 
-def _motor(sheet: MotorSheet, notes: _Notes, at: str) -> Motor | None:
-    has_torque = notes.need(
-        bool(sheet.curve) or sheet.peak_torque is not None,
-        f"{at}.peak_torque",
-        "Give the motor's peak torque or its curve.",
-    )
-    has_speed = notes.need(sheet.greatest_rpm is not None, f"{at}.greatest_rpm", "Give the motor's top speed.")
-    greatest_rpm = positive_of(sheet.greatest_rpm)
-    if not (has_torque and has_speed) or greatest_rpm is None:
-        return None
-    _ask_of_motor(sheet, notes, at, greatest_rpm)
-    peak, continuous = _curves(sheet)
-    power_kw = _battery_kw(sheet)
-    if power_kw is not None or sheet.charge_power is not None:
-        notes.assumed.append(Assumed(field=f"{at}.battery_power", text="drive efficiency 0.92, battery to shaft"))
-    motor = Motor(
-        peak=peak,
-        continuous=continuous,
-        greatest_rpm=greatest_rpm,
-        inertia_kgm2=sheet.inertia_kgm2,
-        greatest_mechanical_kw=power_kw,
-        stated_peak_nm=value_of(sheet.peak_torque),
-        is_voltage_known=(sheet.bus_v is None) is (sheet.rated_bus_v is None),
-    )
-    if sheet.bus_v and sheet.rated_bus_v:
-        return at_bus_voltage(motor, bus_v=sheet.bus_v, rated_v=sheet.rated_bus_v)
-    return motor
-
-
-def _gaps(sheet: MotorSheet) -> list[str]:
-    """What leaves the peak torque unknown somewhere, by name."""
-    known = {
-        "Peak power of the motor": bool(sheet.curve) or sheet.peak_power is not None,
-        "Curve of the motor up to its top speed": not sheet.curve
-        or max(point.rpm for point in sheet.curve) >= SAME_SPEED_SHARE * (value_of(sheet.greatest_rpm) or 0.0),
-        "Both ends of the motor's taper": bool(sheet.curve) or (sheet.taper_from is None) is (sheet.taper_to is None),
-        "Both voltages: the battery's under load, and that of the motor's figures": (sheet.bus_v is None)
-        is (sheet.rated_bus_v is None),
-    }
-    return [name for name, is_known in known.items() if not is_known]
-
-
-def _ask_of_motor(sheet: MotorSheet, notes: _Notes, at: str, greatest_rpm: float) -> None:
-    """List what leaves its curve unknown somewhere: what is drawn past there is never judged."""
-    has_curve = bool(sheet.curve)
-    last_rpm = max((point.rpm for point in sheet.curve), default=0.0)
-    lasting = [point for point in sheet.curve if point.continuous_nm is not None]
-    asked = (
-        (sheet.inertia_kgm2 is not None, "inertia_kgm2", "Rotor inertia is left out until it is given."),
-        (
-            has_curve or sheet.peak_power is not None,
-            "peak_power",
-            "Give the motor's peak power: past standstill its torque is not known.",
-        ),
-        (
-            not has_curve or last_rpm >= SAME_SPEED_SHARE * greatest_rpm,
-            "curve",
-            f"Give the curve up to the top speed: past {last_rpm:.0f} rpm its torque is not known.",
-        ),
-        (
-            has_curve or (sheet.taper_from is None) is (sheet.taper_to is None),
-            "taper_from" if sheet.taper_from is None else "taper_to",
-            "Give both ends of the taper: from which speed, and to which torque at top speed.",
-        ),
-        (
-            (sheet.bus_v is None) is (sheet.rated_bus_v is None),
-            "bus_v" if sheet.bus_v is None else "rated_bus_v",
-            "Give both voltages, the battery's under load and the one that the figures were taken at.",
-        ),
-        (
-            sheet.continuous_torque is not None or bool(lasting),
-            "continuous_torque",
-            "Give the continuous torque: climbs and cruise are judged by it.",
-        ),
-        (
-            bool(lasting) or sheet.continuous_torque is None or sheet.continuous_power is not None,
-            "continuous_power",
-            "Give the continuous power: past standstill what the motor keeps up is not known.",
-        ),
-        (
-            sheet.overrun_torque is not None,
-            "overrun_torque",
-            "Give the greatest overrun torque, 0 where there is none: it loads everything behind the motor.",
-        ),
-    )
-    for is_known, field, text in asked:
-        notes.need(is_known, f"{at}.{field}", text)
-
-
-def _curves(sheet: MotorSheet) -> tuple[PeakFigures | CurvePoints, PeakFigures | CurvePoints | None]:
-    points = sorted(sheet.curve, key=lambda point: point.rpm)
-    lasting = [(point.rpm, point.continuous_nm) for point in points if point.continuous_nm is not None]
-    continuous: PeakFigures | CurvePoints | None = None
-    if lasting:  # from the first point on without a gap, so that what a point leaves out is not bridged
-        upto = next((k for k, point in enumerate(points) if point.continuous_nm is None), len(points))
-        if upto:
-            kept = lasting[:upto]
-            continuous = CurvePoints(rpm=tuple(rpm for rpm, _ in kept), torque_nm=tuple(nm for _, nm in kept))
-    elif sheet.continuous_torque is not None:
-        continuous = PeakFigures(torque_nm=sheet.continuous_torque.nm, power_kw=value_of(sheet.continuous_power))
-    if points:
-        rpm = tuple(point.rpm for point in points)
-        return CurvePoints(rpm=rpm, torque_nm=tuple(point.peak_nm for point in points)), continuous
-    return (
-        PeakFigures(
-            torque_nm=sheet.peak_torque.nm if sheet.peak_torque else 0.0,
-            power_kw=value_of(sheet.peak_power),
-            taper_from_rpm=value_of(sheet.taper_from),
-            taper_to_nm=value_of(sheet.taper_to),
-        ),
-        continuous,
-    )
-
-
-def _motor_plot(motor: Motor | None) -> MotorPlot | None:
-    if motor is None:
-        return None
-    rpm = np.linspace(0, motor.greatest_rpm, 61)
-    continuous = motor.continuous_nm(rpm)
-    return MotorPlot(
-        rpm=rounded(rpm),
-        peak_nm=_as_far_as_known(motor.peak_nm(rpm), rpm, motor.peak_known_rpm),
-        continuous_nm=None if continuous is None else _as_far_as_known(continuous, rpm, motor.continuous_known_rpm),
-    )
-
-
-def _as_far_as_known(torque_nm: Floats, rpm: Floats, known_rpm: float) -> list[float | None]:
-    return [nm if n <= known_rpm * (1 + 1e-9) else None for nm, n in zip(rounded(torque_nm), rpm, strict=True)]
-
-
 def rolling_of(tyre: Tyre) -> Rolling | None:
     """Return the rolling circumference of another tyre that could be fitted, by its surest method."""
-    return _rolling(tyre, _Notes(), "ratios.tyres")[1]
+    return _rolling(tyre, Notes(), "ratios.tyres")[1]

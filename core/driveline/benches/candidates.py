@@ -120,7 +120,7 @@ def candidate_of(
         top_kmh=float(figures.top_kmh[0]),
         top_set_by=top_set_by(one, figures),
         is_top_known=bool(figures.is_able_known[0]),
-        not_known=_times_not_known(one, figures),
+        not_known=_not_known(one, figures),
         launch_wheel_nm=float(figures.launch_n[0]) * radius_m(one.lanes[0].rolling),
         launch_held_by_tyres=bool(figures.launch_n[0] > figures.slip_n[0]),
         s_0_50=rounded_figure(float(figures.s_0_50[0])),
@@ -142,13 +142,14 @@ def candidate_of(
     )
 
 
-def _times_not_known(one: Gearing, figures: Figures) -> tuple[str, ...]:
-    """The times that hang on a grip, or on torque at a speed, that nobody has stated."""
+def _not_known(one: Gearing, figures: Figures) -> tuple[str, ...]:
+    """The times, and the speed torque falls from, that hang on a grip or a torque that nobody has stated."""
     is_whole = all(motor.peak_known_rpm >= motor.greatest_rpm for motor in one.motors)
     known_rpm = [motor.peak_known_rpm for motor in one.motors]
     sure_kmh = np.inf if is_whole else KMH_PER_MS * float(known_ms(one.gearings, known_rpm)[0])
     is_grip_known = not np.isnan(figures.slip_n[0])
-    return tuple(key for key, (_, to_kmh) in RUNS_KMH.items() if not is_grip_known or to_kmh > sure_kmh)
+    times = tuple(key for key, (_, to_kmh) in RUNS_KMH.items() if not is_grip_known or to_kmh > sure_kmh)
+    return times if figures.falls_from_kmh[0] <= sure_kmh else (*times, "falls_from_kmh")
 
 
 def cloud_of(swept: Swept, *, keep: list[int]) -> Cloud:

@@ -7,12 +7,12 @@ from numpy.typing import NDArray
 
 from driveline.benches.brief import Brief
 from driveline.benches.common import rounded, rounded_array
+from driveline.benches.driving_cases import driving_cases
 from driveline.benches.gearing import Gearing, Lane, lane_slip_nm, peak_nm, radius_m, stage_word
 from driveline.chain import Floats, Stage, StageKind
 from driveline.checks import TIGHT_SHARE, Result
 from driveline.design import DYNAMIC_FACTOR, DesignTorque, design_torques, slip_motor_nm
-from driveline.motor import RAD_S_PER_RPM, sharing_nm
-from driveline.road import KMH_PER_MS, held_by_each_axle_n, resistance_n, slip_limit_n
+from driveline.road import KMH_PER_MS
 from driveline.sheets.ratios import CouplerStyle
 from driveline.sweep import Figures, TopSpeedBy
 
@@ -153,7 +153,7 @@ def solve_line(one: Gearing, figures: Figures, brief: Brief, *, coupler: Coupler
                 places,
                 in_reach,
             )
-            for key, title, about, motor_nm in _cases(one, brief, speed_kmh)
+            for key, title, about, motor_nm in driving_cases(one, brief, speed_kmh)
         ),
         ticks=_ticks(one, float(figures.falls_from_kmh[0]), float(figures.top_kmh[0]), top_text),
         top_kmh=float(figures.top_kmh[0]),
@@ -227,89 +227,6 @@ def _torques(places: list[_Place], motor_nm: tuple[Floats, ...], *, is_overrun: 
         multipliers = chain.overrun_multipliers() if is_overrun else chain.driving_multipliers()
         rows.append(multipliers[place.row] * motor_nm[place.lane.motor])
     return np.stack(rows)
-
-
-def _cases(one: Gearing, brief: Brief, speed_kmh: Floats) -> list[tuple[str, str, str, tuple[Floats, ...]]]:
-    """Key, title, meaning and each motor's torque over road speed."""
-    speed_ms = speed_kmh / KMH_PER_MS
-    rpm = [speed_ms * one.rpm_per_ms(k) for k in range(len(one.motors))]
-    in_reach = np.where(speed_kmh <= one.greatest_kmh * (1 + 1e-9), 1.0, np.nan)
-    capped = [np.minimum(n, motor.greatest_rpm) for n, motor in zip(rpm, one.motors, strict=True)]
-    known = [
-        np.where(n <= m.peak_known_rpm * (1 + 1e-9), in_reach, np.nan) for n, m in zip(capped, one.motors, strict=True)
-    ]
-    able = sharing_nm(one.motors, [m.peak_nm(n) for n, m in zip(capped, one.motors, strict=True)], capped)
-    peak = tuple(torque * sure for torque, sure in zip(able, known, strict=True))
-    held = _held_nm(one, brief, peak)
-    cases = [("launch", "Launch", "peak torque, as far as the tyres hold it", held)]
-    for key, title, about, body, grade in (
-        ("climb", "Climb", f"holding {brief.hill_start_pct:g} % laden", brief.laden, brief.hill_start_pct),
-        ("cruise", "Cruise", "steady on the level", brief.kerb, 0.0),
-    ):
-        if body:
-            cases.append((key, title, about, _sharing_nm(one, resistance_n(body, speed_ms, grade), peak)))
-    kept_up = [motor.continuous_nm(n) for n, motor in zip(capped, one.motors, strict=True)]
-    lasting = [torque for torque in kept_up if torque is not None]
-    if len(lasting) == len(kept_up):
-        flat_out = tuple(
-            np.where(n <= m.continuous_known_rpm * (1 + 1e-9), torque * in_reach, np.nan)
-            for torque, n, m in zip(sharing_nm(one.motors, lasting, capped), capped, one.motors, strict=True)
-        )
-        cases.append(("flat_out", "Flat out", "all that the motor keeps up", flat_out))
-    limits = [limit for limit in brief.overruns_nm[: len(one.motors)] if limit is not None]
-    if len(limits) == len(one.motors):
-        slowing = [np.minimum(p, limit) for p, limit in zip(peak, limits, strict=True)]
-        charging = _charging_share(brief, slowing, capped)
-        cases.append(("overrun", "Overrun", "slowing on the motor", tuple(-nm * charging for nm in slowing)))
-    backing = tuple(-torque for torque in held)
-    cases.append(("reverse", "Reverse", "launch the other way, at the same torque", backing))
-    return cases
-
-
-def _charging_share(brief: Brief, slowing_nm: list[Floats], rpm: list[Floats]) -> Floats | float:
-    """Part of the overrun that the battery's charging limit lets through, over road speed; 1 where none is stated."""
-    if brief.charge_kw is None:
-        return 1.0
-    made_kw = sum(nm * n * RAD_S_PER_RPM / 1000 for nm, n in zip(slowing_nm, rpm, strict=True))
-    return np.minimum(1.0, brief.charge_kw / np.maximum(made_kw, 1e-9))
-
-
-def _held_nm(one: Gearing, brief: Brief, peak: tuple[Floats, ...]) -> tuple[Floats, ...]:
-    """Peak torque as far as the tyres hold it."""
-    if brief.kerb is None or brief.balance is None:
-        return peak
-    gains = one.gearings.pull_per_nm[0]
-    if len(peak) == 1:
-        slip_n = lane_grip_n(one, brief)
-        return (np.minimum(peak[0], slip_n / gains[0]),)
-    held = held_by_each_axle_n(
-        peak[1] * gains[1], peak[0] * gains[0], mass_kg=brief.kerb.mass_kg, balance=brief.balance, mu=brief.grip
-    )
-    return held[1] / gains[0], held[0] / gains[1]
-
-
-def lane_grip_n(one: Gearing, brief: Brief) -> float:
-    """Return the pull at which one motor's tyres slip, kerb mass, N; infinite while the balance is not known.
-
-    More pull loads the stations more: not knowing the grip flatters nothing here.
-    """
-    if brief.kerb is None or brief.balance is None:
-        return np.inf
-    limit = slip_limit_n(
-        mass_kg=brief.kerb.mass_kg, balance=brief.balance, front_pull=one.gearings.front_pull, mu=brief.grip
-    )
-    return float(np.ravel(limit)[0])
-
-
-def _sharing_nm(one: Gearing, pull_n: Floats, peak: tuple[Floats, ...]) -> tuple[Floats, ...]:
-    """A pull asked of the motors; two share it as they could pull at that speed."""
-    gains = one.gearings.pull_per_nm[0]
-    if len(peak) == 1:
-        return (pull_n / gains[0] + 0.0 * peak[0],)
-    able_n = np.stack([torque * gain for torque, gain in zip(peak, gains, strict=True)])
-    with np.errstate(invalid="ignore"):
-        shares = able_n / able_n.sum(axis=0)
-    return tuple(share * pull_n / gain for share, gain in zip(shares, gains, strict=True))
 
 
 def _case(
@@ -401,8 +318,10 @@ def top_set_by(one: Gearing, figures: Figures) -> str:
 
 
 def _ticks(one: Gearing, falls_kmh: float, top_kmh: float, top_text: str) -> tuple[Tick, ...]:
-    top_word = "top speed" if all(m.peak_known_rpm >= m.greatest_rpm for m in one.motors) else "top speed at best"
-    ticks = [Tick(kmh=falls_kmh, text="torque falls"), Tick(kmh=top_kmh, text=f"{top_word}: {top_text}")]
+    is_whole = all(motor.peak_known_rpm >= motor.greatest_rpm for motor in one.motors)
+    ticks = [Tick(kmh=top_kmh, text=f"{'top speed' if is_whole else 'top speed at best'}: {top_text}")]
+    if is_whole:
+        ticks.append(Tick(kmh=falls_kmh, text="torque falls"))
     ticks += [limit for limit in shaft_limits(one) if limit.text != top_text]
     if top_text != "motor speed":
         ticks.append(Tick(kmh=one.greatest_kmh, text="motor top speed"))

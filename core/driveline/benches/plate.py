@@ -1,6 +1,7 @@
 """The Adapter plate bench: flange and motor face on one centre, the motor turned, the parts drawn and released."""
 
 from dataclasses import dataclass
+from functools import partial
 from typing import Final
 
 import numpy as np
@@ -14,8 +15,9 @@ from driveline.benches.buildup_checks import (
 )
 from driveline.benches.centre_checks import offset_of
 from driveline.benches.common import Margins, ToDo
+from driveline.benches.depth_checks import clear_check
 from driveline.benches.floor_checks import floor_checks, sunk_of
-from driveline.benches.joint_checks import clear_check, joint_checks
+from driveline.benches.joint_checks import joint_checks
 from driveline.benches.joints import JointResult, Loads, Place, worked_joint
 from driveline.benches.lean_checks import bent_by, lean_checks
 from driveline.benches.plate_checks import PlateFigures, plate_checks, release_checks, way_through_check
@@ -216,25 +218,10 @@ def _places(sheet: PlateSheet, solved: SolvedPlate) -> tuple[Place, ...]:
     ring_mm = positive_of(sheet.build_up.ring.thickness) if sheet.build_up.kind is BuildKind.RING else 0.0
     under_motor, under_flange = (0.0, ring_mm) if sheet.build_up.ring.on == "gearbox" else (ring_mm, 0.0)
     sunk_mm = sunk_of(sheet)
-    edge_mm = min((edge for _, edge, _ in solved.edges), default=None)
-    made_of = material(sheet.plate.made_of) if sheet.plate.made_of else None
-
-    loose = any(hole.is_loose and not hole.is_bore for hole in solved.survey.result.holes)
-
-    def place(name: str, title: str, discs: tuple[Disc, ...], **more: float | None) -> Place:
-        xy = np.array([[disc.x_mm, disc.y_mm] for disc in discs]).reshape(-1, 2)
-        holes = tuple((disc.id, disc.diameter_mm) for disc in discs)
-        return Place(
-            name=name,
-            title=title,
-            xy_mm=xy,
-            holes=holes,
-            heel_mm=edge_mm,
-            material=made_of,
-            is_whole=bool(discs) and not (loose and name == "flange"),
-            **more,
-        )
-
+    from_flange_mm = _sum(overhang_mm, stack.nominal_mm if stack else None)
+    legs = sheet.build_up.standoffs
+    is_loose = any(hole.is_loose and not hole.is_bore for hole in solved.survey.result.holes)
+    place = partial(_place, sheet, solved)
     found = (
         place(
             "motor",
@@ -249,28 +236,53 @@ def _places(sheet: PlateSheet, solved: SolvedPlate) -> tuple[Place, ...]:
             "flange",
             "Gearbox screws",
             solved.patterns.flange,
+            is_whole=not is_loose,
             grip_mm=_sum(thickness_mm, under_flange),
             length_mm=value_of(sheet.flange_joint.length),
             depth_mm=value_of(sheet.flange_joint.depth_behind),
-            lever_mm=_sum(overhang_mm, stack.nominal_mm if stack else None),
+            lever_mm=from_flange_mm,
         ),
     )
-    if not is_two:
+    if not is_two or legs.fixing == "welded":
         return found
-    legs = sheet.build_up.standoffs
-    thicker = [mm for mm in (thickness_mm, motor_plate_mm) if mm is not None]
     at_legs = place(
         "standoff",
         "Standoff screws",
         solved.patterns.standoffs,
-        grip_mm=max(thicker)
-        if len(thicker) > 1
-        else None,  # one screw for both ends: the thicker plate takes more of it
+        grip_mm=_thicker_mm(thickness_mm, motor_plate_mm),
         length_mm=value_of(legs.joint.length),
         depth_mm=value_of(legs.joint.depth_behind),
-        lever_mm=_sum(overhang_mm, stack.nominal_mm if stack else None),
+        lever_mm=from_flange_mm,
     )
-    return (*found, at_legs) if legs.fixing != "welded" else found
+    return (*found, at_legs)
+
+
+def _place(
+    sheet: PlateSheet,
+    solved: SolvedPlate,
+    name: str,
+    title: str,
+    discs: tuple[Disc, ...],
+    *,
+    is_whole: bool = True,
+    **more: float | None,
+) -> Place:
+    return Place(
+        name=name,
+        title=title,
+        xy_mm=np.array([[disc.x_mm, disc.y_mm] for disc in discs]).reshape(-1, 2),
+        holes=tuple((disc.id, disc.diameter_mm) for disc in discs),
+        heel_mm=min((edge for _, edge, _ in solved.edges), default=None),
+        material=material(sheet.plate.made_of) if sheet.plate.made_of else None,
+        is_whole=bool(discs) and is_whole,
+        **more,
+    )
+
+
+def _thicker_mm(*thicknesses_mm: float | None) -> float | None:
+    """One screw serves both ends: the thicker plate takes more of it. Not known while either is not."""
+    known = [mm for mm in thicknesses_mm if mm is not None]
+    return max(known) if len(known) == len(thicknesses_mm) else None
 
 
 def _sum(*lengths_mm: float | None) -> float | None:

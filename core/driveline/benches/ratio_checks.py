@@ -71,7 +71,9 @@ def _loads(one: Gearing, brief: Brief, sheet: RatiosSheet, margins: Margins) -> 
         for station in stations_of(one, brief, sheet.coupler)
         if station.kind in RATED_BY
     ]
-    heat = [_heat(lane, k, one, margins, side=side) for lane, k, stage, side in stages_of(one) if stage.kind in SHEDS]
+    heat = [
+        _heat(lane, k, one, brief, margins, side=side) for lane, k, stage, side in stages_of(one) if stage.kind in SHEDS
+    ]
     return [*ratings, *heat]
 
 
@@ -248,7 +250,7 @@ def _rating_note(station: Station, sheet: RatiosSheet) -> str:
     return note
 
 
-def _heat(lane: Lane, k: int, one: Gearing, margins: Margins, *, side: str) -> Check:
+def _heat(lane: Lane, k: int, one: Gearing, brief: Brief, margins: Margins, *, side: str) -> Check:
     """Loss in a box while the motor gives what it keeps up, against what the box can shed."""
     stage, motor = lane.chain.stages[k], one.motors[lane.motor]
     rpm = np.linspace(0, motor.greatest_rpm, 200)
@@ -260,7 +262,7 @@ def _heat(lane: Lane, k: int, one: Gearing, margins: Margins, *, side: str) -> C
     is_known = motor.continuous_known_rpm >= motor.greatest_rpm
     missing = missing_of(
         {
-            "Continuous torque and power of the motor": lost_kw is not None and is_known,
+            brief.lasting_gap: lost_kw is not None and is_known,
             f"What the {word} can shed": stage.sheds_kw,
         }
     )
@@ -337,7 +339,8 @@ def _cruise(one: Gearing, brief: Brief, share: float, margins: Margins) -> Check
     is_known = is_past or not math.isnan(share)
     missing = missing_of(
         {
-            "Continuous torque and power of the motor, kerb mass and drag area": is_known,
+            "Kerb mass and drag area": is_past or brief.kerb is not None,
+            brief.lasting_gap: is_known or brief.kerb is None and not brief.motor_gaps,
             "Battery power": is_past or brief.is_battery_known,
         }
     )

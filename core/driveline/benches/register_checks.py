@@ -122,25 +122,7 @@ def _pressed(
             missing = (f"A register inside the plate's edge: {error.rule}",)
         else:
             stress = bore_stress_mpa(pressure_mpa=pressure, joint_mm=size_mm, outside_mm=rim_mm)
-            warm = warm_interference_mm(
-                interference_mm=max(-found.greatest_play_mm, 0.0),
-                joint_mm=size_mm,
-                warmer_k=WARM_K,
-                outer_per_k=plate.expansion_per_k,
-                inner_per_k=steel.expansion_per_k,
-            )
-            held = held_torque_nm(pressure_mpa=pressure, joint_mm=size_mm, length_mm=1.0, friction=FRICTION)
-            steps = (
-                Step(
-                    formula=f"greatest interference, {COLD_K:g} K cold",
-                    numbers=f"{-found.least_play_mm:.3f} + {_shrinks_mm(made_of, size_mm):.3f}",
-                    result=f"{cold_mm:.3f} mm",
-                ),
-                Step(formula="p, Lamé", result=f"{pressure:.1f} MPa"),
-                Step(formula="von Mises at the bore, p (D²+d²)/(D²−d²) and −p", result=f"{stress:.0f} MPa"),
-                Step(formula="holds per mm of width, μ 0.12, not counted on", result=f"{held:.0f} N·m"),
-                Step(formula=f"least interference left {WARM_K:g} K warmer", result=f"{warm:.3f} mm"),
-            )
+            steps = _pressed_steps(made_of, size_mm, found, cold_mm=cold_mm, pressure_mpa=pressure, stress_mpa=stress)
     return margins.check(
         "bracket_yield",
         key=f"plate.register_pressed_{k + 1}",
@@ -157,4 +139,28 @@ def _pressed(
             source="Greatest interference of both bands (ISO 286) on a solid steel spigot, which is cautious.",
             note="Warm the plate, never the motor: gloves, seat it in one go, and hold it until it bites.",
         ),
+    )
+
+
+def _pressed_steps(
+    made_of: PlateMaterial, size_mm: float, found: Fit, *, cold_mm: float, pressure_mpa: float, stress_mpa: float
+) -> tuple[Step, ...]:
+    warm_mm = warm_interference_mm(
+        interference_mm=max(-found.greatest_play_mm, 0.0),
+        joint_mm=size_mm,
+        warmer_k=WARM_K,
+        outer_per_k=material(made_of).expansion_per_k,
+        inner_per_k=material(PlateMaterial.STEEL).expansion_per_k,
+    )
+    held_nm = held_torque_nm(pressure_mpa=pressure_mpa, joint_mm=size_mm, length_mm=1.0, friction=FRICTION)
+    return (
+        Step(
+            formula=f"greatest interference, {COLD_K:g} K cold",
+            numbers=f"{-found.least_play_mm:.3f} + {_shrinks_mm(made_of, size_mm):.3f}",
+            result=f"{cold_mm:.3f} mm",
+        ),
+        Step(formula="p, Lamé", result=f"{pressure_mpa:.1f} MPa"),
+        Step(formula="von Mises at the bore, p (D²+d²)/(D²−d²) and −p", result=f"{stress_mpa:.0f} MPa"),
+        Step(formula="holds per mm of width, μ 0.12, not counted on", result=f"{held_nm:.0f} N·m"),
+        Step(formula=f"least interference left {WARM_K:g} K warmer", result=f"{warm_mm:.3f} mm"),
     )

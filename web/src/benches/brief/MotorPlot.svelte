@@ -45,7 +45,7 @@
       >{isCutShort ? 'peak, as far as it is known' : 'peak'}</text
     >
   {/if}
-  {#if motor.continuous_nm}
+  {#if motor.continuous_nm && typeof motor.continuous_nm[1] === 'number'}
     <text x={x(greatest * 0.04)} y={y(motor.continuous_nm[0] ?? 0) - 7} class="fill-scribe text-[13px]"
       >continuous</text
     >

@@ -2,11 +2,10 @@
   import type { PlateResult, PlateSheet } from '../../api/types';
   import { fixed } from '../../lib/format';
   import ChoiceField from '../../measure/ChoiceField.svelte';
-  import NumberField from '../../measure/NumberField.svelte';
-  import ReadingField from '../../measure/ReadingField.svelte';
   import ReadingFields from '../../measure/ReadingFields.svelte';
   import BaseRows from './BaseRows.svelte';
-  import { APART, BASE, RING, SECOND, STANDOFFS } from './fields';
+  import { APART, BASE, RING, SECOND } from './fields';
+  import StandoffFields from './StandoffFields.svelte';
 
   type BuildUp = PlateSheet['build_up'];
   interface Props {
@@ -22,15 +21,6 @@
     ['plate and spacer ring', 'plate and spacer ring'],
     ['base plate, foot-mounted motor', 'base plate, motor on feet'],
   ] as const;
-  const FIXINGS = [
-    ['bolted', 'bolted'],
-    ['welded', 'welded'],
-  ] as const;
-  const METALS = [
-    ['steel', 'steel'],
-    ['stainless steel', 'stainless steel'],
-    ['aluminium', 'aluminium'],
-  ] as const;
   const JOINTS = [
     ['gearbox', 'the gearbox'],
     ['motor', 'the motor'],
@@ -41,15 +31,7 @@
     'plate and spacer ring': 'Adds length to a plate that is there; one more register to add up.',
     'base plate, foot-mounted motor': 'For a motor with feet; aligned by shims, both planes.',
   };
-  const { tilt, apart, shim_mm: shim } = $derived(result.build_up);
-  const lengths = $derived(build.standoffs.measured);
-  /** Half a hundredth: less than a micrometer reads, so not worth a skim. */
-  const LEAST_SKIM_MM = 0.005;
-  const takeOff = $derived(
-    (tilt?.take_off_mm ?? [])
-      .flatMap((mm, k) => (mm > LEAST_SKIM_MM ? [`S${k + 1} ${fixed(mm, 2)}`] : []))
-      .join(', '),
-  );
+  const { apart, shim_mm: shim } = $derived(result.build_up);
 </script>
 
 <ChoiceField
@@ -62,58 +44,12 @@
 <p class="text-right text-[12.5px] text-ink-dim">{TRADE[build.kind]}</p>
 {#if build.kind === 'two plates on standoffs'}
   <ReadingFields specs={SECOND} from={build} {disabled} {change} />
-  <NumberField
-    label="Standoffs"
-    value={build.standoffs.count}
-    least={0}
-    greatest={24}
-    {disabled}
-    onchange={(value) => change((next) => (next.standoffs.count = Math.round(value ?? 0)))}
-  />
-  <ReadingFields
-    specs={STANDOFFS}
-    from={build.standoffs}
+  <StandoffFields
+    legs={build.standoffs}
+    tilt={result.build_up.tilt}
     {disabled}
     change={(write) => change((next) => write(next.standoffs))}
   />
-  <ChoiceField
-    label="Fixed by"
-    none="not chosen"
-    value={build.standoffs.fixing}
-    options={FIXINGS}
-    {disabled}
-    onchange={(fixing) => change((next) => (next.standoffs.fixing = fixing))}
-  />
-  <ChoiceField
-    label="Legs are made of"
-    none="not said"
-    value={build.standoffs.made_of}
-    options={METALS}
-    {disabled}
-    onchange={(metal) => change((next) => (next.standoffs.made_of = metal))}
-  />
-  {#each Array.from({ length: build.standoffs.count }, (_, k) => k) as k (k)}
-    {#if k <= lengths.length}
-      <ReadingField
-        label="S{k + 1} as measured"
-        quantity="length"
-        {disabled}
-        value={lengths[k] ?? null}
-        onchange={(value) =>
-          change((next) => {
-            if (value) next.standoffs.measured[k] = value;
-            else next.standoffs.measured.splice(k, 1);
-          })}
-      />
-    {/if}
-  {/each}
-  {#if tilt}
-    <p class="text-[13px]" role="status">
-      Leans <span class="figures">{fixed(tilt.tilt_deg, 3)}°</span>, high at {fixed(tilt.high_at_deg, 0)}°.
-      {#if takeOff}To true it, take off <span class="figures">{takeOff}</span> mm.{:else}The standoffs are
-        even.{/if}
-    </p>
-  {/if}
 {:else if build.kind === 'plate and spacer ring'}
   <ReadingFields
     specs={RING}

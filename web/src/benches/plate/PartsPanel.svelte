@@ -82,7 +82,8 @@
                 onclick={() => fetchFile(editor, releasedFile(part, released.letter, '-sheet.pdf'))}
                 >its sheet</button
               >
-              · <button
+              ·
+              <button
                 class="text-brass underline underline-offset-2"
                 onclick={() => fetchFile(editor, releasedFile(part, released.letter, '-holes.csv'))}
                 >its holes</button

@@ -1,20 +1,17 @@
 <script lang="ts">
   import type { Box } from '../../api/types';
   import ReadingInput from '../../measure/ReadingInput.svelte';
+  import type { Asks } from './boxes';
 
   interface Props {
     box: Box;
-    askReverses: boolean;
-    askCoast: boolean;
-    askSettings: boolean;
+    asks: Asks;
     askHeat: boolean;
-    askMass: boolean;
     disabled: boolean;
     onput: (part: Partial<Box>) => void;
     onsettings: (text: string) => void;
   }
-  let { box, askReverses, askCoast, askSettings, askHeat, askMass, disabled, onput, onsettings }: Props =
-    $props();
+  let { box, asks, askHeat, disabled, onput, onsettings }: Props = $props();
   const senses: Record<string, boolean | null> = { '': null, no: false, yes: true };
   const sense = $derived(box.reverses === true ? 'yes' : box.reverses === false ? 'no' : '');
 </script>
@@ -34,7 +31,7 @@
       </select></label
     >
   {/if}
-  {#if askSettings}
+  {#if asks.settings}
     <label
       >can also be set to
       <input
@@ -61,7 +58,7 @@
       ></span
     >
   {/if}
-  {#if askMass}
+  {#if asks.mass}
     <span class="flex items-baseline gap-1"
       >weighs <span class="w-20"
         ><ReadingInput
@@ -75,7 +72,7 @@
       ></span
     >
   {/if}
-  {#if askReverses}
+  {#if asks.reverses}
     <label
       >output turns
       <select
@@ -91,7 +88,7 @@
       </select></label
     >
   {/if}
-  {#if askCoast}
+  {#if asks.coast}
     <label
       >drives on its
       <select

@@ -76,7 +76,7 @@
           <th scope="row" class="py-[2px] pr-1 pl-3 text-left font-normal whitespace-nowrap">{row.title}</th>
           {#each compared as one, k (one.key)}
             <td class={['px-1.5 text-right figures whitespace-nowrap', k === 0 && 'bg-brass-wash']}>
-              {row.time && one.not_known.includes(row.time)
+              {row.name && one.not_known.includes(row.name)
                 ? 'not known'
                 : shownFigure(row, row.figure(one))}{row.suffix?.(one) ?? ''}
               <span class="text-[11px] text-ink-dim"

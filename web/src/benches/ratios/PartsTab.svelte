@@ -38,9 +38,7 @@
         ? 'Its built-in ratio, from the data sheet or by turning the input and counting.'
         : 'None: the motor drives straight on.'}
       boxes={sheet.reductions}
-      askReverses
-      askSettings
-      askMass={layout === 'kept_gearbox'}
+      asks={{ reverses: true, settings: true, mass: layout === 'kept_gearbox' }}
       {disabled}
       onchange={(boxes) => change((next) => (next.reductions = boxes))}
     />
@@ -81,7 +79,7 @@
         noun="a final drive"
         hint="Count teeth: crown wheel over pinion, such as 37/9."
         boxes={sheet.final_drives}
-        askCoast
+        asks={{ coast: true }}
         {disabled}
         onchange={(boxes) => change((next) => (next.final_drives = boxes))}
       />

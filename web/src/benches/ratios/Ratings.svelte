@@ -1,7 +1,8 @@
 <script lang="ts">
-  import type { BriefSheet, Gearbox, Quantity, RatiosSheet, Reading } from '../../api/types';
+  import type { BriefSheet, Gearbox, RatiosSheet } from '../../api/types';
   import ChoiceField from '../../measure/ChoiceField.svelte';
   import ReadingField from '../../measure/ReadingField.svelte';
+  import { axleRatings, gearboxRatings, shaftRatings } from './rating-fields';
 
   interface Props {
     sheet: RatiosSheet;
@@ -27,85 +28,12 @@
     ['output', 'its output'],
   ] as const;
 
-  const FRONT_SHAFT = [
-    ['rating', 'Front propshaft torque', 'torque'],
-    ['critical_rpm', 'Front propshaft critical speed', 'spin'],
-    ['joint_rpm', 'Front joints turn at most', 'spin'],
-  ] as const;
-
-  interface Field {
-    label: string;
-    quantity: Quantity;
-    value: Reading | null | undefined;
-    write: (value: Reading | null) => void;
-    hint?: string;
-  }
   const hasGearbox = $derived(layout === 'kept_gearbox');
   const hasShaft = $derived(layout !== 'axle_unit' && layout !== 'two_units');
-  const gearbox = $derived<Field[]>([
-    {
-      label: 'Gearbox torque',
-      quantity: 'torque',
-      value: sheet.gearbox?.rating,
-      write: (value) => withGearbox((next) => (next.rating = value)),
-    },
-    {
-      label: 'Gearbox input speed',
-      quantity: 'spin',
-      value: sheet.gearbox?.greatest_rpm,
-      write: (value) => withGearbox((next) => (next.greatest_rpm = value)),
-    },
-  ]);
-  const shaft = $derived<Field[]>([
-    {
-      label: isBothDriven ? 'Rear propshaft torque' : 'Propshaft torque',
-      quantity: 'torque',
-      value: sheet.propshaft.rating,
-      write: (value) => change((next) => (next.propshaft.rating = value)),
-    },
-    {
-      label: isBothDriven ? 'Rear propshaft critical speed' : 'Propshaft critical speed',
-      quantity: 'spin',
-      value: sheet.propshaft.critical_rpm,
-      write: (value) => change((next) => (next.propshaft.critical_rpm = value)),
-    },
-    {
-      label: isBothDriven ? 'Rear joints turn at most' : 'Its joints turn at most',
-      quantity: 'spin',
-      value: sheet.propshaft.joint_rpm,
-      write: (value) => change((next) => (next.propshaft.joint_rpm = value)),
-    },
-  ]);
-  const axles = $derived<Field[]>([
-    {
-      label: isBothDriven ? 'Rear axle torque, both sides' : 'Axle torque, both sides',
-      quantity: 'torque',
-      value: sheet.axle_rating,
-      write: (value) => change((next) => (next.axle_rating = value)),
-    },
-  ]);
-  const frontShaft = $derived<Field[]>(
-    FRONT_SHAFT.map(([name, label, quantity]) => ({
-      label,
-      quantity,
-      value: sheet.front_propshaft?.[name],
-      write: (value) => change((next) => (next.front_propshaft = { ...next.front_propshaft, [name]: value })),
-    })),
-  );
-  const frontAxle = $derived<Field[]>([
-    {
-      label: 'Front axle torque',
-      quantity: 'torque',
-      value: sheet.front_axle_rating,
-      write: (value) => change((next) => (next.front_axle_rating = value)),
-    },
-  ]);
   const shown = $derived([
-    ...(hasGearbox ? gearbox : []),
-    ...(hasShaft ? shaft : []),
-    ...(hasShaft && isBothDriven ? frontShaft : []),
-    ...axles,
-    ...(isBothDriven ? frontAxle : []),
+    ...(hasGearbox ? gearboxRatings(sheet, withGearbox) : []),
+    ...(hasShaft ? shaftRatings(sheet, change, isBothDriven) : []),
+    ...axleRatings(sheet, change, isBothDriven),
   ]);
 </script>
 
@@ -140,7 +68,6 @@
     <ReadingField
       label={field.label}
       quantity={field.quantity}
-      hint={field.hint}
       {disabled}
       value={field.value}
       onchange={field.write}

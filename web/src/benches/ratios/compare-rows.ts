@@ -4,7 +4,7 @@ import { fixed, whole } from '../../lib/format';
 
 export interface CompareRow {
   title: string;
-  time?: string; // its name among the core's times, which may be not known
+  name?: string; // the core's name for it, where it may be not known
   figure: (one: Candidate) => number | null | undefined;
   decimals: number;
   none?: string; // shown where there is no figure
@@ -24,7 +24,7 @@ export function compareRows(cruiseKmh: number): readonly CompareRow[] {
     },
     {
       title: '0–50 km/h, s',
-      time: 's_0_50',
+      name: 's_0_50',
       figure: (one) => one.s_0_50,
       decimals: 1,
       none: 'never',
@@ -33,14 +33,14 @@ export function compareRows(cruiseKmh: number): readonly CompareRow[] {
     },
     {
       title: '0–100 km/h, s',
-      time: 's_0_100',
+      name: 's_0_100',
       figure: (one) => one.s_0_100,
       decimals: 1,
       none: 'never',
       was: (was) => was.s_0_100,
       spread: 's_0_100',
     },
-    { title: '80–120 km/h, s', time: 's_80_120', figure: (one) => one.s_80_120, decimals: 1, none: 'never' },
+    { title: '80–120 km/h, s', name: 's_80_120', figure: (one) => one.s_80_120, decimals: 1, none: 'never' },
     {
       title: 'starts laden on, %',
       figure: (one) => one.hill_start_pct,
@@ -55,7 +55,12 @@ export function compareRows(cruiseKmh: number): readonly CompareRow[] {
       suffix: (one) => (one.launch_held_by_tyres ? ' slips' : ''),
       was: (was) => was.launch_wheel_nm,
     },
-    { title: 'torque falls from, km/h', figure: (one) => one.falls_from_kmh, decimals: 0 },
+    {
+      title: 'torque falls from, km/h',
+      name: 'falls_from_kmh',
+      figure: (one) => one.falls_from_kmh,
+      decimals: 0,
+    },
     {
       title: `motor at ${whole(cruiseKmh)} km/h, rpm`,
       figure: (one) => one.cruise_rpm,
@@ -79,8 +84,8 @@ export function compareRows(cruiseKmh: number): readonly CompareRow[] {
       decimals: 2,
       none: 'none known',
     },
-    { title: '0–60 mph, s', time: 's_0_60_mph', figure: (one) => one.s_0_60_mph, decimals: 1, none: 'never' },
-    { title: '0–30 mph, s', time: 's_0_30_mph', figure: (one) => one.s_0_30_mph, decimals: 1, none: 'never' },
+    { title: '0–60 mph, s', name: 's_0_60_mph', figure: (one) => one.s_0_60_mph, decimals: 1, none: 'never' },
+    { title: '0–30 mph, s', name: 's_0_30_mph', figure: (one) => one.s_0_30_mph, decimals: 1, none: 'never' },
     { title: 'rotor felt as mass, kg', figure: (one) => one.rotor_as_mass_kg, decimals: 0 },
     { title: 'overall ratio', figure: (one) => one.overall_ratio, decimals: 2 },
   ];
