@@ -256,6 +256,12 @@ class DrawingTest(TestCase):
             with self.assertRaises(UnreadableFile):
                 dxf(data)
 
+    def test_a_table_that_is_closed_twice(self) -> None:
+        closed = b"  0\nENDTAB\n"
+        self.assertIn(closed, GOOD_DXF)
+        with self.assertRaisesRegex(UnreadableFile, "can't be read as a DXF"):
+            dxf(GOOD_DXF.replace(closed, closed * 2))
+
     @settings(max_examples=40, deadline=None)
     @given(st.binary(max_size=300), st.integers(0, 4000), st.integers(1, 400))
     def test_no_damage_breaks_it(self, junk: bytes, at: int, length: int) -> None:

@@ -51,6 +51,8 @@ MOST_CROSSINGS: Final = 20_000  # of lines with one another; an outline's touch 
 PIECES_AT_ONCE: Final = 500
 MOST_DEEP: Final = 4  # blocks within blocks
 GREATEST_UNITS: Final = 200_000.0  # no flange's figure is larger, in whatever unit
+# What comes out of the reader for a drawing that is damaged.
+DAMAGED: Final = (DXFError, ValueError, LookupError, TypeError, AttributeError, ArithmeticError)
 SAME_PLACE_MM: Final = 0.05
 FLAT_MM: Final = 0.02  # how far a chord may leave its arc
 MATCHED_MM: Final = 5.0
@@ -107,7 +109,7 @@ def _opened(data: bytes) -> tuple[Modelspace, float, list[str]]:
         document = read_document(io.StringIO(text))
         space = document.modelspace()
         unit = int(document.header.get("$INSUNITS", 0))
-    except (DXFError, ValueError, LookupError, TypeError, AttributeError, ArithmeticError) as error:
+    except (*DAMAGED, StopIteration) as error:  # the last of a table that is closed twice
         raise UnreadableFile("", "This can't be read as a DXF drawing.", "Save it as ASCII DXF, R2010.") from error
     if unit not in UNIT_MM:
         raise UnreadableFile("", "The drawing is in a unit that no shop draws in.", "Save it in mm or inches.")
@@ -148,7 +150,7 @@ def _opened_block(block: Insert, most: int) -> list[DXFGraphic]:
     try:
         one_by_one = block.multi_insert() if block.mcount > 1 else [block]
         return list(islice((entity for part in one_by_one for entity in part.virtual_entities()), most + 1))
-    except (DXFError, ValueError, TypeError, ArithmeticError, AttributeError, LookupError):
+    except DAMAGED:
         return []
 
 
@@ -164,7 +166,7 @@ def _require_measure(entity: Circle | Line | Arc | LWPolyline | Polyline) -> Non
             figures += [figure for vertex in entity.vertices for figure in vertex.dxf.location]
         else:
             figures += [*entity.dxf.center, entity.dxf.radius]
-    except (DXFError, ValueError, TypeError, AttributeError) as error:
+    except DAMAGED as error:
         raise UnreadableFile("", "An entity of the drawing has no place.", "Save the flange alone.") from error
     if not all(math.isfinite(figure) and abs(figure) <= GREATEST_UNITS for figure in figures):
         what = entity.dxftype().lower()
@@ -281,7 +283,7 @@ def _polylines(entities: Sequence[DXFGraphic]) -> Iterator[list[tuple[float, flo
         if isinstance(entity, Line | Arc | LWPolyline | Polyline):
             try:
                 flat = list(islice(make_path(entity).flattening(FLAT_MM, segments=8), MOST_POINTS + 1 - taken))
-            except (DXFError, ValueError, TypeError, ArithmeticError):
+            except DAMAGED:
                 continue  # an entity without extent has no part in an outline
             taken += len(flat)
             if taken > MOST_POINTS:
