@@ -56,6 +56,21 @@ ODD_TEXTS: Final = (
     "3",
     "123456",
 )
+ODD_FIGURES: Final = (
+    b"inf",
+    b"nan",
+    b"1e308",
+    b"-1e12",
+    b"1e12",
+    b"123456",
+    b"-7",
+    b"0",
+    b"",
+    b"1.000",
+    b"1,234.5",
+    b"\xff\xfe",
+    b"99999999",
+)
 ODD_NUMBERS: Final = (0, -1, 1, 2, 0.5, 1e-308, 1e-12, 1e6, 1e308, 60, 360, 1_000_000, True, None)
 
 
@@ -163,13 +178,12 @@ def bent_file(chance: random.Random, files: list[tuple[str, bytes]]) -> tuple[st
     kind, data = chance.choice(files)
     lines = data.split(b"\n")
     for _ in range(chance.randint(1, 5)):
-        k = chance.randrange(len(lines))
-        how = chance.randrange(5)
-        if how == 0:
-            odd = chance.choice(
-                (b"inf", b"nan", b"1e308", b"-1e12", b"0", b"", b"1.000", b"1,234.5", b"\xff\xfe", b"99999999")
-            )
-            lines[k] = odd if kind == "dxf" else b",".join([*lines[k].split(b",")[:-1], odd])
+        k = _line_to_bend(chance, lines)
+        how = chance.choice((0, 0, 0, 1, 2, 3, 4))
+        if how == 0 and kind == "dxf":
+            lines[k | 1 if k + 1 < len(lines) else k] = chance.choice(ODD_FIGURES)  # codes and figures take turns
+        elif how == 0:
+            lines[k] = b",".join([*lines[k].split(b",")[:-1], chance.choice(ODD_FIGURES)])
         elif how == 1:
             lines[k : k + 1] = lines[k : k + 1] * chance.choice((2, 50))
         elif how == 2:
@@ -182,6 +196,16 @@ def bent_file(chance: random.Random, files: list[tuple[str, bytes]]) -> tuple[st
             other = chance.randrange(len(lines))
             lines[k], lines[other] = lines[other], lines[k]
     return kind, b"\n".join(lines)
+
+
+def _line_to_bend(chance: random.Random, lines: list[bytes]) -> int:
+    """Mostly a line of what is drawn: a drawing's header and tables are far longer."""
+    try:
+        first = lines.index(b"ENTITIES")
+        last = lines.index(b"ENDSEC", first)
+    except ValueError:
+        return chance.randrange(len(lines))
+    return chance.randrange(first, last) if chance.random() < 0.8 else chance.randrange(len(lines))
 
 
 def _take_file(file: tuple[str, bytes]) -> None:
