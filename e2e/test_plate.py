@@ -140,13 +140,13 @@ class SurveyWaysTest(BrowserTestCase):
         form = page.get_by_role("form", name="New reading")
         rows = page.get_by_role("table", name="Flange readings").get_by_role("row")
         for count, k in enumerate((1, 3, 5), start=30):
-            form.get_by_label("Kind of reading").select_option("inside")
+            form.get_by_label("Kind of reading", exact=True).select_option("inside")
             form.get_by_label("From hole").select_option(f"H{k}")
             form.get_by_label("To hole").select_option("B1")
             form.get_by_label(f"New reading, H{k} to B1").fill({1: "88.6", 3: "85.9", 5: "85.6"}[k])
             page.keyboard.press("Enter")
             expect(rows).to_have_count(count)
-        form.get_by_label("Kind of reading").select_option("sweep")
+        form.get_by_label("Kind of reading", exact=True).select_option("sweep")
         sweep = page.get_by_role("form", name="New dial sweep")
         for clock, text in ((0, "0.10"), (90, "0.06"), (180, "-0.02"), (270, "0.02")):
             sweep.get_by_label(f"Dial at {clock} degrees clockwise").fill(text)
@@ -194,7 +194,11 @@ class SurveyWaysTest(BrowserTestCase):
             expect(page.get_by_role("button", name=f"Take {hole} and its readings away")).to_be_visible()
         page.get_by_role("tab", name="Readings").click()
         rows = page.get_by_role("table", name="Motor face readings").get_by_role("row")
-        for count, text in enumerate(("100", "100", "100", "164.7", "164.7", "164.7"), start=1):
+        round_it = [("radius", hole, "100") for hole in ("H1", "H2", "H3")]
+        across = [("inside", hole, "164.7") for hole in ("H1", "H2", "H3")]
+        for count, (kind, hole, text) in enumerate(round_it + across, start=1):
+            expect(page.get_by_label("Kind of reading", exact=True)).to_have_value(kind)
+            expect(page.get_by_label("From hole", exact=True)).to_have_value(hole)
             page.locator("[data-measure]").fill(text)
             page.keyboard.press("Enter")
             expect(rows).to_have_count(count + 1)

@@ -74,7 +74,7 @@ def broken(way: Way, before: dict[str, Check], after: dict[str, Check]) -> list[
 
 
 class WaysTest(TestCase):
-    tags = frozenset({"laws"})  # ./test runs them beside the others
+    tags = frozenset({"laws", "ways"})  # ./test runs them beside the others, and beside the other laws
 
     @MANY
     @given(jobs(), st.sampled_from((1.01, 1.1, 1.5)), st.data())
