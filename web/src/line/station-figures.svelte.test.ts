@@ -40,8 +40,8 @@ describe('columns of the Line', () => {
 });
 
 describe('StationFigures', () => {
-  const point = () => {
-    const made = new OperatingPoint(() => branched());
+  const point = (line = branched()) => {
+    const made = new OperatingPoint(() => line);
     made.moveTo(40);
     return made;
   };
@@ -59,6 +59,18 @@ describe('StationFigures', () => {
     expect([figures.rpm(motor!), figures.torque(motor!)]).toEqual(['200', '200']);
     expect([figures.margin(motor!), figures.verdict(motor!)]).toEqual(['1.05', 'tight']);
     expect([figures.margin(rear!), figures.verdict(rear!)]).toEqual(['rating?', 'not_known']);
+  });
+
+  it('shows no margin where a part of what is asked is not known', () => {
+    const line = branched();
+    line.cases = line.cases.map((one) => ({ ...one, verdict: ['????', ...one.verdict.slice(1)] }));
+    const figures = new StationFigures(
+      () => line,
+      () => null,
+      () => [],
+      point(line),
+    );
+    expect(figures.margin(columnsOf(line, 'trunk')[0]!)).toBe('?');
   });
 
   it('says what the pinned design had at the same place, and nothing where it is alike', () => {

@@ -62,8 +62,8 @@ export class StationFigures {
     if (column.row === null) return this.#worstOfPlate?.margin ? fixed(this.#worstOfPlate.margin, 2) : '';
     const margin = this.#point.case?.margin[column.row]?.[this.#point.index];
     if (margin === null || margin === undefined) return 'rating?';
-    const shown = margin >= 10 ? '10+' : fixed(margin, 2);
-    return this.verdict(column) === 'not_known' ? `${shown}?` : shown;
+    if (this.verdict(column) === 'not_known') return '?'; // the margin of a part of what is asked flatters
+    return margin >= 10 ? '10+' : fixed(margin, 2);
   }
 
   /** Torque of the pinned design at the same station and speed, where it is another. */
