@@ -4,8 +4,8 @@ import statistics
 import time
 from pathlib import Path
 
-from driveline.job import evaluate
-from driveline.sheets.job import JobFile
+from driveline.job.evaluate import evaluate
+from driveline.job.file import JobFile
 
 DEMO = Path(__file__).parents[1] / "server" / "jobs" / "demo"
 ROUNDS = 40

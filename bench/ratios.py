@@ -7,15 +7,17 @@ from pathlib import Path
 
 import numpy as np
 
-from driveline.benches.brief import Brief, solve_brief
-from driveline.benches.common import Margins
-from driveline.benches.gearing import Sweep, motors_of, road_of
-from driveline.benches.lanes import plan_of
-from driveline.benches.masses import Weights, solve_masses
-from driveline.benches.ratios import solve_ratios
-from driveline.sheets.job import JobFile, Sheets
-from driveline.sheets.ratios import Box, Gearbox, RatiosSheet, TyreOption
-from driveline.sweep import road_figures
+from driveline.benches.brief.masses import Weights, solve_masses
+from driveline.benches.brief.solve import solve_brief
+from driveline.benches.ratios.gearing import Sweep, motors_of, road_of
+from driveline.benches.ratios.lanes import plan_of
+from driveline.benches.ratios.sheet import RatiosSheet, TyreOption
+from driveline.benches.ratios.solve import solve_ratios
+from driveline.gearing.brief import Brief
+from driveline.gearing.sheets import Box, Gearbox
+from driveline.gearing.sweep import road_figures
+from driveline.job.file import JobFile, Sheets
+from driveline.margins import Margins
 
 WREN = Path(__file__).parents[1] / "server" / "jobs" / "demo" / "wren.fernback.json"
 SIZES = ((10, 10, 10, 1), (10, 10, 10, 10), (20, 10, 20, 10))  # reductions and none, gears, final drives, tyres

@@ -11,8 +11,8 @@ from typing import Any
 import ezdxf
 from playwright.sync_api import Page, expect
 
-from driveline.job import evaluate
-from driveline.sheets.job import JobFile
+from driveline.job.evaluate import evaluate
+from driveline.job.file import JobFile
 from e2e.browser import BrowserTestCase
 from jobs.models import Job
 

@@ -7,16 +7,16 @@ from pathlib import Path
 
 from pydantic import ValidationError
 
-from driveline.benches.plate import solve_parts
-from driveline.benches.plate_drawings import cut_drawing, drawing_from, sheet_drawing
+from driveline.benches.plate.drawings import cut_drawing, drawing_from, sheet_drawing
+from driveline.benches.plate.solve import solve_parts
 from driveline.checks import Verdict
 from driveline.drawing.dxf import write_dxf
 from driveline.drawing.pdf import write_sheet_pdf
 from driveline.drawing.svg import write_svg
 from driveline.drawing.template import PAPERS, write_template
 from driveline.errors import DrivelineError
-from driveline.job import evaluate
-from driveline.sheets.job import JobFile
+from driveline.job.evaluate import evaluate
+from driveline.job.file import JobFile
 
 FAILS, REFUSED = 1, 2
 

@@ -4,7 +4,7 @@ import json
 from pathlib import Path
 from typing import Any
 
-from driveline.sheets.job import JobFile
+from driveline.job.file import JobFile
 
 FOLDER = Path(__file__).parents[2] / "server" / "jobs" / "demo"
 # In the demo, H4–H5 was typed 2 mm long; this is what the caliper says when it is measured again.

@@ -3,8 +3,8 @@
 from typing import Any
 
 from driveline.checks import Check
-from driveline.job import JobResult, evaluate
-from driveline.sheets.job import JobFile
+from driveline.job.evaluate import JobResult, evaluate
+from driveline.job.file import JobFile
 
 WHEEL_RPM_PER_KMH = 1000 / 60 / 2  # 2 m a turn
 USUAL_SHAFT_AND_AXLE = 0.995 * 0.99

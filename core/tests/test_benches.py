@@ -3,15 +3,16 @@ from unittest import TestCase
 
 from pydantic import ValidationError
 
-from driveline.benches.brief import BriefResult, solve_brief
-from driveline.benches.masses import solve_masses
-from driveline.benches.survey import Fit, solve_survey
+from driveline.benches.brief.masses import solve_masses
+from driveline.benches.brief.masses_sheet import MassesSheet
+from driveline.benches.brief.results import BriefResult
+from driveline.benches.brief.sheet import BriefSheet
+from driveline.benches.brief.solve import solve_brief
 from driveline.checks import Check, Verdict
-from driveline.job import JobResult, evaluate
-from driveline.sheets.brief import BriefSheet
-from driveline.sheets.job import JobFile
-from driveline.sheets.masses import MassesSheet
-from driveline.sheets.plate import Survey
+from driveline.job.evaluate import JobResult, evaluate
+from driveline.job.file import JobFile
+from driveline.survey.sheet import Survey
+from driveline.survey.solve import Fit, solve_survey
 from tests.demo import WRONG_READING, demo_job, demo_json, wren_measured_again
 
 

@@ -8,14 +8,14 @@ import numpy as np
 from hypothesis import given
 from hypothesis import strategies as st
 
-from driveline.buildup import face_tilt, foot_holes
 from driveline.checks import Verdict
 from driveline.errors import ImpossibleInput
-from driveline.job import JobResult, evaluate
-from driveline.overhang import heel_tension_n, hub_tilt_deg
-from driveline.plate import bolt_circle_mm
-from driveline.sheets.job import JobFile
-from driveline.sleeves import sleeve, tube_stress_mpa
+from driveline.flat.buildup import face_tilt, foot_holes
+from driveline.flat.holes import bolt_circle_mm
+from driveline.job.evaluate import JobResult, evaluate
+from driveline.job.file import JobFile
+from driveline.metal.overhang import heel_tension_n, hub_tilt_deg
+from driveline.metal.sleeves import sleeve, tube_stress_mpa
 from tests.demo import demo_json
 from tests.jobs import check_of
 

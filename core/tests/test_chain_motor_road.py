@@ -7,11 +7,11 @@ import numpy as np
 from hypothesis import given
 from hypothesis import strategies as st
 
-from driveline.chain import Chain, Stage, StageKind
-from driveline.design import design_torques
 from driveline.errors import ImpossibleInput, UnreadableMeasurement
-from driveline.motor import CurvePoints, Motor, PeakFigures, at_bus_voltage
-from driveline.road import (
+from driveline.gearing.chain import Chain, Stage, StageKind
+from driveline.gearing.design import design_torques
+from driveline.gearing.motor import CurvePoints, Motor, PeakFigures, at_bus_voltage
+from driveline.gearing.road import (
     FRONT_PULL,
     Balance,
     Body,
@@ -25,7 +25,7 @@ from driveline.road import (
     resistance_n,
     slip_limit_n,
 )
-from driveline.tyre import (
+from driveline.gearing.tyre import (
     Construction,
     is_plausible,
     methods_disagree,

@@ -4,8 +4,8 @@ import copy
 from typing import Any
 from unittest import TestCase
 
-from driveline.job import JobResult, evaluate
-from driveline.sheets.job import JobFile
+from driveline.job.evaluate import JobResult, evaluate
+from driveline.job.file import JobFile
 from tests.jobs import KEPT, box, check_of, round_job, solved
 
 

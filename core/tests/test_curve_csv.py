@@ -5,8 +5,8 @@ from unittest import TestCase
 from hypothesis import given
 from hypothesis import strategies as st
 
-from driveline.csv_in import UnreadableFile
-from driveline.curve_csv import GREATEST_BYTES, read_motor_curve
+from driveline.reading.csv_in import UnreadableFile
+from driveline.reading.curve_csv import GREATEST_BYTES, read_motor_curve
 
 THREE = ((0.0, 200.0, 90.0), (3000.0, 180.0, 80.0), (6000.0, 90.0, 50.0))
 GOOD = {

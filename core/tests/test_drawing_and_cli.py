@@ -17,7 +17,7 @@ from driveline.drawing.dxf import write_dxf
 from driveline.drawing.model import Circle, Drawing, Layer, Vertex, reflected_entity
 from driveline.drawing.model import Path as PathEntity
 from driveline.drawing.svg import path_data, write_svg
-from driveline.job import evaluate
+from driveline.job.evaluate import evaluate
 from tests.demo import FOLDER, demo_job, wren_measured_again
 
 CORE = Path(__file__).parents[1] / "driveline"

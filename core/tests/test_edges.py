@@ -10,20 +10,20 @@ from unittest import TestCase
 
 import numpy as np
 
-from driveline.benches.survey import solve_survey
-from driveline.bolts import thread
 from driveline.checks import Check, Verdict
-from driveline.clocking import MOST_SPANS, clocking
-from driveline.fits import fit, limits
-from driveline.job import JobResult, evaluate
-from driveline.measure import Quantity, measured
+from driveline.fits.limits import fit, limits
+from driveline.flat.clocking import MOST_SPANS, clocking
+from driveline.flat.holes import Disc, ligaments
+from driveline.flat.outline import edge_depths_mm
+from driveline.gearing.road import Body, Pull, run_up
+from driveline.gearing.tyre import read_tyre_code
+from driveline.job.evaluate import JobResult, evaluate
+from driveline.job.file import JobFile
+from driveline.metal.bolts import thread
+from driveline.metal.overhang import greatest_tension_n, hub_tilt_deg
 from driveline.network import adjust as adjusting
-from driveline.outline import edge_depths_mm
-from driveline.overhang import greatest_tension_n, hub_tilt_deg
-from driveline.plate import Disc, ligaments
-from driveline.road import Body, Pull, run_up
-from driveline.sheets.job import JobFile
-from driveline.tyre import read_tyre_code
+from driveline.reading.measure import Quantity, measured
+from driveline.survey.solve import solve_survey
 from tests.demo import demo_json
 from tests.jobs import KEPT, TWO, box, check_of, keys_of, round_job, solved
 
@@ -325,7 +325,7 @@ class CasesTest(TestCase):
         data["readings"][11]["reading"]["text"] = "96.47"
         for one in data["readings"]:
             one["reading"]["u"] = 0.05 / 3
-        from driveline.sheets.survey import Survey
+        from driveline.survey.sheet import Survey
 
         survey = solve_survey(Survey.model_validate(data)).result
         assert survey.chi_square_limit is not None
@@ -358,7 +358,7 @@ class SettledTest(TestCase):
         self.assertGreater(MOST_SPANS, 720)
 
     def test_a_search_that_comes_to_its_bound_says_so(self) -> None:
-        from driveline import clocking as module
+        from driveline.flat import clocking as module
 
         most = module.MOST_SPANS
         module.MOST_SPANS = 3  # type: ignore[misc]
@@ -431,7 +431,7 @@ class FiguresTest(TestCase):
 
     def test_a_pressed_register_is_loose_in_warm_aluminium(self) -> None:
         """Ø130 H7/p6: 0.003 tight at least, 60 K × 11.5e-6 × 130 = 0.0897 of growth: 0.087 of play."""
-        from driveline.benches.centre_checks import warm_play_mm
+        from driveline.benches.plate.centre import warm_play_mm
         from driveline.tables.materials import PlateMaterial
 
         grown = warm_play_mm(PlateMaterial.ALUMINIUM, 130.0) or 0.0
@@ -463,7 +463,7 @@ class FiguresTest(TestCase):
         np.testing.assert_allclose(bores, (20.9, 21, 21, 21))
 
     def test_outside_the_edge_is_less_than_nothing(self) -> None:
-        from driveline.outline import CircleEdge
+        from driveline.flat.outline import CircleEdge
 
         edge = CircleEdge(50.0).vertices
         np.testing.assert_allclose(

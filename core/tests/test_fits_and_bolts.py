@@ -8,7 +8,12 @@ import numpy as np
 from hypothesis import given
 from hypothesis import strategies as st
 
-from driveline.bolts import (
+from driveline.checks import Verdict
+from driveline.errors import ImpossibleInput
+from driveline.fits.limits import fit, limits
+from driveline.job.evaluate import JobResult, evaluate
+from driveline.job.file import JobFile
+from driveline.metal.bolts import (
     ThreadLimits,
     bolt_class,
     engagement,
@@ -20,12 +25,7 @@ from driveline.bolts import (
     thread_names,
     usual_tightening_nm,
 )
-from driveline.checks import Verdict
-from driveline.errors import ImpossibleInput
-from driveline.fits import fit, limits
-from driveline.job import JobResult, evaluate
-from driveline.overhang import greatest_tension_n
-from driveline.sheets.job import JobFile
+from driveline.metal.overhang import greatest_tension_n
 from tests.demo import demo_json
 from tests.jobs import check_of
 from tests.test_worked_examples import EXAMPLES

@@ -3,10 +3,10 @@
 import math
 from unittest import TestCase
 
-from driveline.benches.line import Line
-from driveline.job import evaluate
-from driveline.road import GRAVITY_MS2
-from driveline.sheets.job import JobFile
+from driveline.benches.ratios.line import Line
+from driveline.gearing.road import GRAVITY_MS2
+from driveline.job.evaluate import evaluate
+from driveline.job.file import JobFile
 from tests.demo import demo_job, demo_json
 
 STATIONS = ["motor", "coupler", "gearbox", "propshaft", "final_drive", "axle", "wheel"]

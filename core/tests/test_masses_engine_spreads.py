@@ -8,15 +8,15 @@ import numpy as np
 from hypothesis import given
 from hypothesis import strategies as st
 
-from driveline.benches.masses import solve_masses
+from driveline.benches.brief.masses import solve_masses
+from driveline.benches.brief.masses_sheet import MassesSheet
+from driveline.benches.brief.sheet import Vehicle
 from driveline.checks import Verdict
-from driveline.engine import engine_from_peaks, engine_from_points, wheel_torques_nm
 from driveline.errors import ImpossibleInput
-from driveline.job import evaluate
-from driveline.masses import Load, axle_loads_kg, cg_height_by_lifting_mm, combined
-from driveline.sheets.brief import Vehicle
-from driveline.sheets.job import JobFile
-from driveline.sheets.masses import MassesSheet
+from driveline.gearing.axle_loads import Load, axle_loads_kg, cg_height_by_lifting_mm, combined
+from driveline.gearing.engine import engine_from_peaks, engine_from_points, wheel_torques_nm
+from driveline.job.evaluate import evaluate
+from driveline.job.file import JobFile
 from tests.jobs import KEPT, check_of, round_job, solved
 
 VEHICLE: dict[str, Any] = {

@@ -4,7 +4,7 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from driveline.errors import ImpossibleInput, UnreadableMeasurement
-from driveline.measure import Quantity, Tool, inch_text, measured, mm_text, nearest_fraction, read_value
+from driveline.reading.measure import Quantity, Tool, inch_text, measured, mm_text, nearest_fraction, read_value
 
 READS = [  # text, quantity, value in the canonical unit
     ("8 1/4 in", Quantity.LENGTH, 209.55),

@@ -9,8 +9,8 @@ from hypothesis import strategies as st
 from shapely import Polygon
 
 from driveline.errors import ImpossibleInput
-from driveline.nesting import GAP_MM, RIM_MM, nest
-from driveline.outline import (
+from driveline.flat.nesting import GAP_MM, RIM_MM, nest
+from driveline.flat.outline import (
     CircleEdge,
     HullEdge,
     OutlineVertex,

@@ -6,18 +6,10 @@ from hypothesis import given, settings
 from hypothesis import strategies as st
 from shapely import Point, Polygon
 
-from driveline.clocking import Window, clocking
 from driveline.errors import ImpossibleInput
-from driveline.outline import edge_distances_mm, hull_outline
-from driveline.plate import (
-    Disc,
-    bolt_circle_mm,
-    ligaments,
-    motor_on_plate,
-    reflected,
-    turned,
-    wanted_ligament_mm,
-)
+from driveline.flat.clocking import Window, clocking
+from driveline.flat.holes import Disc, bolt_circle_mm, ligaments, motor_on_plate, reflected, turned, wanted_ligament_mm
+from driveline.flat.outline import edge_distances_mm, hull_outline
 
 FLANGE = tuple(
     Disc(f"H{k}", 150 * math.cos(math.radians(deg)), 150 * math.sin(math.radians(deg)), 12.5)

@@ -4,8 +4,8 @@ from typing import Any
 from unittest import TestCase
 
 from driveline.checks import Check, Verdict
-from driveline.job import JobResult, evaluate
-from driveline.sheets.job import JobFile
+from driveline.job.evaluate import JobResult, evaluate
+from driveline.job.file import JobFile
 from tests.demo import demo_json
 from tests.jobs import check_of
 

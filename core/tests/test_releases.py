@@ -10,16 +10,16 @@ import ezdxf
 from hypothesis import given
 from hypothesis import strategies as st
 
-from driveline.benches.plate import solve_parts
-from driveline.benches.plate_results import PartResult
-from driveline.benches.released import expected_of, features_of, general_tolerance_mm, judged
+from driveline.benches.plate.results import PartResult
+from driveline.benches.plate.solve import solve_parts
 from driveline.checks import Verdict
 from driveline.errors import NotDrawnYet, UnknownFeature
-from driveline.job import JobResult, Progress, evaluate
+from driveline.job.evaluate import JobResult, Progress, evaluate
+from driveline.job.file import JobFile
 from driveline.network import Turning
-from driveline.releasing import letter_after, release_of, runs_seen_from
-from driveline.sheets.build import BuildRecords, Incoming, Measure, Release
-from driveline.sheets.job import JobFile
+from driveline.parts.records import BuildRecords, Incoming, Measure, Release
+from driveline.parts.release import letter_after, release_of, runs_seen_from
+from driveline.parts.released import expected_of, features_of, general_tolerance_mm, judged
 from tests.demo import demo_job, demo_json, wren_measured_again
 from tests.jobs import check_of, keys_of
 

@@ -9,9 +9,9 @@ from pydantic import ValidationError
 
 from driveline.checks import Verdict
 from driveline.errors import DrivelineError
-from driveline.job import JobResult, Progress, evaluate
-from driveline.sheets.base import Angle, Coordinate, Length, Ratio, Torque, positive_of, value_of
-from driveline.sheets.job import JobFile
+from driveline.job.evaluate import JobResult, Progress, evaluate
+from driveline.job.file import JobFile
+from driveline.sheet import Angle, Coordinate, Length, Ratio, Torque, positive_of, value_of
 from tests.demo import demo_job, demo_json
 
 

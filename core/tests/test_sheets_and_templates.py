@@ -11,9 +11,10 @@ import pypdfium2
 from shapely import Point, Polygon
 from shapely.ops import unary_union
 
-from driveline.benches.plate import solve_parts
-from driveline.benches.plate_drawings import cut_drawing, cut_line, nest_of, part_drawings, sheet_drawing
-from driveline.benches.plate_parts import Part
+from driveline.benches.plate.drawings import cut_drawing, cut_line, nest_of, part_drawings, sheet_drawing
+from driveline.benches.plate.layout import Part
+from driveline.benches.plate.sheet import PlateSheet
+from driveline.benches.plate.solve import solve_parts
 from driveline.drawing.dxf import write_dxf
 from driveline.drawing.model import Circle, Drawing, Layer, Text
 from driveline.drawing.nested import nested_drawing
@@ -21,7 +22,6 @@ from driveline.drawing.pdf import write_sheet_pdf
 from driveline.drawing.plate import with_revision
 from driveline.drawing.svg import write_sheet_svg
 from driveline.drawing.template import FOOT_MM, MARGIN_MM, PAPERS, write_template
-from driveline.sheets.plate import PlateSheet
 from tests.demo import demo_json, wren_measured_again
 
 SHEET = wren_measured_again().sheets.plate

@@ -7,14 +7,14 @@ import numpy as np
 from hypothesis import assume, given
 from hypothesis import strategies as st
 
-from driveline.csv_in import UnreadableFile, decimal_mark, figure_of, is_figure, rows_of, text_of
 from driveline.drawing.arcs import arc_of
 from driveline.drawing.model import Circle, Layer, Path, Placing, Text, Vertex, placed_entity, reflected_entity
 from driveline.drawing.svg import path_data, write_svg
 from driveline.errors import ImpossibleInput, UnknownFeature
-from driveline.interference import Elastic, bore_stress_mpa, fit_pressure_mpa, heating_k, warm_interference_mm
+from driveline.fits.interference import Elastic, bore_stress_mpa, fit_pressure_mpa, heating_k, warm_interference_mm
+from driveline.fits.stackup import Link, stack_up
 from driveline.network.align import laid_over
-from driveline.stackup import Link, stack_up
+from driveline.reading.csv_in import UnreadableFile, decimal_mark, figure_of, is_figure, rows_of, text_of
 from tests.test_drawing_and_cli import plate
 
 coordinate = st.floats(-500, 500)

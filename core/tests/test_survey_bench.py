@@ -9,15 +9,15 @@ import numpy as np
 from hypothesis import given, settings
 from hypothesis import strategies as st
 
-from driveline.benches.plate import solve_parts
-from driveline.benches.survey import Fit, solve_survey
+from driveline.benches.plate.sheet import PlateSheet
+from driveline.benches.plate.solve import solve_parts
 from driveline.network import Direction, Hole, Kind, Network, Observation, Turning, solve_network
 from driveline.network import cofactors as cofactors_module
 from driveline.network.adjust import adjust, readjusted_without
 from driveline.network.equations import Equations
 from driveline.network.start import start_unknowns
-from driveline.sheets.plate import PlateSheet
-from driveline.sheets.survey import Survey
+from driveline.survey.sheet import Survey
+from driveline.survey.solve import Fit, solve_survey
 from tests.demo import demo_json
 
 # A flange drawn by hand: five holes about the shaft, and a bore that stands 0.4 to the right of it and 0.3 up.

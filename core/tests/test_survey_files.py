@@ -10,13 +10,13 @@ from ezdxf.document import Drawing
 from hypothesis import given, settings
 from hypothesis import strategies as st
 
-from driveline.benches.survey import solve_survey
-from driveline.csv_in import UnreadableFile
-from driveline.measure import Tool
-from driveline.sheets.survey import Side, Survey
-from driveline.survey_in import SurveyFile, read_survey_csv, read_survey_dxf
-from driveline.survey_in.dxf import GREATEST_BYTES as GREATEST_DXF
-from driveline.survey_in.table import GREATEST_BYTES
+from driveline.reading.csv_in import UnreadableFile
+from driveline.reading.measure import Tool
+from driveline.survey.files import SurveyFile, read_survey_csv, read_survey_dxf
+from driveline.survey.files.dxf import GREATEST_BYTES as GREATEST_DXF
+from driveline.survey.files.table import GREATEST_BYTES
+from driveline.survey.sheet import Side, Survey
+from driveline.survey.solve import solve_survey
 from tests.demo import demo_json
 
 EMPTY = Survey()

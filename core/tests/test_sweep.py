@@ -9,20 +9,21 @@ from hypothesis import given
 from hypothesis import strategies as st
 from hypothesis.extra import numpy as arrays
 
-from driveline.benches.brief import Brief, solve_brief
-from driveline.benches.candidates import MOST_POINTS
-from driveline.benches.common import Margins
-from driveline.benches.gearing import Sweep, motors_of, rating_shares, road_of
-from driveline.benches.lanes import plan_of
-from driveline.benches.line import station_designs
-from driveline.benches.masses import solve_masses
-from driveline.benches.ratios import solve_ratios
-from driveline.motor import Motor
-from driveline.pareto import beaten_by
-from driveline.road import KMH_PER_MS, FrontPull, held_by_each_axle_n, resistance_n
-from driveline.sheets.job import JobFile
-from driveline.sheets.ratios import CouplerStyle
-from driveline.sweep import Figures, road_figures
+from driveline.benches.brief.masses import solve_masses
+from driveline.benches.brief.solve import solve_brief
+from driveline.benches.ratios.candidates import MOST_POINTS
+from driveline.benches.ratios.gearing import Sweep, motors_of, rating_shares, road_of
+from driveline.benches.ratios.lanes import plan_of
+from driveline.benches.ratios.line import station_designs
+from driveline.benches.ratios.solve import solve_ratios
+from driveline.gearing.brief import Brief
+from driveline.gearing.motor import Motor
+from driveline.gearing.pareto import beaten_by
+from driveline.gearing.road import KMH_PER_MS, FrontPull, held_by_each_axle_n, resistance_n
+from driveline.gearing.sweep import Figures, road_figures
+from driveline.job.file import JobFile
+from driveline.margins import Margins
+from driveline.shafts.coupler import CouplerStyle
 from tests.demo import demo_job
 from tests.jobs import CENTRE, KEPT, box, round_job, solved
 
@@ -187,7 +188,7 @@ class EachAxleTest(TestCase):
     def test_no_axle_pulls_more_than_it_grips_or_was_asked(
         self, front_n: float, rear_n: float, mu: float, share: float
     ) -> None:
-        from driveline.road import Balance
+        from driveline.gearing.road import Balance
 
         balance = Balance(front_share=share, cg_height_mm=550, wheelbase_mm=2400)
         front, rear = held_by_each_axle_n(np.array(front_n), np.array(rear_n), mass_kg=1300, balance=balance, mu=mu)
@@ -221,7 +222,7 @@ class MendTest(TestCase):
 
 
 def solved_demo(name: str) -> Any:
-    from driveline.job import evaluate
+    from driveline.job.evaluate import evaluate
 
     return evaluate(demo_job(name)).ratios
 

@@ -8,14 +8,14 @@ from django.utils import timezone
 from accounts.models import User
 from build.models import Delivery, Release
 from build.records import keep_release, records_of
-from driveline.benches.plate import solve_parts
-from driveline.benches.released import judged
+from driveline.benches.plate.solve import solve_parts
 from driveline.checks import Verdict
-from driveline.job import evaluate
+from driveline.job.evaluate import evaluate
 from driveline.network import Turning
-from driveline.releasing import release_of, runs_seen_from
-from driveline.sheets.build import Incoming, Measure, PartKey, Seen
-from driveline.sheets.build import Release as ReleaseRecord
+from driveline.parts.records import Incoming, Measure, PartKey, Seen
+from driveline.parts.records import Release as ReleaseRecord
+from driveline.parts.release import release_of, runs_seen_from
+from driveline.parts.released import judged
 from jobs.actions import VersionConflict, job_file, saved_sheets
 from jobs.models import Job
 

@@ -2,8 +2,8 @@
 
 from accounts.models import User
 from build.models import Delivery, Release
-from driveline.sheets.build import BuildRecords, Incoming
-from driveline.sheets.build import Release as ReleaseRecord
+from driveline.parts.records import BuildRecords, Incoming
+from driveline.parts.records import Release as ReleaseRecord
 from jobs.models import Job
 
 

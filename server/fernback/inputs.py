@@ -3,7 +3,7 @@
 from ninja import Schema
 from pydantic import ConfigDict, field_validator
 
-from driveline.sheets.base import shown
+from driveline.sheet import shown
 
 
 class Input(Schema):

@@ -7,9 +7,9 @@ from accounts.models import Shop, User
 from build.records import keep_records, records_of
 from driveline.checks import Verdict
 from driveline.errors import DrivelineError
-from driveline.job import BENCH_TITLES, JobResult, Progress, evaluate
-from driveline.sheets.build import BuildRecords
-from driveline.sheets.job import JobFile, Sheets
+from driveline.job.evaluate import BENCH_TITLES, JobResult, Progress, evaluate
+from driveline.job.file import JobFile, Sheets
+from driveline.parts.records import BuildRecords
 from jobs.models import Job, JobVersion
 
 GREATEST_FILE_BYTES = 8_000_000

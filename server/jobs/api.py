@@ -8,8 +8,8 @@ from django.shortcuts import get_object_or_404
 from ninja import File, Router, Status, UploadedFile
 
 from accounts.queries import person, shops_editable_by
-from driveline.job import JobResult, evaluate
-from driveline.sheets.job import Sheets
+from driveline.job.evaluate import JobResult, evaluate
+from driveline.job.file import Sheets
 from fernback.problems import Conflict, Problem
 from jobs.actions import GREATEST_FILE_BYTES, FileRefused, create_job, import_job, job_file, save_version, saved_sheets
 from jobs.exports import attachment, file_stem

@@ -10,25 +10,18 @@ from ninja import Router
 from ninja.errors import HttpError
 
 from accounts.queries import person
-from driveline.benches.plate import SolvedPlate, solve_parts
-from driveline.benches.plate_drawings import (
-    cut_drawing,
-    cut_line,
-    drawing_from,
-    hole_rows,
-    nest_of,
-    sheet_drawing,
-)
-from driveline.benches.plate_parts import Part
+from driveline.benches.plate.drawings import cut_drawing, cut_line, drawing_from, hole_rows, nest_of, sheet_drawing
+from driveline.benches.plate.layout import Part
+from driveline.benches.plate.solve import SolvedPlate, solve_parts
 from driveline.drawing.dxf import write_dxf
 from driveline.drawing.model import Drawing
 from driveline.drawing.nested import nested_drawing
 from driveline.drawing.pdf import write_sheet_pdf
 from driveline.drawing.svg import write_sheet_svg, write_svg
 from driveline.drawing.template import write_template
-from driveline.job import evaluate
-from driveline.sheets.build import PartKey, Seen
-from driveline.sheets.job import JobFile
+from driveline.job.evaluate import evaluate
+from driveline.job.file import JobFile
+from driveline.parts.records import PartKey, Seen
 from jobs.actions import job_file, saved_sheets
 from jobs.exports import attachment, cut_list_csv, file_stem, hole_table_csv
 from jobs.queries import jobs_visible_to

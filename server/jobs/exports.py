@@ -8,8 +8,8 @@ from collections.abc import Sequence
 
 from django.http import HttpResponse
 
-from driveline.benches.plate_results import CutLine, HoleRow
-from driveline.sheets.build import FrozenHole
+from driveline.benches.plate.results import CutLine, HoleRow
+from driveline.parts.records import FrozenHole
 
 FORMULA_STARTS = ("=", "+", "-", "@", "\t", "\r")
 

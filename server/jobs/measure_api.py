@@ -6,11 +6,11 @@ from django.http import HttpRequest
 from ninja import File, Form, Router, Schema, UploadedFile
 from pydantic import Field
 
-from driveline.curve_csv import GREATEST_BYTES, read_motor_curve
-from driveline.measure import LENGTHS, Quantity, Tool, inch_text, measured, nearest_fraction
-from driveline.sheets.brief import CurvePoint
-from driveline.sheets.survey import FlangeHole, Outline, Side, Survey, SurveyReading
-from driveline.survey_in import read_survey_csv, read_survey_dxf
+from driveline.gearing.sheets import CurvePoint
+from driveline.reading.curve_csv import GREATEST_BYTES, read_motor_curve
+from driveline.reading.measure import LENGTHS, Quantity, Tool, inch_text, measured, nearest_fraction
+from driveline.survey.files import read_survey_csv, read_survey_dxf
+from driveline.survey.sheet import FlangeHole, Outline, Side, Survey, SurveyReading
 from fernback.inputs import Input
 from fernback.problems import Problem
 from jobs.actions import FileRefused

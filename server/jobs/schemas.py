@@ -6,10 +6,10 @@ from uuid import UUID
 from ninja import Schema
 from pydantic import Field
 
+from driveline.benches.ratios.sheet import Choice
 from driveline.checks import Verdict
-from driveline.sheets.base import Name, Words
-from driveline.sheets.job import Sheets
-from driveline.sheets.ratios import Choice
+from driveline.job.file import Sheets
+from driveline.sheet import Name, Words
 from fernback.inputs import Input
 
 

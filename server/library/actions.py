@@ -3,7 +3,7 @@
 from django.db import IntegrityError, transaction
 
 from accounts.models import Shop, User
-from driveline.sheets.library import PartContent
+from driveline.job.library import PartContent
 from library.models import Part, PartRevision
 
 

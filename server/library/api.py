@@ -9,8 +9,8 @@ from ninja import Router, Schema, Status
 from pydantic import Field
 
 from accounts.queries import person, shops_editable_by
-from driveline.sheets.base import Name
-from driveline.sheets.library import PartContent
+from driveline.job.library import PartContent
+from driveline.sheet import Name
 from fernback.inputs import Input
 from fernback.problems import Problem
 from library.actions import add_part, retire_part, revise_part

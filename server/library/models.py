@@ -6,7 +6,7 @@ from django.conf import settings
 from django.db import models
 
 from accounts.models import Shop
-from driveline.sheets.library import PartKind
+from driveline.job.library import PartKind
 
 
 class Part(models.Model):

@@ -7,7 +7,7 @@ from typing import Annotated, Final, Literal
 from pydantic import Field
 
 from driveline.checks import Result
-from driveline.outline import OutlineVertex
+from driveline.flat.outline import OutlineVertex
 
 GREATEST_MM: Final = 100_000.0  # a part is never larger; what comes in with a job file is held to it
 GREATEST_BULGE: Final = 1000.0  # all but a whole circle

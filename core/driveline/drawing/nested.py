@@ -1,7 +1,7 @@
 """Several copies of a part on a stock sheet, as one drawing."""
 
 from driveline.drawing.model import Drawing, Entity, Placing, placed_entity
-from driveline.nesting import RIM_MM, Nest
+from driveline.flat.nesting import RIM_MM, Nest
 
 
 def nested_drawing(drawing: Drawing, nest: Nest, count: int) -> Drawing:

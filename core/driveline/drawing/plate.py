@@ -7,7 +7,7 @@ from typing import Final
 import numpy as np
 
 from driveline.drawing.model import Circle, Drawing, Entity, Layer, Punch, Text, path_of, reflected_entity
-from driveline.outline import OutlineVertex, outline_bounds_mm
+from driveline.flat.outline import OutlineVertex, outline_bounds_mm
 
 NOTE_HEIGHT_MM: Final = 5.0
 ENGRAVED_MM: Final = 4.0

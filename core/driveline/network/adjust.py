@@ -9,7 +9,7 @@ from numpy.typing import NDArray
 from scipy.sparse import csc_array, csr_array, diags_array
 from scipy.sparse.linalg import splu
 
-from driveline.chain import Floats
+from driveline.arrays import Floats
 from driveline.network.cofactors import MOST_DENSE, Cofactors, Rows, dense_cofactors, sparse_cofactors
 from driveline.network.equations import Equations
 

@@ -4,7 +4,7 @@ from dataclasses import dataclass
 
 import numpy as np
 
-from driveline.chain import Floats
+from driveline.arrays import Floats
 
 
 @dataclass(frozen=True, slots=True)

@@ -10,7 +10,7 @@ from scipy.linalg import eigh  # some builds of numpy take 20 times as long for 
 from scipy.sparse import csc_array, csr_array, sparray, tril
 from scipy.sparse.linalg import splu
 
-from driveline.chain import Floats
+from driveline.arrays import Floats
 
 MOST_DENSE: Final = 190  # unknowns; past it whole matrices cost more than they tell
 RANK_SHARE: Final = 1e-10  # eigenvalue or pivot over the greatest, below which a motion is free

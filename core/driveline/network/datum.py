@@ -5,7 +5,7 @@ from typing import Final
 
 import numpy as np
 
-from driveline.chain import Floats
+from driveline.arrays import Floats
 from driveline.errors import ImpossibleInput
 from driveline.network.adjust import Adjustment
 from driveline.network.equations import Equations

@@ -13,7 +13,7 @@ from typing import Final
 import numpy as np
 from scipy.sparse import coo_array, csr_array
 
-from driveline.chain import Floats
+from driveline.arrays import Floats
 from driveline.network.observations import CENTRE, Kind, Network, Observation
 
 DIAMETER_SIGN: Final = {Kind.INSIDE: -1.0, Kind.OUTSIDE: 1.0, Kind.DISTANCE: 0.0, Kind.RADIUS: 0.0}

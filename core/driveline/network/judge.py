@@ -8,7 +8,7 @@ from numpy.typing import NDArray
 from scipy.sparse import sparray
 from scipy.special import chdtri
 
-from driveline.chain import Floats
+from driveline.arrays import Floats
 from driveline.network.adjust import Adjustment, adjust, readjusted_without
 from driveline.network.datum import Carried, Ellipse, FramePlace, carried, ellipses, frame_places
 from driveline.network.equations import Equations

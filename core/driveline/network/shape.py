@@ -7,7 +7,7 @@ from typing import Final
 import numpy as np
 from numpy.typing import NDArray
 
-from driveline.chain import Floats
+from driveline.arrays import Floats
 from driveline.network.adjust import Adjustment
 from driveline.network.equations import DIAMETER_SIGN
 from driveline.network.observations import CENTRE, Turning

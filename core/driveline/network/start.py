@@ -2,7 +2,7 @@
 
 import numpy as np
 
-from driveline.chain import Floats
+from driveline.arrays import Floats
 from driveline.network.align import laid_over
 from driveline.network.equations import DIAMETER_SIGN, Equations
 from driveline.network.observations import CENTRE, Kind, Turning

@@ -6,7 +6,7 @@ from typing import Final
 
 import numpy as np
 
-from driveline.chain import Floats
+from driveline.arrays import Floats
 from driveline.network.adjust import Adjustment
 from driveline.network.datum import CHI_SQUARE_95_2, Carried, carried_rows
 from driveline.network.observations import CENTRE

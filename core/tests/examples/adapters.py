@@ -7,7 +7,31 @@ from typing import Any, Final
 
 import numpy as np
 
-from driveline.bolts import (
+from driveline.fits.interference import (
+    Elastic,
+    bore_stress_mpa,
+    fit_pressure_mpa,
+    heating_k,
+    held_torque_nm,
+    warm_interference_mm,
+)
+from driveline.flat.buildup import face_tilt
+from driveline.gearing.chain import Chain, Stage, StageKind, road_speed_ms
+from driveline.gearing.motor import Motor, PeakFigures
+from driveline.gearing.road import (
+    FRONT_PULL,
+    KMH_PER_MPH,
+    KMH_PER_MS,
+    Balance,
+    Body,
+    Driven,
+    equivalent_mass_kg,
+    resistance_n,
+    slip_limit_n,
+)
+from driveline.gearing.sweep import Gearings, Road, road_figures
+from driveline.gearing.tyre import Construction, read_tyre_code, rolling_from_code, rolling_from_loaded_radius
+from driveline.metal.bolts import (
     BoltClass,
     Thread,
     ThreadLimits,
@@ -19,33 +43,9 @@ from driveline.bolts import (
     shear_allowable_mpa,
     shear_forces_n,
 )
-from driveline.buildup import face_tilt
-from driveline.chain import Chain, Stage, StageKind, road_speed_ms
-from driveline.interference import (
-    Elastic,
-    bore_stress_mpa,
-    fit_pressure_mpa,
-    heating_k,
-    held_torque_nm,
-    warm_interference_mm,
-)
-from driveline.measure import MM_PER_INCH
-from driveline.misalignment import Budget
-from driveline.motor import Motor, PeakFigures
 from driveline.network import indicator_sweep
-from driveline.road import (
-    FRONT_PULL,
-    KMH_PER_MPH,
-    KMH_PER_MS,
-    Balance,
-    Body,
-    Driven,
-    equivalent_mass_kg,
-    resistance_n,
-    slip_limit_n,
-)
-from driveline.sweep import Gearings, Road, road_figures
-from driveline.tyre import Construction, read_tyre_code, rolling_from_code, rolling_from_loaded_radius
+from driveline.reading.measure import MM_PER_INCH
+from driveline.shafts.misalignment import Budget
 
 Given = Mapping[str, Any]
 Found = dict[str, Any]

@@ -20,13 +20,13 @@ from typing import Any, Final
 import ezdxf
 from pydantic import ValidationError
 
-from driveline.curve_csv import read_motor_curve
 from driveline.drawing.dxf import write_dxf
 from driveline.errors import DrivelineError
-from driveline.job import evaluate
-from driveline.sheets.job import JobFile
-from driveline.sheets.survey import Side, Survey
-from driveline.survey_in import read_survey_csv, read_survey_dxf
+from driveline.job.evaluate import evaluate
+from driveline.job.file import JobFile
+from driveline.reading.curve_csv import read_motor_curve
+from driveline.survey.files import read_survey_csv, read_survey_dxf
+from driveline.survey.sheet import Side, Survey
 from tests.demo import FOLDER, demo_json
 
 EVALUATE_S: Final = 2.0

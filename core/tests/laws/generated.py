@@ -59,7 +59,7 @@ SCALED: Final = (  # what is made larger or smaller, by a factor of its own
 
 
 def _scaled(draw: st.DrawFn, sheets: Job) -> None:
-    from driveline.measure import Quantity, read_value
+    from driveline.reading.measure import Quantity, read_value
 
     kinds = {
         "Nm": Quantity.TORQUE,

@@ -8,8 +8,8 @@ from unittest import TestCase
 
 from pydantic import ValidationError
 
-from driveline.job import evaluate
-from driveline.sheets.job import JobFile
+from driveline.job.evaluate import evaluate
+from driveline.job.file import JobFile
 from tests.demo import demo_json
 from tests.laws.fuzz import EVALUATE_S, clock
 

@@ -10,8 +10,8 @@ from hypothesis import strategies as st
 from pydantic import ValidationError
 
 from driveline.checks import WORST_FIRST, Check, Verdict
-from driveline.job import evaluate
-from driveline.sheets.job import JobFile
+from driveline.job.evaluate import evaluate
+from driveline.job.file import JobFile
 from tests.demo import demo_json
 from tests.laws.figures import Path, figures_of, is_free, named, without
 from tests.laws.generated import Job, jobs

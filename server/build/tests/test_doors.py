@@ -7,7 +7,7 @@ from typing import Any
 from build.models import Delivery, Release
 from build.records import records_of
 from build.tests.test_build_api import GOOD, RIGHT, BuildTestCase
-from driveline.sheets.build import MOST_DELIVERIES, MOST_RELEASES
+from driveline.parts.records import MOST_DELIVERIES, MOST_RELEASES
 from jobs.models import Job
 
 

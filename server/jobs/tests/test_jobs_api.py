@@ -4,8 +4,8 @@ from uuid import uuid4
 
 from django.db import DatabaseError, transaction
 
-from driveline.job import evaluate
-from driveline.sheets.job import Sheets
+from driveline.job.evaluate import evaluate
+from driveline.job.file import Sheets
 from jobs.actions import job_file
 from jobs.exports import safe_cell
 from jobs.models import Job, JobVersion

@@ -8,7 +8,7 @@ from django.core.management.base import BaseCommand
 from django.db import transaction
 
 from accounts.models import Membership, Role, Shop, User
-from driveline.sheets.library import PartContent
+from driveline.job.library import PartContent
 from jobs.actions import import_job
 from library.actions import add_part
 

@@ -1,0 +1,125 @@
+"""Masses and axle loads against what axles and tyres may carry."""
+
+from driveline.benches.brief.masses_sheet import MassesSheet
+from driveline.benches.brief.results import MassesResult, Standing
+from driveline.benches.brief.sheet import Vehicle
+from driveline.checks import Check, Step, Working
+from driveline.margins import Margins, wanted_words
+from driveline.sheet import positive_of, value_of
+
+
+def mass_checks(sheet: MassesSheet, vehicle: Vehicle, result: MassesResult, margins: Margins) -> tuple[Check, ...]:
+    """Return what axles and tyres carry laden against what they may, and whether every axle stays on the ground.
+
+    Nothing is asked before the first figure of axles, items or ratings is there.
+    """
+    standing = {one.key: one for one in result.standings}
+    laden = standing.get("laden")
+    missing = _places_wanted(sheet, vehicle, laden)
+    rated = (
+        ("front_axle", "Front axle load", laden.front_kg if laden else None, sheet.front_axle_rating, missing),
+        ("rear_axle", "Rear axle load", laden.rear_kg if laden else None, sheet.rear_axle_rating, missing),
+        ("tyre", "Load on one tyre", _on_one_tyre_kg(laden), sheet.tyre_rating, _sides_wanted(sheet, laden, missing)),
+    )
+    is_begun = bool(sheet.items or sheet.front_axle or vehicle.front_share or any(one[3] for one in rated))
+    checks = [
+        _load_check(key, title, load_kg, value_of(rating), wanted, margins)
+        for key, title, load_kg, rating, wanted in rated
+        if is_begun
+    ]
+    if is_begun:
+        for key, title in (("kerb", "empty"), ("laden", "laden")):
+            one = standing.get(key)
+            checks.append(_grounded(key, title, one, _places_wanted(sheet, vehicle, one), margins))
+    return tuple(checks)
+
+
+def _load_check(
+    key: str, title: str, load_kg: float | None, rating_kg: float | None, missing: tuple[str, ...], margins: Margins
+) -> Check:
+    missing += () if rating_kg is not None else (f"{title.removesuffix(' load')} rating",)
+    says = wanted_words(missing)
+    if load_kg is not None and load_kg < 0:
+        says = f"{load_kg:.0f} kg: it lifts off and the vehicle tips over, laden"
+    elif load_kg is not None and rating_kg is not None and not missing:
+        says = f"{load_kg:.0f} of {rating_kg:.0f} kg, laden"
+    return margins.check(
+        "load_rating",
+        key=f"masses.{key}",
+        bench="brief",
+        title=title,
+        demand=load_kg,
+        capacity=rating_kg if rating_kg is not None or load_kg is None or load_kg >= 0 else 0.0,
+        unit="kg",
+        says=says,
+        station="wheel",
+        missing=missing,
+        inputs=("masses", "brief.vehicle"),
+        working=Working(
+            steps=(Step(formula="front = m x / L, rear = m − front", result="" if load_kg is None else "laden"),),
+            source="Moments about the rear wheel centres; the heavier side carries its share of an axle.",
+        ),
+    )
+
+
+def _grounded(key: str, title: str, one: Standing | None, missing: tuple[str, ...], margins: Margins) -> Check:
+    """An axle that carries less than nothing lifts off: the vehicle tips over as it stands."""
+    front_kg, rear_kg = (one.front_kg, one.rear_kg) if one else (None, None)
+    stands, says = None, wanted_words(missing)
+    if front_kg is not None and rear_kg is not None:
+        stands = front_kg > 0 and rear_kg > 0
+        over = "backwards: the front lifts" if front_kg <= 0 else "forwards: the rear lifts"
+        says = f"{front_kg:.0f} kg in front, {rear_kg:.0f} behind" if stands else f"It tips over {over}."
+    return margins.answer(
+        is_so=stands,
+        key=f"masses.stands_{key}",
+        bench="brief",
+        title=f"Stands on all wheels, {title}",
+        says=says,
+        station="wheel",
+        missing=() if stands is not None else missing,
+        inputs=("masses", "brief.vehicle"),
+        working=Working(
+            steps=(
+                Step(formula="front = m x / L", result=f"{front_kg:.0f} kg"),
+                Step(formula="rear = m − front", result=f"{rear_kg:.0f} kg"),
+            )
+            if front_kg is not None and rear_kg is not None
+            else (),
+            source="Moments about the wheel centres.",
+        ),
+    )
+
+
+def _on_one_tyre_kg(laden: Standing | None) -> float | None:
+    """The heavier side of the heavier axle; half of it, at best, while the sides are not known."""
+    if laden is None or laden.front_kg is None or laden.rear_kg is None:
+        return None
+    heavier = 0.5 if laden.left_share is None else max(laden.left_share, 1 - laden.left_share)
+    return max(laden.front_kg, laden.rear_kg) * heavier
+
+
+def _places_wanted(sheet: MassesSheet, vehicle: Vehicle, laden: Standing | None) -> tuple[str, ...]:
+    """What keeps the laden axle loads from being known."""
+    if laden is None:
+        return ("Laden mass",) if vehicle.kerb_mass or sheet.front_axle else ("Kerb mass",)
+    if laden.front_kg is not None:
+        return ()
+    unplaced = [item.name for item in sheet.items if item.x is None]
+    if unplaced:
+        return tuple(f"Where the {name.lower()} is, forward of the rear wheels" for name in unplaced)
+    if positive_of(vehicle.wheelbase) is None:
+        return ("Wheelbase",)
+    if vehicle.front_share is None and (sheet.front_axle is None or sheet.rear_axle is None):
+        return ("Front share of the weight: weigh each axle",)
+    return ("The load as items with their places, under Masses",)
+
+
+def _sides_wanted(sheet: MassesSheet, laden: Standing | None, missing: tuple[str, ...]) -> tuple[str, ...]:
+    """What keeps the share of the left and right wheels from being known, on top of the axle loads."""
+    if missing or laden is None or laden.left_share is not None:
+        return missing
+    if sheet.left_side is None or positive_of(sheet.track) is None:
+        return ("Weight on the left wheels, and the track",)
+    astray = [item.name.lower() for item in sheet.items if item.y is None]
+    return tuple(f"How far left of the middle the {name} is" for name in astray[:2])

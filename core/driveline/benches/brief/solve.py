@@ -1,0 +1,142 @@
+"""The Brief bench: from what was entered to a vehicle, a tyre and a motor that can be calculated with."""
+
+from dataclasses import replace
+from typing import Final
+
+from driveline.benches.brief.masses import Weights
+from driveline.benches.brief.motor import DRIVE_EFFICIENCY, battery_kw, motor_gaps, motor_plot, ready_motor
+from driveline.benches.brief.queries import brief_queries
+from driveline.benches.brief.results import BriefResult
+from driveline.benches.brief.sheet import BriefSheet, Vehicle
+from driveline.gearing.brief import Brief
+from driveline.gearing.motor import Motor
+from driveline.gearing.road import Body, Driven
+from driveline.gearing.rolling import rolling_figures
+from driveline.gearing.sheets import Layout, MotorSheet
+from driveline.results import Notes
+from driveline.sheet import value_of
+
+DEFAULT_CRR: Final = 0.012
+DEFAULT_GRIP: Final = 0.9
+DEFAULT_CRUISE_KMH: Final = 90.0
+DEFAULT_HILL_PCT: Final = 25.0
+
+
+def solve_brief(sheet: BriefSheet, weights: Weights) -> Brief:
+    """Return the vehicle, tyre and motor of a job, with every default in use and every gap named."""
+    notes = Notes()
+    kerb, laden = _vehicle(sheet.vehicle, weights, notes)
+    figures, rolling = rolling_figures(sheet.tyre, notes, "brief.tyre")
+    front_rolling = rolling_figures(sheet.front_tyre, notes, "brief.front_tyre")[1] if sheet.front_tyre else None
+    motor = ready_motor(sheet.motor, notes, "brief.motor")
+    front = sheet.front_motor if sheet.layout is Layout.TWO_UNITS else None
+    front_motor = ready_motor(front, notes, "brief.front_motor") if front else None
+    is_battery_known = notes.need(
+        sheet.motor.battery_power is not None,
+        "brief.motor.battery_power",
+        "Give what the battery lets through: without it top speed and cruise are not known.",
+    )
+    notes.queries += [*brief_queries(sheet, rolling), *weights.queries]
+    wanted = sheet.wanted
+    notes.need(wanted.top_speed is not None, "brief.wanted.top_speed", "Say what top speed is wanted.")
+    cruise_kmh = notes.default(
+        value_of(wanted.cruise_speed),
+        "brief.wanted.cruise_speed",
+        DEFAULT_CRUISE_KMH,
+        "cruise at 90 km/h",
+    )
+    hill_pct = notes.default(
+        wanted.hill_start_pct, "brief.wanted.hill_start_pct", DEFAULT_HILL_PCT, "laden start on 1 in 4"
+    )
+    return Brief(
+        layout=sheet.layout,
+        kerb=kerb,
+        laden=laden,
+        balance=weights.balance,
+        laden_balance=weights.laden_balance,
+        grip=notes.default(sheet.vehicle.tyre_grip, "brief.vehicle.tyre_grip", DEFAULT_GRIP, "dry grip μ 0.9"),
+        driven=_driven(sheet),
+        rolling=rolling,
+        front_rolling=front_rolling,
+        motor=_with_battery(motor, sheet, shares=sheet.layout is Layout.TWO_UNITS),
+        front_motor=_with_battery(front_motor, sheet, shares=True),
+        is_front_known=front is None or front_motor is not None,
+        is_battery_known=is_battery_known,
+        motor_gaps=tuple(dict.fromkeys(gap for one in (sheet.motor, front) if one for gap in motor_gaps(one))),
+        overruns_nm=_overruns_nm(sheet),
+        charge_kw=_charge_kw(sheet.motor),
+        wanted_top_kmh=value_of(wanted.top_speed),
+        cruise_kmh=cruise_kmh,
+        hill_start_pct=hill_pct,
+        result=BriefResult(
+            tyres=figures,
+            rolling_circumference_mm=rolling and rolling.circumference_mm,
+            rolling_method=rolling and rolling.method,
+            queries=tuple(notes.queries),
+            motor=motor_plot(motor),
+            masses=weights.result,
+            assumed=tuple(notes.assumed),
+            to_do=tuple(notes.to_do),
+        ),
+    )
+
+
+def _overruns_nm(sheet: BriefSheet) -> tuple[float | None, float | None]:
+    own_nm = value_of(sheet.motor.overrun_torque)
+    return own_nm, value_of(sheet.front_motor.overrun_torque) if sheet.front_motor else own_nm
+
+
+def _with_battery(motor: Motor | None, sheet: BriefSheet, *, shares: bool) -> Motor | None:
+    """Two units share one battery, unless the front one has a battery of its own."""
+    if motor is None:
+        return None
+    front = sheet.front_motor
+    is_shared = shares and (front is None or front.battery_power is None)
+    power_kw = battery_kw(sheet.motor)
+    if is_shared:
+        return replace(motor, greatest_mechanical_kw=power_kw, shared_kw=power_kw)
+    return motor
+
+
+def _charge_kw(motor: MotorSheet) -> float | None:
+    """Power at the shaft that makes the greatest charging power: the losses are on the battery's side of it."""
+    charge_kw = value_of(motor.charge_power)
+    return None if charge_kw is None else charge_kw / DRIVE_EFFICIENCY
+
+
+def _driven(sheet: BriefSheet) -> Driven:
+    """Some layouts leave no choice: two axles amidships or with two units, one with a single axle unit."""
+    if sheet.layout in (Layout.CENTRE_UNIT, Layout.TWO_UNITS):
+        return Driven.BOTH
+    if sheet.layout is Layout.AXLE_UNIT and sheet.driven is Driven.BOTH:
+        return Driven.REAR
+    return sheet.driven
+
+
+def _vehicle(vehicle: Vehicle, weights: Weights, notes: Notes) -> tuple[Body | None, Body | None]:
+    crr = notes.default(vehicle.crr, "brief.vehicle.crr", DEFAULT_CRR, "rolling resistance C_rr 0.012")
+    notes.need(weights.kerb_kg is not None, "brief.vehicle.kerb_mass", "Weigh the vehicle, or find its kerb mass.")
+    notes.need(vehicle.cda_m2 is not None, "brief.vehicle.cda_m2", "Give the drag area C_dA.")
+    notes.need(
+        weights.laden_kg is not None,
+        "brief.vehicle.laden_mass",
+        "Give the laden mass: hill start, axle loads and ratings need it.",
+    )
+    notes.need(
+        weights.balance is not None,
+        "brief.vehicle.front_share",
+        "Give front share, centre of gravity height and wheelbase: the slip limit needs them.",
+    )
+    notes.need(
+        weights.laden_kg is None or weights.laden_balance is not None or weights.balance is None,
+        "masses.items",
+        "Enter the load as items under Masses, each with its place: the laden axles hang on where it stands.",
+    )
+    notes.to_do += weights.result.to_do
+
+    def body(mass_kg: float | None) -> Body | None:
+        if mass_kg is None or vehicle.cda_m2 is None:
+            return None
+        return Body(mass_kg=mass_kg, crr=crr, cda_m2=vehicle.cda_m2)
+
+    return body(weights.kerb_kg), body(weights.laden_kg)

@@ -1,0 +1,152 @@
+"""Whether motor and gearbox stand on one axis: every play, cold and warm, and how well the centre is known."""
+
+import math
+from dataclasses import dataclass
+from typing import Final
+
+from driveline.benches.plate.buildup_sheet import BuildKind
+from driveline.benches.plate.sheet import Locating, PlateSheet
+from driveline.checks import Check, Step, Working
+from driveline.fits.limits import fit_within
+from driveline.joints.sheet import RegisterFit
+from driveline.margins import Margins, missing_of, wanted_words
+from driveline.shafts.coupler import PARALLEL_ALLOWANCE_MM, CouplerStyle
+from driveline.sheet import positive_of, value_of
+from driveline.survey.solve import SurveyResult
+from driveline.tables.materials import PlateMaterial, material
+
+INDICATED_U_MM: Final = 0.01  # dial indicator
+WARM_K: Final = 60.0  # a motor's face at 80 °C in a shop at 20 °C
+FACES: Final = {BuildKind.ONE_PLATE: 2, BuildKind.RING: 3, BuildKind.TWO_PLATES: 2, BuildKind.BASE: 0}
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Offset:
+    """How far the two axes may be apart, and what it adds up from; at best, while something is missing."""
+
+    play_mm: float  # half of every play, warm
+    concentricity_mm: float
+    centre_u_mm: float
+    missing: tuple[str, ...]
+
+    @property
+    def total_mm(self) -> float:
+        """Their sum."""
+        return self.play_mm + self.concentricity_mm + self.centre_u_mm
+
+
+def offset_of(sheet: PlateSheet, survey: SurveyResult, face_survey: SurveyResult | None) -> Offset:
+    """Return how far motor and gearbox may be off one axis.
+
+    Registers locate where every face that is crossed has one; their plays grow as an aluminium plate gets warmer than
+    the steel it is fitted to. Dowels are reamed after indicating: their own play is what is left.
+    """
+    plate = sheet.plate
+    is_indicated = plate.locating is Locating.DOWELS
+    plays_mm = _dowel_plays_mm(sheet) if is_indicated else _register_plays_mm(sheet)
+    known = [play for play in plays_mm if play is not None]
+    survey_mm = INDICATED_U_MM if is_indicated else _centre_u_mm(survey, face_survey)
+    faces = FACES[sheet.build_up.kind]
+    missing = missing_of(
+        {
+            "How the plate is located: registers, or dowels reamed after indicating": plate.locating
+            is not Locating.NOT_CHOSEN,
+            "Size and fit of the dowels": not is_indicated or bool(plays_mm),
+            f"Play or fit of the register on each of {faces} faces": is_indicated or len(plays_mm) >= faces,
+            "What the plate is made of, and a register's size, for its play when warm": len(known) == len(plays_mm),
+            "Machined concentricity of the plate": plate.concentricity,
+            "A flange survey that settles the shaft's centre": survey_mm,
+        }
+    )
+    return Offset(
+        play_mm=sum(known) / 2,
+        concentricity_mm=value_of(plate.concentricity) or 0.0,
+        centre_u_mm=survey_mm or 0.0,
+        missing=missing,
+    )
+
+
+def warm_play_mm(made_of: PlateMaterial | None, size_mm: float | None) -> float | None:
+    """Return by how much a register's play in the plate grows when both are warm, on steel, mm; ``None``: not known."""
+    if made_of is None or size_mm is None:
+        return None
+    unlike = material(made_of).expansion_per_k - material(PlateMaterial.STEEL).expansion_per_k
+    return max(unlike, 0.0) * WARM_K * size_mm
+
+
+def _register_plays_mm(sheet: PlateSheet) -> list[float | None]:
+    """Greatest diametral play of each register, warm; a measured one is taken to be of the largest register."""
+    plate = sheet.plate
+    sizes = [positive_of(one) for one in (sheet.face.register_size, plate.bore)]
+    largest_mm = max((size for size in sizes if size is not None), default=None)
+    grows_mm = warm_play_mm(plate.made_of, largest_mm)
+    plays: list[float | None] = [None if grows_mm is None else play.mm + grows_mm for play in plate.register_plays]
+    return plays + [_fit_play_mm(plate.made_of, one.size.mm, one.fit) for one in plate.registers]
+
+
+def _dowel_plays_mm(sheet: PlateSheet) -> list[float | None]:
+    size_mm, chosen = positive_of(sheet.plate.dowel_size), sheet.plate.dowel_fit
+    if size_mm is None or chosen is None:
+        return []
+    return [_fit_play_mm(sheet.plate.made_of, size_mm, chosen)]
+
+
+def _fit_play_mm(made_of: PlateMaterial | None, size_mm: float, chosen: RegisterFit) -> float | None:
+    found, grows_mm = fit_within(size_mm, chosen.value), warm_play_mm(made_of, size_mm)
+    if found is None or grows_mm is None:
+        return None
+    return max(found.greatest_play_mm + grows_mm, 0.0)
+
+
+def _centre_u_mm(survey: SurveyResult, face_survey: SurveyResult | None) -> float | None:
+    """How well both patterns are known about their shafts: the motor's own survey, where there is one, adds to it."""
+    flange_mm = survey.centre_u_mm if survey.is_settled else None
+    if face_survey is None or flange_mm is None:
+        return flange_mm
+    face_mm = face_survey.centre_u_mm if face_survey.is_settled else None
+    return None if face_mm is None else math.hypot(flange_mm, face_mm)
+
+
+def on_centre_check(sheet: PlateSheet, off: Offset, coupler: CouplerStyle | None, margins: Margins) -> Check:
+    """Return whether motor and gearbox stand on one axis as closely as the coupler asks."""
+    allowed = PARALLEL_ALLOWANCE_MM[coupler] if coupler else None
+    missing = (*missing_of({"Coupler style, on the Ratios bench": coupler}), *off.missing)
+    says = wanted_words(missing)
+    if allowed is not None:
+        found = f"{off.total_mm:.3f} of {allowed:.2f} mm that the coupler allows"
+        says = f"{found}, at best. {says}" if missing else found
+        if off.total_mm > allowed and sheet.plate.locating is not Locating.DOWELS:
+            says += f"; {_closer_words(sheet, allowed)}"
+    return margins.check(
+        "clearance",
+        key="plate.on_centre",
+        bench="plate",
+        title="Motor and gearbox on one axis",
+        demand=off.total_mm,
+        capacity=allowed,
+        unit="mm",
+        says=says,
+        missing=missing,
+        inputs=("plate.plate", "plate.survey.readings", "ratios.coupler"),
+        working=Working(
+            steps=(
+                Step(
+                    formula=f"Σ play / 2, {WARM_K:g} K warm, + concentricity + u of the centre",
+                    numbers=f"{off.play_mm:.3f} + {off.concentricity_mm:.3f} + {off.centre_u_mm:.3f}",
+                    result=f"{off.total_mm:.3f} mm",
+                ),
+            ),
+            source="Registers and dowels locate; clearance bolts never do. An aluminium plate grows away from steel: "
+            "ΔT (α − α_steel) d. Usual parallel allowances: rigid 0.05, clutch or spline 0.10, flexible 0.25 mm.",
+        ),
+    )
+
+
+def _closer_words(sheet: PlateSheet, allowed_mm: float) -> str:
+    """What to do when play eats the allowance: the widest fit that would do for the registers, or dowels."""
+    for one in RegisterFit:
+        plays = [_fit_play_mm(sheet.plate.made_of, register.size.mm, one) for register in sheet.plate.registers]
+        known = [play for play in plays if play is not None]
+        if known and len(known) == len(plays) and sum(known) / 2 < allowed_mm / 2:
+            return f"fit the registers {one.value}, or ream dowels after indicating"
+    return "ream dowels after indicating, or fit the register closer"

@@ -1,0 +1,77 @@
+"""What is left under the head of a screw that is sunk into the plate."""
+
+import math
+from typing import Final
+
+from driveline.benches.plate.sheet import PlateSheet
+from driveline.checks import Check, Step, Working
+from driveline.joints.checks import greatest_preload_n
+from driveline.joints.screws import Place, worked_joint
+from driveline.margins import Margins, missing_of, wanted_words
+from driveline.sheet import positive_of
+
+FLOOR_PER_DIAMETER: Final = 0.5
+SHEAR_SHARE: Final = 0.4  # of yield, in shear
+
+
+def sunk_of(sheet: PlateSheet) -> float | None:
+    """Return how deep the motor's screw heads are sunk, 0 where they are not; ``None`` while it is not known, mm."""
+    depth_mm = positive_of(sheet.face.counterbore_depth)
+    is_sunk = positive_of(sheet.face.counterbore) is not None
+    return depth_mm if is_sunk or depth_mm is not None else 0.0
+
+
+def floor_checks(sheet: PlateSheet, place: Place, margins: Margins) -> tuple[Check, ...]:
+    """Return whether the floor under sunk heads is thick enough; nothing where no head is sunk."""
+    face = sheet.face
+    if positive_of(face.counterbore) is None and positive_of(face.counterbore_depth) is None:
+        return ()
+    worked = worked_joint(sheet.motor_joint, place)
+    greatest = greatest_preload_n(worked) if worked else None
+    sheared = None
+    if worked and greatest is not None and place.material is not None:
+        sheared = greatest / (math.pi * worked.head_mm * SHEAR_SHARE * place.material.yield_mpa)
+    wanted_mm = max(FLOOR_PER_DIAMETER * worked.size.diameter_mm, sheared or 0.0) if worked else None
+    missing = missing_of(
+        {
+            "Depth of the counterbore": positive_of(face.counterbore_depth),
+            "Diameter of the counterbore": positive_of(face.counterbore),
+            "Thickness of the plate": positive_of(sheet.plate.thickness),
+            "Thread of the motor screws": worked,
+            "Tightening and condition of the screws": greatest,
+            "What the plate is made of": place.material,
+        }
+    )
+    floor_mm = place.grip_mm
+    says = wanted_words(missing)
+    if floor_mm is not None and wanted_mm is not None:
+        found = f"{floor_mm:.1f} mm of plate under the head; {wanted_mm:.1f} wanted"
+        says = f"{found}, at least. {says}" if missing else found
+        if floor_mm <= 0:
+            says = "the counterbore goes through the plate: the head has nothing to bear on"
+    return (
+        margins.check(
+            "clearance",
+            key="plate.counterbore_floor",
+            bench="plate",
+            title="Floor under the sunk heads",
+            # A counterbore that goes right through fails whatever the screw.
+            demand=wanted_mm if wanted_mm is not None or floor_mm is None or floor_mm > 0 else 0.0,
+            capacity=floor_mm if floor_mm is None or floor_mm > 0 else -1.0,
+            unit="mm",
+            says=says,
+            missing=missing,
+            inputs=("plate.face.counterbore_depth", "plate.plate.thickness", "plate.motor_joint"),
+            working=Working(
+                steps=(
+                    Step(formula="thickness − depth", result="" if floor_mm is None else f"{floor_mm:.1f} mm"),
+                    Step(
+                        formula="F_greatest / (π d_head 0.4 S_y), at least d/2",
+                        result="" if wanted_mm is None else f"{wanted_mm:.2f} mm",
+                    ),
+                ),
+                source="The head must not shear through: 0.4 of the plate's yield round its rim; half a diameter "
+                "customary.",
+            ),
+        ),
+    )

@@ -1,0 +1,333 @@
+"""The parts that a build-up asks for: which holes each has, which are cut and which are marked, and its edge."""
+
+from dataclasses import dataclass
+from typing import Final
+
+import numpy as np
+
+from driveline.arrays import Floats
+from driveline.benches.plate.buildup_sheet import BuildKind
+from driveline.benches.plate.sheet import OutlineBy, PlateSheet, Process
+from driveline.drawing.plate import PlateHole
+from driveline.errors import ImpossibleInput
+from driveline.flat.buildup import foot_holes
+from driveline.flat.holes import LEAST_LIGAMENT_MM, MACHINING_MM, Disc, bolt_circle_mm, motor_on_plate
+from driveline.flat.outline import CircleEdge, Edge, HullEdge, OutlineVertex, edge_depths_mm, traced_edge
+from driveline.margins import missing_of
+from driveline.parts.records import PartKey
+from driveline.sheet import positive_of, value_of
+
+EDGE_FACTOR: Final = {
+    Process.LASER: 1.5,
+    Process.WATERJET: 1.5,
+    Process.MILLED: 1.5,
+    Process.PLASMA: 2.0,
+    Process.FLAME: 2.0,
+}
+LEAST_HOLE_PER_THICKNESS: Final = {
+    Process.LASER: 1.0,
+    Process.WATERJET: 1.0,
+    Process.PLASMA: 1.5,
+    Process.FLAME: 1.5,
+    Process.MILLED: 0.0,
+}
+GREATEST_REACH_MM: Final = 5000.0
+DRAWN_OVER_WANTED: Final = 1.15  # so that a kerf or a wandering cut does not eat into the edge distance
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Part:
+    """A flat part, seen from the engine side; a base plate from above."""
+
+    key: PartKey  # releases are kept by it
+    title: str
+    holes: tuple[PlateHole, ...]
+    edge: Edge
+    vertices: tuple[OutlineVertex, ...]
+    thickness_mm: float | None
+    faces: tuple[str, str]  # what its two sides lie against
+    sides: tuple[str, str]  # what they are called
+    labels: tuple[tuple[str, float, float], ...] = ()  # marked beside rows of holes: text, x, y
+
+    @property
+    def discs(self) -> tuple[Disc, ...]:
+        """Its holes as ligaments count them: a counterbore is a hole."""
+        return tuple(
+            Disc(h.id, h.x_mm, h.y_mm, max(h.finished_mm, h.counterbore_mm or 0.0), is_bore=h.kind == "bore")
+            for h in self.holes
+        )
+
+    @property
+    def drilled(self) -> tuple[PlateHole, ...]:
+        """Its holes without the bore."""
+        return tuple(hole for hole in self.holes if hole.kind != "bore")
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Patterns:
+    """What the parts are made of, as measured and as chosen; seen from the engine side."""
+
+    flange: tuple[Disc, ...]
+    motor: tuple[Disc, ...]  # turned as chosen
+    standoffs: tuple[Disc, ...]
+    traced: Floats  # the flange's outline, (n, 2); empty when there is none
+
+
+def patterns_of(sheet: PlateSheet, flange: tuple[Disc, ...], face_xy: Floats, traced: Floats) -> Patterns:
+    """Return the hole patterns on the shaft's centre.
+
+    Args:
+        sheet: Of the bench.
+        flange: The flange's holes that are settled.
+        face_xy: The motor's holes seen looking at its face, (n, 2), mm.
+        traced: The flange's outline, (n, 2), mm.
+    """
+    hole_mm = positive_of(sheet.face.plate_hole)
+    on_plate = motor_on_plate(face_xy, sheet.plate.turned.deg) if hole_mm and len(face_xy) else np.zeros((0, 2))
+    motor = tuple(
+        Disc(name, float(x), float(y), hole_mm or 0.0)
+        for name, (x, y) in zip(motor_names(sheet, len(on_plate)), on_plate, strict=True)
+    )
+    return Patterns(flange=flange, motor=motor, standoffs=_standoffs(sheet), traced=traced)
+
+
+def motor_names(sheet: PlateSheet, count: int) -> tuple[str, ...]:
+    """Return what the motor's holes are called: as surveyed or listed, else M1, M2 and so on."""
+    if sheet.face.survey is not None:
+        names = [f"M{hole.id}" for hole in sheet.face.survey.holes if not hole.is_bore]
+    else:
+        names = [hole.id for hole in sheet.face.holes]
+    return tuple(names) if len(names) == count else tuple(f"M{k + 1}" for k in range(count))
+
+
+def standoff_centres(sheet: PlateSheet) -> Floats:
+    """Return where the standoffs stand, seen from the engine side, (n, 2), mm."""
+    standoffs, circle_mm = sheet.build_up.standoffs, positive_of(sheet.build_up.standoffs.circle)
+    if not standoffs.count or circle_mm is None:
+        return np.zeros((0, 2))
+    return bolt_circle_mm(count=standoffs.count, circle_mm=circle_mm, first_at_deg=standoffs.first_at.deg)
+
+
+def _standoffs(sheet: PlateSheet) -> tuple[Disc, ...]:
+    hole_mm = positive_of(sheet.build_up.standoffs.hole)
+    if hole_mm is None:
+        return ()
+    return tuple(Disc(f"S{k + 1}", float(x), float(y), hole_mm) for k, (x, y) in enumerate(standoff_centres(sheet)))
+
+
+def parts_of(sheet: PlateSheet, patterns: Patterns) -> tuple[Part, ...]:
+    """Return the parts that can be drawn so far."""
+    kind = sheet.build_up.kind
+    if kind is BuildKind.BASE:
+        found = [_base_plate(sheet)]
+    elif kind is BuildKind.TWO_PLATES:
+        found = [_gearbox_plate(sheet, patterns), _motor_plate(sheet, patterns)]
+    elif kind is BuildKind.RING:
+        found = [_one_plate(sheet, patterns), _ring(sheet, patterns)]
+    else:
+        found = [_one_plate(sheet, patterns)]
+    return tuple(part for part in found if part is not None)
+
+
+def _one_plate(sheet: PlateSheet, patterns: Patterns) -> Part | None:
+    holes = [*_holes(sheet, "flange", patterns.flange), *_holes(sheet, "motor", patterns.motor)]
+    bore_mm = positive_of(sheet.plate.bore or sheet.face.register_size)
+    return _part(
+        sheet,
+        key="plate",
+        title="Adapter plate",
+        holes=holes,
+        bore_mm=bore_mm,
+        traced=patterns.traced,
+        thickness_mm=positive_of(sheet.plate.thickness),
+        faces=("MOTOR", "GEARBOX"),
+    )
+
+
+def _gearbox_plate(sheet: PlateSheet, patterns: Patterns) -> Part | None:
+    return _part(
+        sheet,
+        key="plate",
+        title="Gearbox plate",
+        holes=[*_holes(sheet, "flange", patterns.flange), *_holes(sheet, "standoff", patterns.standoffs)],
+        bore_mm=positive_of(sheet.plate.bore),
+        traced=patterns.traced,
+        thickness_mm=positive_of(sheet.plate.thickness),
+        faces=("STANDOFFS", "GEARBOX"),
+    )
+
+
+def _motor_plate(sheet: PlateSheet, patterns: Patterns) -> Part | None:
+    return _part(
+        sheet,
+        key="motor_plate",
+        title="Motor plate",
+        holes=[*_holes(sheet, "motor", patterns.motor), *_holes(sheet, "standoff", patterns.standoffs)],
+        bore_mm=positive_of(sheet.face.register_size),
+        traced=np.zeros((0, 2)),
+        thickness_mm=positive_of(sheet.build_up.second_thickness),
+        faces=("MOTOR", "STANDOFFS"),
+    )
+
+
+def _ring(sheet: PlateSheet, patterns: Patterns) -> Part | None:
+    ring = sheet.build_up.ring
+    is_gearbox = ring.on == "gearbox"
+    holes = _holes(sheet, "flange", patterns.flange) if is_gearbox else _holes(sheet, "motor", patterns.motor)
+    if not holes or positive_of(ring.inside) is None:
+        return None
+    return _part(
+        sheet,
+        key="ring",
+        title="Spacer ring",
+        holes=holes,
+        bore_mm=positive_of(ring.inside),
+        traced=patterns.traced if is_gearbox else np.zeros((0, 2)),
+        thickness_mm=positive_of(ring.thickness),
+        faces=("PLATE", "GEARBOX") if is_gearbox else ("MOTOR", "PLATE"),
+        is_round=not is_gearbox,
+    )
+
+
+def _base_plate(sheet: PlateSheet) -> Part | None:
+    base = sheet.build_up.base
+    along, across, hole_mm = positive_of(base.along), positive_of(base.across), positive_of(base.hole)
+    if along is None or across is None or hole_mm is None:
+        return None
+    rows = [(row.name, row.shift.mm) for row in base.rows] or [("as placed", 0.0)]
+    found = foot_holes(along_mm=along, across_mm=across, from_face_mm=value_of(base.from_face) or 0.0, rows=rows)
+    discs = tuple(Disc(hole.id, hole.x_mm, hole.y_mm, hole_mm) for hole in found)
+    return _part(
+        sheet,
+        key="base_plate",
+        title="Base plate",
+        holes=_holes(sheet, "foot", discs),
+        bore_mm=None,
+        traced=np.zeros((0, 2)),
+        thickness_mm=positive_of(sheet.plate.thickness),
+        faces=("MOTOR", "FRAME"),
+        sides=("above", "below"),
+        labels=tuple((f"{chr(65 + k)}: {name}".upper(), found[4 * k].x_mm, 0.0) for k, (name, _) in enumerate(rows)),
+    )
+
+
+def _part(
+    sheet: PlateSheet,
+    *,
+    key: PartKey,
+    title: str,
+    holes: list[PlateHole],
+    bore_mm: float | None,
+    traced: Floats,
+    thickness_mm: float | None,
+    faces: tuple[str, str],
+    sides: tuple[str, str] = ("engine side", "gearbox side"),
+    is_round: bool = False,
+    labels: tuple[tuple[str, float, float], ...] = (),
+) -> Part | None:
+    if len(holes) < 3:
+        return None
+    centres = np.array([[hole.x_mm, hole.y_mm] for hole in holes])
+    reach_mm = float(np.abs(centres).max()) + max(hole.finished_mm for hole in holes)
+    if reach_mm > GREATEST_REACH_MM:
+        raise ImpossibleInput(
+            f"{title.lower()} holes", f"{reach_mm:.0f} mm from the shaft", "within 5 m. Another unit?"
+        )
+    radius_mm = edge_factor(sheet) * max(hole.finished_mm for hole in holes)
+    try:
+        edge = _edge_of(sheet, centres, radius_mm, traced, is_round)
+        vertices = edge.vertices
+    except ImpossibleInput:
+        return None
+    if bore_mm:
+        holes = [*holes, _hole(sheet, "bore", Disc("bore", 0.0, 0.0, bore_mm))]
+    return Part(
+        key=key,
+        title=title,
+        holes=tuple(_marked(sheet, hole, thickness_mm) for hole in holes),
+        edge=edge,
+        vertices=vertices,
+        thickness_mm=thickness_mm,
+        faces=faces,
+        sides=sides,
+        labels=labels,
+    )
+
+
+def _edge_of(sheet: PlateSheet, centres: Floats, radius_mm: float, traced: Floats, is_round: bool) -> Edge:
+    if is_round:
+        return CircleEdge(float(np.hypot(*centres.T).max()) + radius_mm)
+    if sheet.plate.outline_by is OutlineBy.FLANGE and len(traced):
+        return traced_edge(traced, holes=centres, radius_mm=radius_mm)
+    return HullEdge(centres, radius_mm)
+
+
+def _holes(sheet: PlateSheet, kind: str, discs: tuple[Disc, ...]) -> list[PlateHole]:
+    return [_hole(sheet, kind, disc) for disc in discs]
+
+
+def _hole(sheet: PlateSheet, kind: str, disc: Disc) -> PlateHole:
+    """A register is cut small and machined."""
+    return PlateHole(
+        id=disc.id,
+        kind=kind,
+        x_mm=disc.x_mm,
+        y_mm=disc.y_mm,
+        finished_mm=disc.diameter_mm,
+        cut_mm=disc.diameter_mm - MACHINING_MM if kind == "bore" else disc.diameter_mm,
+        counterbore_mm=positive_of(sheet.face.counterbore) if kind == "motor" else None,
+    )
+
+
+def _marked(sheet: PlateSheet, hole: PlateHole, thickness_mm: float | None) -> PlateHole:
+    """A hole too small for the process is marked and drilled by hand."""
+    least_mm = LEAST_HOLE_PER_THICKNESS[sheet.plate.process] * (thickness_mm or 0.0)
+    return hole if hole.cut_mm is None or hole.cut_mm >= least_mm else hole.without_cut()
+
+
+def edge_factor(sheet: PlateSheet) -> float:
+    """Return the distance from a hole's centre to the edge as drawn, over the hole's diameter."""
+    return sheet.plate.edge_factor or DRAWN_OVER_WANTED * EDGE_FACTOR[sheet.plate.process]
+
+
+def edge_shares(sheet: PlateSheet, part: Part) -> tuple[tuple[str, float, float], ...]:
+    """Return each hole's name, how far inside the edge its centre lies, and how far it should.
+
+    A bore wants its own radius and a wall as wide as the largest of the other holes, at least 6 mm.
+    """
+    depths = edge_depths_mm(np.array([[hole.x_mm, hole.y_mm] for hole in part.holes]), part.vertices)
+    factor = EDGE_FACTOR[sheet.plate.process]
+    wall_mm = max([LEAST_LIGAMENT_MM, *(hole.finished_mm for hole in part.drilled)])
+    return tuple(
+        (hole.id, depth_mm, hole.finished_mm / 2 + wall_mm if hole.kind == "bore" else factor * hole.finished_mm)
+        for hole, depth_mm in zip(part.holes, depths.tolist(), strict=True)
+    )
+
+
+def holes_wanted(sheet: PlateSheet, patterns: Patterns, loose: tuple[str, ...]) -> tuple[str, ...]:
+    """Return what of the build-up's holes is not known yet: what is not drawn can't be too near to anything.
+
+    Args:
+        sheet: Of the bench.
+        patterns: As far as they are known.
+        loose: Flange holes that the readings don't settle.
+    """
+    build = sheet.build_up
+    if build.kind is BuildKind.BASE:
+        feet = all(positive_of(one) for one in (build.base.along, build.base.across, build.base.hole))
+        return missing_of({"Holes of the motor's feet, along, across and their size": feet})
+    is_two = build.kind is BuildKind.TWO_PLATES
+    sunk = (positive_of(sheet.face.counterbore) is None) is (positive_of(sheet.face.counterbore_depth) is None)
+    bore = sheet.plate.bore if is_two else sheet.plate.bore or sheet.face.register_size
+    return missing_of(
+        {
+            "Holes of the flange": bool(patterns.flange),
+            f"Readings that settle {', '.join(loose[:3])}": not loose,
+            "Holes of the motor's face, and the clearance hole for its screws": bool(patterns.motor),
+            "Counterbore of the motor's screws: diameter and depth": sunk,
+            "Bore through the plate": positive_of(bore),
+            "Register of the motor, for the motor plate's bore": not is_two or positive_of(sheet.face.register_size),
+            "Standoffs: how many, on what circle, with what hole": not is_two or bool(patterns.standoffs),
+            "Inside of the ring": build.kind is not BuildKind.RING or positive_of(build.ring.inside),
+        }
+    )

@@ -1,0 +1,166 @@
+"""Registers and dowels: their limits, how warm to fit a tight one, and whether the plate bears it."""
+
+from driveline.benches.plate.centre import WARM_K
+from driveline.benches.plate.results import RegisterResult
+from driveline.benches.plate.sheet import PlateSheet
+from driveline.checks import Check, Step, Working
+from driveline.errors import ImpossibleInput
+from driveline.fits.interference import (
+    Elastic,
+    bore_stress_mpa,
+    fit_pressure_mpa,
+    heating_k,
+    held_torque_nm,
+    warm_interference_mm,
+)
+from driveline.fits.limits import Fit, fit_within
+from driveline.margins import Margins, missing_of, wanted_words
+from driveline.sheet import positive_of
+from driveline.tables.materials import PlateMaterial, material
+
+COLD_K = 40.0  # a yard at -20 °C against a shop at 20 °C
+FRICTION = 0.12  # pressed dry, DIN 7190's cautious figure
+
+
+def register_results(sheet: PlateSheet) -> tuple[RegisterResult, ...]:
+    """Return what registers and dowels are to be machined to."""
+    wanted = [(f"register Ø{one.size.mm:g}", one.size.mm, one.fit.value) for one in sheet.plate.registers]
+    dowel_mm = positive_of(sheet.plate.dowel_size)
+    if dowel_mm is not None and sheet.plate.dowel_fit is not None:
+        wanted.append((f"dowel Ø{dowel_mm:g}", dowel_mm, sheet.plate.dowel_fit.value))
+    found = [_result(sheet, what, size_mm, name) for what, size_mm, name in wanted]
+    return tuple(one for one in found if one is not None)
+
+
+def _result(sheet: PlateSheet, what: str, size_mm: float, name: str) -> RegisterResult | None:
+    found = fit_within(size_mm, name)
+    if found is None:
+        return None
+    warmer_k = None
+    if found.least_play_mm < 0 and sheet.plate.made_of is not None:
+        expansion = material(sheet.plate.made_of).expansion_per_k
+        warmer_k = heating_k(interference_mm=-found.least_play_mm, joint_mm=size_mm, expansion_per_k=expansion)
+    return RegisterResult(
+        what=what,
+        fit=name,
+        bore_least_mm=found.bore.least_mm,
+        bore_greatest_mm=found.bore.greatest_mm,
+        spigot_least_mm=found.shaft.least_mm,
+        spigot_greatest_mm=found.shaft.greatest_mm,
+        least_play_mm=found.least_play_mm,
+        greatest_play_mm=found.greatest_play_mm,
+        warmer_k=warmer_k,
+    )
+
+
+def register_checks(sheet: PlateSheet, rim_mm: float | None, margins: Margins) -> tuple[Check, ...]:
+    """Return whether the plate bears each register that is pressed into it.
+
+    Args:
+        sheet: Of the bench.
+        rim_mm: Diameter of the ring of plate round the bore; ``None`` while nothing is drawn.
+        margins: Of the job.
+    """
+    checks = []
+    for k, one in enumerate(sheet.plate.registers):
+        found = fit_within(one.size.mm, one.fit.value)
+        if found is None:
+            checks.append(_outside_tables(one.size.mm, margins, k))
+        elif found.least_play_mm < _shrinks_mm(sheet.plate.made_of, one.size.mm):
+            checks.append(_pressed(sheet.plate.made_of, one.size.mm, found, rim_mm, margins, k))
+    return tuple(checks)
+
+
+def _shrinks_mm(made_of: PlateMaterial | None, size_mm: float) -> float:
+    """By how much a plate's bore closes on a steel spigot in the cold; of a plate of nobody knows what, the most."""
+    per_k = (
+        max(material(one).expansion_per_k for one in PlateMaterial)
+        if made_of is None
+        else material(made_of).expansion_per_k
+    )
+    return max(per_k - material(PlateMaterial.STEEL).expansion_per_k, 0.0) * COLD_K * size_mm
+
+
+def _outside_tables(size_mm: float, margins: Margins, k: int) -> Check:
+    return margins.answer(
+        is_so=None,
+        key=f"plate.register_pressed_{k + 1}",
+        bench="plate",
+        title=f"Plate bears register {k + 1} pressed in",
+        says=f"Ø{size_mm:g} is outside the tables of fits (over 3, up to 500 mm): state its play as measured instead.",
+        missing=("A register that the tables of fits know, or its play as measured",),
+        inputs=("plate.plate.registers",),
+        working=Working(source="ISO 286-2."),
+    )
+
+
+def _pressed(
+    made_of: PlateMaterial | None, size_mm: float, found: Fit, rim_mm: float | None, margins: Margins, k: int
+) -> Check:
+    missing = missing_of(
+        {
+            "What the plate is made of": made_of,
+            "A plate that is drawn, with its bore": rim_mm,
+        }
+    )
+    stress, capacity = None, None
+    steps: tuple[Step, ...] = ()
+    if made_of is not None and rim_mm is not None:
+        plate, steel = material(made_of), material(PlateMaterial.STEEL)
+        capacity = plate.yield_mpa
+        cold_mm = _shrinks_mm(made_of, size_mm) - found.least_play_mm
+        try:
+            pressure = fit_pressure_mpa(
+                interference_mm=cold_mm,
+                joint_mm=size_mm,
+                outside_mm=rim_mm,
+                inside_mm=0.0,
+                outer=Elastic(modulus_mpa=plate.modulus_mpa, poisson=plate.poisson),
+                inner=Elastic(modulus_mpa=steel.modulus_mpa, poisson=steel.poisson),
+            )
+        except ImpossibleInput as error:
+            missing = (f"A register inside the plate's edge: {error.rule}",)
+        else:
+            stress = bore_stress_mpa(pressure_mpa=pressure, joint_mm=size_mm, outside_mm=rim_mm)
+            steps = _pressed_steps(made_of, size_mm, found, cold_mm=cold_mm, pressure_mpa=pressure, stress_mpa=stress)
+    return margins.check(
+        "bracket_yield",
+        key=f"plate.register_pressed_{k + 1}",
+        bench="plate",
+        title=f"Plate bears register {k + 1} pressed in",
+        demand=stress,
+        capacity=capacity,
+        unit="MPa",
+        says=wanted_words(missing) or f"{stress:.0f} MPa at the bore in the cold; the plate gives at {capacity:g}",
+        missing=missing,
+        inputs=("plate.plate.registers", "plate.plate.made_of"),
+        working=Working(
+            steps=steps,
+            source="Greatest interference of both bands (ISO 286) on a solid steel spigot, which is cautious.",
+            note="Warm the plate, never the motor: gloves, seat it in one go, and hold it until it bites.",
+        ),
+    )
+
+
+def _pressed_steps(
+    made_of: PlateMaterial, size_mm: float, found: Fit, *, cold_mm: float, pressure_mpa: float, stress_mpa: float
+) -> tuple[Step, ...]:
+    warm_mm = warm_interference_mm(
+        interference_mm=max(-found.greatest_play_mm, 0.0),
+        joint_mm=size_mm,
+        warmer_k=WARM_K,
+        outer_per_k=material(made_of).expansion_per_k,
+        inner_per_k=material(PlateMaterial.STEEL).expansion_per_k,
+    )
+    held_nm = held_torque_nm(pressure_mpa=pressure_mpa, joint_mm=size_mm, length_mm=1.0, friction=FRICTION)
+    return (
+        Step(
+            formula=f"greatest interference, {COLD_K:g} K cold",
+            numbers=f"{-found.least_play_mm:.3f} + {_shrinks_mm(made_of, size_mm):.3f}",
+            result=f"{cold_mm:.3f} mm",
+        ),
+        Step(formula="p, Lamé", result=f"{pressure_mpa:.1f} MPa"),
+        Step(formula="von Mises at the bore, p (D²+d²)/(D²−d²) and −p", result=f"{stress_mpa:.0f} MPa"),
+        Step(formula="holds per mm of width, μ 0.12, not counted on", result=f"{held_nm:.0f} N·m"),
+        Step(formula=f"least interference left {WARM_K:g} K warmer", result=f"{warm_mm:.3f} mm"),
+    )

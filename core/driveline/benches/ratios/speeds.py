@@ -1,0 +1,231 @@
+"""What turns too fast: boxes at what the motor can do, shafts at the wanted road speed, the motor on a downshift."""
+
+from collections.abc import Sequence
+from typing import Final
+
+from driveline.benches.ratios.gearing import Gearing, Lane, stage_word
+from driveline.benches.ratios.lanes import SHAFT_SPEED_SHARE
+from driveline.checks import Check, Step, Working, worst_first
+from driveline.gearing.brief import Brief
+from driveline.gearing.chain import Stage, StageKind
+from driveline.gearing.road import KMH_PER_MS
+from driveline.margins import Margins, missing_of, wanted_words
+
+BOXES: Final = (StageKind.REDUCTION, StageKind.DRIVE_UNIT, StageKind.GEARBOX)
+
+
+def stages_of(one: Gearing) -> list[tuple[Lane, int, Stage, str]]:
+    """Return every stage once, with the word for its side where the Line has branched."""
+    return [
+        (lane, k, stage, f"{lane.word}." if len(one.lanes) > 1 and k >= lane.shared else "")
+        for n, lane in enumerate(one.lanes)
+        for k, stage in enumerate(lane.chain.stages)
+        if not (n and k < lane.shared)
+    ]
+
+
+def titled(side: str, title: str) -> str:
+    """Return a check's title with the side that it is of."""
+    return f"{side.removesuffix('.').capitalize()} {title[0].lower()}{title[1:]}" if side else title
+
+
+def worst_of_gears(names: Sequence[str | None], gears: Sequence[Sequence[Check]]) -> tuple[Check, ...]:
+    """Return of each check the worst over the gears, saying in which one it is.
+
+    Args:
+        names: Of the gears.
+        gears: The same checks in each gear, in one order.
+    """
+    found = []
+    for same in zip(*gears, strict=True):
+        worst = worst_first(same)[0]
+        if len(names) > 1:
+            name = names[next(k for k, one in enumerate(same) if one is worst)]
+            worst = worst.model_copy(update={"says": f"in {name}: {worst.says}"})
+        found.append(worst)
+    return tuple(found)
+
+
+def speed_checks(one: Gearing, in_gear: tuple[Gearing, ...], brief: Brief, margins: Margins) -> tuple[Check, ...]:
+    """Return what turns too fast.
+
+    Args:
+        one: The gearing.
+        in_gear: The same in every gear that can be engaged.
+        brief: The vehicle and its motors.
+        margins: Of the job.
+    """
+    checks: list[Check] = []
+    for lane, k, stage, side in stages_of(one):
+        if stage.kind in BOXES:
+            checks.append(_box_speed(one, lane, k, side, margins))
+        elif stage.kind is StageKind.FINAL_DRIVE:
+            checks.append(_final_drive_speed(lane, k, side, brief, margins))
+        elif stage.kind is StageKind.PROPSHAFT:
+            checks += [_critical(lane, k, side, brief, margins), _joints(lane, k, side, brief, margins)]
+    if len(in_gear) > 1:
+        checks.append(_downshift(one, in_gear, brief, margins))
+    return tuple(checks)
+
+
+def _box_speed(one: Gearing, lane: Lane, k: int, side: str, margins: Margins) -> Check:
+    """At the motor's own top speed: in a low gear, out of gear or downhill nothing else bounds it."""
+    stage = lane.chain.stages[k]
+    rpm = one.motors[lane.motor].greatest_rpm / float(lane.chain.speed_divisors()[k])
+    word = stage_word(stage.kind)
+    missing = missing_of({f"Greatest input speed of the {word}": stage.greatest_input_rpm})
+    says = f"{rpm:.0f} rpm when the motor is at its top speed"
+    return margins.check(
+        "maker_rating",
+        key=f"{side}{stage.kind.value}.speed",
+        bench="ratios",
+        title=titled(side, f"{word.capitalize()} input speed"),
+        demand=rpm,
+        capacity=stage.greatest_input_rpm,
+        unit="rpm",
+        says=f"{says}. {wanted_words(missing)}" if missing else f"{says}; it may turn {stage.greatest_input_rpm:.0f}",
+        station=f"{side}{stage.kind.value}",
+        missing=missing,
+        inputs=("brief.motor.greatest_rpm", f"ratios.{stage.kind.value}", "ratios.choice"),
+        working=Working(
+            steps=(Step(formula="n_motor / i ahead of it", result=f"{rpm:.0f} rpm"),),
+            source="Maker's limit at its input, against all that the motor can do in any gear.",
+            note="A limit set in the controller holds it only while the controller drives.",
+        ),
+    )
+
+
+def _road_rpm(lane: Lane, k: int, brief: Brief) -> float | None:
+    """Speed at a stage's input at the wanted road speed."""
+    wanted = brief.wanted_top_kmh
+    return wanted / KMH_PER_MS * lane.rpm_per_ms / float(lane.chain.speed_divisors()[k]) if wanted else None
+
+
+def _final_drive_speed(lane: Lane, k: int, side: str, brief: Brief, margins: Margins) -> Check:
+    return _at_road_speed(
+        lane,
+        k,
+        brief,
+        margins,
+        kind="maker_rating",
+        key=f"{side}final_drive.speed",
+        title=titled(side, "Final drive input speed"),
+        limit=lane.chain.stages[k].greatest_input_rpm,
+        limit_is="greatest input speed of the final drive",
+        side=side,
+        source="Maker's limit at its input.",
+    )
+
+
+def _critical(lane: Lane, k: int, side: str, brief: Brief, margins: Margins) -> Check:
+    return _at_road_speed(
+        lane,
+        k,
+        brief,
+        margins,
+        kind="shaft_speed",
+        key=f"{side}propshaft.speed",
+        title=titled(side, "Propshaft against its critical speed"),
+        limit=lane.chain.stages[k].critical_rpm,
+        limit_is="critical speed",
+        side=side,
+        source=f"Run a propshaft at {SHAFT_SPEED_SHARE:.2f} of its critical speed or less.",
+    )
+
+
+def _joints(lane: Lane, k: int, side: str, brief: Brief, margins: Margins) -> Check:
+    return _at_road_speed(
+        lane,
+        k,
+        brief,
+        margins,
+        kind="maker_rating",
+        key=f"{side}propshaft.joint_speed",
+        title=titled(side, "Propshaft joints' speed"),
+        limit=lane.chain.stages[k].joint_rpm,
+        limit_is="greatest speed of its joints",
+        side=side,
+        source="Maker's limit of the joints.",
+    )
+
+
+def _at_road_speed(
+    lane: Lane,
+    k: int,
+    brief: Brief,
+    margins: Margins,
+    *,
+    kind: str,
+    key: str,
+    title: str,
+    limit: float | None,
+    limit_is: str,
+    side: str,
+    source: str,
+) -> Check:
+    """A shaft behind the gears turns with the wheels: judged at the wanted road speed."""
+    stage, rpm = lane.chain.stages[k], _road_rpm(lane, k, brief)
+    missing = missing_of({"Wanted top speed": rpm, limit_is.capitalize(): limit})
+    says = f"{rpm:.0f} rpm at {brief.wanted_top_kmh:.0f} km/h" if rpm and brief.wanted_top_kmh else ""
+    return margins.check(
+        kind,
+        key=key,
+        bench="ratios",
+        title=title,
+        demand=rpm,
+        capacity=limit,
+        unit="rpm",
+        says=f"{says}; {limit_is} {limit:.0f}"
+        if not missing
+        else f"{says}. {wanted_words(missing)}".removeprefix(". "),
+        station=f"{side}{stage.kind.value}",
+        missing=missing,
+        inputs=("brief.wanted.top_speed", "brief.tyre", f"ratios.{stage.kind.value}", "ratios.choice"),
+        working=Working(
+            steps=() if not rpm else (Step(formula="n = v / C × i after this stage", result=f"{rpm:.0f} rpm"),),
+            source=source,
+        ),
+    )
+
+
+def _downshift(one: Gearing, in_gear: tuple[Gearing, ...], brief: Brief, margins: Margins) -> Check:
+    """Into the lowest gear at the wanted top speed: a missed shift, or rolling down a hill in it."""
+    forward = [gearing for gearing in in_gear if not _is_reverse(gearing)] or [one]
+    lowest = max(forward, key=lambda gearing: gearing.rpm_per_ms())
+    wanted, greatest_rpm = brief.wanted_top_kmh, one.motors[0].greatest_rpm
+    rpm = wanted and wanted / KMH_PER_MS * lowest.rpm_per_ms()
+    missing = missing_of({"Wanted top speed": rpm})
+    says = wanted_words(missing)
+    if rpm and wanted:
+        says = f"into {lowest.pick.gear} at {wanted:.0f} km/h the motor turns {rpm:.0f}"
+        says += f"; shift into it below {greatest_rpm / lowest.rpm_per_ms() * KMH_PER_MS:.0f} km/h"
+    return margins.check(
+        "motor_top_speed",
+        key="motor.downshift",
+        bench="ratios",
+        title="Motor speed on a downshift",
+        demand=rpm,
+        capacity=greatest_rpm,
+        unit="rpm",
+        says=says,
+        station="motor",
+        missing=missing,
+        inputs=("ratios.gearbox", "brief.wanted.top_speed", "brief.motor.greatest_rpm", "brief.tyre", "ratios.choice"),
+        working=Working(
+            steps=tuple(
+                Step(
+                    formula=f"n = v / C × i in {gearing.pick.gear}",
+                    result=f"{wanted / KMH_PER_MS * gearing.rpm_per_ms():.0f} rpm",
+                )
+                for gearing in forward
+                if wanted
+            ),
+            source="Wheels and clutch turn the rotor whatever the controller does.",
+            note="Block the gears that are not used, or say on the lever up to what speed they may be.",
+        ),
+    )
+
+
+def _is_reverse(one: Gearing) -> bool:
+    """Nobody gets into reverse at speed."""
+    return any(stage.kind is StageKind.GEARBOX and stage.sense == -1 for stage in one.lanes[0].chain.stages)

@@ -1,0 +1,314 @@
+"""The checks of a screwed joint: far enough in, clear of what is behind, within proof, and strong enough."""
+
+from typing import Final
+
+import numpy as np
+
+from driveline.checks import Check, Step, Working
+from driveline.errors import ImpossibleInput
+from driveline.gearing.road import GRAVITY_MS2
+from driveline.joints.depth import clear_check, engagement_check
+from driveline.joints.screws import Loads, Place, Worked, friction_of
+from driveline.joints.sheet import Joint
+from driveline.margins import Margins, missing_of, wanted_words
+from driveline.metal.bolts import SCATTER, USUAL_SHARE, friction_torque_nm, head_pressure_mpa
+from driveline.metal.overhang import greatest_tension_n, heel_tension_n
+from driveline.metal.sleeves import tube_stress_mpa
+from driveline.sheet import positive_of
+
+BUMP_G: Final = 3.0
+
+
+def joint_checks(
+    worked: Worked | None, joint: Joint, place: Place, loads: Loads, margins: Margins
+) -> tuple[Check, ...]:
+    """Return the checks of a joint; with no thread named they stand there too, and the thing to do is to name it."""
+    if worked is None:
+        return _unnamed(place, joint, margins)
+    checks = [engagement_check(place, worked, margins), _proof(worked, loads, margins), _head(worked, margins)]
+    if place.name != "motor":
+        checks.append(clear_check(place, worked.joint, margins))
+    checks += [_friction(worked, loads, margins), _hangs(worked, loads, margins)]
+    if worked.joint.crush_tube and (worked.result.sleeves or not place.holes):
+        checks.append(_tube(worked, margins))
+    return tuple(checks)
+
+
+def _unnamed(place: Place, joint: Joint, margins: Margins) -> tuple[Check, ...]:
+    missing = (f"{place.title}: which thread",)
+    asked = {
+        "proof": ("bolt_proof", "within proof"),
+        "head": ("clearance", ": pressure under the head"),
+        "friction": ("friction_joint", "hold the torque"),
+        "hangs": ("friction_joint", "hold the overhung motor"),
+    }
+    if joint.crush_tube:
+        asked["sleeve"] = ("bracket_yield", ": sleeves clamped end to end")
+    rest = tuple(
+        margins.check(
+            kind,
+            key=f"plate.{place.name}_{name}",
+            bench="plate",
+            title=f"{place.title} {title}".replace(" :", ":"),
+            demand=None,
+            capacity=None,
+            unit="",
+            says=wanted_words(missing),
+            missing=missing,
+            inputs=(f"plate.{place.name}_joint",),
+        )
+        for name, (kind, title) in asked.items()
+    )
+    behind = (clear_check(place, joint, margins),) if place.name != "motor" else ()
+    return (engagement_check(place, None, margins), *behind, *rest)
+
+
+def greatest_preload_n(worked: Worked) -> float | None:
+    """Return the preload that tightening by torque may reach."""
+    return None if worked.preload_n is None else (1 + SCATTER) * worked.preload_n
+
+
+def least_preload_n(worked: Worked) -> float | None:
+    """Return the preload that is left for certain: the least by torque, less what settles; never below 0."""
+    if worked.preload_n is None or worked.settles_n is None:
+        return None
+    return max((1 - SCATTER) * worked.preload_n - worked.settles_n, 0.0)
+
+
+def _least_steps(worked: Worked, least: float | None) -> tuple[Step, ...]:
+    return (
+        Step(
+            formula="least preload = 0.75 F − what settles",
+            numbers=f"{worked.preload_n or 0:.0f} N, {worked.settles_n or 0:.0f} N over the grip",
+            result="" if least is None else f"{least:.0f} N",
+        ),
+    )
+
+
+def _pulled_n(worked: Worked, loads: Loads) -> tuple[float | None, float | None, tuple[str, ...]]:
+    """What the overhung motor puts into one screw in a bump: clamped, and once it has opened; and what is missing."""
+    place = worked.place
+    missing = missing_of(
+        {
+            loads.hung or "Mass of the motor": loads.motor_kg,
+            "Centre of gravity of the motor from its face": place.lever_mm,
+            "Holes of the pattern": bool(len(place.xy_mm)) and place.is_whole,
+        }
+    )
+    if loads.motor_kg is None or place.lever_mm is None:
+        return None, None, missing
+    moment_nm = loads.motor_kg * GRAVITY_MS2 * BUMP_G * place.lever_mm / 1000
+    try:
+        clamped = greatest_tension_n(place.xy_mm, moment_nm)
+        return clamped, heel_tension_n(place.xy_mm, moment_nm, heel_mm=place.heel_mm or 0.0), missing
+    except ImpossibleInput as error:
+        return None, None, (*missing, f"Screws: {error.rule}")
+
+
+def _proof(worked: Worked, loads: Loads, margins: Margins) -> Check:
+    """On the greatest preload with the load on top; without the load, at best, while that is not known."""
+    greatest = greatest_preload_n(worked)
+    proof = worked.strength and worked.strength.proof_mpa * worked.size.stress_area_mm2
+    pulled, _, unknown = _pulled_n(worked, loads)
+    together = None if greatest is None else greatest + (pulled or 0.0)
+    missing = missing_of(
+        {"Property class": worked.strength, "Dry, oiled, or with threadlocker": worked.joint.condition}
+    )
+    missing += tuple(one for one in unknown if one not in missing)
+    usual = f" (for {USUAL_SHARE:.0%} of proof)" if worked.result.tightening_is_usual else ""
+    says = wanted_words(missing)
+    if together is not None and proof is not None and worked.result.tightening_nm is not None:
+        at_most = f"tightened to {worked.result.tightening_nm:.0f} N·m{usual}: {together:.0f} of {proof:.0f} N"
+        says = f"{at_most}, at least. {says}" if missing else f"{at_most} with a bump"
+    return margins.check(
+        "bolt_proof",
+        key=f"plate.{worked.place.name}_proof",
+        bench="plate",
+        title=f"{worked.place.title} within proof",
+        demand=together,
+        capacity=proof,
+        unit="N",
+        says=says,
+        missing=missing,
+        inputs=(f"plate.{worked.place.name}_joint", "brief.motor.mass", "plate.face.overhang"),
+        working=Working(
+            steps=(
+                Step(formula="F = T/(K d)", result="" if worked.preload_n is None else f"{worked.preload_n:.0f} N"),
+                Step(formula="greatest, + 25 %", result="" if greatest is None else f"{greatest:.0f} N"),
+                Step(formula="+ what a 3 g bump pulls", result="" if pulled is None else f"{pulled:.0f} N"),
+                Step(formula="proof × stress area", result="" if proof is None else f"{proof:.0f} N"),
+            ),
+            source="ISO 898-1, SAE J429. K 0.20 dry, 0.15 oiled or threadlocker; tightening scatters by a quarter. "
+            "The whole load is counted on the screw, which is cautious.",
+        ),
+    )
+
+
+def _head(worked: Worked, margins: Margins) -> Check:
+    greatest, material = greatest_preload_n(worked), worked.place.material
+    hole_mm = max((mm for _, mm in worked.place.holes), default=worked.size.clearance_mm or worked.size.diameter_mm)
+    pressure, problem = None, None
+    if greatest is not None:
+        try:
+            pressure = head_pressure_mpa(force_n=greatest, bears_mm=worked.head_mm, hole_mm=hole_mm)
+        except ImpossibleInput:
+            problem = f"Washer wider than the hole of {hole_mm:g} mm under the head"
+    missing = missing_of(
+        {
+            "Tightening and condition of the screws": greatest,
+            "What the plate is made of": material,
+            "Holes of the pattern": bool(worked.place.holes) and worked.place.is_whole,
+        }
+    )
+    missing += (problem,) if problem else ()
+    is_crushed = pressure is not None and material is not None and pressure > material.yield_mpa
+    spread = "; a wider, hardened washer spreads it" if is_crushed else ""
+    usual = "" if positive_of(worked.joint.head) else f"a head of Ø{worked.head_mm:g} taken as usual"
+    return margins.check(
+        "clearance",
+        key=f"plate.{worked.place.name}_head",
+        bench="plate",
+        title=f"{worked.place.title}: pressure under the head",
+        demand=pressure,
+        capacity=material and material.yield_mpa,
+        unit="MPa",
+        says=wanted_words(missing)
+        if missing or not material
+        else f"{pressure:.0f} MPa on a plate that gives at {material.yield_mpa:g}{spread}",
+        missing=missing,
+        inputs=(f"plate.{worked.place.name}_joint", "plate.plate.made_of"),
+        working=Working(
+            steps=(
+                Step(
+                    formula="F / (π/4 (d_head² − d_hole²))",
+                    numbers=f"Ø{worked.head_mm:g} over Ø{hole_mm:g}",
+                    result="" if pressure is None else f"{pressure:.0f} MPa",
+                ),
+            ),
+            source="Against the plate's least yield, which is cautious. Hardened washers spread it: give their size.",
+            note=usual,
+        ),
+    )
+
+
+def _friction(worked: Worked, loads: Loads, margins: Margins) -> Check:
+    least, place, mu = least_preload_n(worked), worked.place, friction_of(worked.joint)
+    carried = None
+    if least is not None and len(place.xy_mm):
+        about = np.asarray(place.xy_mm) - np.mean(place.xy_mm, axis=0)
+        circle_mm = 2 * float(np.hypot(*about.T).mean())
+        carried = friction_torque_nm(count=len(place.xy_mm), preload_n=least, circle_mm=circle_mm, mu=mu)
+    missing = missing_of(
+        {
+            "Tightening, condition and grip of the screws": least,
+            "Holes of the pattern": carried is not None and place.is_whole if least is not None else True,
+            "Motor torque": loads.torque_nm if not loads.missing else True,
+        }
+    )
+    missing += loads.missing if loads.torque_nm is None else ()
+    surface = worked.joint.surface.value if worked.joint.surface else "plated, which is the least: say what they are"
+    return margins.check(
+        "friction_joint",
+        key=f"plate.{place.name}_friction",
+        bench="plate",
+        title=f"{place.title} hold the torque",
+        demand=loads.torque_nm,
+        capacity=carried if place.is_whole else None,
+        unit="N·m",
+        says=wanted_words(missing)
+        if missing
+        else f"{carried:.0f} N·m by friction at the least preload; {loads.torque_nm:.0f} asked",
+        missing=missing,
+        inputs=(f"plate.{place.name}_joint", "brief.motor.peak_torque", "ratios.coupler", "ratios.choice"),
+        working=Working(
+            steps=(
+                *_least_steps(worked, least),
+                Step(
+                    formula="n μ F_least D / 2",
+                    numbers=f"{len(place.xy_mm)} × {mu:g} × {least or 0:.0f} N",
+                    result="" if carried is None else f"{carried:.0f} N·m",
+                ),
+            ),
+            source="Friction carries it; clearance screws are not to bear. μ 0.15 dry steel or iron, 0.12 plated, "
+            "0.20 blasted; r from the screws' centroid. Settling: VDI 2230-1.",
+            note=f"Faces taken as {surface}.",
+        ),
+    )
+
+
+def _hangs(worked: Worked, loads: Loads, margins: Margins) -> Check:
+    least, place = least_preload_n(worked), worked.place
+    tension, from_heel, unknown = _pulled_n(worked, loads)
+    missing = (*missing_of({"Tightening, condition and grip of the screws": least}), *unknown)
+    says = wanted_words(missing)
+    if tension is not None and least is not None and loads.motor_kg is not None and not missing:
+        says = f"a 3 g bump pulls {tension:.0f} N; clamped with {least:.0f} at least"
+        if tension > 0:
+            bears_kg = loads.motor_kg * least / (margins.wanted("friction_joint") * tension)
+            support = "no tail support wanted below" if bears_kg >= loads.motor_kg else "support the tail above"
+            says += f": {support} {bears_kg:.0f} kg"
+    return margins.check(
+        "friction_joint",
+        key=f"plate.{place.name}_hangs",
+        bench="plate",
+        title=f"{place.title} hold the overhung motor",
+        demand=tension,
+        capacity=least,
+        unit="N",
+        says=says,
+        missing=missing,
+        inputs=(f"plate.{place.name}_joint", "brief.motor.mass", "plate.face.overhang"),
+        working=Working(
+            steps=(
+                *_least_steps(worked, least),
+                Step(
+                    formula="M = m g n × overhang; F = M y / Σy²",
+                    numbers=f"{loads.motor_kg or 0:.0f} kg, {BUMP_G:g} g, {place.lever_mm or 0:.0f} mm",
+                    result="" if tension is None else f"{tension:.0f} N",
+                ),
+                Step(
+                    formula="once it opens, y from the heel",
+                    result="" if from_heel is None else f"{from_heel:.0f} N on the farthest screw",
+                ),
+            ),
+            source="Rigid faces, clamped; the worst direction of the moment. 3 g is a customary bump, not a code.",
+            note="Below the wanted margin: support the motor's tail.",
+        ),
+    )
+
+
+def _tube(worked: Worked, margins: Margins) -> Check:
+    thinnest = min(worked.result.sleeves, key=lambda one: one.wall_mm, default=None)
+    greatest = greatest_preload_n(worked)
+    stress = None
+    if greatest is not None and thinnest is not None:
+        stress = tube_stress_mpa(force_n=greatest, outside_mm=thinnest.outside_mm, inside_mm=thinnest.inside_mm)
+    missing = missing_of(
+        {
+            "Holes of the pattern": thinnest,
+            "Tightening and condition of the screws": greatest,
+            "Yield of the sleeves": worked.joint.sleeve_yield_mpa,
+        }
+    )
+    return margins.check(
+        "bracket_yield",
+        key=f"plate.{worked.place.name}_sleeve",
+        bench="plate",
+        title=f"{worked.place.title}: sleeves clamped end to end",
+        demand=stress,
+        capacity=worked.joint.sleeve_yield_mpa,
+        unit="MPa",
+        says=wanted_words(missing) if missing else f"{stress:.0f} MPa at the greatest preload",
+        missing=missing,
+        inputs=(f"plate.{worked.place.name}_joint",),
+        working=Working(
+            steps=(
+                Step(
+                    formula="F / (π/4 (D² − d²))",
+                    numbers="" if thinnest is None else f"Ø{thinnest.outside_mm:g} × Ø{thinnest.inside_mm:g}",
+                    result="" if stress is None else f"{stress:.0f} MPa",
+                ),
+            ),
+            source="Preload over the tube's area; cut it to the finished gap, both ends square.",
+        ),
+    )

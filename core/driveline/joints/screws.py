@@ -1,0 +1,247 @@
+"""The plate's screwed joints: which length fits, how tight, and the sleeves for holes that are too large."""
+
+from dataclasses import dataclass
+from typing import Final
+
+from driveline.arrays import Floats
+from driveline.checks import Result
+from driveline.errors import ImpossibleInput
+from driveline.joints.sheet import Condition, Joint, Surface, Tapped
+from driveline.metal.bolts import (
+    STOCK_MM,
+    BoltClass,
+    Engagement,
+    Thread,
+    bolt_class,
+    embedding_loss_n,
+    engagement,
+    preload_n,
+    thread,
+    thread_limits,
+    usual_tightening_nm,
+)
+from driveline.metal.sleeves import sleeve
+from driveline.results import Assumed
+from driveline.sheet import positive_of, value_of
+from driveline.tables.materials import Material
+
+NUT_FACTOR: Final = {Condition.DRY: 0.20, Condition.OILED: 0.15, Condition.THREADLOCKER: 0.15}
+USUAL_TENSILE_MPA: Final = {
+    Tapped.STEEL: 400.0,
+    Tapped.CAST_IRON: 200.0,
+    Tapped.ALUMINIUM_WROUGHT: 310.0,
+    Tapped.ALUMINIUM_CAST: 180.0,
+}
+FRICTION: Final = {Surface.DRY: 0.15, Surface.PLATED: 0.12, Surface.BLASTED: 0.20}
+LEAST_FRICTION: Final = min(FRICTION.values())
+POINT_PITCHES: Final = 1.0  # of a screw's point do not bear
+SHORT_OF_BLIND_PITCHES: Final = 2.0  # kept free in a blind hole, where the last threads are not full
+LOOSE_MM: Final = 0.5  # past the clearance hole of the thread a hole wants a sleeve
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Loads:
+    """What the motor puts on the plate; ``None`` is not known."""
+
+    motor_kg: float | None  # with all that hangs on the plate with it
+    torque_nm: float | None  # peak × dynamic factor, through a reduction that hangs on the plate
+    missing: tuple[str, ...] = ()  # what keeps the torque from being known
+    hung: str = ""  # what keeps the mass from being known, besides the motor's own
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Place:
+    """Where a joint is: its screws as drawn, what they clamp, and how far the load hangs out from it."""
+
+    name: str  # motor, flange, standoff
+    title: str
+    xy_mm: Floats
+    holes: tuple[tuple[str, float], ...]  # name and diameter of each in the plate
+    grip_mm: float | None
+    length_mm: float | None
+    depth_mm: float | None
+    lever_mm: float | None
+    heel_mm: float | None  # from the outermost screw to the edge that it would turn about
+    material: Material | None  # of the plate
+    is_whole: bool = True  # False: holes of the pattern are still missing
+
+
+class SleeveResult(Result):
+    """A sleeve to turn: which holes it is for, and its sizes."""
+
+    holes: tuple[str, ...]
+    hole_mm: float
+    outside_mm: float
+    inside_mm: float
+    wall_mm: float
+    length_mm: float | None
+    can_be_turned: bool
+
+
+class JointResult(Result):
+    """A joint worked out so far; ``None`` is not known."""
+
+    name: str
+    count: int
+    thread: str | None
+    clearance_mm: float | None = None
+    needed_in_mm: float | None = None  # into the hole: in thread, and the point's first pitch and the countersink
+    thread_depth_mm: float | None = None
+    shortest_mm: float | None = None
+    longest_mm: float | None = None
+    stock_mm: list[float] = []  # usual lengths that fit
+    tightening_nm: float | None = None  # stated, else for 70 % of proof
+    tightening_is_usual: bool = False
+    preload_n: float | None = None
+    settles_n: float | None = None
+    threadlocker: bool = False
+    sleeves: tuple[SleeveResult, ...] = ()
+    assumed: tuple[Assumed, ...] = ()
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Worked:
+    """A joint with its thread, strength and preload, as far as they are known."""
+
+    joint: Joint
+    place: Place
+    size: Thread
+    strength: BoltClass | None
+    needed: Engagement | None
+    tapped_mpa: float | None
+    reach_mm: float | None  # past the face, at most: without a washer that is not stated
+    needed_in_mm: float | None
+    engaged_mm: float | None  # in full thread, at most while something is missing
+    preload_n: float | None
+    settles_n: float | None
+    head_mm: float
+    result: JointResult
+
+
+def worked_joint(joint: Joint, place: Place) -> Worked | None:
+    """Return a joint worked out as far as it goes; ``None`` while its thread is not named."""
+    if joint.thread is None:
+        return None
+    size = thread(joint.thread)
+    strength = bolt_class(joint.property_class.value, size.diameter_mm) if joint.property_class else None
+    tapped_mpa, assumed = _tapped(joint, place)
+    needed = None
+    if strength and tapped_mpa:
+        needed = engagement(
+            size=size, sizes=thread_limits(size), bolt_tensile_mpa=strength.tensile_mpa, tapped_tensile_mpa=tapped_mpa
+        )
+    countersink_mm = value_of(joint.countersink) or 0.0
+    needed_in = None if needed is None else needed.least_mm + POINT_PITCHES * size.pitch_mm + countersink_mm
+    under_head = None if place.grip_mm is None else place.grip_mm + (value_of(joint.washer) or 0.0)
+    shortest = None if needed_in is None or under_head is None else under_head + needed_in
+    room_mm = room_behind_mm(joint, place, size)
+    longest = None if room_mm is None or under_head is None else under_head + room_mm
+    tightening, is_usual = _tightening(joint, size, strength)
+    preload = None
+    if tightening and joint.condition:
+        preload = preload_n(
+            tightening_nm=tightening, nut_factor=NUT_FACTOR[joint.condition], diameter_mm=size.diameter_mm
+        )
+    settles = embedding_loss_n(size=size, grip_mm=under_head) if under_head and under_head > 0 else None
+    reach_mm = None if place.length_mm is None or under_head is None else place.length_mm - under_head
+    stock = [float(mm) for mm in STOCK_MM if shortest and mm >= shortest and (longest is None or mm <= longest)]
+    result = JointResult(
+        name=place.name,
+        count=len(place.xy_mm),
+        thread=size.name,
+        clearance_mm=size.clearance_mm,
+        needed_in_mm=needed_in,
+        thread_depth_mm=positive_of(joint.thread_depth),
+        shortest_mm=shortest,
+        longest_mm=longest,
+        stock_mm=stock[:3],
+        tightening_nm=tightening,
+        tightening_is_usual=is_usual,
+        preload_n=preload,
+        settles_n=settles,
+        threadlocker=joint.condition is Condition.THREADLOCKER,
+        sleeves=_sleeves(place, size),
+        assumed=assumed,
+    )
+    return Worked(
+        joint=joint,
+        place=place,
+        size=size,
+        strength=strength,
+        needed=needed,
+        tapped_mpa=tapped_mpa,
+        reach_mm=reach_mm,
+        needed_in_mm=needed_in,
+        engaged_mm=None if reach_mm is None else _engaged_mm(joint, reach_mm, size),
+        preload_n=preload,
+        settles_n=settles,
+        head_mm=positive_of(joint.head) or size.head_mm,
+        result=result,
+    )
+
+
+def room_behind_mm(joint: Joint, place: Place, size: Thread | None) -> float | None:
+    """Return how far past the face a screw may reach: to what is behind, and short of a blind hole's last threads.
+
+    ``None`` while it is not known whether the hole is blind, or how deep thread or hole are.
+    """
+    if joint.is_blind is None or place.depth_mm is None:
+        return None
+    if not joint.is_blind:
+        return place.depth_mm
+    thread_mm = positive_of(joint.thread_depth)
+    if thread_mm is None or size is None:
+        return None
+    return min(place.depth_mm, thread_mm - SHORT_OF_BLIND_PITCHES * size.pitch_mm)
+
+
+def _engaged_mm(joint: Joint, reach_mm: float, size: Thread) -> float:
+    """What of the screw stands in full thread: its reach less the point, as deep as the thread, less countersink."""
+    in_mm = reach_mm - POINT_PITCHES * size.pitch_mm
+    thread_mm = positive_of(joint.thread_depth)
+    deepest_mm = in_mm if thread_mm is None else min(in_mm, thread_mm)
+    return max(deepest_mm - (value_of(joint.countersink) or 0.0), 0.0)
+
+
+def friction_of(joint: Joint) -> float:
+    """Return the friction between the clamped faces: of the surface stated, else the least of those known."""
+    return LEAST_FRICTION if joint.surface is None else FRICTION[joint.surface]
+
+
+def _tapped(joint: Joint, place: Place) -> tuple[float | None, tuple[Assumed, ...]]:
+    """Tensile strength of what the screw is screwed into: as stated, else the least of its kind, said as assumed."""
+    if joint.tapped_mpa is not None or joint.tapped is None:
+        return joint.tapped_mpa, ()
+    tapped_mpa = USUAL_TENSILE_MPA[joint.tapped]
+    return tapped_mpa, (Assumed(field=f"{place.name}.tapped_mpa", text=f"{joint.tapped.value} {tapped_mpa:g} MPa"),)
+
+
+def _tightening(joint: Joint, size: Thread, strength: BoltClass | None) -> tuple[float | None, bool]:
+    """Tightening torque, and whether it is the usual one because none is stated."""
+    stated = positive_of(joint.tightening)
+    if stated is not None or strength is None or joint.condition is None:
+        return stated, False
+    return usual_tightening_nm(size=size, strength=strength, nut_factor=NUT_FACTOR[joint.condition]), True
+
+
+def _sleeves(place: Place, size: Thread) -> tuple[SleeveResult, ...]:
+    """One sleeve for each size of hole that is too large for the screw."""
+    found = []
+    fits_mm = (size.clearance_mm or size.diameter_mm) + LOOSE_MM
+    for hole_mm in sorted({round(mm, 3) for _, mm in place.holes if mm > fits_mm}):
+        try:
+            made = sleeve(hole_mm=hole_mm, screw_mm=size.diameter_mm)
+        except ImpossibleInput:
+            continue
+        found.append(
+            SleeveResult(
+                holes=tuple(name for name, mm in place.holes if round(mm, 3) == hole_mm),
+                hole_mm=hole_mm,
+                outside_mm=made.outside_mm,
+                inside_mm=made.inside_mm,
+                wall_mm=made.wall_mm,
+                length_mm=place.grip_mm,
+                can_be_turned=made.can_be_turned,
+            )
+        )
+    return tuple(found)

@@ -1,0 +1,117 @@
+"""Build records of a job: what was released to be made, and what came back. Never edited, only added to."""
+
+from typing import Annotated, Final, Literal
+
+from pydantic import Field, StringConstraints
+
+from driveline.drawing.model import Drawing
+from driveline.errors import RecordsFull
+from driveline.sheet import Length, Sheet, Words
+
+MOST_HOLES: Final = 400
+MOST_RELEASES: Final = 100  # taken at the door; what was kept before is read beyond it
+MOST_DELIVERIES: Final = 200
+READ_BEYOND: Final = 5  # times as many, so that a job that holds more already stays readable
+PartKey = Literal["plate", "motor_plate", "ring", "base_plate"]
+Letter = Annotated[str, StringConstraints(pattern=r"^[A-Z]{1,2}$")]
+Person = Annotated[str, StringConstraints(min_length=1, max_length=150)]
+Moment = Annotated[str, StringConstraints(pattern=r"^\d{4}-\d\d-\d\dT\d\d:\d\d(:\d\d(\.\d+)?)?(Z|[+-]\d\d:\d\d)$")]
+Seen = Literal["engine", "gearbox"]
+
+
+class FrozenReading(Sheet):
+    """A survey reading as it stood."""
+
+    label: Annotated[str, StringConstraints(max_length=60)]
+    kind: Annotated[str, StringConstraints(max_length=20)]
+    value_mm: float
+    left_out: bool = False
+
+
+class FrozenHole(Sheet):
+    """A line of the hole table as it stood."""
+
+    id: Annotated[str, StringConstraints(max_length=20)]
+    kind: Annotated[str, StringConstraints(max_length=20)]
+    x_mm: float
+    y_mm: float
+    radius_mm: float
+    angle_deg: float
+    left_mm: float
+    bottom_mm: float
+    finished_mm: float
+    cut_mm: float | None = None
+    made: Annotated[str, StringConstraints(max_length=60)]
+    sure_mm: float | None = None
+
+
+class Release(Sheet):
+    """A part as it was released: its drawing, the very bytes for the cutter, and the readings that it hung on."""
+
+    part: PartKey
+    letter: Letter
+    by: Person
+    at: Moment
+    revision: Annotated[int, Field(ge=1)] = Field(description="Revision of the job that it was drawn from")
+    side: Seen = Field(description="The side that the cut file shows, confirmed when it was released")
+    drawing: Drawing = Field(description="From the engine side, or from above; without kerf")
+    dxf: Annotated[str, StringConstraints(max_length=400_000)]
+    sha256: Annotated[str, StringConstraints(pattern=r"^[0-9a-f]{64}$")]
+    sheet: Drawing | None = Field(default=None, description="Dimensioned, from the same side; not kept in old releases")
+    holes: Annotated[list[FrozenHole], Field(max_length=MOST_HOLES)] = []
+    thickness_mm: float | None = None
+    material: Words = ""
+    process: Annotated[str, StringConstraints(max_length=20)] = ""
+    readings: Annotated[list[FrozenReading], Field(max_length=1000)] = []
+    note: Words = ""
+
+
+class Measure(Sheet):
+    """A feature of a delivered part, measured."""
+
+    kind: Literal["diameter", "inside", "outside", "distance", "thickness"]
+    a: Annotated[str, StringConstraints(max_length=12)] = ""
+    b: Annotated[str, StringConstraints(max_length=12)] = ""
+    reading: Length
+
+
+class Incoming(Sheet):
+    """A delivered part, measured against its release and signed for."""
+
+    part: PartKey
+    letter: Letter
+    by: Person
+    at: Moment
+    runs_as_drawn: bool = Field(description="Engraved side up, the holes are numbered as on the drawing: not mirrored")
+    measures: Annotated[list[Measure], Field(max_length=60)] = []
+    accepted: bool
+    why: Words = ""
+
+
+class BuildRecords(Sheet):
+    """All releases and deliveries, in order."""
+
+    releases: Annotated[list[Release], Field(max_length=READ_BEYOND * MOST_RELEASES)] = []
+    incoming: Annotated[list[Incoming], Field(max_length=READ_BEYOND * MOST_DELIVERIES)] = []
+
+    def require_room_for_release(self) -> None:
+        """Refuse one more release where there are as many as are taken.
+
+        Raises:
+            RecordsFull: If so.
+        """
+        if len(self.releases) >= MOST_RELEASES:
+            raise RecordsFull("releases", MOST_RELEASES)
+
+    def require_room_for_delivery(self) -> None:
+        """Refuse one more delivery where there are as many as are taken.
+
+        Raises:
+            RecordsFull: If so.
+        """
+        if len(self.incoming) >= MOST_DELIVERIES:
+            raise RecordsFull("deliveries", MOST_DELIVERIES)
+
+    def newest(self, part: str) -> Release | None:
+        """Return the newest release of a part."""
+        return next((one for one in reversed(self.releases) if one.part == part), None)

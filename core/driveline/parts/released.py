@@ -1,0 +1,267 @@
+"""A released part against the part as it stands, and a delivered one against its release."""
+
+import math
+from bisect import bisect_left
+from collections.abc import Sequence
+from typing import Final
+
+import numpy as np
+from shapely import Polygon
+
+from driveline.arrays import Floats
+from driveline.benches.plate.layout import Part
+from driveline.benches.plate.results import Feature, FeatureRow, IncomingState, Moved, ReleaseState
+from driveline.benches.plate.sheet import PlateSheet
+from driveline.checks import TIGHT_SHARE, Verdict
+from driveline.drawing.arcs import arc_of
+from driveline.drawing.model import Circle, Drawing, Path
+from driveline.errors import UnknownFeature
+from driveline.parts.records import BuildRecords, FrozenReading, Incoming, Measure, Release
+from driveline.survey.solve import SurveyResult
+from driveline.tables.loader import table
+
+SAME_MM: Final = 0.01  # no cutter keeps closer
+ARC_STEP_DEG: Final = 3.0
+SHOWN_FEATURES: Final = 8
+MOST_PAIRED: Final = 200
+
+
+def release_state(sheet: PlateSheet, part: Part, now: Drawing, survey: SurveyResult, release: Release) -> ReleaseState:
+    """Return a release with what of the part, as drawn now from its first side, has moved since; the most first."""
+    moved = [*_moved_holes(release.drawing, now), *_moved_outline(release.drawing, now)]
+    moved.sort(key=lambda one: -(one.by_mm or 0.0))
+    material = (sheet.plate.material, sheet.plate.process.value)
+    if release.thickness_mm != part.thickness_mm:
+        says = f"thickness was {_mm(release.thickness_mm)}, is {_mm(part.thickness_mm)}"
+        moved.append(Moved(feature="thickness", says=says, by_mm=None))
+    for name, then, is_now in zip(("material", "process"), (release.material, release.process), material, strict=True):
+        if then != is_now:
+            says = f"{name} was {then or 'not stated'}, is {is_now or 'not stated'}"
+            moved.append(Moved(feature=name, says=says, by_mm=None))
+    return ReleaseState(
+        letter=release.letter,
+        by=release.by,
+        at=release.at,
+        side=release.side,
+        sha256=release.sha256,
+        has_sheet=release.sheet is not None,
+        differs=tuple(moved),
+        readings_since=_readings_since(release.readings, frozen_readings(survey)),
+    )
+
+
+def frozen_readings(survey: SurveyResult) -> list[FrozenReading]:
+    """Return the survey's readings as a release keeps them."""
+    return [
+        FrozenReading(label=one.label, kind=one.kind, value_mm=one.value_mm, left_out=one.fit == "left_out")
+        for one in survey.readings
+    ]
+
+
+def _mm(value: float | None) -> str:
+    return "not known" if value is None else f"{value:g} mm"
+
+
+def _rounds(drawing: Drawing) -> dict[str, Circle]:
+    """The finished circle of each hole: of one cut small, the one it is machined to."""
+    found: dict[str, Circle] = {}
+    for entity in drawing.entities:
+        if isinstance(entity, Circle) and entity.part != "outline":
+            best = found.get(entity.part)
+            if best is None or (best.layer.value == "CUT" and entity.radius_mm > best.radius_mm):
+                found[entity.part] = entity
+    return found
+
+
+def _name(part: str) -> str:
+    return part.split(":")[-1]
+
+
+def _moved_holes(then: Drawing, now: Drawing) -> list[Moved]:
+    before, after = _rounds(then), _rounds(now)
+    moved = []
+    for part in [*before, *(part for part in after if part not in before)]:
+        old, new = before.get(part), after.get(part)
+        if old is None or new is None:
+            says = f"{_name(part)} is {'new' if old is None else 'gone'}"
+            moved.append(Moved(feature=_name(part), says=says, by_mm=None))
+            continue
+        by_mm = math.hypot(new.x_mm - old.x_mm, new.y_mm - old.y_mm)
+        if by_mm > SAME_MM:
+            moved.append(Moved(feature=_name(part), says=f"{_name(part)} moved {by_mm:.2f} mm", by_mm=by_mm))
+        grown_mm = 2 * (new.radius_mm - old.radius_mm)
+        if abs(grown_mm) > SAME_MM:
+            says = f"{_name(part)} was Ø{2 * old.radius_mm:.2f}, is Ø{2 * new.radius_mm:.2f}"
+            moved.append(Moved(feature=_name(part), says=says, by_mm=abs(grown_mm)))
+    return moved
+
+
+def _moved_outline(then: Drawing, now: Drawing) -> list[Moved]:
+    before, after = _polygon(then), _polygon(now)
+    if before is None or after is None:
+        return []
+    by_mm = float(before.exterior.hausdorff_distance(after.exterior))
+    return [Moved(feature="outline", says=f"outline moved up to {by_mm:.2f} mm", by_mm=by_mm)] if by_mm > 0.05 else []
+
+
+def _polygon(drawing: Drawing) -> Polygon | None:
+    outline = next((one for one in drawing.entities if isinstance(one, Path) and one.part == "outline"), None)
+    corners = None if outline is None else _flat(outline)
+    return None if corners is None or len(corners) < 3 else Polygon(corners)
+
+
+def _flat(path: Path) -> Floats:
+    points: list[tuple[float, float]] = []
+    for start, end in zip(path.vertices, [*path.vertices[1:], path.vertices[0]], strict=True):
+        points.append((start.x_mm, start.y_mm))
+        if not start.bulge:
+            continue
+        arc = arc_of(start, end)
+        steps = max(int(abs(arc.sweep_deg) / ARC_STEP_DEG), 1)
+        for k in range(1, steps):
+            angle = math.radians(arc.start_deg + arc.sweep_deg * k / steps)
+            points.append((arc.x_mm + arc.radius_mm * math.cos(angle), arc.y_mm + arc.radius_mm * math.sin(angle)))
+    return np.array(points)
+
+
+def _readings_since(then: Sequence[FrozenReading], now: Sequence[FrozenReading]) -> tuple[str, ...]:
+    said = []
+    for k, reading in enumerate(now):
+        old = then[k] if k < len(then) else None
+        name = f"{reading.label} {reading.kind}"
+        if old is None or (old.label, old.kind) != (reading.label, reading.kind):
+            said.append(f"{name}: {reading.value_mm:.2f} mm, taken since")
+        elif abs(old.value_mm - reading.value_mm) > 1e-6:
+            said.append(f"{name}: was {old.value_mm:.2f}, is {reading.value_mm:.2f} mm")
+        elif old.left_out != reading.left_out:
+            said.append(f"{name}: {'left out' if reading.left_out else 'taken back in'} since")
+    if len(then) > len(now):
+        said.append(f"{len(then) - len(now)} readings fewer than then")
+    return tuple(said)
+
+
+def general_tolerance_mm(size_mm: float) -> float:
+    """Return what a size may be off either way where the drawing gives no tolerance: ISO 2768-1, class m."""
+    data = table("general_tolerances")
+    at = min(bisect_left(data["to_mm"], size_mm), len(data["to_mm"]) - 1)
+    return float(data["either_way_mm"][at])
+
+
+def features_of(release: Release) -> tuple[Feature, ...]:
+    """Return what is worth measuring on a delivered part: the long distances first, then what its fit hangs on."""
+    rounds = _rounds(release.drawing)
+    holes = {_name(part): circle for part, circle in rounds.items() if not part.startswith("bore:")}
+    picked = _farthest_pairs(holes)
+    kinds = [("inside", a, b) for a, b in picked]
+    kinds += [("diameter", _name(part), "") for part in rounds if part.startswith("bore:")]
+    kinds += [("thickness", "", "")] if release.thickness_mm else []
+    return tuple(_feature(release, kind, a, b) for kind, a, b in kinds)
+
+
+def _farthest_pairs(holes: dict[str, Circle]) -> list[tuple[str, str]]:
+    """Pairs of holes, the farthest apart first, every hole once, so that none goes unmeasured by chance of order.
+
+    Of very many holes only those farthest out are paired: what is far from the middle is far from something.
+    """
+    places = np.array([[hole.x_mm, hole.y_mm] for hole in holes.values()]).reshape(-1, 2)
+    if len(places) < 2:
+        return []
+    out = np.argsort(-np.hypot(*(places - places.mean(axis=0)).T), kind="stable")[:MOST_PAIRED]
+    kept = np.sort(out)
+    names, places = [list(holes)[k] for k in kept.tolist()], places[kept]
+    one, other = np.triu_indices(len(kept), k=1)
+    apart = np.hypot(*(places[one] - places[other]).T)
+    picked: list[tuple[str, str]] = []
+    taken: set[int] = set()
+    for k in np.argsort(-apart, kind="stable").tolist():
+        i, j = int(one[k]), int(other[k])
+        if i not in taken and j not in taken:
+            picked.append((names[i], names[j]))
+            taken |= {i, j}
+        if len(picked) == SHOWN_FEATURES:
+            break
+    return picked
+
+
+def _apart_mm(one: Circle, other: Circle) -> float:
+    return math.hypot(one.x_mm - other.x_mm, one.y_mm - other.y_mm)
+
+
+def _feature(release: Release, kind: str, a: str, b: str) -> Feature:
+    expected_mm = expected_of(release, kind, a, b)
+    title = {"diameter": f"Ø {a}", "thickness": "thickness"}.get(kind, f"{a}–{b} {kind}")
+    return Feature(
+        kind=kind, a=a, b=b, title=title, expected_mm=expected_mm, allowed_mm=general_tolerance_mm(expected_mm)
+    )
+
+
+def expected_of(release: Release, kind: str, a: str, b: str) -> float:
+    """Return what a release has a feature at, mm.
+
+    Raises:
+        UnknownFeature: If it has no such hole, or no thickness.
+    """
+    if kind == "thickness":
+        if release.thickness_mm is None:
+            raise UnknownFeature("thickness")
+        return release.thickness_mm
+    rounds = {_name(part): circle for part, circle in _rounds(release.drawing).items()}
+    for name in (a,) if kind == "diameter" else (a, b):
+        if name not in rounds:
+            raise UnknownFeature(f"hole {name}" if name else "hole without a name")
+    if kind == "diameter":
+        return 2 * rounds[a].radius_mm
+    apart_mm, both_mm = _apart_mm(rounds[a], rounds[b]), rounds[a].radius_mm + rounds[b].radius_mm
+    return apart_mm + {"inside": -both_mm, "outside": both_mm}.get(kind, 0.0)
+
+
+def judged(release: Release, measures: Sequence[Measure]) -> tuple[FeatureRow, ...]:
+    """Return a delivered part's measures against its release.
+
+    Raises:
+        UnknownFeature: If one names a hole that the release does not have.
+    """
+    rows = []
+    for one in measures:
+        feature = _feature(release, one.kind, one.a, one.b)
+        off_mm = one.reading.mm - feature.expected_mm
+        rows.append(
+            FeatureRow(
+                feature=feature.title,
+                expected_mm=feature.expected_mm,
+                measured_mm=one.reading.mm,
+                off_mm=off_mm,
+                allowed_mm=feature.allowed_mm,
+                verdict=_verdict(abs(off_mm), feature.allowed_mm),
+            )
+        )
+    return tuple(rows)
+
+
+def _verdict(off_mm: float, allowed_mm: float) -> Verdict:
+    if off_mm * TIGHT_SHARE <= allowed_mm:
+        return Verdict.HOLDS
+    return Verdict.TIGHT if off_mm <= allowed_mm else Verdict.FAILS
+
+
+def incoming_states(records: BuildRecords, part: str) -> tuple[IncomingState, ...]:
+    """Return the deliveries of a part, the newest first."""
+    return tuple(
+        state
+        for one in reversed(records.incoming)
+        if one.part == part and (state := _incoming_state(records, one)) is not None
+    )
+
+
+def _incoming_state(records: BuildRecords, one: Incoming) -> IncomingState | None:
+    release = next((r for r in records.releases if (r.part, r.letter) == (one.part, one.letter)), None)
+    if release is None:
+        return None
+    return IncomingState(
+        letter=one.letter,
+        by=one.by,
+        at=one.at,
+        accepted=one.accepted,
+        why=one.why,
+        rows=judged(release, one.measures),
+    )

@@ -1,7 +1,0 @@
-"""Readings and outlines that come in as files: CSV tables, DXF drawings. Nothing here changes a survey."""
-
-from driveline.survey_in.dxf import read_survey_dxf
-from driveline.survey_in.found import SurveyFile
-from driveline.survey_in.table import read_survey_csv
-
-__all__ = ["SurveyFile", "read_survey_csv", "read_survey_dxf"]
