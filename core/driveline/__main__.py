@@ -7,8 +7,6 @@ from pathlib import Path
 
 from pydantic import ValidationError
 
-from driveline.benches.plate.drawings import cut_drawing, drawing_from, sheet_drawing
-from driveline.benches.plate.solve import solve_parts
 from driveline.checks import Verdict
 from driveline.drawing.dxf import write_dxf
 from driveline.drawing.pdf import write_sheet_pdf
@@ -16,7 +14,8 @@ from driveline.drawing.svg import write_svg
 from driveline.drawing.template import PAPERS, write_template
 from driveline.errors import DrivelineError
 from driveline.job.evaluate import evaluate
-from driveline.job.file import JobFile
+from driveline.job.file import REGISTRY, JobFile
+from driveline.parts.drawings import cut_drawing, drawing_from, sheet_drawing
 
 FAILS, REFUSED = 1, 2
 
@@ -46,18 +45,15 @@ def _check(job: JobFile) -> int:
 
 
 def _draw(options: argparse.Namespace, job: JobFile) -> int:
-    plate = job.sheets.plate
-    part = solve_parts(plate).part(options.part)
+    part, side = REGISTRY.part(job, options.part), options.side
     if options.dxf:
-        options.dxf.write_text(write_dxf(cut_drawing(plate, part, job.name, options.side)), encoding="utf-8")
+        options.dxf.write_text(write_dxf(cut_drawing(part, job.name, side)), encoding="utf-8")
     if options.svg:
-        nominal = drawing_from(plate, part, job.name, options.side)
-        options.svg.write_text(write_svg(nominal), encoding="utf-8")
+        options.svg.write_text(write_svg(drawing_from(part, job.name, side)), encoding="utf-8")
     if options.template:
-        nominal = drawing_from(plate, part, job.name, options.side)
-        options.template.write_bytes(write_template(nominal, paper=options.paper))
+        options.template.write_bytes(write_template(drawing_from(part, job.name, side), paper=options.paper))
     if options.sheet:
-        sheet = sheet_drawing(plate, part, job.name, side=options.side, revision="not released")
+        sheet = sheet_drawing(part, job.name, side=side, revision="not released")
         options.sheet.write_bytes(write_sheet_pdf(sheet))
     return 0
 
@@ -70,8 +66,8 @@ def _parser() -> argparse.ArgumentParser:
     commands.add_parser("schema", help="print the job file's JSON Schema")
     draw = commands.add_parser("draw", help="write a part's drawing")
     draw.add_argument("job", type=Path)
-    draw.add_argument("part", choices=["plate", "motor_plate", "ring", "base_plate"])
-    draw.add_argument("--side", choices=["engine", "gearbox"], default="engine")
+    draw.add_argument("part", help="its key, such as plate.motor_plate")
+    draw.add_argument("--side", choices=["first", "second"], default="first")
     draw.add_argument("--dxf", type=Path)
     draw.add_argument("--svg", type=Path)
     draw.add_argument("--sheet", type=Path, help="dimensioned sheet, PDF")

@@ -1,14 +1,29 @@
 """Wanted margins of a job, and checks that ask for them."""
 
 from collections.abc import Mapping, Sequence
-from typing import Annotated, Any
+from dataclasses import dataclass
+from typing import Annotated, Final, Literal
 
 from pydantic import Field
 
-from driveline.checks import Check
+from driveline.checks import Check, Working
 from driveline.sheet import Sheet
 
 Margin = Annotated[float, Field(gt=0, le=10)]
+MarginKind = Literal[
+    "maker_rating",
+    "motor_top_speed",
+    "shaft_speed",
+    "grip",
+    "wanted_performance",
+    "load_rating",
+    "clearance",
+    "readings_agree",
+    "friction_joint",
+    "bolt_proof",
+    "bracket_yield",
+]
+NO_WORKING: Final = Working()
 
 
 class WantedMargins(Sheet):
@@ -27,7 +42,7 @@ class WantedMargins(Sheet):
     bracket_yield: Margin | None = None
 
 
-USUAL_MARGINS = {
+USUAL_MARGINS: Final[dict[MarginKind, float]] = {
     "maker_rating": 1.0,
     "motor_top_speed": 1.05,
     "shaft_speed": 1 / 0.70,
@@ -46,20 +61,87 @@ class Margins:
     """Wanted margins of a job, each with whether it is the usual figure."""
 
     def __init__(self, stated: WantedMargins) -> None:
-        self._stated = stated.model_dump()
+        self._stated: dict[str, float | None] = stated.model_dump()
 
-    def wanted(self, kind: str) -> float:
+    def wanted(self, kind: MarginKind) -> float:
         """Return the margin that the job wants of a kind of check."""
-        stated: float | None = self._stated[kind]
+        stated = self._stated[kind]
         return USUAL_MARGINS[kind] if stated is None else stated
 
-    def check(self, kind: str, **fields: Any) -> Check:
-        """Return a check that asks for the job's margin of that kind."""
-        return Check(wanted_margin=self.wanted(kind), wanted_is_default=self._stated[kind] is None, **fields)
+    def is_usual(self, kind: MarginKind) -> bool:
+        """Say whether the job leaves that margin at the usual figure."""
+        return self._stated[kind] is None
 
-    def answer(self, *, is_so: bool | None, **fields: Any) -> Check:
+
+@dataclass(frozen=True, slots=True)
+class Judge:
+    """Makes the checks of one bench, each with the margin that the job wants of its kind."""
+
+    bench: str
+    margins: Margins
+
+    def check(
+        self,
+        kind: MarginKind,
+        *,
+        key: str,
+        title: str,
+        demand: float | None,
+        capacity: float | None,
+        unit: str,
+        says: str = "",
+        missing: tuple[str, ...] = (),
+        inputs: tuple[str, ...] = (),
+        station: str | None = None,
+        working: Working = NO_WORKING,
+    ) -> Check:
+        """Return a check of figures. Where it says nothing of its own, it says what is still wanted."""
+        return Check(
+            key=key,
+            bench=self.bench,
+            title=title,
+            demand=demand,
+            capacity=capacity,
+            unit=unit,
+            wanted_margin=self.margins.wanted(kind),
+            wanted_is_default=self.margins.is_usual(kind),
+            says=says or wanted_words(missing),
+            working=working,
+            missing=missing,
+            inputs=inputs,
+            station=station,
+        )
+
+    def answer(
+        self,
+        *,
+        is_so: bool | None,
+        key: str,
+        title: str,
+        says: str = "",
+        has_catch: bool = False,
+        missing: tuple[str, ...] = (),
+        inputs: tuple[str, ...] = (),
+        station: str | None = None,
+        working: Working = NO_WORKING,
+    ) -> Check:
         """Return a check of a question with a yes or a no; ``None`` is not known and ``missing`` says what to do."""
-        return Check(is_so=is_so, demand=None, capacity=None, unit="", wanted_margin=1.0, **fields)
+        return Check(
+            key=key,
+            bench=self.bench,
+            title=title,
+            demand=None,
+            capacity=None,
+            is_so=is_so,
+            has_catch=has_catch,
+            unit="",
+            wanted_margin=1.0,
+            says=says or wanted_words(missing),
+            working=working,
+            missing=missing,
+            inputs=inputs,
+            station=station,
+        )
 
 
 def missing_of(known: Mapping[str, object]) -> tuple[str, ...]:

@@ -3,10 +3,10 @@
 import math
 from unittest import TestCase
 
-from driveline.benches.ratios.line import Line
 from driveline.gearing.road import GRAVITY_MS2
 from driveline.job.evaluate import evaluate
 from driveline.job.file import JobFile
+from driveline.job.line import Line
 from tests.demo import demo_job, demo_json
 
 STATIONS = ["motor", "coupler", "gearbox", "propshaft", "final_drive", "axle", "wheel"]

@@ -10,16 +10,17 @@ import ezdxf
 from hypothesis import given
 from hypothesis import strategies as st
 
-from driveline.benches.plate.results import PartResult
+from driveline.benches.contract import Progress
 from driveline.benches.plate.solve import solve_parts
 from driveline.checks import Verdict
 from driveline.errors import NotDrawnYet, UnknownFeature
-from driveline.job.evaluate import JobResult, Progress, evaluate
+from driveline.job.evaluate import JobResult, evaluate
 from driveline.job.file import JobFile
 from driveline.network import Turning
 from driveline.parts.records import BuildRecords, Incoming, Measure, Release
 from driveline.parts.release import letter_after, release_of, runs_seen_from
 from driveline.parts.released import expected_of, features_of, general_tolerance_mm, judged
+from driveline.parts.results import PartResult
 from tests.demo import demo_job, demo_json, wren_measured_again
 from tests.jobs import check_of, keys_of
 

@@ -7,9 +7,10 @@ from hypothesis import given, settings
 from hypothesis import strategies as st
 from pydantic import ValidationError
 
+from driveline.benches.contract import Progress
 from driveline.checks import Verdict
 from driveline.errors import DrivelineError
-from driveline.job.evaluate import JobResult, Progress, evaluate
+from driveline.job.evaluate import JobResult, evaluate
 from driveline.job.file import JobFile
 from driveline.sheet import Angle, Coordinate, Length, Ratio, Torque, positive_of, value_of
 from tests.demo import demo_job, demo_json

@@ -11,8 +11,6 @@ import pypdfium2
 from shapely import Point, Polygon
 from shapely.ops import unary_union
 
-from driveline.benches.plate.drawings import cut_drawing, cut_line, nest_of, part_drawings, sheet_drawing
-from driveline.benches.plate.layout import Part
 from driveline.benches.plate.sheet import PlateSheet
 from driveline.benches.plate.solve import solve_parts
 from driveline.drawing.dxf import write_dxf
@@ -22,6 +20,7 @@ from driveline.drawing.pdf import write_sheet_pdf
 from driveline.drawing.plate import with_revision
 from driveline.drawing.svg import write_sheet_svg
 from driveline.drawing.template import FOOT_MM, MARGIN_MM, PAPERS, write_template
+from driveline.parts.drawings import cut_drawing, cut_line, nest_of, part_drawings, sheet_drawing
 from tests.demo import demo_json, wren_measured_again
 
 SHEET = wren_measured_again().sheets.plate

@@ -12,12 +12,12 @@ from pydantic import Field
 from accounts.queries import person
 from build.actions import record_delivery, release_part
 from build.models import Release
-from driveline.benches.plate.results import FeatureRow
 from driveline.drawing.pdf import write_sheet_pdf
 from driveline.network import Turning
 from driveline.parts.records import Letter, Measure, PartKey, Seen
 from driveline.parts.records import Release as ReleaseRecord
 from driveline.parts.released import judged
+from driveline.parts.results import FeatureRow
 from driveline.sheet import Words
 from fernback.inputs import Input
 from fernback.problems import Conflict, Problem

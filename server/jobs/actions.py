@@ -5,9 +5,10 @@ from pydantic import ValidationError
 
 from accounts.models import Shop, User
 from build.records import keep_records, records_of
+from driveline.benches.contract import Progress
 from driveline.checks import Verdict
 from driveline.errors import DrivelineError
-from driveline.job.evaluate import BENCH_TITLES, JobResult, Progress, evaluate
+from driveline.job.evaluate import BENCH_TITLES, JobResult, evaluate
 from driveline.job.file import JobFile, Sheets
 from driveline.parts.records import BuildRecords
 from jobs.models import Job, JobVersion

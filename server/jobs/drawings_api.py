@@ -6,12 +6,11 @@ from uuid import UUID
 
 from django.http import HttpRequest, HttpResponse
 from django.shortcuts import get_object_or_404
+from driveline.benches.plate.layout import Part
 from ninja import Router
 from ninja.errors import HttpError
 
 from accounts.queries import person
-from driveline.benches.plate.drawings import cut_drawing, cut_line, drawing_from, hole_rows, nest_of, sheet_drawing
-from driveline.benches.plate.layout import Part
 from driveline.benches.plate.solve import SolvedPlate, solve_parts
 from driveline.drawing.dxf import write_dxf
 from driveline.drawing.model import Drawing
@@ -21,6 +20,7 @@ from driveline.drawing.svg import write_sheet_svg, write_svg
 from driveline.drawing.template import write_template
 from driveline.job.evaluate import evaluate
 from driveline.job.file import JobFile
+from driveline.parts.drawings import cut_drawing, cut_line, drawing_from, hole_rows, nest_of, sheet_drawing
 from driveline.parts.records import PartKey, Seen
 from jobs.actions import job_file, saved_sheets
 from jobs.exports import attachment, cut_list_csv, file_stem, hole_table_csv

@@ -8,8 +8,8 @@ from collections.abc import Sequence
 
 from django.http import HttpResponse
 
-from driveline.benches.plate.results import CutLine, HoleRow
 from driveline.parts.records import FrozenHole
+from driveline.parts.results import CutLine, HoleRow
 
 FORMULA_STARTS = ("=", "+", "-", "@", "\t", "\r")
 

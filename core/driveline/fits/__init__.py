@@ -1,0 +1,1 @@
+"""Limits of size, interference and stack-ups."""

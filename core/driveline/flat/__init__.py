@@ -1,0 +1,1 @@
+"""Flat parts: holes, outlines, clocking, nesting."""

@@ -2,7 +2,6 @@
 
 from dataclasses import dataclass
 
-from driveline.benches.brief.results import BriefResult
 from driveline.gearing.motor import Motor
 from driveline.gearing.road import Balance, Body, Driven
 from driveline.gearing.sheets import Layout
@@ -32,9 +31,18 @@ class Brief:
     wanted_top_kmh: float | None
     cruise_kmh: float
     hill_start_pct: float
-    result: BriefResult
 
     @property
     def lasting_gap(self) -> str:
         """What to ask for, by name, where what the motors keep up is not known."""
         return " and ".join(self.motor_gaps) or "Continuous torque and power of the motor"
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class MeasuredShares:
+    """Standard uncertainties as measured; ``None``: not stated, and the usual one is taken and shown."""
+
+    kerb: float | None  # of the kerb mass, as a share of it
+    laden: float | None
+    cg_height_mm: float | None
+    motor_torque: float | None  # as a share of it

@@ -1,0 +1,1 @@
+"""A whole job: its file, its benches, and what follows from them."""

@@ -1,0 +1,1 @@
+"""What several benches share of joints: screws, what they hold, and how deep they go."""

@@ -10,7 +10,7 @@ from driveline.gearing.road import GRAVITY_MS2
 from driveline.joints.depth import clear_check, engagement_check
 from driveline.joints.screws import Loads, Place, Worked, friction_of
 from driveline.joints.sheet import Joint
-from driveline.margins import Margins, missing_of, wanted_words
+from driveline.margins import Judge, MarginKind, missing_of, wanted_words
 from driveline.metal.bolts import SCATTER, USUAL_SHARE, friction_torque_nm, head_pressure_mpa
 from driveline.metal.overhang import greatest_tension_n, heel_tension_n
 from driveline.metal.sleeves import tube_stress_mpa
@@ -19,24 +19,21 @@ from driveline.sheet import positive_of
 BUMP_G: Final = 3.0
 
 
-def joint_checks(
-    worked: Worked | None, joint: Joint, place: Place, loads: Loads, margins: Margins
-) -> tuple[Check, ...]:
+def joint_checks(worked: Worked | None, joint: Joint, place: Place, loads: Loads, judge: Judge) -> tuple[Check, ...]:
     """Return the checks of a joint; with no thread named they stand there too, and the thing to do is to name it."""
     if worked is None:
-        return _unnamed(place, joint, margins)
-    checks = [engagement_check(place, worked, margins), _proof(worked, loads, margins), _head(worked, margins)]
-    if place.name != "motor":
-        checks.append(clear_check(place, worked.joint, margins))
-    checks += [_friction(worked, loads, margins), _hangs(worked, loads, margins)]
+        return _unnamed(place, joint, judge)
+    checks = [engagement_check(place, worked, judge), clear_check(place, worked.joint, judge)]
+    checks += [_proof(worked, loads, judge), _head(worked, judge)]
+    checks += [_friction(worked, loads, judge), _hangs(worked, loads, judge)]
     if worked.joint.crush_tube and (worked.result.sleeves or not place.holes):
-        checks.append(_tube(worked, margins))
+        checks.append(_tube(worked, judge))
     return tuple(checks)
 
 
-def _unnamed(place: Place, joint: Joint, margins: Margins) -> tuple[Check, ...]:
+def _unnamed(place: Place, joint: Joint, judge: Judge) -> tuple[Check, ...]:
     missing = (f"{place.title}: which thread",)
-    asked = {
+    asked: dict[str, tuple[MarginKind, str]] = {
         "proof": ("bolt_proof", "within proof"),
         "head": ("clearance", ": pressure under the head"),
         "friction": ("friction_joint", "hold the torque"),
@@ -45,22 +42,20 @@ def _unnamed(place: Place, joint: Joint, margins: Margins) -> tuple[Check, ...]:
     if joint.crush_tube:
         asked["sleeve"] = ("bracket_yield", ": sleeves clamped end to end")
     rest = tuple(
-        margins.check(
+        judge.check(
             kind,
-            key=f"plate.{place.name}_{name}",
-            bench="plate",
+            key=f"{judge.bench}.{place.name}_{name}",
             title=f"{place.title} {title}".replace(" :", ":"),
             demand=None,
             capacity=None,
             unit="",
             says=wanted_words(missing),
             missing=missing,
-            inputs=(f"plate.{place.name}_joint",),
+            inputs=(place.fields.joint,),
         )
         for name, (kind, title) in asked.items()
     )
-    behind = (clear_check(place, joint, margins),) if place.name != "motor" else ()
-    return (engagement_check(place, None, margins), *behind, *rest)
+    return (engagement_check(place, None, judge), clear_check(place, joint, judge), *rest)
 
 
 def greatest_preload_n(worked: Worked) -> float | None:
@@ -105,10 +100,10 @@ def _pulled_n(worked: Worked, loads: Loads) -> tuple[float | None, float | None,
         return None, None, (*missing, f"Screws: {error.rule}")
 
 
-def _proof(worked: Worked, loads: Loads, margins: Margins) -> Check:
+def _proof(worked: Worked, loads: Loads, judge: Judge) -> Check:
     """On the greatest preload with the load on top; without the load, at best, while that is not known."""
     greatest = greatest_preload_n(worked)
-    proof = worked.strength and worked.strength.proof_mpa * worked.size.stress_area_mm2
+    proof = None if worked.strength is None else worked.strength.proof_mpa * worked.size.stress_area_mm2
     pulled, _, unknown = _pulled_n(worked, loads)
     together = None if greatest is None else greatest + (pulled or 0.0)
     missing = missing_of(
@@ -120,17 +115,16 @@ def _proof(worked: Worked, loads: Loads, margins: Margins) -> Check:
     if together is not None and proof is not None and worked.result.tightening_nm is not None:
         at_most = f"tightened to {worked.result.tightening_nm:.0f} N·m{usual}: {together:.0f} of {proof:.0f} N"
         says = f"{at_most}, at least. {says}" if missing else f"{at_most} with a bump"
-    return margins.check(
+    return judge.check(
         "bolt_proof",
-        key=f"plate.{worked.place.name}_proof",
-        bench="plate",
+        key=f"{judge.bench}.{worked.place.name}_proof",
         title=f"{worked.place.title} within proof",
         demand=together,
         capacity=proof,
         unit="N",
         says=says,
         missing=missing,
-        inputs=(f"plate.{worked.place.name}_joint", "brief.motor.mass", "plate.face.overhang"),
+        inputs=(worked.place.fields.joint, *worked.place.fields.load),
         working=Working(
             steps=(
                 Step(formula="F = T/(K d)", result="" if worked.preload_n is None else f"{worked.preload_n:.0f} N"),
@@ -144,7 +138,7 @@ def _proof(worked: Worked, loads: Loads, margins: Margins) -> Check:
     )
 
 
-def _head(worked: Worked, margins: Margins) -> Check:
+def _head(worked: Worked, judge: Judge) -> Check:
     greatest, material = greatest_preload_n(worked), worked.place.material
     hole_mm = max((mm for _, mm in worked.place.holes), default=worked.size.clearance_mm or worked.size.diameter_mm)
     pressure, problem = None, None
@@ -164,19 +158,18 @@ def _head(worked: Worked, margins: Margins) -> Check:
     is_crushed = pressure is not None and material is not None and pressure > material.yield_mpa
     spread = "; a wider, hardened washer spreads it" if is_crushed else ""
     usual = "" if positive_of(worked.joint.head) else f"a head of Ø{worked.head_mm:g} taken as usual"
-    return margins.check(
+    return judge.check(
         "clearance",
-        key=f"plate.{worked.place.name}_head",
-        bench="plate",
+        key=f"{judge.bench}.{worked.place.name}_head",
         title=f"{worked.place.title}: pressure under the head",
         demand=pressure,
-        capacity=material and material.yield_mpa,
+        capacity=None if material is None else material.yield_mpa,
         unit="MPa",
         says=wanted_words(missing)
         if missing or not material
         else f"{pressure:.0f} MPa on a plate that gives at {material.yield_mpa:g}{spread}",
         missing=missing,
-        inputs=(f"plate.{worked.place.name}_joint", "plate.plate.made_of"),
+        inputs=(worked.place.fields.joint, worked.place.fields.made_of),
         working=Working(
             steps=(
                 Step(
@@ -191,7 +184,7 @@ def _head(worked: Worked, margins: Margins) -> Check:
     )
 
 
-def _friction(worked: Worked, loads: Loads, margins: Margins) -> Check:
+def _friction(worked: Worked, loads: Loads, judge: Judge) -> Check:
     least, place, mu = least_preload_n(worked), worked.place, friction_of(worked.joint)
     carried = None
     if least is not None and len(place.xy_mm):
@@ -206,11 +199,10 @@ def _friction(worked: Worked, loads: Loads, margins: Margins) -> Check:
         }
     )
     missing += loads.missing if loads.torque_nm is None else ()
-    surface = worked.joint.surface.value if worked.joint.surface else "plated, which is the least: say what they are"
-    return margins.check(
+    surface = worked.joint.surface.words if worked.joint.surface else "plated, which is the least: say what they are"
+    return judge.check(
         "friction_joint",
-        key=f"plate.{place.name}_friction",
-        bench="plate",
+        key=f"{judge.bench}.{place.name}_friction",
         title=f"{place.title} hold the torque",
         demand=loads.torque_nm,
         capacity=carried if place.is_whole else None,
@@ -219,7 +211,7 @@ def _friction(worked: Worked, loads: Loads, margins: Margins) -> Check:
         if missing
         else f"{carried:.0f} N·m by friction at the least preload; {loads.torque_nm:.0f} asked",
         missing=missing,
-        inputs=(f"plate.{place.name}_joint", "brief.motor.peak_torque", "ratios.coupler", "ratios.choice"),
+        inputs=(place.fields.joint, *place.fields.torque),
         working=Working(
             steps=(
                 *_least_steps(worked, least),
@@ -236,7 +228,7 @@ def _friction(worked: Worked, loads: Loads, margins: Margins) -> Check:
     )
 
 
-def _hangs(worked: Worked, loads: Loads, margins: Margins) -> Check:
+def _hangs(worked: Worked, loads: Loads, judge: Judge) -> Check:
     least, place = least_preload_n(worked), worked.place
     tension, from_heel, unknown = _pulled_n(worked, loads)
     missing = (*missing_of({"Tightening, condition and grip of the screws": least}), *unknown)
@@ -244,20 +236,19 @@ def _hangs(worked: Worked, loads: Loads, margins: Margins) -> Check:
     if tension is not None and least is not None and loads.motor_kg is not None and not missing:
         says = f"a 3 g bump pulls {tension:.0f} N; clamped with {least:.0f} at least"
         if tension > 0:
-            bears_kg = loads.motor_kg * least / (margins.wanted("friction_joint") * tension)
+            bears_kg = loads.motor_kg * least / (judge.margins.wanted("friction_joint") * tension)
             support = "no tail support wanted below" if bears_kg >= loads.motor_kg else "support the tail above"
             says += f": {support} {bears_kg:.0f} kg"
-    return margins.check(
+    return judge.check(
         "friction_joint",
-        key=f"plate.{place.name}_hangs",
-        bench="plate",
+        key=f"{judge.bench}.{place.name}_hangs",
         title=f"{place.title} hold the overhung motor",
         demand=tension,
         capacity=least,
         unit="N",
         says=says,
         missing=missing,
-        inputs=(f"plate.{place.name}_joint", "brief.motor.mass", "plate.face.overhang"),
+        inputs=(place.fields.joint, *place.fields.load),
         working=Working(
             steps=(
                 *_least_steps(worked, least),
@@ -277,7 +268,7 @@ def _hangs(worked: Worked, loads: Loads, margins: Margins) -> Check:
     )
 
 
-def _tube(worked: Worked, margins: Margins) -> Check:
+def _tube(worked: Worked, judge: Judge) -> Check:
     thinnest = min(worked.result.sleeves, key=lambda one: one.wall_mm, default=None)
     greatest = greatest_preload_n(worked)
     stress = None
@@ -290,17 +281,16 @@ def _tube(worked: Worked, margins: Margins) -> Check:
             "Yield of the sleeves": worked.joint.sleeve_yield_mpa,
         }
     )
-    return margins.check(
+    return judge.check(
         "bracket_yield",
-        key=f"plate.{worked.place.name}_sleeve",
-        bench="plate",
+        key=f"{judge.bench}.{worked.place.name}_sleeve",
         title=f"{worked.place.title}: sleeves clamped end to end",
         demand=stress,
         capacity=worked.joint.sleeve_yield_mpa,
         unit="MPa",
         says=wanted_words(missing) if missing else f"{stress:.0f} MPa at the greatest preload",
         missing=missing,
-        inputs=(f"plate.{worked.place.name}_joint",),
+        inputs=(worked.place.fields.joint,),
         working=Working(
             steps=(
                 Step(

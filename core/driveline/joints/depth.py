@@ -3,12 +3,12 @@
 from driveline.checks import Check, Step, Working
 from driveline.joints.screws import Place, Worked, room_behind_mm
 from driveline.joints.sheet import Joint
-from driveline.margins import Margins, missing_of, wanted_words
+from driveline.margins import Judge, missing_of, wanted_words
 from driveline.metal.bolts import quick_engagement_mm, thread
 from driveline.sheet import positive_of, value_of
 
 
-def engagement_check(place: Place, worked: Worked | None, margins: Margins) -> Check:
+def engagement_check(place: Place, worked: Worked | None, judge: Judge) -> Check:
     """Return the check of the turns of thread that hold, against those that outlast the screw (VDI 2230)."""
     missing: tuple[str, ...] = (f"{place.title}: which thread",)
     says, note = wanted_words(missing), ""
@@ -35,17 +35,16 @@ def engagement_check(place: Place, worked: Worked | None, margins: Margins) -> C
             says = f"{in_thread}, at best. {says}" if missing else in_thread
         steps = _engagement_steps(worked)
         note = "; ".join(one.text for one in worked.result.assumed)
-    return margins.check(
+    return judge.check(
         "clearance",
-        key=f"plate.{place.name}_engagement",
-        bench="plate",
+        key=f"{judge.bench}.{place.name}_engagement",
         title=f"{place.title} far enough in",
         demand=worked.needed.least_mm if worked and worked.needed else None,
         capacity=worked.engaged_mm if worked else None,
         unit="mm",
         says=says,
         missing=missing,
-        inputs=(f"plate.{place.name}_joint", "plate.plate.thickness"),
+        inputs=(place.fields.joint, place.fields.grip),
         working=Working(
             steps=steps,
             source="So that the screw breaks before the thread strips (Machinery's Handbook; limits 6H/6g, ISO 965-1).",
@@ -78,7 +77,7 @@ def _engagement_steps(worked: Worked) -> tuple[Step, ...]:
     )
 
 
-def clear_check(place: Place, joint: Joint, margins: Margins) -> Check:
+def clear_check(place: Place, joint: Joint, judge: Judge) -> Check:
     """Return whether a joint's screws stop short of what is behind, and of a blind hole's last threads."""
     size = thread(joint.thread) if joint.thread else None
     room_mm = room_behind_mm(joint, place, size)
@@ -107,17 +106,16 @@ def clear_check(place: Place, joint: Joint, margins: Margins) -> Check:
     if not missing and reach is not None and limit_mm is not None:
         end = "to the last threads that are full" if joint.is_blind else "to the first thing behind"
         says = f"reaches {reach:.1f} mm in; {limit_mm:.1f} {end}"
-    return margins.check(
+    return judge.check(
         "clearance",
-        key="plate.screw_clear" if place.name == "motor" else f"plate.{place.name}_screw_clear",
-        bench="plate",
-        title="Screw clear of what is behind" if place.name == "motor" else f"{place.title} clear of what is behind",
+        key=f"{judge.bench}.{place.clear_key}",
+        title=f"{place.title} clear of what is behind",
         demand=max(reach, 0.0) if reach is not None else None,
         capacity=limit_mm,
         unit="mm",
         says=says,
         missing=missing,
-        inputs=("plate.face.screw_length", "plate.face.depth_behind", "plate.plate.thickness"),
+        inputs=(place.fields.length, place.fields.depth, place.fields.grip),
         working=Working(
             steps=(
                 Step(formula="screw − grip − washer", result="" if reach is None else f"{reach:.1f} mm"),

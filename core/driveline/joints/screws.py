@@ -1,4 +1,4 @@
-"""The plate's screwed joints: which length fits, how tight, and the sleeves for holes that are too large."""
+"""Screwed joints: which length fits, how tight, and the sleeves for holes that are too large."""
 
 from dataclasses import dataclass
 from typing import Final
@@ -41,7 +41,7 @@ LOOSE_MM: Final = 0.5  # past the clearance hole of the thread a hole wants a sl
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class Loads:
-    """What the motor puts on the plate; ``None`` is not known."""
+    """What hangs on a joint and twists it; ``None`` is not known."""
 
     motor_kg: float | None  # with all that hangs on the plate with it
     torque_nm: float | None  # peak × dynamic factor, through a reduction that hangs on the plate
@@ -50,19 +50,34 @@ class Loads:
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
+class JointFields:
+    """The fields that a joint's checks hang on."""
+
+    joint: str
+    length: str
+    depth: str
+    grip: str
+    made_of: str
+    load: tuple[str, ...]
+    torque: tuple[str, ...]
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
 class Place:
     """Where a joint is: its screws as drawn, what they clamp, and how far the load hangs out from it."""
 
-    name: str  # motor, flange, standoff
+    name: str  # of the joint in its bench: motor, flange, standoff
     title: str
+    clear_key: str  # of the check that its screws stop short of what is behind
+    fields: JointFields
     xy_mm: Floats
-    holes: tuple[tuple[str, float], ...]  # name and diameter of each in the plate
+    holes: tuple[tuple[str, float], ...]  # name and diameter of each in what is clamped
     grip_mm: float | None
     length_mm: float | None
     depth_mm: float | None
     lever_mm: float | None
     heel_mm: float | None  # from the outermost screw to the edge that it would turn about
-    material: Material | None  # of the plate
+    material: Material | None  # of what is clamped
     is_whole: bool = True  # False: holes of the pattern are still missing
 
 
@@ -123,7 +138,7 @@ def worked_joint(joint: Joint, place: Place) -> Worked | None:
     if joint.thread is None:
         return None
     size = thread(joint.thread)
-    strength = bolt_class(joint.property_class.value, size.diameter_mm) if joint.property_class else None
+    strength = bolt_class(joint.property_class.words, size.diameter_mm) if joint.property_class else None
     tapped_mpa, assumed = _tapped(joint, place)
     needed = None
     if strength and tapped_mpa:
@@ -213,7 +228,7 @@ def _tapped(joint: Joint, place: Place) -> tuple[float | None, tuple[Assumed, ..
     if joint.tapped_mpa is not None or joint.tapped is None:
         return joint.tapped_mpa, ()
     tapped_mpa = USUAL_TENSILE_MPA[joint.tapped]
-    return tapped_mpa, (Assumed(field=f"{place.name}.tapped_mpa", text=f"{joint.tapped.value} {tapped_mpa:g} MPa"),)
+    return tapped_mpa, (Assumed(field=f"{place.name}.tapped_mpa", text=f"{joint.tapped.words} {tapped_mpa:g} MPa"),)
 
 
 def _tightening(joint: Joint, size: Thread, strength: BoltClass | None) -> tuple[float | None, bool]:

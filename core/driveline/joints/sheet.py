@@ -7,6 +7,7 @@ from pydantic import Field, field_validator
 
 from driveline.metal.bolts import thread_names
 from driveline.sheet import Length, Sheet, Torque
+from driveline.words import Choice
 
 
 class Condition(StrEnum):
@@ -17,30 +18,30 @@ class Condition(StrEnum):
     THREADLOCKER = "threadlocker"
 
 
-class PropertyClass(StrEnum):
+class PropertyClass(Choice):
     """Strength marking on the head."""
 
     C8_8 = "8.8"
     C10_9 = "10.9"
     C12_9 = "12.9"
-    GRADE_5 = "grade 5"
-    GRADE_8 = "grade 8"
+    GRADE_5 = "grade_5"
+    GRADE_8 = "grade_8"
 
 
-class Tapped(StrEnum):
+class Tapped(Choice):
     """What the screw is screwed into."""
 
     STEEL = "steel"
-    CAST_IRON = "cast iron"
-    ALUMINIUM_WROUGHT = "aluminium, wrought"
-    ALUMINIUM_CAST = "aluminium, cast"
+    CAST_IRON = "cast_iron"
+    ALUMINIUM_WROUGHT = "aluminium_wrought", "aluminium, wrought"
+    ALUMINIUM_CAST = "aluminium_cast", "aluminium, cast"
 
 
-class Surface(StrEnum):
+class Surface(Choice):
     """What the clamped faces are like; it sets their friction."""
 
-    DRY = "dry steel or iron"
-    PLATED = "plated or anodised"
+    DRY = "dry", "dry steel or iron"
+    PLATED = "plated", "plated or anodised"
     BLASTED = "blasted"
 
 

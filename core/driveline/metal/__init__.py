@@ -1,0 +1,1 @@
+"""Strength of metal parts: bolts, sleeves, legs and plates."""

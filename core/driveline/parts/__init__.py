@@ -1,0 +1,1 @@
+"""Made parts of any bench: drawings, releases and deliveries."""

@@ -12,11 +12,11 @@ MOST_HOLES: Final = 400
 MOST_RELEASES: Final = 100  # taken at the door; what was kept before is read beyond it
 MOST_DELIVERIES: Final = 200
 READ_BEYOND: Final = 5  # times as many, so that a job that holds more already stays readable
-PartKey = Literal["plate", "motor_plate", "ring", "base_plate"]
+PartKey = Annotated[str, StringConstraints(pattern=r"^[a-z][a-z0-9_]*(\.[a-z][a-z0-9_]*)+$", max_length=80)]
 Letter = Annotated[str, StringConstraints(pattern=r"^[A-Z]{1,2}$")]
 Person = Annotated[str, StringConstraints(min_length=1, max_length=150)]
 Moment = Annotated[str, StringConstraints(pattern=r"^\d{4}-\d\d-\d\dT\d\d:\d\d(:\d\d(\.\d+)?)?(Z|[+-]\d\d:\d\d)$")]
-Seen = Literal["engine", "gearbox"]
+Seen = Literal["first", "second"]
 
 
 class FrozenReading(Sheet):
@@ -54,7 +54,7 @@ class Release(Sheet):
     at: Moment
     revision: Annotated[int, Field(ge=1)] = Field(description="Revision of the job that it was drawn from")
     side: Seen = Field(description="The side that the cut file shows, confirmed when it was released")
-    drawing: Drawing = Field(description="From the engine side, or from above; without kerf")
+    drawing: Drawing = Field(description="From its first side, without kerf")
     dxf: Annotated[str, StringConstraints(max_length=400_000)]
     sha256: Annotated[str, StringConstraints(pattern=r"^[0-9a-f]{64}$")]
     sheet: Drawing | None = Field(default=None, description="Dimensioned, from the same side; not kept in old releases")

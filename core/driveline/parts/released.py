@@ -9,15 +9,13 @@ import numpy as np
 from shapely import Polygon
 
 from driveline.arrays import Floats
-from driveline.benches.plate.layout import Part
-from driveline.benches.plate.results import Feature, FeatureRow, IncomingState, Moved, ReleaseState
-from driveline.benches.plate.sheet import PlateSheet
 from driveline.checks import TIGHT_SHARE, Verdict
 from driveline.drawing.arcs import arc_of
 from driveline.drawing.model import Circle, Drawing, Path
 from driveline.errors import UnknownFeature
+from driveline.parts.made import FlatPart
 from driveline.parts.records import BuildRecords, FrozenReading, Incoming, Measure, Release
-from driveline.survey.solve import SurveyResult
+from driveline.parts.results import Feature, FeatureRow, IncomingState, Moved, ReleaseState
 from driveline.tables.loader import table
 
 SAME_MM: Final = 0.01  # no cutter keeps closer
@@ -26,11 +24,11 @@ SHOWN_FEATURES: Final = 8
 MOST_PAIRED: Final = 200
 
 
-def release_state(sheet: PlateSheet, part: Part, now: Drawing, survey: SurveyResult, release: Release) -> ReleaseState:
+def release_state(part: FlatPart, now: Drawing, release: Release) -> ReleaseState:
     """Return a release with what of the part, as drawn now from its first side, has moved since; the most first."""
     moved = [*_moved_holes(release.drawing, now), *_moved_outline(release.drawing, now)]
     moved.sort(key=lambda one: -(one.by_mm or 0.0))
-    material = (sheet.plate.material, sheet.plate.process.value)
+    material = (part.stock.material, part.stock.process)
     if release.thickness_mm != part.thickness_mm:
         says = f"thickness was {_mm(release.thickness_mm)}, is {_mm(part.thickness_mm)}"
         moved.append(Moved(feature="thickness", says=says, by_mm=None))
@@ -46,16 +44,8 @@ def release_state(sheet: PlateSheet, part: Part, now: Drawing, survey: SurveyRes
         sha256=release.sha256,
         has_sheet=release.sheet is not None,
         differs=tuple(moved),
-        readings_since=_readings_since(release.readings, frozen_readings(survey)),
+        readings_since=_readings_since(release.readings, part.readings),
     )
-
-
-def frozen_readings(survey: SurveyResult) -> list[FrozenReading]:
-    """Return the survey's readings as a release keeps them."""
-    return [
-        FrozenReading(label=one.label, kind=one.kind, value_mm=one.value_mm, left_out=one.fit == "left_out")
-        for one in survey.readings
-    ]
 
 
 def _mm(value: float | None) -> str:

@@ -1,0 +1,1 @@
+"""What people type and the files they bring."""

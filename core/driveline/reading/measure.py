@@ -12,6 +12,7 @@ from fractions import Fraction
 from typing import Final
 
 from driveline.errors import ImpossibleInput, UnreadableMeasurement
+from driveline.words import Choice
 
 MM_PER_INCH: Final = 25.4
 FRACTION_U_MM: Final = MM_PER_INCH / 64 / math.sqrt(12)  # a fraction is read to 1/64 in at best
@@ -34,21 +35,21 @@ class Quantity(StrEnum):
     RATIO = "ratio"
 
 
-class Tool(StrEnum):
+class Tool(Choice):
     """What a length or angle was measured with."""
 
     TAPE = "tape"
-    RULE = "steel rule"
+    RULE = "rule", "steel rule"
     CALIPER = "caliper"
-    CALIPER_GROUND = "caliper on ground faces"
-    DEPTH_GAUGE = "depth gauge"
-    SQUARE = "combination square"
-    PLUMB_LINE = "plumb line"
-    LEVEL = "spirit level"
-    INCLINOMETER = "digital inclinometer"
-    INDICATOR = "dial indicator"
-    CARD = "traced card"
-    SCANNER = "hand-held scanner"
+    CALIPER_GROUND = "caliper_ground", "caliper on ground faces"
+    DEPTH_GAUGE = "depth_gauge"
+    SQUARE = "square", "combination square"
+    PLUMB_LINE = "plumb_line"
+    LEVEL = "level", "spirit level"
+    INCLINOMETER = "inclinometer", "digital inclinometer"
+    INDICATOR = "indicator", "dial indicator"
+    CARD = "card", "traced card"
+    SCANNER = "scanner", "hand-held scanner"
 
 
 TOOL_U_MM: Final = {

@@ -1,0 +1,1 @@
+"""Shafts and what joins them."""

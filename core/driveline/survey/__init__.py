@@ -1,0 +1,1 @@
+"""Surveys of holes: from readings as typed to points, whatever the part."""

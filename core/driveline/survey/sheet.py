@@ -1,22 +1,22 @@
 """The flange survey: holes in the order of their numbers, and readings of every kind between them."""
 
-from enum import StrEnum
 from typing import Annotated, Final, Literal, Self
 
 from pydantic import Field, StringConstraints, model_validator
 
 from driveline.network import Turning
 from driveline.sheet import Angle, Coordinate, Length, Name, Sheet, Words
+from driveline.words import Choice
 
 MOST_FRAMES: Final = 40  # squares, traces and sweeps, each with a place and a turn of its own to be found
 HoleId = Annotated[str, StringConstraints(pattern=r"^[A-Za-z][A-Za-z0-9]{0,5}$")]
 
 
-class Side(StrEnum):
+class Side(Choice):
     """Which side of the plate the eye is on."""
 
-    ENGINE = "engine side"
-    GEARBOX = "gearbox side"
+    ENGINE = "engine", "engine side"
+    GEARBOX = "gearbox", "gearbox side"
 
 
 class FlangeHole(Sheet):
@@ -64,11 +64,11 @@ class DialReading(Sheet):
     reading: Coordinate
 
 
-class SweepTurned(StrEnum):
+class SweepTurned(Choice):
     """What turned under the dial. Only a dial that turns with the shaft finds the shaft's centre."""
 
-    DIAL = "the dial, with the shaft"
-    PART = "the part, under a standing dial"
+    DIAL = "dial", "the dial, with the shaft"
+    PART = "part", "the part, under a standing dial"
 
 
 class SweepReading(TakenReading):

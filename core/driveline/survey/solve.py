@@ -257,7 +257,7 @@ def _says(survey: Survey, solved: NetworkResult) -> tuple[str, ...]:
         words.append(_suspect_sentence(survey, suspect.key, suspect.mistake_mm, suspect.can_be_named, suspect.alike))
     if solved.is_against_numbering:
         words.append(
-            f"The holes run the other way than {survey.numbered.value} from the {survey.seen_from.value}. "
+            f"The holes run the other way than {survey.numbered.value} from the {survey.seen_from.words}. "
             "Was the trace or square read from the other side? A mirrored plate is scrap."
         )
     if solved.loose:

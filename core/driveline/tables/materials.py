@@ -1,16 +1,16 @@
 """What plates are made of."""
 
 from dataclasses import dataclass
-from enum import StrEnum
 
 from driveline.tables.loader import table
+from driveline.words import Choice
 
 
-class PlateMaterial(StrEnum):
+class PlateMaterial(Choice):
     """Plate materials known here."""
 
     STEEL = "steel"
-    STAINLESS = "stainless steel"
+    STAINLESS = "stainless", "stainless steel"
     ALUMINIUM = "aluminium"
 
 

@@ -1,0 +1,1 @@
+"""The Brief: vehicle, tyres, motors, masses, and what the conversion must do."""

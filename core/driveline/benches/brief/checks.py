@@ -4,11 +4,11 @@ from driveline.benches.brief.masses_sheet import MassesSheet
 from driveline.benches.brief.results import MassesResult, Standing
 from driveline.benches.brief.sheet import Vehicle
 from driveline.checks import Check, Step, Working
-from driveline.margins import Margins, wanted_words
+from driveline.margins import Judge, wanted_words
 from driveline.sheet import positive_of, value_of
 
 
-def mass_checks(sheet: MassesSheet, vehicle: Vehicle, result: MassesResult, margins: Margins) -> tuple[Check, ...]:
+def mass_checks(sheet: MassesSheet, vehicle: Vehicle, result: MassesResult, judge: Judge) -> tuple[Check, ...]:
     """Return what axles and tyres carry laden against what they may, and whether every axle stays on the ground.
 
     Nothing is asked before the first figure of axles, items or ratings is there.
@@ -23,19 +23,19 @@ def mass_checks(sheet: MassesSheet, vehicle: Vehicle, result: MassesResult, marg
     )
     is_begun = bool(sheet.items or sheet.front_axle or vehicle.front_share or any(one[3] for one in rated))
     checks = [
-        _load_check(key, title, load_kg, value_of(rating), wanted, margins)
+        _load_check(key, title, load_kg, value_of(rating), wanted, judge)
         for key, title, load_kg, rating, wanted in rated
         if is_begun
     ]
     if is_begun:
         for key, title in (("kerb", "empty"), ("laden", "laden")):
             one = standing.get(key)
-            checks.append(_grounded(key, title, one, _places_wanted(sheet, vehicle, one), margins))
+            checks.append(_grounded(key, title, one, _places_wanted(sheet, vehicle, one), judge))
     return tuple(checks)
 
 
 def _load_check(
-    key: str, title: str, load_kg: float | None, rating_kg: float | None, missing: tuple[str, ...], margins: Margins
+    key: str, title: str, load_kg: float | None, rating_kg: float | None, missing: tuple[str, ...], judge: Judge
 ) -> Check:
     missing += () if rating_kg is not None else (f"{title.removesuffix(' load')} rating",)
     says = wanted_words(missing)
@@ -43,10 +43,9 @@ def _load_check(
         says = f"{load_kg:.0f} kg: it lifts off and the vehicle tips over, laden"
     elif load_kg is not None and rating_kg is not None and not missing:
         says = f"{load_kg:.0f} of {rating_kg:.0f} kg, laden"
-    return margins.check(
+    return judge.check(
         "load_rating",
         key=f"masses.{key}",
-        bench="brief",
         title=title,
         demand=load_kg,
         capacity=rating_kg if rating_kg is not None or load_kg is None or load_kg >= 0 else 0.0,
@@ -54,7 +53,7 @@ def _load_check(
         says=says,
         station="wheel",
         missing=missing,
-        inputs=("masses", "brief.vehicle"),
+        inputs=("brief.masses", "brief.vehicle"),
         working=Working(
             steps=(Step(formula="front = m x / L, rear = m − front", result="" if load_kg is None else "laden"),),
             source="Moments about the rear wheel centres; the heavier side carries its share of an axle.",
@@ -62,7 +61,7 @@ def _load_check(
     )
 
 
-def _grounded(key: str, title: str, one: Standing | None, missing: tuple[str, ...], margins: Margins) -> Check:
+def _grounded(key: str, title: str, one: Standing | None, missing: tuple[str, ...], judge: Judge) -> Check:
     """An axle that carries less than nothing lifts off: the vehicle tips over as it stands."""
     front_kg, rear_kg = (one.front_kg, one.rear_kg) if one else (None, None)
     stands, says = None, wanted_words(missing)
@@ -70,15 +69,14 @@ def _grounded(key: str, title: str, one: Standing | None, missing: tuple[str, ..
         stands = front_kg > 0 and rear_kg > 0
         over = "backwards: the front lifts" if front_kg <= 0 else "forwards: the rear lifts"
         says = f"{front_kg:.0f} kg in front, {rear_kg:.0f} behind" if stands else f"It tips over {over}."
-    return margins.answer(
+    return judge.answer(
         is_so=stands,
         key=f"masses.stands_{key}",
-        bench="brief",
         title=f"Stands on all wheels, {title}",
         says=says,
         station="wheel",
         missing=() if stands is not None else missing,
-        inputs=("masses", "brief.vehicle"),
+        inputs=("brief.masses", "brief.vehicle"),
         working=Working(
             steps=(
                 Step(formula="front = m x / L", result=f"{front_kg:.0f} kg"),

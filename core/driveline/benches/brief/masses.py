@@ -74,7 +74,7 @@ def solve_masses(sheet: MassesSheet, vehicle: Vehicle, wheel_centre_mm: float | 
                 if load
             ),
             to_do=tuple(
-                ToDo(field="masses.items", text=f"Say where the {item.name.lower()} is: {places} from the datum.")
+                ToDo(field="brief.masses.items", text=f"Say where the {item.name.lower()} is: {places} from the datum.")
                 for item in sheet.items
                 if (places := _places_missing(item))
             ),

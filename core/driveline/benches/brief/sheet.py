@@ -4,6 +4,7 @@ from typing import Annotated
 
 from pydantic import Field
 
+from driveline.benches.brief.masses_sheet import MassesSheet
 from driveline.gearing.road import Driven
 from driveline.gearing.sheets import AsItWas, Layout, MotorSheet, Parking, Tyre
 from driveline.sheet import RoadSpeed, Sheet, VehicleLength, VehicleMass, Words
@@ -43,6 +44,7 @@ class BriefSheet(Sheet):
     """Everything that the job starts from."""
 
     vehicle: Vehicle = Vehicle()
+    masses: MassesSheet = MassesSheet()
     tyre: Tyre = Tyre()
     front_tyre: Tyre | None = Field(default=None, description="Where it is not the same as the driven or rear one")
     motor: MotorSheet = MotorSheet()

@@ -1,32 +1,64 @@
 """The Brief bench: from what was entered to a vehicle, a tyre and a motor that can be calculated with."""
 
-from dataclasses import replace
+from dataclasses import dataclass, replace
 from typing import Final
 
-from driveline.benches.brief.masses import Weights
+from driveline.benches.brief.checks import mass_checks
+from driveline.benches.brief.masses import Weights, solve_masses
 from driveline.benches.brief.motor import DRIVE_EFFICIENCY, battery_kw, motor_gaps, motor_plot, ready_motor
 from driveline.benches.brief.queries import brief_queries
 from driveline.benches.brief.results import BriefResult
-from driveline.benches.brief.sheet import BriefSheet, Vehicle
-from driveline.gearing.brief import Brief
+from driveline.benches.brief.sheet import BriefSheet, Vehicle, Wanted
+from driveline.benches.contract import LaidOut, Outcome, progress_of
+from driveline.gearing.brief import Brief, MeasuredShares
 from driveline.gearing.motor import Motor
 from driveline.gearing.road import Body, Driven
-from driveline.gearing.rolling import rolling_figures
+from driveline.gearing.rolling import TyreFigure, rolling_figures
 from driveline.gearing.sheets import Layout, MotorSheet
+from driveline.gearing.tyre import Rolling
+from driveline.margins import Judge
 from driveline.results import Notes
-from driveline.sheet import value_of
+from driveline.sheet import Reading, positive_of, value_of
 
 DEFAULT_CRR: Final = 0.012
 DEFAULT_GRIP: Final = 0.9
 DEFAULT_CRUISE_KMH: Final = 90.0
 DEFAULT_HILL_PCT: Final = 25.0
+ESSENTIAL: Final = ("brief.motor.peak_torque", "brief.motor.greatest_rpm")  # without them there is no Line
 
 
-def solve_brief(sheet: BriefSheet, weights: Weights) -> Brief:
+@dataclass(frozen=True, kw_only=True)
+class LaidBrief(LaidOut):
+    """The masses with their places, off and on."""
+
+    weights: Weights
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class SolvedBrief:
+    """What the benches behind the brief take from it."""
+
+    brief: Brief
+    motor_wanted: str  # what of the motor is still to be given; empty where nothing is
+    was_mass_kg: float | None
+    measured: MeasuredShares
+
+
+def lay_out(sheet: BriefSheet) -> LaidBrief:
+    """Return how the vehicle stands with its items off and on.
+
+    Raises:
+        ImpossibleInput: If the items take off more than there is.
+    """
+    wheel_centre_mm = positive_of(sheet.tyre.loaded_radius)
+    return LaidBrief(weights=solve_masses(sheet.masses, sheet.vehicle, wheel_centre_mm))
+
+
+def run(sheet: BriefSheet, laid: LaidBrief, _needs: None, judge: Judge) -> Outcome[SolvedBrief]:
     """Return the vehicle, tyre and motor of a job, with every default in use and every gap named."""
-    notes = Notes()
+    notes, weights = Notes(), laid.weights
     kerb, laden = _vehicle(sheet.vehicle, weights, notes)
-    figures, rolling = rolling_figures(sheet.tyre, notes, "brief.tyre")
+    tyres, rolling = rolling_figures(sheet.tyre, notes, "brief.tyre")
     front_rolling = rolling_figures(sheet.front_tyre, notes, "brief.front_tyre")[1] if sheet.front_tyre else None
     motor = ready_motor(sheet.motor, notes, "brief.motor")
     front = sheet.front_motor if sheet.layout is Layout.TWO_UNITS else None
@@ -37,18 +69,8 @@ def solve_brief(sheet: BriefSheet, weights: Weights) -> Brief:
         "Give what the battery lets through: without it top speed and cruise are not known.",
     )
     notes.queries += [*brief_queries(sheet, rolling), *weights.queries]
-    wanted = sheet.wanted
-    notes.need(wanted.top_speed is not None, "brief.wanted.top_speed", "Say what top speed is wanted.")
-    cruise_kmh = notes.default(
-        value_of(wanted.cruise_speed),
-        "brief.wanted.cruise_speed",
-        DEFAULT_CRUISE_KMH,
-        "cruise at 90 km/h",
-    )
-    hill_pct = notes.default(
-        wanted.hill_start_pct, "brief.wanted.hill_start_pct", DEFAULT_HILL_PCT, "laden start on 1 in 4"
-    )
-    return Brief(
+    wanted_top_kmh, cruise_kmh, hill_pct = _wanted(sheet.wanted, notes)
+    brief = Brief(
         layout=sheet.layout,
         kerb=kerb,
         laden=laden,
@@ -65,20 +87,72 @@ def solve_brief(sheet: BriefSheet, weights: Weights) -> Brief:
         motor_gaps=tuple(dict.fromkeys(gap for one in (sheet.motor, front) if one for gap in motor_gaps(one))),
         overruns_nm=_overruns_nm(sheet),
         charge_kw=_charge_kw(sheet.motor),
-        wanted_top_kmh=value_of(wanted.top_speed),
+        wanted_top_kmh=wanted_top_kmh,
         cruise_kmh=cruise_kmh,
         hill_start_pct=hill_pct,
-        result=BriefResult(
-            tyres=figures,
-            rolling_circumference_mm=rolling and rolling.circumference_mm,
-            rolling_method=rolling and rolling.method,
-            queries=tuple(notes.queries),
-            motor=motor_plot(motor),
-            masses=weights.result,
-            assumed=tuple(notes.assumed),
-            to_do=tuple(notes.to_do),
-        ),
     )
+    return _outcome(sheet, laid, brief, _result(tyres, rolling, motor, weights, notes), judge)
+
+
+def _result(
+    tyres: tuple[TyreFigure, ...], rolling: Rolling | None, motor: Motor | None, weights: Weights, notes: Notes
+) -> BriefResult:
+    return BriefResult(
+        tyres=tyres,
+        rolling_circumference_mm=rolling and rolling.circumference_mm,
+        rolling_method=rolling and rolling.method,
+        queries=tuple(notes.queries),
+        motor=motor_plot(motor),
+        masses=weights.result,
+        assumed=tuple(notes.assumed),
+        to_do=tuple(notes.to_do),
+    )
+
+
+def _outcome(
+    sheet: BriefSheet, laid: LaidBrief, brief: Brief, result: BriefResult, judge: Judge
+) -> Outcome[SolvedBrief]:
+    was = next((one for one in result.masses.standings if one.key == "was"), None)
+    return Outcome(
+        solved=SolvedBrief(
+            brief=brief,
+            motor_wanted=next((one.text for one in result.to_do if one.field in ESSENTIAL), ""),
+            was_mass_kg=was.mass_kg if was else None,
+            measured=_measured(sheet, brief),
+        ),
+        result=result,
+        checks=mass_checks(sheet.masses, sheet.vehicle, laid.weights.result, judge),
+        to_do=result.to_do,
+        progress=progress_of(is_begun=sheet != BriefSheet(), is_finished=not result.to_do),
+    )
+
+
+def _measured(sheet: BriefSheet, brief: Brief) -> MeasuredShares:
+    """Uncertainties that were stated, those of masses and torque as shares."""
+    vehicle, torque = sheet.vehicle, sheet.motor.peak_torque
+    return MeasuredShares(
+        kerb=_u_share(vehicle.kerb_mass, float(brief.kerb.mass_kg) if brief.kerb else None),
+        laden=_u_share(vehicle.laden_mass, float(brief.laden.mass_kg) if brief.laden else None),
+        cg_height_mm=vehicle.cg_height.u_mm if vehicle.cg_height else None,
+        motor_torque=_u_share(torque, torque.nm if torque else None) or None,
+    )
+
+
+def _u_share(reading: Reading | None, of: float | None) -> float | None:
+    u = reading.measured.u if reading else None
+    return None if u is None or not of else u / of
+
+
+def _wanted(wanted: Wanted, notes: Notes) -> tuple[float | None, float, float]:
+    """Top speed, cruise, and the grade of the hill start."""
+    notes.need(wanted.top_speed is not None, "brief.wanted.top_speed", "Say what top speed is wanted.")
+    cruise_kmh = notes.default(
+        value_of(wanted.cruise_speed), "brief.wanted.cruise_speed", DEFAULT_CRUISE_KMH, "cruise at 90 km/h"
+    )
+    hill_pct = notes.default(
+        wanted.hill_start_pct, "brief.wanted.hill_start_pct", DEFAULT_HILL_PCT, "laden start on 1 in 4"
+    )
+    return value_of(wanted.top_speed), cruise_kmh, hill_pct
 
 
 def _overruns_nm(sheet: BriefSheet) -> tuple[float | None, float | None]:
@@ -129,7 +203,7 @@ def _vehicle(vehicle: Vehicle, weights: Weights, notes: Notes) -> tuple[Body | N
     )
     notes.need(
         weights.laden_kg is None or weights.laden_balance is not None or weights.balance is None,
-        "masses.items",
+        "brief.masses.items",
         "Enter the load as items under Masses, each with its place: the laden axles hang on where it stands.",
     )
     notes.to_do += weights.result.to_do

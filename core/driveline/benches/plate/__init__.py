@@ -1,0 +1,1 @@
+"""The adapter plate between motor and gearbox."""

@@ -8,14 +8,14 @@ from driveline.benches.plate.results import BuildUpResult, Terminals
 from driveline.benches.plate.sheet import PlateSheet
 from driveline.benches.plate.stack import warm_growth_mm
 from driveline.checks import Check, Step, Working
-from driveline.margins import Margins, missing_of, wanted_words
+from driveline.margins import Judge, missing_of, wanted_words
 from driveline.shafts.coupler import ANGLE_ALLOWANCE_DEG, CouplerStyle
 from driveline.sheet import positive_of
 
 APART_MM: Final = 0.5
 
 
-def face_tilt_check(sheet: PlateSheet, built: BuildUpResult, coupler: CouplerStyle | None, margins: Margins) -> Check:
+def face_tilt_check(sheet: PlateSheet, built: BuildUpResult, coupler: CouplerStyle | None, judge: Judge) -> Check:
     """Return whether the face on the standoffs is square enough for the coupler."""
     standoffs, tilt = sheet.build_up.standoffs, built.tilt
     allowed = ANGLE_ALLOWANCE_DEG[coupler] if coupler else None
@@ -29,12 +29,11 @@ def face_tilt_check(sheet: PlateSheet, built: BuildUpResult, coupler: CouplerSty
         says = f"leans {tilt.tilt_deg:.3f}° of {allowed:g}° that the coupler allows; high at {tilt.high_at_deg:.0f}°"
         if tilt.tilt_deg > allowed:
             says += f"; take up to {max(tilt.take_off_mm):.2f} mm off the long ones"
-    return margins.check(
+    return judge.check(
         "clearance",
         key="plate.face_tilt",
-        bench="plate",
         title="Motor face square to the shaft",
-        demand=tilt and tilt.tilt_deg,
+        demand=None if tilt is None else tilt.tilt_deg,
         capacity=allowed,
         unit="°",
         says=says,
@@ -55,7 +54,7 @@ def face_tilt_check(sheet: PlateSheet, built: BuildUpResult, coupler: CouplerSty
     )
 
 
-def faces_apart_check(sheet: PlateSheet, built: BuildUpResult, margins: Margins) -> Check:
+def faces_apart_check(sheet: PlateSheet, built: BuildUpResult, judge: Judge) -> Check:
     """Return whether the faces stand as far apart as shafts and coupler ask for."""
     wanted_mm, apart = positive_of(sheet.build_up.wanted_apart), built.apart
     growth_mm = warm_growth_mm(sheet)
@@ -78,10 +77,9 @@ def faces_apart_check(sheet: PlateSheet, built: BuildUpResult, margins: Margins)
             Step(formula=one.name, numbers=f"{one.length_mm:.2f} ± {one.either_way_mm:.2f}", result=f"{one.share:.0%}")
             for one in apart.shares
         )
-    return margins.check(
+    return judge.check(
         "clearance",
         key="plate.faces_apart",
-        bench="plate",
         title="Faces as far apart as asked",
         demand=off_mm,
         capacity=APART_MM,
@@ -101,7 +99,7 @@ def faces_apart_check(sheet: PlateSheet, built: BuildUpResult, margins: Margins)
     )
 
 
-def shim_check(built: BuildUpResult, margins: Margins) -> Check:
+def shim_check(built: BuildUpResult, judge: Judge) -> Check:
     """Return whether a foot-mounted motor can be shimmed up to the gearbox's shaft."""
     missing = (
         () if built.shim_mm is not None else ("Shaft height of the motor, and of the gearbox above the base plate",)
@@ -113,10 +111,9 @@ def shim_check(built: BuildUpResult, margins: Margins) -> Check:
             if built.shim_mm >= 0
             else f"the motor stands {-built.shim_mm:.2f} mm too high: lower the base plate or mill the feet"
         )
-    return margins.answer(
+    return judge.answer(
         is_so=None if built.shim_mm is None else built.shim_mm >= 0,
         key="plate.shim",
-        bench="plate",
         title="Motor shaft at the gearbox's height",
         says=says,
         missing=missing,
@@ -128,7 +125,7 @@ def shim_check(built: BuildUpResult, margins: Margins) -> Check:
     )
 
 
-def terminals_check(turn: Terminals, margins: Margins) -> Check:
+def terminals_check(turn: Terminals, judge: Judge) -> Check:
     """Return whether the terminals lie inside their window at the present angle."""
     window = None if turn.from_deg is None or turn.to_deg is None else (turn.from_deg, turn.to_deg)
     missing = () if window else ("Where the terminals may be: from and to",)
@@ -140,10 +137,9 @@ def terminals_check(turn: Terminals, margins: Margins) -> Check:
     if window:
         place = f"terminals at {turn.at_deg:.0f}°, window {window[0]:.0f}° to {window[1] % 360:.0f}°"
         says = place if within else f"{place}: turn the motor"
-    return margins.answer(
+    return judge.answer(
         is_so=within,
         key="plate.terminals",
-        bench="plate",
         title="Terminals inside their window",
         says=says,
         missing=missing,

@@ -1,6 +1,5 @@
 """What stands between the faces: one plate, two on standoffs, a ring, or a base plate under a motor with feet."""
 
-from enum import StrEnum
 from typing import Annotated, Literal
 
 from pydantic import Field
@@ -8,15 +7,16 @@ from pydantic import Field
 from driveline.joints.sheet import Joint
 from driveline.sheet import Angle, Coordinate, Length, Name, Sheet
 from driveline.tables.materials import PlateMaterial
+from driveline.words import Choice
 
 
-class BuildKind(StrEnum):
+class BuildKind(Choice):
     """How motor and gearbox are joined."""
 
-    ONE_PLATE = "one plate"
-    TWO_PLATES = "two plates on standoffs"
-    RING = "plate and spacer ring"
-    BASE = "base plate, foot-mounted motor"
+    ONE_PLATE = "one_plate"
+    TWO_PLATES = "two_plates", "two plates on standoffs"
+    RING = "ring", "plate and spacer ring"
+    BASE = "base", "base plate, foot-mounted motor"
 
 
 class Standoffs(Sheet):

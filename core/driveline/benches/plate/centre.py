@@ -9,7 +9,7 @@ from driveline.benches.plate.sheet import Locating, PlateSheet
 from driveline.checks import Check, Step, Working
 from driveline.fits.limits import fit_within
 from driveline.joints.sheet import RegisterFit
-from driveline.margins import Margins, missing_of, wanted_words
+from driveline.margins import Judge, missing_of, wanted_words
 from driveline.shafts.coupler import PARALLEL_ALLOWANCE_MM, CouplerStyle
 from driveline.sheet import positive_of, value_of
 from driveline.survey.solve import SurveyResult
@@ -107,7 +107,7 @@ def _centre_u_mm(survey: SurveyResult, face_survey: SurveyResult | None) -> floa
     return None if face_mm is None else math.hypot(flange_mm, face_mm)
 
 
-def on_centre_check(sheet: PlateSheet, off: Offset, coupler: CouplerStyle | None, margins: Margins) -> Check:
+def on_centre_check(sheet: PlateSheet, off: Offset, coupler: CouplerStyle | None, judge: Judge) -> Check:
     """Return whether motor and gearbox stand on one axis as closely as the coupler asks."""
     allowed = PARALLEL_ALLOWANCE_MM[coupler] if coupler else None
     missing = (*missing_of({"Coupler style, on the Ratios bench": coupler}), *off.missing)
@@ -117,10 +117,9 @@ def on_centre_check(sheet: PlateSheet, off: Offset, coupler: CouplerStyle | None
         says = f"{found}, at best. {says}" if missing else found
         if off.total_mm > allowed and sheet.plate.locating is not Locating.DOWELS:
             says += f"; {_closer_words(sheet, allowed)}"
-    return margins.check(
+    return judge.check(
         "clearance",
         key="plate.on_centre",
-        bench="plate",
         title="Motor and gearbox on one axis",
         demand=off.total_mm,
         capacity=allowed,

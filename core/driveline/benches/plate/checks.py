@@ -5,14 +5,12 @@ from dataclasses import dataclass
 
 from driveline.benches.plate.buildup_sheet import BuildKind
 from driveline.benches.plate.centre import Offset, on_centre_check
-from driveline.benches.plate.layout import Part
-from driveline.benches.plate.results import IncomingState, PartResult, ReleaseState
 from driveline.benches.plate.sheet import PlateSheet
-from driveline.checks import Check, Step, Verdict, Working
+from driveline.checks import Check, Step, Working
 from driveline.flat.holes import Ligament
-from driveline.margins import Margins, wanted_words
+from driveline.margins import Judge, wanted_words
 from driveline.network.judge import GREATEST_W
-from driveline.parts.records import BuildRecords, Release
+from driveline.parts.made import FlatPart
 from driveline.shafts.coupler import CouplerStyle
 from driveline.survey.solve import SurveyResult
 
@@ -30,22 +28,22 @@ class PlateFigures:
     centre_off: Offset
 
 
-def plate_checks(sheet: PlateSheet, figures: PlateFigures, margins: Margins) -> tuple[Check, ...]:
+def plate_checks(sheet: PlateSheet, figures: PlateFigures, judge: Judge) -> tuple[Check, ...]:
     """Return the checks of the plate bench."""
-    face = () if figures.face_survey is None else (_readings_agree(figures.face_survey, margins, "face"),)
+    face = () if figures.face_survey is None else (_readings_agree(figures.face_survey, judge, "face"),)
     if sheet.build_up.kind is BuildKind.BASE:
-        return (_least_ligament(figures, margins), _edge(figures, margins))
+        return (_least_ligament(figures, judge), _edge(figures, judge))
     return (
-        _readings_agree(figures.survey, margins, "flange"),
+        _readings_agree(figures.survey, judge, "flange"),
         *face,
-        _holes_settled(figures.survey, margins),
-        on_centre_check(sheet, figures.centre_off, figures.coupler, margins),
-        _least_ligament(figures, margins),
-        _edge(figures, margins),
+        _holes_settled(figures.survey, judge),
+        on_centre_check(sheet, figures.centre_off, figures.coupler, judge),
+        _least_ligament(figures, judge),
+        _edge(figures, judge),
     )
 
 
-def _readings_agree(survey: SurveyResult, margins: Margins, of: str) -> Check:
+def _readings_agree(survey: SurveyResult, judge: Judge, of: str) -> Check:
     """By the worst reading and by all of them together, whichever is worse; not known where the sum did not settle."""
     is_flange = of == "flange"
     worst = survey.worst_w if survey.redundancy > 0 and survey.is_settled else None
@@ -64,10 +62,9 @@ def _readings_agree(survey: SurveyResult, margins: Margins, of: str) -> Check:
     elif worst is None:
         missing = ("Readings that check one another",)
         says = "Measure more pairs than are just enough: only then can a wrong one show."
-    return margins.check(
+    return judge.check(
         "readings_agree",
         key="plate.readings_agree" if is_flange else "plate.face_readings_agree",
-        bench="plate",
         title="Flange readings agree" if is_flange else "Motor face readings agree",
         demand=None if worst is None else max(worst / GREATEST_W, spread),
         capacity=1.0,
@@ -89,7 +86,7 @@ def _readings_agree(survey: SurveyResult, margins: Margins, of: str) -> Check:
     )
 
 
-def _holes_settled(survey: SurveyResult, margins: Margins) -> Check:
+def _holes_settled(survey: SurveyResult, judge: Judge) -> Check:
     loose = [hole.id for hole in survey.holes if hole.is_loose]
     unchecked = [reading.label for reading in survey.readings if reading.fit == "unchecked"]
     known = bool(survey.holes) and not loose and survey.is_settled
@@ -101,10 +98,9 @@ def _holes_settled(survey: SurveyResult, margins: Margins) -> Check:
         says = f"{len(unchecked)} readings are checked by nothing: {', '.join(unchecked[:3])}"
     if not known:
         says = f"Not settled: {', '.join(loose)}" if loose else "Nothing is measured yet."
-    return margins.check(
+    return judge.check(
         "readings_agree",
         key="plate.holes_settled",
-        bench="plate",
         title="Every reading is checked",
         demand=0.1,
         capacity=least if known else None,
@@ -119,7 +115,7 @@ def _holes_settled(survey: SurveyResult, margins: Margins) -> Check:
     )
 
 
-def _least_ligament(figures: PlateFigures, margins: Margins) -> Check:
+def _least_ligament(figures: PlateFigures, judge: Judge) -> Check:
     """Of the holes that are drawn; at best, while some are missing."""
     least = figures.ligaments[0] if figures.ligaments else None
     missing = figures.holes_wanted or (() if least else ("Holes to measure between",))
@@ -129,13 +125,12 @@ def _least_ligament(figures: PlateFigures, margins: Margins) -> Check:
             f"{least.left_mm:.1f} mm between {least.between[0]} and {least.between[1]}; {least.wanted_mm:.1f} wanted"
         )
         says = f"{drawn}, of what is drawn. {says}" if missing else drawn
-    return margins.check(
+    return judge.check(
         "clearance",
         key="plate.ligament",
-        bench="plate",
         title="Least ligament",
-        demand=least and least.wanted_mm,
-        capacity=least and max(least.left_mm, 0.0),
+        demand=None if least is None else least.wanted_mm,
+        capacity=None if least is None else max(least.left_mm, 0.0),
         unit="mm",
         says=says,
         missing=missing,
@@ -150,7 +145,7 @@ def _least_ligament(figures: PlateFigures, margins: Margins) -> Check:
     )
 
 
-def way_through_check(parts: Sequence[Part], margins: Margins) -> Check:
+def way_through_check(parts: Sequence[FlatPart], judge: Judge) -> Check:
     """Return whether every plate is bored for the shaft; fails where one is drawn with all its holes but no bore."""
     bare = [part for part in parts if all(hole.kind != "bore" for hole in part.holes)]
     is_drawn = any(len({hole.kind for hole in part.holes}) > 1 for part in bare)
@@ -158,10 +153,9 @@ def way_through_check(parts: Sequence[Part], margins: Margins) -> Check:
     says = f"Give the bore through the {bare[0].title.lower()}: shaft and coupler pass there." if bare else ""
     if bores and not bare:
         says = f"Ø {min(bores)[0]:g} mm at the least, in the {min(bores)[1].lower()}; see that the coupler passes"
-    return margins.answer(
+    return judge.answer(
         is_so=False if is_drawn else None if bare else True,
         key="plate.way_through",
-        bench="plate",
         title="Shaft comes through",
         says=says,
         missing=() if is_drawn or not bare else ("Bore",),
@@ -174,93 +168,16 @@ def way_through_check(parts: Sequence[Part], margins: Margins) -> Check:
     )
 
 
-def release_checks(parts: Sequence[PartResult], records: BuildRecords, margins: Margins) -> tuple[Check, ...]:
-    """Return whether parts that were released are still as released, and whether what came back was accepted."""
-    drawn = {part.key for part in parts}
-    gone = {one.part: one for one in records.releases if one.part not in drawn}  # the newest of each comes last
-    checks = [_no_longer_drawn(one, margins) for one in gone.values()]
-    for part in parts:
-        if part.released is not None:
-            checks.append(_as_released(part, part.released, margins))
-        if part.incoming:
-            checks.append(_delivered(part, part.incoming[0], margins))
-    return tuple(checks)
-
-
-def _no_longer_drawn(release: Release, margins: Margins) -> Check:
-    """A changed build-up may be meant, so it is tight, not failing; but somebody may be cutting that part."""
-    return margins.answer(
-        is_so=True,
-        has_catch=True,
-        key=f"plate.released_{release.part}",
-        bench="plate",
-        title=f"{release.part.replace('_', ' ').capitalize()} as released {release.letter}",
-        says=f"released {release.letter} by {release.by}, and no longer part of this build; is it being cut?",
-        inputs=("plate.build_up",),
-        working=Working(source=f"Frozen at release, SHA-256 {release.sha256[:12]}…"),
-    )
-
-
-def _as_released(part: PartResult, state: ReleaseState, margins: Margins) -> Check:
-    first = ", ".join(one.says for one in state.differs[:3])
-    more = f" and {len(state.differs) - 3} more" if len(state.differs) > 3 else ""
-    since = f"; since then {state.readings_since[0]}" if state.readings_since else ""
-    says = f"as released {state.letter} by {state.by}"
-    if state.differs:
-        says = f"differs from released {state.letter}: {first}{more}{since}"
-    return margins.answer(
-        is_so=not state.differs,
-        key=f"plate.released_{part.key}",
-        bench="plate",
-        title=f"{part.title} as released {state.letter}",
-        says=says,
-        inputs=("plate",),
-        working=Working(
-            steps=tuple(Step(formula=one.says) for one in state.differs[:12])
-            + tuple(Step(formula=one, numbers="reading") for one in state.readings_since[:8]),
-            source=f"Frozen at release, SHA-256 {state.sha256[:12]}…; what is cut is what was released.",
-            note="Release it anew, or take the change back. A part cut from the old drawing is told by its letter.",
-        ),
-    )
-
-
-def _delivered(part: PartResult, state: IncomingState, margins: Margins) -> Check:
-    off = [row for row in state.rows if row.verdict == Verdict.FAILS]
-    says = f"{state.letter} accepted by {state.by}" if state.accepted else f"{state.letter} not accepted: {state.why}"
-    if off:
-        says += f"; {off[0].feature} is {off[0].off_mm:+.2f} mm off"
-    return margins.answer(
-        is_so=state.accepted,
-        key=f"plate.delivered_{part.key}",
-        bench="plate",
-        title=f"{part.title} as delivered",
-        says=says,
-        inputs=("plate",),
-        working=Working(
-            steps=tuple(
-                Step(
-                    formula=row.feature,
-                    numbers=f"{row.measured_mm:.2f} for {row.expected_mm:.2f} ± {row.allowed_mm:g}",
-                    result=f"{row.off_mm:+.2f} mm",
-                )
-                for row in state.rows
-            ),
-            source="Measured on delivery, against the released drawing; ISO 2768-m where none is given.",
-        ),
-    )
-
-
-def _edge(figures: PlateFigures, margins: Margins) -> Check:
+def _edge(figures: PlateFigures, judge: Judge) -> Check:
     worst = min(figures.edge_shares, key=lambda one: one[1] / one[2]) if figures.edge_shares else None
     missing = figures.holes_wanted or (() if worst else ("Three holes or more to draw an outline round",))
     says = wanted_words(missing)
     if worst:
         drawn = f"{worst[1]:.1f} mm from {worst[0]}'s centre to the edge; {worst[2]:.1f} wanted"
         says = f"{drawn}, of what is drawn. {says}" if missing else drawn
-    return margins.check(
+    return judge.check(
         "clearance",
         key="plate.edge",
-        bench="plate",
         title="Plate edge distance",
         demand=worst and worst[2],
         capacity=worst and worst[1],

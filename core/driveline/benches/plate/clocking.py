@@ -1,7 +1,7 @@
 """Which way round the motor goes: ligaments over a turn, and the terminals' window."""
 
 from driveline.arrays import Floats
-from driveline.benches.plate.layout import motor_names
+from driveline.benches.plate.parts import LIGAMENT_FACTOR, motor_names
 from driveline.benches.plate.results import ClockingResult, ClockingWindow, Terminals
 from driveline.benches.plate.sheet import PlateSheet
 from driveline.flat.clocking import Clocking, Window, clocking
@@ -40,7 +40,7 @@ def _allowed(sheet: PlateSheet, terminals: Terminals | None) -> Window | None:
 
 
 def clocking_result(
-    sheet: PlateSheet, fixed: tuple[Disc, ...], face_xy: Floats, factor: float, terminals: Terminals | None
+    sheet: PlateSheet, fixed: tuple[Disc, ...], face_xy: Floats, terminals: Terminals | None
 ) -> ClockingResult | None:
     """Return the least ligament over a whole turn; ``None`` while a pattern or the motor's clearance hole is missing.
 
@@ -48,7 +48,6 @@ def clocking_result(
         sheet: Of the bench.
         fixed: The holes that the motor's may come too near to.
         face_xy: The motor's holes seen looking at its face, (n, 2), mm.
-        factor: Wanted ligament over the larger hole.
         terminals: Where they come to lie, and where they may.
     """
     hole_mm = positive_of(sheet.face.plate_hole)
@@ -57,6 +56,7 @@ def clocking_result(
     at_zero = motor_on_plate(face_xy, 0.0)
     widest_mm = max(hole_mm, value_of(sheet.face.counterbore) or 0.0)
     allowed = _allowed(sheet, terminals)
+    factor = sheet.plate.wanted_ligament_factor or LIGAMENT_FACTOR
     found = clocking(fixed, at_zero, widest_mm, factor=factor, allowed=allowed)
     return _shown_clocking(sheet, found, allowed, motor_names(sheet, len(face_xy)))
 

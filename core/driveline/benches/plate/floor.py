@@ -7,7 +7,7 @@ from driveline.benches.plate.sheet import PlateSheet
 from driveline.checks import Check, Step, Working
 from driveline.joints.checks import greatest_preload_n
 from driveline.joints.screws import Place, worked_joint
-from driveline.margins import Margins, missing_of, wanted_words
+from driveline.margins import Judge, missing_of, wanted_words
 from driveline.sheet import positive_of
 
 FLOOR_PER_DIAMETER: Final = 0.5
@@ -21,7 +21,7 @@ def sunk_of(sheet: PlateSheet) -> float | None:
     return depth_mm if is_sunk or depth_mm is not None else 0.0
 
 
-def floor_checks(sheet: PlateSheet, place: Place, margins: Margins) -> tuple[Check, ...]:
+def floor_checks(sheet: PlateSheet, place: Place, judge: Judge) -> tuple[Check, ...]:
     """Return whether the floor under sunk heads is thick enough; nothing where no head is sunk."""
     face = sheet.face
     if positive_of(face.counterbore) is None and positive_of(face.counterbore_depth) is None:
@@ -50,10 +50,9 @@ def floor_checks(sheet: PlateSheet, place: Place, margins: Margins) -> tuple[Che
         if floor_mm <= 0:
             says = "the counterbore goes through the plate: the head has nothing to bear on"
     return (
-        margins.check(
+        judge.check(
             "clearance",
             key="plate.counterbore_floor",
-            bench="plate",
             title="Floor under the sunk heads",
             # A counterbore that goes right through fails whatever the screw.
             demand=wanted_mm if wanted_mm is not None or floor_mm is None or floor_mm > 0 else 0.0,

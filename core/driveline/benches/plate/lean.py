@@ -8,7 +8,7 @@ import numpy as np
 
 from driveline.benches.plate.buildup import has_standoffs
 from driveline.benches.plate.centre import Offset
-from driveline.benches.plate.layout import Patterns, standoff_centres
+from driveline.benches.plate.parts import Patterns, standoff_centres
 from driveline.benches.plate.results import BuildUpResult
 from driveline.benches.plate.sheet import PlateSheet
 from driveline.benches.plate.stack import stack_of
@@ -18,7 +18,7 @@ from driveline.flat.holes import Disc
 from driveline.gearing.road import GRAVITY_MS2
 from driveline.joints.checks import BUMP_G
 from driveline.joints.screws import Loads
-from driveline.margins import Margins, missing_of, wanted_words
+from driveline.margins import Judge, missing_of, wanted_words
 from driveline.metal.overhang import greatest_tension_n, hub_tilt_deg, legs_drop_mm, legs_stress_mpa, legs_tilt_deg
 from driveline.shafts.coupler import ANGLE_ALLOWANCE_DEG, PARALLEL_ALLOWANCE_MM, CouplerStyle
 from driveline.shafts.misalignment import Budget
@@ -158,23 +158,22 @@ def lean_checks(
     off: Offset,
     built: BuildUpResult,
     coupler: CouplerStyle | None,
-    margins: Margins,
+    judge: Judge,
 ) -> tuple[Check, ...]:
     """Return whether the build-up is stiff and strong, and whether offset and angle together suit the coupler."""
-    checks = [_lean(bent, coupler, margins), _together(sheet, bent, off, built, coupler, margins)]
-    return (*checks, _legs(sheet, bent, margins)) if has_standoffs(sheet) else tuple(checks)
+    checks = [_lean(bent, coupler, judge), _together(sheet, bent, off, built, coupler, judge)]
+    return (*checks, _legs(sheet, bent, judge)) if has_standoffs(sheet) else tuple(checks)
 
 
-def _lean(bent: Bent, coupler: CouplerStyle | None, margins: Margins) -> Check:
+def _lean(bent: Bent, coupler: CouplerStyle | None, judge: Judge) -> Check:
     allowed = ANGLE_ALLOWANCE_DEG[coupler] if coupler else None
     missing = (*missing_of({"Coupler style, on the Ratios bench": allowed}), *bent.missing)
     lean, says = bent.lean_deg, wanted_words(missing)
     if lean is not None and allowed:
         says = f"leans {lean:.3f}° standing still, {BUMP_G * lean:.3f}° in a 3 g bump, of {allowed:g}° allowed"
-    return margins.check(
+    return judge.check(
         "clearance",
         key="plate.lean",
-        bench="plate",
         title="Plate stiff under the overhung motor",
         demand=lean,
         capacity=allowed,
@@ -202,7 +201,7 @@ def _together(
     off: Offset,
     built: BuildUpResult,
     coupler: CouplerStyle | None,
-    margins: Margins,
+    judge: Judge,
 ) -> Check:
     """A coupler that is both offset and at an angle has less of either: parallel/allowed + angle/allowed ≤ 1."""
     parallel, angle = (PARALLEL_ALLOWANCE_MM[coupler], ANGLE_ALLOWANCE_DEG[coupler]) if coupler else (None, None)
@@ -230,10 +229,9 @@ def _together(
     if used is not None:
         found = f"{offset_mm:.3f} mm and {leans_deg:.3f}° use up {used:.0%} of what the coupler forgives"
         says = f"{found}, at best. {says}" if missing else found
-    return margins.check(
+    return judge.check(
         "clearance",
         key="plate.misalignment",
-        bench="plate",
         title="Offset and angle together",
         demand=used,
         capacity=1.0,
@@ -254,7 +252,7 @@ def _together(
     )
 
 
-def _legs(sheet: PlateSheet, bent: Bent, margins: Margins) -> Check:
+def _legs(sheet: PlateSheet, bent: Bent, judge: Judge) -> Check:
     legs = sheet.build_up.standoffs
     yield_mpa = material(legs.made_of).yield_mpa if legs.made_of else None
     missing = (*bent.missing, *missing_of({"What the standoffs are made of": yield_mpa}))
@@ -262,10 +260,9 @@ def _legs(sheet: PlateSheet, bent: Bent, margins: Margins) -> Check:
     if bent.legs_mpa is not None and yield_mpa is not None:
         says = f"{bent.legs_mpa:.0f} MPa in a 3 g bump, on legs that give at {yield_mpa:g}"
         says += f"; they sink {bent.drop_mm:.3f} mm"
-    return margins.check(
+    return judge.check(
         "bracket_yield",
         key="plate.standoff_legs",
-        bench="plate",
         title="Standoffs strong enough",
         demand=bent.legs_mpa,
         capacity=yield_mpa,

@@ -14,7 +14,7 @@ from driveline.fits.interference import (
     warm_interference_mm,
 )
 from driveline.fits.limits import Fit, fit_within
-from driveline.margins import Margins, missing_of, wanted_words
+from driveline.margins import Judge, missing_of, wanted_words
 from driveline.sheet import positive_of
 from driveline.tables.materials import PlateMaterial, material
 
@@ -53,21 +53,21 @@ def _result(sheet: PlateSheet, what: str, size_mm: float, name: str) -> Register
     )
 
 
-def register_checks(sheet: PlateSheet, rim_mm: float | None, margins: Margins) -> tuple[Check, ...]:
+def register_checks(sheet: PlateSheet, rim_mm: float | None, judge: Judge) -> tuple[Check, ...]:
     """Return whether the plate bears each register that is pressed into it.
 
     Args:
         sheet: Of the bench.
         rim_mm: Diameter of the ring of plate round the bore; ``None`` while nothing is drawn.
-        margins: Of the job.
+        judge: Of the bench.
     """
     checks = []
     for k, one in enumerate(sheet.plate.registers):
         found = fit_within(one.size.mm, one.fit.value)
         if found is None:
-            checks.append(_outside_tables(one.size.mm, margins, k))
+            checks.append(_outside_tables(one.size.mm, judge, k))
         elif found.least_play_mm < _shrinks_mm(sheet.plate.made_of, one.size.mm):
-            checks.append(_pressed(sheet.plate.made_of, one.size.mm, found, rim_mm, margins, k))
+            checks.append(_pressed(sheet.plate.made_of, one.size.mm, found, rim_mm, judge, k))
     return tuple(checks)
 
 
@@ -81,11 +81,10 @@ def _shrinks_mm(made_of: PlateMaterial | None, size_mm: float) -> float:
     return max(per_k - material(PlateMaterial.STEEL).expansion_per_k, 0.0) * COLD_K * size_mm
 
 
-def _outside_tables(size_mm: float, margins: Margins, k: int) -> Check:
-    return margins.answer(
+def _outside_tables(size_mm: float, judge: Judge, k: int) -> Check:
+    return judge.answer(
         is_so=None,
         key=f"plate.register_pressed_{k + 1}",
-        bench="plate",
         title=f"Plate bears register {k + 1} pressed in",
         says=f"Ø{size_mm:g} is outside the tables of fits (over 3, up to 500 mm): state its play as measured instead.",
         missing=("A register that the tables of fits know, or its play as measured",),
@@ -95,7 +94,7 @@ def _outside_tables(size_mm: float, margins: Margins, k: int) -> Check:
 
 
 def _pressed(
-    made_of: PlateMaterial | None, size_mm: float, found: Fit, rim_mm: float | None, margins: Margins, k: int
+    made_of: PlateMaterial | None, size_mm: float, found: Fit, rim_mm: float | None, judge: Judge, k: int
 ) -> Check:
     missing = missing_of(
         {
@@ -123,10 +122,9 @@ def _pressed(
         else:
             stress = bore_stress_mpa(pressure_mpa=pressure, joint_mm=size_mm, outside_mm=rim_mm)
             steps = _pressed_steps(made_of, size_mm, found, cold_mm=cold_mm, pressure_mpa=pressure, stress_mpa=stress)
-    return margins.check(
+    return judge.check(
         "bracket_yield",
         key=f"plate.register_pressed_{k + 1}",
-        bench="plate",
         title=f"Plate bears register {k + 1} pressed in",
         demand=stress,
         capacity=capacity,

@@ -10,6 +10,7 @@ from driveline.joints.sheet import Joint, Register, RegisterFit
 from driveline.sheet import Angle, Coordinate, Length, Sheet, Words
 from driveline.survey.sheet import HoleId, Survey
 from driveline.tables.materials import PlateMaterial
+from driveline.words import Choice
 
 
 class FaceHole(Sheet):
@@ -55,19 +56,19 @@ class Process(StrEnum):
     MILLED = "milled"
 
 
-class Locating(StrEnum):
+class Locating(Choice):
     """What holds motor and gearbox on one axis."""
 
     REGISTERS = "registers"
-    DOWELS = "dowels reamed after indicating"
-    NOT_CHOSEN = "not chosen"
+    DOWELS = "dowels", "dowels reamed after indicating"
+    NOT_CHOSEN = "not_chosen"
 
 
-class OutlineBy(StrEnum):
+class OutlineBy(Choice):
     """What the plate's edge follows."""
 
     HOLES = "holes"
-    FLANGE = "flange outline"
+    FLANGE = "flange", "flange outline"
 
 
 class Plate(Sheet):

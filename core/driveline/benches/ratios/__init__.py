@@ -1,0 +1,1 @@
+"""Ratios: every way to gear it, and the one chosen."""

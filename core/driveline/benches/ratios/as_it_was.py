@@ -5,7 +5,6 @@ from typing import Final
 import numpy as np
 
 from driveline.arrays import Floats
-from driveline.benches.brief.masses import Weights
 from driveline.benches.ratios.gearing import radius_m
 from driveline.benches.ratios.sheet import RatiosSheet
 from driveline.checks import Result
@@ -68,7 +67,7 @@ def engine_of(was: AsItWas) -> Engine | None:
 
 
 def solve_as_it_was(
-    was: AsItWas, sheet: RatiosSheet, brief: Brief, weights: Weights, rolling: Rolling, speed_kmh: Floats
+    was: AsItWas, sheet: RatiosSheet, brief: Brief, was_mass_kg: float | None, rolling: Rolling, speed_kmh: Floats
 ) -> WasResult | None:
     """Return what the vehicle did before; ``None`` while engine, gears or final drive are not known.
 
@@ -76,7 +75,7 @@ def solve_as_it_was(
         was: As entered; gears and final drive left out are those of the kept ones.
         sheet: For the kept gearbox and final drive.
         brief: For body and tyres.
-        weights: For its mass before.
+        was_mass_kg: Its mass before.
         rolling: Of the tyres.
         speed_kmh: Of the plot.
     """
@@ -109,8 +108,7 @@ def solve_as_it_was(
     by_gear = torques(fine_ms)
     best = np.nanmax(by_gear, axis=0)
     in_gear = np.nanargmax(by_gear, axis=0)
-    first = next((s for s in weights.result.standings if s.key == "was"), None)
-    top_ms, times = _road(best, in_gear, fine_ms, brief, rolling, mass_kg=first.mass_kg if first else None)
+    top_ms, times = _road(best, in_gear, fine_ms, brief, rolling, mass_kg=was_mass_kg)
     drawn = torques(speed_kmh / KMH_PER_MS)
     return WasResult(
         gears=tuple(

@@ -6,7 +6,7 @@ import numpy as np
 
 from driveline.benches.ratios.gearing import Gearing, Lane, stage_word
 from driveline.benches.ratios.lanes import COAST_FLANK_SHARE
-from driveline.benches.ratios.line import Line, Station, stations_of
+from driveline.benches.ratios.line import stations_of
 from driveline.benches.ratios.sheet import RatiosSheet
 from driveline.benches.ratios.speeds import speed_checks, stages_of, titled, worst_of_gears
 from driveline.checks import Check, Step, Working
@@ -14,8 +14,9 @@ from driveline.gearing.brief import Brief
 from driveline.gearing.chain import StageKind
 from driveline.gearing.design import GRIP_FOR_RATINGS, SLIP_SURCHARGE
 from driveline.gearing.road import KMH_PER_MS
+from driveline.gearing.stations import Drive, Station
 from driveline.gearing.sweep import Figures
-from driveline.margins import Margins, missing_of, wanted_words
+from driveline.margins import Judge, missing_of, wanted_words
 from driveline.shafts.coupler import DYNAMIC_FACTOR, CouplerStyle
 
 GREATEST_GRADE_PCT = 999.0
@@ -34,10 +35,10 @@ def ratio_checks(
     one: Gearing,
     in_gear: tuple[Gearing, ...],
     figures: Figures,
-    line: Line,
+    drive: Drive,
     brief: Brief,
     sheet: RatiosSheet,
-    margins: Margins,
+    judge: Judge,
     *,
     is_chosen: bool,
 ) -> tuple[Check, ...]:
@@ -47,47 +48,48 @@ def ratio_checks(
         one: The gearing.
         in_gear: The same in every gear that can be engaged: what they load and turn is judged in the worst of them.
         figures: Of the gearing, one row.
-        line: Of the gearing.
+        drive: Of the gearing: what it reaches.
         brief: The vehicle and its motors.
         sheet: Of the bench.
-        margins: Of the job.
+        judge: Of the bench.
         is_chosen: Whether it is the choice or only shown.
     """
-    gears = [_loads(gearing, brief, sheet, margins) for gearing in in_gear]
+    gears = [_loads(gearing, brief, sheet, judge) for gearing in in_gear]
     return (
-        _choice(margins, is_chosen=is_chosen),
-        *(_motor_speed(one, k, brief, margins) for k in range(len(one.motors))),
-        _top_speed(line, figures, brief, margins),
+        _choice(judge, is_chosen=is_chosen),
+        *(_motor_speed(one, k, brief, judge) for k in range(len(one.motors))),
+        _top_speed(drive, figures, brief, judge),
         *worst_of_gears([gearing.pick.gear for gearing in in_gear], gears),
-        *speed_checks(one, in_gear, brief, margins),
-        _hill_start(brief, figures, margins),
-        _cruise(one, brief, float(figures.cruise_share[0]), margins),
+        *speed_checks(one, in_gear, brief, judge),
+        _hill_start(brief, figures, judge),
+        _cruise(one, brief, float(figures.cruise_share[0]), judge),
     )
 
 
-def _loads(one: Gearing, brief: Brief, sheet: RatiosSheet, margins: Margins) -> list[Check]:
+def _loads(gearing: Gearing, brief: Brief, sheet: RatiosSheet, judge: Judge) -> list[Check]:
     """What every station bears and sheds in one gear."""
     ratings = [
-        _rating(station, sheet, margins)
-        for station in stations_of(one, brief, sheet.coupler)
-        if station.kind in RATED_BY
+        _rating(one.station, sheet, judge)
+        for one in stations_of(gearing, brief, sheet.coupler)
+        if one.station.kind in RATED_BY
     ]
     heat = [
-        _heat(lane, k, one, brief, margins, side=side) for lane, k, stage, side in stages_of(one) if stage.kind in SHEDS
+        _heat(lane, k, gearing, brief, judge, side=side)
+        for lane, k, stage, side in stages_of(gearing)
+        if stage.kind in SHEDS
     ]
     return [*ratings, *heat]
 
 
-def not_laid_out(missing: tuple[str, ...], margins: Margins) -> Check:
+def not_laid_out(missing: tuple[str, ...], judge: Judge) -> Check:
     """Return the one check that stands before there is a line to judge."""
-    return _choice(margins, is_chosen=False).not_known(missing, f"{missing[0]}.")
+    return _choice(judge, is_chosen=False).not_known(missing, f"{missing[0]}.")
 
 
-def _choice(margins: Margins, *, is_chosen: bool) -> Check:
-    return margins.answer(
+def _choice(judge: Judge, *, is_chosen: bool) -> Check:
+    return judge.answer(
         is_so=True if is_chosen else None,
         key="ratios.choice",
-        bench="ratios",
         title="Gearing chosen",
         says="Chosen, with its reason kept."
         if is_chosen
@@ -97,7 +99,7 @@ def _choice(margins: Margins, *, is_chosen: bool) -> Check:
     )
 
 
-def _motor_speed(one: Gearing, k: int, brief: Brief, margins: Margins) -> Check:
+def _motor_speed(one: Gearing, k: int, brief: Brief, judge: Judge) -> Check:
     greatest_rpm = one.motors[k].greatest_rpm
     wanted_kmh = brief.wanted_top_kmh
     needed = wanted_kmh and wanted_kmh / KMH_PER_MS * one.rpm_per_ms(k)
@@ -119,10 +121,9 @@ def _motor_speed(one: Gearing, k: int, brief: Brief, margins: Margins) -> Check:
             ),
         )
     )
-    return margins.check(
+    return judge.check(
         "motor_top_speed",
         key="motor.top_speed" if not k else "front.motor.top_speed",
-        bench="ratios",
         title="Motor speed at the wanted top speed" if not k else "Front motor speed at the wanted top speed",
         demand=needed or None,
         capacity=greatest_rpm,
@@ -139,7 +140,7 @@ def _motor_speed(one: Gearing, k: int, brief: Brief, margins: Margins) -> Check:
     )
 
 
-def _top_speed(line: Line, figures: Figures, brief: Brief, margins: Margins) -> Check:
+def _top_speed(drive: Drive, figures: Figures, brief: Brief, judge: Judge) -> Check:
     """What the motor can do against what resists it; every shaft is judged by itself, at the wanted speed."""
     wanted, able_kmh = brief.wanted_top_kmh, float(figures.able_kmh[0])
     missing = missing_of(
@@ -150,12 +151,11 @@ def _top_speed(line: Line, figures: Figures, brief: Brief, margins: Margins) -> 
             "Battery power": brief.is_battery_known,
         }
     )
-    set_by = line.top_set_by if line.top_kmh >= able_kmh * (1 - 1e-9) else "the motor"
+    set_by = drive.top_set_by if drive.top_kmh >= able_kmh * (1 - 1e-9) else "the motor"
     says = f"{able_kmh:.0f} km/h, set by {set_by}" + (f"; {wanted:.0f} wanted" if wanted else "")
-    return margins.check(
+    return judge.check(
         "wanted_performance",
         key="road.top_speed",
-        bench="ratios",
         title="Top speed reached",
         demand=wanted,
         capacity=able_kmh,
@@ -167,7 +167,7 @@ def _top_speed(line: Line, figures: Figures, brief: Brief, margins: Margins) -> 
     )
 
 
-def _rating(station: Station, sheet: RatiosSheet, margins: Margins) -> Check:
+def _rating(station: Station, sheet: RatiosSheet, judge: Judge) -> Check:
     rating = station.rating_nm
     side = "" if station.way == "trunk" else station.way
     missing = missing_of(
@@ -177,17 +177,17 @@ def _rating(station: Station, sheet: RatiosSheet, margins: Margins) -> Check:
             "Laden balance of the vehicle, for what the locked axles wind up to": station.wind_up_nm,
         }
     )
-    says = f"{station.design_nm:.0f} of {rating or 0:.0f} N·m, set by the {station.governed_by}"
+    design_nm = station.design_nm or 0.0
+    says = f"{design_nm:.0f} of {rating or 0:.0f} N·m, set by the {station.governed_by}"
     if rating is None:
-        says = f"Look up its rating or ask the maker. It sees {station.design_nm:.0f} N·m."
+        says = f"Look up its rating or ask the maker. It sees {design_nm:.0f} N·m."
     elif missing:
         says = f"{says}, at least. {wanted_words(missing)}"
-    return margins.check(
+    return judge.check(
         "maker_rating",
         key=f"{station.key}.torque",
-        bench="ratios",
         title=titled(side, RATED_BY[station.kind]),
-        demand=station.design_nm,
+        demand=design_nm,
         capacity=rating,
         unit="N·m",
         says=says,
@@ -231,7 +231,7 @@ def _rating_steps(station: Station, factor: float) -> tuple[Step, ...]:
         ),
         Step(
             formula="design torque, the lesser of the first two, never below the others",
-            result=f"{station.design_nm:.0f} N·m",
+            result=f"{station.design_nm or 0:.0f} N·m",
         ),
     )
 
@@ -251,7 +251,7 @@ def _rating_note(station: Station, sheet: RatiosSheet) -> str:
     return note
 
 
-def _heat(lane: Lane, k: int, one: Gearing, brief: Brief, margins: Margins, *, side: str) -> Check:
+def _heat(lane: Lane, k: int, one: Gearing, brief: Brief, judge: Judge, *, side: str) -> Check:
     """Loss in a box while the motor gives what it keeps up, against what the box can shed."""
     stage, motor = lane.chain.stages[k], one.motors[lane.motor]
     rpm = np.linspace(0, motor.greatest_rpm, 200)
@@ -267,10 +267,9 @@ def _heat(lane: Lane, k: int, one: Gearing, brief: Brief, margins: Margins, *, s
             f"What the {word} can shed": stage.sheds_kw,
         }
     )
-    return margins.check(
+    return judge.check(
         "maker_rating",
         key=f"{side}{stage.kind.value}.heat",
-        bench="ratios",
         title=titled(side, f"Heat in the {word}"),
         demand=lost_kw if is_known else None,
         capacity=stage.sheds_kw,
@@ -294,7 +293,7 @@ def _heat(lane: Lane, k: int, one: Gearing, brief: Brief, margins: Margins, *, s
     )
 
 
-def _hill_start(brief: Brief, figures: Figures, margins: Margins) -> Check:
+def _hill_start(brief: Brief, figures: Figures, judge: Judge) -> Check:
     """By torque and by grip; by torque alone, at best, while the grip is not known."""
     gripped, by_torque = float(figures.hill_start_pct[0]), float(figures.hill_torque_pct[0])
     held_pct = by_torque if math.isnan(gripped) else gripped
@@ -311,10 +310,9 @@ def _hill_start(brief: Brief, figures: Figures, margins: Margins) -> Check:
     says = f"starts on {held}; {brief.hill_start_pct:.0f} % wanted"
     if missing:
         says = f"starts on {held} by torque alone. {wanted_words(missing)}" if is_known else wanted_words(missing)
-    return margins.check(
+    return judge.check(
         "wanted_performance",
         key="road.hill_start",
-        bench="ratios",
         title="Laden hill start",
         demand=brief.hill_start_pct,
         capacity=min(held_pct, GREATEST_GRADE_PCT) if is_known else None,
@@ -322,7 +320,14 @@ def _hill_start(brief: Brief, figures: Figures, margins: Margins) -> Check:
         says=says,
         station="wheel",
         missing=missing,
-        inputs=("brief.vehicle", "masses", "brief.motor", "brief.tyre", "brief.wanted.hill_start_pct", "ratios.choice"),
+        inputs=(
+            "brief.vehicle",
+            "brief.masses",
+            "brief.motor",
+            "brief.tyre",
+            "brief.wanted.hill_start_pct",
+            "ratios.choice",
+        ),
         working=Working(
             steps=(
                 Step(
@@ -335,7 +340,7 @@ def _hill_start(brief: Brief, figures: Figures, margins: Margins) -> Check:
     )
 
 
-def _cruise(one: Gearing, brief: Brief, share: float, margins: Margins) -> Check:
+def _cruise(one: Gearing, brief: Brief, share: float, judge: Judge) -> Check:
     is_past = brief.cruise_kmh > one.greatest_kmh
     is_known = is_past or not math.isnan(share)
     missing = missing_of(
@@ -350,10 +355,9 @@ def _cruise(one: Gearing, brief: Brief, share: float, margins: Margins) -> Check
         says = f"{brief.cruise_kmh:.0f} km/h is past the motor's top speed"
     if missing:
         says = f"{says}, at best. {wanted_words(missing)}" if is_known else wanted_words(missing)
-    return margins.check(
+    return judge.check(
         "wanted_performance",
         key="road.cruise",
-        bench="ratios",
         title="Cruise within continuous torque",
         demand=1.0 if is_past else share if is_known else None,
         capacity=0.0 if is_past else 1.0,

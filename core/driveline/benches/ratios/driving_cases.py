@@ -7,10 +7,11 @@ from driveline.benches.ratios.gearing import Gearing
 from driveline.gearing.brief import Brief
 from driveline.gearing.motor import RAD_S_PER_RPM, sharing_nm
 from driveline.gearing.road import KMH_PER_MS, held_by_each_axle_n, resistance_n, slip_limit_n
+from driveline.gearing.stations import DrivingCase
 
 
-def driving_cases(one: Gearing, brief: Brief, speed_kmh: Floats) -> list[tuple[str, str, str, tuple[Floats, ...]]]:
-    """Key, title, meaning and each motor's torque over road speed."""
+def driving_cases(one: Gearing, brief: Brief, speed_kmh: Floats) -> tuple[DrivingCase, ...]:
+    """Return each case of driving with what each motor gives over road speed."""
     speed_ms = speed_kmh / KMH_PER_MS
     rpm = [speed_ms * one.rpm_per_ms(k) for k in range(len(one.motors))]
     in_reach = np.where(speed_kmh <= one.greatest_kmh * (1 + 1e-9), 1.0, np.nan)
@@ -21,13 +22,13 @@ def driving_cases(one: Gearing, brief: Brief, speed_kmh: Floats) -> list[tuple[s
     able = sharing_nm(one.motors, [m.peak_nm(n) for n, m in zip(capped, one.motors, strict=True)], capped)
     peak = tuple(torque * sure for torque, sure in zip(able, known, strict=True))
     held = _held_nm(one, brief, peak)
-    cases = [("launch", "Launch", "peak torque, as far as the tyres hold it", held)]
+    cases = [_case("launch", "Launch", "peak torque, as far as the tyres hold it", held)]
     for key, title, about, body, grade in (
         ("climb", "Climb", f"holding {brief.hill_start_pct:g} % laden", brief.laden, brief.hill_start_pct),
         ("cruise", "Cruise", "steady on the level", brief.kerb, 0.0),
     ):
         if body:
-            cases.append((key, title, about, _sharing_nm(one, resistance_n(body, speed_ms, grade), peak)))
+            cases.append(_case(key, title, about, _sharing_nm(one, resistance_n(body, speed_ms, grade), peak)))
     kept_up = [motor.continuous_nm(n) for n, motor in zip(capped, one.motors, strict=True)]
     lasting = [torque for torque in kept_up if torque is not None]
     if len(lasting) == len(kept_up):
@@ -35,15 +36,19 @@ def driving_cases(one: Gearing, brief: Brief, speed_kmh: Floats) -> list[tuple[s
             np.where(n <= m.continuous_known_rpm * (1 + 1e-9), torque * in_reach, np.nan)
             for torque, n, m in zip(sharing_nm(one.motors, lasting, capped), capped, one.motors, strict=True)
         )
-        cases.append(("flat_out", "Flat out", "all that the motor keeps up", flat_out))
+        cases.append(_case("flat_out", "Flat out", "all that the motor keeps up", flat_out))
     limits = [limit for limit in brief.overruns_nm[: len(one.motors)] if limit is not None]
     if len(limits) == len(one.motors):
         slowing = [np.minimum(p, limit) for p, limit in zip(peak, limits, strict=True)]
         charging = _charging_share(brief, slowing, capped)
-        cases.append(("overrun", "Overrun", "slowing on the motor", tuple(-nm * charging for nm in slowing)))
+        cases.append(_case("overrun", "Overrun", "slowing on the motor", tuple(-nm * charging for nm in slowing)))
     backing = tuple(-torque for torque in held)
-    cases.append(("reverse", "Reverse", "launch the other way, at the same torque", backing))
-    return cases
+    cases.append(_case("reverse", "Reverse", "launch the other way, at the same torque", backing))
+    return tuple(cases)
+
+
+def _case(key: str, title: str, about: str, motor_nm: tuple[Floats, ...]) -> DrivingCase:
+    return DrivingCase(key=key, title=title, about=about, motor_nm=motor_nm)
 
 
 def _charging_share(brief: Brief, slowing_nm: list[Floats], rpm: list[Floats]) -> Floats | float:

@@ -4,17 +4,16 @@ import math
 
 import numpy as np
 
-from driveline.benches.brief.sheet import BriefSheet
 from driveline.benches.ratios.gearing import Gearing, radius_m
-from driveline.benches.ratios.line import Line
+from driveline.benches.ratios.needs import RatiosNeeds
 from driveline.benches.ratios.sheet import RatiosSheet, SplitKind
 from driveline.benches.ratios.speeds import worst_of_gears
 from driveline.benches.ratios.turning import turning_checks
 from driveline.checks import Check, Step, Working
 from driveline.gearing.brief import Brief
 from driveline.gearing.road import GRAVITY_MS2, KMH_PER_MS, FrontPull, overrun_slip_limit_n
-from driveline.gearing.sheets import Layout
-from driveline.margins import Margins, missing_of, wanted_words
+from driveline.gearing.sheets import Layout, Parking
+from driveline.margins import Judge, missing_of, wanted_words
 from driveline.shafts.coupler import CouplerStyle
 from driveline.sheet import positive_of, value_of
 
@@ -30,45 +29,39 @@ BURST_NOTE = "A burst clutch or flywheel goes through the floor. Keep the bell-h
 def safety_checks(
     one: Gearing,
     in_gear: tuple[Gearing, ...],
-    line: Line,
-    brief: Brief,
-    brief_sheet: BriefSheet,
+    needs: RatiosNeeds,
     sheet: RatiosSheet,
-    margins: Margins,
+    judge: Judge,
 ) -> tuple[Check, ...]:
     """Return what could hurt someone or break something besides torque.
 
     Args:
         one: The gearing.
         in_gear: The same in every gear that can be engaged.
-        line: Of the gearing.
-        brief: The vehicle and its motors.
-        brief_sheet: As entered.
+        needs: Of the brief: the vehicle, its motors, and how it is held when parked.
         sheet: Of the bench.
-        margins: Of the job.
+        judge: Of the bench.
     """
+    brief = needs.brief
     overrun = [
         [
-            _overrun(gearing, brief, margins, mu=WET_GRIP, key="road.overrun_wet", title="Overrun grip on a wet road"),
-            _overrun(
-                gearing, brief, margins, mu=brief.grip, key="road.overrun_dry", title="Overrun grip on a dry road"
-            ),
+            _overrun(gearing, brief, judge, mu=WET_GRIP, key="road.overrun_wet", title="Overrun grip on a wet road"),
+            _overrun(gearing, brief, judge, mu=brief.grip, key="road.overrun_dry", title="Overrun grip on a dry road"),
         ]
         for gearing in in_gear
     ]
     checks = [
         *worst_of_gears([gearing.pick.gear for gearing in in_gear], overrun),
-        *_parked(one, brief, brief_sheet, margins),
-        *turning_checks(one, brief_sheet, sheet, margins),
+        *_parked(one, brief, needs.parking, judge),
+        *turning_checks(one, needs, sheet, judge),
     ]
     if sheet.coupler is CouplerStyle.CLUTCH:
-        checks += [_clutch(one, sheet, margins), _flywheel(one, sheet, margins)]
-    checks += _split(one, brief, sheet, margins)
-    stations = {station.key for station in line.stations}
-    return tuple(check if check.station in stations else check.model_copy(update={"station": None}) for check in checks)
+        checks += [_clutch(one, sheet, judge), _flywheel(one, sheet, judge)]
+    checks += _split(one, brief, sheet, judge)
+    return tuple(checks)
 
 
-def _overrun(one: Gearing, brief: Brief, margins: Margins, *, mu: float, key: str, title: str) -> Check:
+def _overrun(one: Gearing, brief: Brief, judge: Judge, *, mu: float, key: str, title: str) -> Check:
     asked = brief.overruns_nm[: len(one.motors)]
     is_asked = all(torque is not None for torque in asked)
     force = None
@@ -89,10 +82,9 @@ def _overrun(one: Gearing, brief: Brief, margins: Margins, *, mu: float, key: st
     says = (
         f"slows with {force:.0f} N; the driven tyres hold {min(grips):.0f} N on μ {mu:g}" if grips and is_asked else ""
     )
-    return margins.check(
+    return judge.check(
         "grip",
         key=key,
-        bench="ratios",
         title=title,
         demand=force,
         capacity=min(grips, default=None),
@@ -100,7 +92,7 @@ def _overrun(one: Gearing, brief: Brief, margins: Margins, *, mu: float, key: st
         says=says if not missing else f"{says}, at best. {wanted_words(missing)}".removeprefix(", at best. "),
         station="wheel",
         missing=missing,
-        inputs=("brief.motor.overrun_torque", "brief.vehicle", "masses", "brief.tyre", "ratios.choice"),
+        inputs=("brief.motor.overrun_torque", "brief.vehicle", "brief.masses", "brief.tyre", "ratios.choice"),
         working=Working(
             steps=tuple(
                 Step(formula=formula, result=f"{newtons:.0f} N")
@@ -138,9 +130,9 @@ def _overrun_share(one: Gearing, brief: Brief) -> FrontPull:
     return FrontPull(share, share)
 
 
-def _parked(one: Gearing, brief: Brief, sheet: BriefSheet, margins: Margins) -> list[Check]:
+def _parked(one: Gearing, brief: Brief, parking: Parking, judge: Judge) -> list[Check]:
     """Held laden on 1 in 4, and on 1 in 6.25 facing down, by pawl or by handbrake alone."""
-    parking, laden = sheet.parking, brief.laden
+    laden = brief.laden
     grip_pct = _parking_grip_pct(brief, on_front=parking.handbrake_axle == "front")
     held = parking.handbrake_held_pct
     by_grip = f"; its tyres hold {grip_pct:.0f} % at worst" if grip_pct is not None else ""
@@ -155,10 +147,9 @@ def _parked(one: Gearing, brief: Brief, sheet: BriefSheet, margins: Margins) -> 
     )
     says = f"held {held:g} % laden, {pawl_word[parking.pawl]}{by_grip}" if held is not None else TRY_IT
     checks = [
-        margins.check(
+        judge.check(
             "wanted_performance",
             key="parked.handbrake",
-            bench="ratios",
             title="Handbrake on a laden grade",
             # With the pawl not known the lesser grade is the least that may be asked.
             demand=wanted if parking.pawl is not None else PARKED_FACING_DOWN_PCT,
@@ -167,7 +158,7 @@ def _parked(one: Gearing, brief: Brief, sheet: BriefSheet, margins: Margins) -> 
             says=says if not missing or held is None else f"{says}. {wanted_words(missing)}",
             station="wheel",
             missing=missing,
-            inputs=("brief.parking", "brief.vehicle", "masses"),
+            inputs=("brief.parking", "brief.vehicle", "brief.masses"),
             working=Working(
                 steps=(Step(formula="1 in 4 without a pawl, 1 in 6.25 beside one", result=f"{wanted:g} %"),),
                 source="Laden, facing up and down; facing down the rear tyres carry less. "
@@ -177,7 +168,7 @@ def _parked(one: Gearing, brief: Brief, sheet: BriefSheet, margins: Margins) -> 
         )
     ]
     if parking.pawl is not False:
-        checks.append(_pawl(one, float(laden.mass_kg) if laden else None, sheet, margins))
+        checks.append(_pawl(one, float(laden.mass_kg) if laden else None, parking, judge))
     return checks
 
 
@@ -195,24 +186,23 @@ def _parking_grip_pct(brief: Brief, *, on_front: bool) -> float | None:
     return float(100 * brief.grip * share / (1 + lever))
 
 
-def _pawl(one: Gearing, laden_kg: float | None, sheet: BriefSheet, margins: Margins) -> Check:
-    lane, rating_nm = one.lanes[0], value_of(sheet.parking.pawl_rating)
+def _pawl(one: Gearing, laden_kg: float | None, parking: Parking, judge: Judge) -> Check:
+    lane, rating_nm = one.lanes[0], value_of(parking.pawl_rating)
     slope = math.atan(PARKED_PCT / 100)
     asked = None if laden_kg is None else laden_kg * GRAVITY_MS2 * math.sin(slope) * radius_m(lane.rolling)
     behind = [stage.ratio for stage in lane.chain.stages if stage.kind.value == "final_drive"]
     torque = asked and asked / math.prod(behind)
     missing = missing_of(
-        {"Whether there is a parking pawl": sheet.parking.pawl, "Laden mass": torque, "Rating of the pawl": rating_nm}
+        {"Whether there is a parking pawl": parking.pawl, "Laden mass": torque, "Rating of the pawl": rating_nm}
     )
     says = f"1 in 4 laden asks {torque:.0f} N·m of it" if torque else ""
-    return margins.check(
+    return judge.check(
         "maker_rating",
         key="parked.pawl",
-        bench="ratios",
         title="Parking pawl on a laden grade",
         demand=torque,
         # While nobody knows whether there is one, it can't fail.
-        capacity=rating_nm if sheet.parking.pawl else None,
+        capacity=rating_nm if parking.pawl else None,
         unit="N·m",
         says=f"{says}; rated {rating_nm:.0f}" if not missing else f"{says}. {wanted_words(missing)}".removeprefix(". "),
         station=None,
@@ -226,15 +216,14 @@ def _pawl(one: Gearing, laden_kg: float | None, sheet: BriefSheet, margins: Marg
     )
 
 
-def _clutch(one: Gearing, sheet: RatiosSheet, margins: Margins) -> Check:
+def _clutch(one: Gearing, sheet: RatiosSheet, judge: Judge) -> Check:
     limit = value_of(sheet.clutch.greatest_rpm)
     rpm = one.motors[0].greatest_rpm
     missing = missing_of({"What clutch cover and plate may turn": limit})
     says = f"{rpm:.0f} rpm when the motor is at its top speed"
-    return margins.check(
+    return judge.check(
         "maker_rating",
         key="clutch.speed",
-        bench="ratios",
         title="Clutch speed",
         demand=rpm,
         capacity=limit,
@@ -251,16 +240,15 @@ def _clutch(one: Gearing, sheet: RatiosSheet, margins: Margins) -> Check:
     )
 
 
-def _flywheel(one: Gearing, sheet: RatiosSheet, margins: Margins) -> Check:
+def _flywheel(one: Gearing, sheet: RatiosSheet, judge: Judge) -> Check:
     diameter_mm, limit_mpa = positive_of(sheet.clutch.flywheel_diameter), sheet.clutch.flywheel_limit_mpa
     # A motor left to itself with the clutch in is bounded only by its own top speed.
     rpm = one.motors[0].greatest_rpm
     rim_ms = diameter_mm and math.pi * diameter_mm / 1000 * rpm / 60
     stress = rim_ms and CAST_IRON_KGM3 * rim_ms**2 / 1e6
-    return margins.check(
+    return judge.check(
         "maker_rating",
         key="flywheel.rim_stress",
-        bench="ratios",
         title="Flywheel rim at motor top speed",
         demand=stress or None,
         capacity=limit_mpa,
@@ -282,15 +270,14 @@ def _flywheel(one: Gearing, sheet: RatiosSheet, margins: Margins) -> Check:
     )
 
 
-def _split(one: Gearing, brief: Brief, sheet: RatiosSheet, margins: Margins) -> list[Check]:
+def _split(one: Gearing, brief: Brief, sheet: RatiosSheet, judge: Judge) -> list[Check]:
     """A locked line between axles that turn at different speeds winds up; an open one drives the free hubs."""
     if brief_split_is_hubs(one, brief, sheet):
         is_locked = sheet.split.kind is SplitKind.LOCKED
         return [
-            margins.answer(
+            judge.answer(
                 is_so=is_locked,
                 key="split.hubs",
-                bench="ratios",
                 title="Drive with the front hubs free",
                 says="Locked between the outputs: all of it goes to the rear."
                 if is_locked
@@ -310,10 +297,9 @@ def _split(one: Gearing, brief: Brief, sheet: RatiosSheet, margins: Margins) -> 
     turns = abs(front.rpm_per_ms - rear.rpm_per_ms) / divisor * at_kmh / KMH_PER_MS
     is_locked = sheet.split.kind is SplitKind.LOCKED
     return [
-        margins.check(
+        judge.check(
             "wanted_performance",
             key="split.speeds",
-            bench="ratios",
             title="Front and rear turn alike" if is_locked else "Centre differential speed",
             demand=differ_pct,
             capacity=LOCKED_SPEEDS_DIFFER_PCT if is_locked else 5.0,

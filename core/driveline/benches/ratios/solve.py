@@ -1,19 +1,15 @@
 """The Ratios bench: every way to gear it side by side, and the checks of the one chosen."""
 
-from dataclasses import replace
+from dataclasses import dataclass, replace
 from typing import Final
 
 import numpy as np
 from numpy.typing import NDArray
 
 from driveline.arrays import Floats
-from driveline.benches.brief.masses import Weights
-from driveline.benches.brief.sheet import BriefSheet
-from driveline.benches.ratios.as_it_was import WasResult, solve_as_it_was
+from driveline.benches.contract import LaidOut, Outcome, progress_of
+from driveline.benches.ratios.as_it_was import solve_as_it_was
 from driveline.benches.ratios.candidates import (
-    Candidate,
-    Climb,
-    Cloud,
     Must,
     Swept,
     candidate_of,
@@ -21,6 +17,7 @@ from driveline.benches.ratios.candidates import (
     cloud_of,
     figures_of,
 )
+from driveline.benches.ratios.casing import Casing, casing_of
 from driveline.benches.ratios.checks import not_laid_out, ratio_checks
 from driveline.benches.ratios.gearing import (
     Gearing,
@@ -33,73 +30,79 @@ from driveline.benches.ratios.gearing import (
     road_of,
 )
 from driveline.benches.ratios.lanes import UNIT_LAYOUTS, plan_of
-from driveline.benches.ratios.line import Line, solve_line
-from driveline.benches.ratios.mend import Alternative, Mend, alternatives_of, mend_of
+from driveline.benches.ratios.line import drive_of, stations_of
+from driveline.benches.ratios.mend import alternatives_of, mend_of
+from driveline.benches.ratios.needs import RatiosNeeds
 from driveline.benches.ratios.queries import as_it_was_queries, ratio_queries
+from driveline.benches.ratios.results import RatiosResult
 from driveline.benches.ratios.safety import safety_checks
 from driveline.benches.ratios.sheet import RatiosSheet
-from driveline.benches.ratios.spreads import SpreadsResult, solve_spreads
-from driveline.checks import Check, Result
+from driveline.benches.ratios.spreads import solve_spreads
+from driveline.checks import Check
 from driveline.gearing.brief import Brief
 from driveline.gearing.motor import Motor, PeakFigures
 from driveline.gearing.pareto import beaten_by
 from driveline.gearing.road import KMH_PER_MS, resistance_n
 from driveline.gearing.sheets import GearUse, Layout
+from driveline.gearing.stations import Drive, LineStation
 from driveline.gearing.sweep import Figures, road_figures
 from driveline.gearing.tyre import Rolling
-from driveline.margins import Margins
+from driveline.margins import Judge
 from driveline.results import ToDo, rounded
 from driveline.shafts.coupler import DYNAMIC_FACTOR, CouplerStyle
 
 MOST_COMBINATIONS: Final = 40_000
 MOST_DETAILED: Final = 16
 PLOT_POINTS: Final = 81
-ESSENTIAL: Final = ("brief.motor.peak_torque", "brief.motor.greatest_rpm")  # without them there is no line
 DRAWN_PAST: Final = 1.15  # so that the end of every curve is seen
 
 
-class RatiosResult(Result):
-    """The candidates, with what they are drawn against."""
+@dataclass(frozen=True, slots=True, kw_only=True)
+class SolvedRatios:
+    """What the benches behind the gearing take from it."""
 
-    count: int
-    unbeaten: int
-    candidates: tuple[Candidate, ...]  # chosen, pinned, those that nothing beats, others: as many as are shown whole
-    cloud: Cloud | None
-    musts: tuple[Must, ...]
-    not_judged: tuple[str, ...]  # what it must do besides, for which a figure is still missing
-    speed_kmh: list[float]
-    resistance_nm: list[float] | None
-    hill_resistance_nm: list[float] | None
-    slip_nm: float | None
-    cruise_kmh: float
-    wanted_top_kmh: float | None
-    chosen: str | None
-    reason: str
-    climb: Climb | None
-    was: WasResult | None
-    spreads: SpreadsResult | None
-    mend: Mend | None
-    alternatives: tuple[Alternative, ...]
-    queries: tuple[str, ...]
-    to_do: tuple[ToDo, ...]
+    coupler: CouplerStyle | None
+    casing: Casing
+    drive: Drive | None  # ``None``: not laid out, and there is no Line
 
 
-def solve_ratios(
-    sheet: RatiosSheet, brief_sheet: BriefSheet, brief: Brief, weights: Weights, margins: Margins
-) -> tuple[RatiosResult, Line | None, tuple[Check, ...]]:
-    """Return every candidate, the Line of the chosen one (else the quickest that nothing beats), and its checks.
+def run(sheet: RatiosSheet, _laid: LaidOut, needs: RatiosNeeds, judge: Judge) -> Outcome[SolvedRatios]:
+    """Return every candidate, the stations of the chosen one (else the quickest that nothing beats), and its checks.
 
     While motor or tyre is missing, the checks stand there all the same, not known: what failed does not vanish.
     """
-    to_do = _missing(sheet, brief)
+    to_do = _missing(sheet, needs)
     if any(one.field.startswith("ratios.") for one in to_do):
         missing = tuple(one.text.removesuffix(".") for one in to_do)
-        return _empty(brief, to_do, ratio_queries(sheet, brief.layout)), None, (not_laid_out(missing, margins),)
+        return _outcome(
+            sheet, needs, _Solved(result=_empty(sheet, needs, to_do), checks=(not_laid_out(missing, judge),))
+        )
     if to_do:
-        checks = _solved(sheet, brief_sheet, _stand_in(brief), weights, margins)[2]
-        empty = _empty(brief, to_do, ratio_queries(sheet, brief.layout))
-        return empty, None, tuple(_without_line(check, to_do) for check in checks)
-    return _solved(sheet, brief_sheet, brief, weights, margins)
+        stood_in = _solved(sheet, replace(needs, brief=_stand_in(needs.brief)), judge)
+        checks = tuple(_without_line(check, to_do) for check in stood_in.checks)
+        return _outcome(sheet, needs, _Solved(result=_empty(sheet, needs, to_do), checks=checks))
+    return _outcome(sheet, needs, _solved(sheet, needs, judge))
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class _Solved:
+    """A gearing as far as it goes."""
+
+    result: RatiosResult
+    checks: tuple[Check, ...]
+    drive: Drive | None = None
+    stations: tuple[LineStation, ...] = ()
+
+
+def _outcome(sheet: RatiosSheet, needs: RatiosNeeds, solved: _Solved) -> Outcome[SolvedRatios]:
+    return Outcome(
+        solved=SolvedRatios(coupler=sheet.coupler, casing=casing_of(sheet, needs.brief), drive=solved.drive),
+        result=solved.result,
+        checks=solved.checks,
+        to_do=solved.result.to_do,
+        progress=progress_of(is_begun=bool(solved.result.candidates), is_finished=solved.result.chosen is not None),
+        stations=solved.stations,
+    )
 
 
 def _stand_in(brief: Brief) -> Brief:
@@ -116,30 +119,32 @@ def _without_line(check: Check, to_do: tuple[ToDo, ...]) -> Check:
     return check.not_known(tuple(one.text.removesuffix(".") for one in to_do), to_do[0].text)
 
 
-def _solved(
-    sheet: RatiosSheet, brief_sheet: BriefSheet, brief: Brief, weights: Weights, margins: Margins
-) -> tuple[RatiosResult, Line | None, tuple[Check, ...]]:
+def _solved(sheet: RatiosSheet, needs: RatiosNeeds, judge: Judge) -> _Solved:
+    brief = needs.brief
     if brief.motor is None or brief.rolling is None:
-        return _empty(brief, (), []), None, ()
+        return _Solved(result=_empty(sheet, needs, ()), checks=())
     plan = plan_of(sheet, brief, brief.rolling)
     if plan.count > MOST_COMBINATIONS:
         text = (
             f"{plan.count} combinations are more than the {MOST_COMBINATIONS} that are compared: leave some parts out."
         )
         to_do = (ToDo(field="ratios.reductions", text=text),)
-        return _empty(brief, to_do, []), None, (not_laid_out((text,), margins),)
-    swept, musts, not_judged = _swept(sheet, Sweep(plan), brief, brief.motor, margins)
+        return _Solved(result=_empty(sheet, needs, to_do), checks=(not_laid_out((text,), judge),))
+    swept, musts, not_judged = _swept(sheet, Sweep(plan), brief, brief.motor, judge)
     chosen = None if sheet.choice is None else swept.sweep.row_of(sheet.choice)
     shown = chosen if chosen is not None else _quickest(swept)
     one = swept.sweep.gearing(shown, swept.motors)
     in_gear = _in_gear(swept, one, sheet)
     figures = figures_of(swept.figures, shown)
     is_chosen = chosen is not None
-    line = solve_line(one, figures, brief, coupler=sheet.coupler, is_chosen=is_chosen)
-    result = _result(swept, musts, not_judged, sheet, brief_sheet, brief, weights, chosen, shown, one)
-    checks = ratio_checks(one, in_gear, figures, line, brief, sheet, margins, is_chosen=is_chosen)
-    checks += safety_checks(one, in_gear, line, brief, brief_sheet, sheet, margins)
-    return result, line, checks
+    drive = drive_of(one, figures, brief, is_chosen=is_chosen)
+    checks = ratio_checks(one, in_gear, figures, drive, brief, sheet, judge, is_chosen=is_chosen)
+    return _Solved(
+        result=_result(swept, musts, not_judged, sheet, needs, chosen, shown, one),
+        checks=checks + safety_checks(one, in_gear, needs, sheet, judge),
+        drive=drive,
+        stations=stations_of(one, brief, sheet.coupler),
+    )
 
 
 def _in_gear(swept: Swept, one: Gearing, sheet: RatiosSheet) -> tuple[Gearing, ...]:
@@ -152,11 +157,10 @@ def _in_gear(swept: Swept, one: Gearing, sheet: RatiosSheet) -> tuple[Gearing, .
     return tuple(swept.sweep.gearing(row, swept.motors) for row in rows)
 
 
-def _missing(sheet: RatiosSheet, brief: Brief) -> tuple[ToDo, ...]:
-    layout = brief.layout
-    motor = next((one.text for one in brief.result.to_do if one.field in ESSENTIAL), "")
-    needs = [
-        (brief.motor is not None, "brief.motor", motor),
+def _missing(sheet: RatiosSheet, needs: RatiosNeeds) -> tuple[ToDo, ...]:
+    brief, layout = needs.brief, needs.brief.layout
+    wanted = [
+        (brief.motor is not None, "brief.motor", needs.motor_wanted),
         (brief.is_front_known, "brief.front_motor", "Give the front unit's torque and top speed in the Brief."),
         (brief.rolling is not None, "brief.tyre", "Give the driven tyre in the Brief."),
         (
@@ -175,10 +179,11 @@ def _missing(sheet: RatiosSheet, brief: Brief) -> tuple[ToDo, ...]:
             "Enter the final drive: teeth as 37/9, or its ratio.",
         ),
     ]
-    return tuple(ToDo(field=field, text=text) for is_there, field, text in needs if not is_there)
+    return tuple(ToDo(field=field, text=text) for is_there, field, text in wanted if not is_there)
 
 
-def _empty(brief: Brief, to_do: tuple[ToDo, ...], queries: list[str]) -> RatiosResult:
+def _empty(sheet: RatiosSheet, needs: RatiosNeeds, to_do: tuple[ToDo, ...]) -> RatiosResult:
+    brief = needs.brief
     return RatiosResult(
         count=0,
         unbeaten=0,
@@ -199,18 +204,18 @@ def _empty(brief: Brief, to_do: tuple[ToDo, ...], queries: list[str]) -> RatiosR
         spreads=None,
         mend=None,
         alternatives=(),
-        queries=tuple(queries),
+        queries=tuple(ratio_queries(sheet, brief.layout)),
         to_do=to_do,
     )
 
 
 def _swept(
-    sheet: RatiosSheet, sweep: Sweep, brief: Brief, motor: Motor, margins: Margins
+    sheet: RatiosSheet, sweep: Sweep, brief: Brief, motor: Motor, judge: Judge
 ) -> tuple[Swept, tuple[Must, ...], tuple[str, ...]]:
     motors = motors_of(sweep.plan, brief, motor)
     figures = road_figures(sweep.gearings, motors, road_of(brief))
     ratings = rating_shares(sweep, brief, motors, DYNAMIC_FACTOR[sheet.coupler or CouplerStyle.RIGID])
-    asked, not_judged = _musts(figures, ratings, brief, margins)
+    asked, not_judged = _musts(figures, ratings, brief, judge)
     does = sum(
         (np.asarray(ok, dtype=np.int64) << k for k, (_, _, ok) in enumerate(asked)), np.zeros(len(ratings), np.int64)
     )
@@ -222,12 +227,12 @@ def _swept(
 
 
 def _musts(
-    figures: Figures, ratings: Floats, brief: Brief, margins: Margins
+    figures: Figures, ratings: Floats, brief: Brief, judge: Judge
 ) -> tuple[list[tuple[str, str, NDArray[np.bool_]]], list[str]]:
     """Key, words, and which rows do it; and the words of what can't be judged yet."""
     found, not_judged = [], []
     if brief.wanted_top_kmh is not None:
-        asked = brief.wanted_top_kmh * margins.wanted("wanted_performance")
+        asked = brief.wanted_top_kmh * judge.margins.wanted("wanted_performance")
         words = f"reach {brief.wanted_top_kmh:.0f} km/h"
         is_judged = figures.is_able_known & brief.is_battery_known | (figures.top_kmh < asked)
         if is_judged.all():
@@ -253,7 +258,7 @@ def _musts(
         else:
             not_judged.append(words)
     if np.isfinite(ratings).any():
-        found.append(("rating", "keep every known rating", ratings >= margins.wanted("maker_rating")))
+        found.append(("rating", "keep every known rating", ratings >= judge.margins.wanted("maker_rating")))
     return found, not_judged
 
 
@@ -276,14 +281,12 @@ def _result(
     musts: tuple[Must, ...],
     not_judged: tuple[str, ...],
     sheet: RatiosSheet,
-    brief_sheet: BriefSheet,
-    brief: Brief,
-    weights: Weights,
+    needs: RatiosNeeds,
     chosen: int | None,
     shown: int,
     one: Gearing,
 ) -> RatiosResult:
-    rolling = one.lanes[0].rolling
+    brief, rolling = needs.brief, one.lanes[0].rolling
     pinned = [row for pick in sheet.compared if (row := swept.sweep.row_of(pick)) is not None]
     unbeaten = np.nonzero(swept.beaten < 0)[0]
     beaten = np.nonzero(swept.beaten >= 0)[0]
@@ -293,7 +296,7 @@ def _result(
     greatest_kmh = max(each.greatest_kmh for each in gearings.values()) * DRAWN_PAST
     speed_kmh = np.linspace(0, greatest_kmh, PLOT_POINTS)
     slip_n = float(swept.figures.slip_n[shown])
-    was = solve_as_it_was(brief_sheet.was, sheet, brief, weights, rolling, speed_kmh)
+    was = solve_as_it_was(needs.was, sheet, brief, needs.was_mass_kg, rolling, speed_kmh)
     queries = ratio_queries(sheet, brief.layout)
     if was:
         queries += as_it_was_queries(
@@ -321,7 +324,7 @@ def _result(
         reason=sheet.choice.reason if sheet.choice and chosen is not None else "",
         climb=climb_of(one, brief),
         was=was,
-        spreads=solve_spreads(one, brief, brief_sheet),
+        spreads=solve_spreads(one, brief, needs.measured),
         mend=mend_of(swept.sweep, shown, swept.does, swept.beaten, swept.figures, musts_count=len(musts), brief=brief),
         alternatives=alternatives_of(swept.sweep, shown, swept.does, swept.figures, musts_count=len(musts)),
         queries=tuple(queries),

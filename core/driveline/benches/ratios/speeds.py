@@ -9,7 +9,7 @@ from driveline.checks import Check, Step, Working, worst_first
 from driveline.gearing.brief import Brief
 from driveline.gearing.chain import Stage, StageKind
 from driveline.gearing.road import KMH_PER_MS
-from driveline.margins import Margins, missing_of, wanted_words
+from driveline.margins import Judge, MarginKind, missing_of, wanted_words
 
 BOXES: Final = (StageKind.REDUCTION, StageKind.DRIVE_UNIT, StageKind.GEARBOX)
 
@@ -46,39 +46,38 @@ def worst_of_gears(names: Sequence[str | None], gears: Sequence[Sequence[Check]]
     return tuple(found)
 
 
-def speed_checks(one: Gearing, in_gear: tuple[Gearing, ...], brief: Brief, margins: Margins) -> tuple[Check, ...]:
+def speed_checks(one: Gearing, in_gear: tuple[Gearing, ...], brief: Brief, judge: Judge) -> tuple[Check, ...]:
     """Return what turns too fast.
 
     Args:
         one: The gearing.
         in_gear: The same in every gear that can be engaged.
         brief: The vehicle and its motors.
-        margins: Of the job.
+        judge: Of the bench.
     """
     checks: list[Check] = []
     for lane, k, stage, side in stages_of(one):
         if stage.kind in BOXES:
-            checks.append(_box_speed(one, lane, k, side, margins))
+            checks.append(_box_speed(one, lane, k, side, judge))
         elif stage.kind is StageKind.FINAL_DRIVE:
-            checks.append(_final_drive_speed(lane, k, side, brief, margins))
+            checks.append(_final_drive_speed(lane, k, side, brief, judge))
         elif stage.kind is StageKind.PROPSHAFT:
-            checks += [_critical(lane, k, side, brief, margins), _joints(lane, k, side, brief, margins)]
+            checks += [_critical(lane, k, side, brief, judge), _joints(lane, k, side, brief, judge)]
     if len(in_gear) > 1:
-        checks.append(_downshift(one, in_gear, brief, margins))
+        checks.append(_downshift(one, in_gear, brief, judge))
     return tuple(checks)
 
 
-def _box_speed(one: Gearing, lane: Lane, k: int, side: str, margins: Margins) -> Check:
+def _box_speed(one: Gearing, lane: Lane, k: int, side: str, judge: Judge) -> Check:
     """At the motor's own top speed: in a low gear, out of gear or downhill nothing else bounds it."""
     stage = lane.chain.stages[k]
     rpm = one.motors[lane.motor].greatest_rpm / float(lane.chain.speed_divisors()[k])
     word = stage_word(stage.kind)
     missing = missing_of({f"Greatest input speed of the {word}": stage.greatest_input_rpm})
     says = f"{rpm:.0f} rpm when the motor is at its top speed"
-    return margins.check(
+    return judge.check(
         "maker_rating",
         key=f"{side}{stage.kind.value}.speed",
-        bench="ratios",
         title=titled(side, f"{word.capitalize()} input speed"),
         demand=rpm,
         capacity=stage.greatest_input_rpm,
@@ -101,12 +100,12 @@ def _road_rpm(lane: Lane, k: int, brief: Brief) -> float | None:
     return wanted / KMH_PER_MS * lane.rpm_per_ms / float(lane.chain.speed_divisors()[k]) if wanted else None
 
 
-def _final_drive_speed(lane: Lane, k: int, side: str, brief: Brief, margins: Margins) -> Check:
+def _final_drive_speed(lane: Lane, k: int, side: str, brief: Brief, judge: Judge) -> Check:
     return _at_road_speed(
         lane,
         k,
         brief,
-        margins,
+        judge,
         kind="maker_rating",
         key=f"{side}final_drive.speed",
         title=titled(side, "Final drive input speed"),
@@ -117,12 +116,12 @@ def _final_drive_speed(lane: Lane, k: int, side: str, brief: Brief, margins: Mar
     )
 
 
-def _critical(lane: Lane, k: int, side: str, brief: Brief, margins: Margins) -> Check:
+def _critical(lane: Lane, k: int, side: str, brief: Brief, judge: Judge) -> Check:
     return _at_road_speed(
         lane,
         k,
         brief,
-        margins,
+        judge,
         kind="shaft_speed",
         key=f"{side}propshaft.speed",
         title=titled(side, "Propshaft against its critical speed"),
@@ -133,12 +132,12 @@ def _critical(lane: Lane, k: int, side: str, brief: Brief, margins: Margins) -> 
     )
 
 
-def _joints(lane: Lane, k: int, side: str, brief: Brief, margins: Margins) -> Check:
+def _joints(lane: Lane, k: int, side: str, brief: Brief, judge: Judge) -> Check:
     return _at_road_speed(
         lane,
         k,
         brief,
-        margins,
+        judge,
         kind="maker_rating",
         key=f"{side}propshaft.joint_speed",
         title=titled(side, "Propshaft joints' speed"),
@@ -153,9 +152,9 @@ def _at_road_speed(
     lane: Lane,
     k: int,
     brief: Brief,
-    margins: Margins,
+    judge: Judge,
     *,
-    kind: str,
+    kind: MarginKind,
     key: str,
     title: str,
     limit: float | None,
@@ -167,10 +166,9 @@ def _at_road_speed(
     stage, rpm = lane.chain.stages[k], _road_rpm(lane, k, brief)
     missing = missing_of({"Wanted top speed": rpm, limit_is.capitalize(): limit})
     says = f"{rpm:.0f} rpm at {brief.wanted_top_kmh:.0f} km/h" if rpm and brief.wanted_top_kmh else ""
-    return margins.check(
+    return judge.check(
         kind,
         key=key,
-        bench="ratios",
         title=title,
         demand=rpm,
         capacity=limit,
@@ -188,7 +186,7 @@ def _at_road_speed(
     )
 
 
-def _downshift(one: Gearing, in_gear: tuple[Gearing, ...], brief: Brief, margins: Margins) -> Check:
+def _downshift(one: Gearing, in_gear: tuple[Gearing, ...], brief: Brief, judge: Judge) -> Check:
     """Into the lowest gear at the wanted top speed: a missed shift, or rolling down a hill in it."""
     forward = [gearing for gearing in in_gear if not _is_reverse(gearing)] or [one]
     lowest = max(forward, key=lambda gearing: gearing.rpm_per_ms())
@@ -199,10 +197,9 @@ def _downshift(one: Gearing, in_gear: tuple[Gearing, ...], brief: Brief, margins
     if rpm and wanted:
         says = f"into {lowest.pick.gear} at {wanted:.0f} km/h the motor turns {rpm:.0f}"
         says += f"; shift into it below {greatest_rpm / lowest.rpm_per_ms() * KMH_PER_MS:.0f} km/h"
-    return margins.check(
+    return judge.check(
         "motor_top_speed",
         key="motor.downshift",
-        bench="ratios",
         title="Motor speed on a downshift",
         demand=rpm,
         capacity=greatest_rpm,

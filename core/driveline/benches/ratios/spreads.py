@@ -10,10 +10,9 @@ from typing import Final
 import numpy as np
 
 from driveline.arrays import Floats
-from driveline.benches.brief.sheet import BriefSheet
 from driveline.benches.ratios.gearing import Gearing, road_of
 from driveline.checks import Result
-from driveline.gearing.brief import Brief
+from driveline.gearing.brief import Brief, MeasuredShares
 from driveline.gearing.road import Balance, Body, FrontPull
 from driveline.gearing.sweep import Figures, Gearings, Road, road_figures
 from driveline.results import Assumed, rounded_figure
@@ -64,14 +63,14 @@ class _Input:
     field: str
 
 
-def solve_spreads(one: Gearing, brief: Brief, sheet: BriefSheet) -> SpreadsResult:
+def solve_spreads(one: Gearing, brief: Brief, measured: MeasuredShares) -> SpreadsResult:
     """Return the spread of each headline figure.
 
     Source:
         GUM 5.1: u² = Σ (∂f/∂x u)², by central differences over ±u; the inputs here are independent. Where a figure has
         a kink, as when something else comes to set the top speed, the larger of both sides is taken. Coverage 1.96.
     """
-    inputs, assumed = _inputs(brief, sheet)
+    inputs, assumed = _inputs(brief, measured)
     figures = _moved(one, brief, inputs)
     spreads = [s for key, title, unit in FIGURES if (s := _spread(key, title, unit, figures, inputs))]
     worst = max(spreads, key=lambda s: s.plus_minus / s.value if s.value else 0.0, default=None)
@@ -84,7 +83,7 @@ def solve_spreads(one: Gearing, brief: Brief, sheet: BriefSheet) -> SpreadsResul
     )
 
 
-def _inputs(brief: Brief, sheet: BriefSheet) -> tuple[list[_Input], list[Assumed]]:
+def _inputs(brief: Brief, measured: MeasuredShares) -> tuple[list[_Input], list[Assumed]]:
     found: list[_Input] = []
     assumed: list[Assumed] = []
 
@@ -93,26 +92,20 @@ def _inputs(brief: Brief, sheet: BriefSheet) -> tuple[list[_Input], list[Assumed
             assumed.append(Assumed(field=field, text=f"{what} ± {usual_text}"))
         found.append(_Input(what, usual if u is None else u, field))
 
-    vehicle, motor = sheet.vehicle, sheet.motor
     if brief.rolling:
         add("rolling circumference", "circumference", brief.rolling.u_mm / brief.rolling.circumference_mm, 0.0, "")
     if brief.kerb:
-        kerb_kg = float(brief.kerb.mass_kg)
-        u_kg = vehicle.kerb_mass.measured.u if vehicle.kerb_mass else None
-        add("kerb mass", "kerb", None if u_kg is None else u_kg / kerb_kg, 0.01, "1 %")
+        add("kerb mass", "kerb", measured.kerb, 0.01, "1 %")
         add("drag area", "cda", None, 0.08, "8 %")
         add("rolling resistance", "crr", None, 0.15, "15 %")
     if brief.laden:
-        u_kg = vehicle.laden_mass.measured.u if vehicle.laden_mass else None
-        add("laden mass", "laden", None if u_kg is None else u_kg / float(brief.laden.mass_kg), 0.02, "2 %")
+        add("laden mass", "laden", measured.laden, 0.02, "2 %")
     if brief.balance:
         add("front share", "front_share", None, 0.01, "0.01")
-        u_mm = vehicle.cg_height.u_mm if vehicle.cg_height else None
+        u_mm = measured.cg_height_mm
         add("centre of gravity height", "cg_height", u_mm and max(u_mm, 20.0), 20.0, "20 mm, however it was taped")
         add("grip", "grip", None, 0.05, "0.05")
-    u_nm = motor.peak_torque.measured.u if motor.peak_torque else None
-    share = u_nm / motor.peak_torque.nm if u_nm and motor.peak_torque and motor.peak_torque.nm else None
-    add("motor torque", "torque", share, 0.03, "3 %")
+    add("motor torque", "torque", measured.motor_torque, 0.03, "3 %")
     return found, assumed
 
 

@@ -2,34 +2,32 @@
 
 import math
 
-from driveline.benches.brief.sheet import BriefSheet
 from driveline.benches.ratios.gearing import Gearing
 from driveline.benches.ratios.lanes import UNIT_LAYOUTS
+from driveline.benches.ratios.needs import RatiosNeeds
 from driveline.benches.ratios.sheet import OilPump, RatiosSheet, UnitFacing
 from driveline.checks import Check, Step, Working
 from driveline.gearing.sheets import Layout
-from driveline.margins import Margins, missing_of, wanted_words
+from driveline.margins import Judge, missing_of, wanted_words
 
 INPUTS = ("ratios.turning", "brief.motor.rotation", "ratios.reductions")
 
 
-def turning_checks(one: Gearing, brief_sheet: BriefSheet, sheet: RatiosSheet, margins: Margins) -> list[Check]:
+def turning_checks(one: Gearing, needs: RatiosNeeds, sheet: RatiosSheet, judge: Judge) -> list[Check]:
     """Which way the motor must turn to go forward, and the three consequences of turning it the other way."""
-    is_usual = _turns_as_usual(one, brief_sheet, sheet)
-    is_unit = brief_sheet.layout in UNIT_LAYOUTS
+    is_usual = _turns_as_usual(one, needs, sheet)
+    is_unit = needs.brief.layout in UNIT_LAYOUTS
     has_gears = is_unit or one.pick.reduction is not None  # a bare motor minds neither way; a kept box turns as it did
-    ask = _turning_missing(one, brief_sheet, sheet)
-    checks = [_motor_way(one, is_usual, ask, margins, has_gears=has_gears)]
+    ask = _turning_missing(one, needs, sheet)
+    checks = [_motor_way(one, is_usual, ask, judge, has_gears=has_gears)]
     if has_gears:
-        checks.append(_oil_pump(sheet.turning.oil_pump, is_usual, ask, margins, is_unit=is_unit))
+        checks.append(_oil_pump(sheet.turning.oil_pump, is_usual, ask, judge, is_unit=is_unit))
     if is_unit and sheet.turning.unit_facing is not UnitFacing.AS_MADE:
-        checks.append(_oil_level(sheet, margins))
+        checks.append(_oil_level(sheet, judge))
     return checks
 
 
-def _motor_way(
-    one: Gearing, is_usual: bool | None, ask: tuple[str, ...], margins: Margins, *, has_gears: bool
-) -> Check:
+def _motor_way(one: Gearing, is_usual: bool | None, ask: tuple[str, ...], judge: Judge, *, has_gears: bool) -> Check:
     says = {
         True: "Going forward it turns its usual way.",
         False: "Going forward it turns against its usual way.",
@@ -39,11 +37,10 @@ def _motor_way(
         says += " Set the controller's direction."
     if is_usual is False and has_gears:
         says += " Its gears drive on their coast flanks: ask the maker."
-    return margins.answer(
+    return judge.answer(
         is_so=None if is_usual is None else True,
         has_catch=is_usual is False and has_gears,
         key="turning.motor",
-        bench="ratios",
         title="Motor turns the right way",
         says=says,
         station="motor",
@@ -54,15 +51,14 @@ def _motor_way(
 
 
 def _oil_pump(
-    pump: OilPump | None, is_usual: bool | None, ask: tuple[str, ...], margins: Margins, *, is_unit: bool
+    pump: OilPump | None, is_usual: bool | None, ask: tuple[str, ...], judge: Judge, *, is_unit: bool
 ) -> Check:
     is_one_way = pump is OilPump.ONE_WAY
     is_pumped = None if pump is None or (is_one_way and is_usual is None) else not is_one_way or bool(is_usual)
     missing = () if is_pumped is not None else ask if pump is not None else ("What lubricates the unit or reduction",)
-    return margins.answer(
+    return judge.answer(
         is_so=is_pumped,
         key="turning.oil_pump",
-        bench="ratios",
         title="Oil is pumped going forward",
         says={
             None: "Say what lubricates it, and which way it turns.",
@@ -75,12 +71,11 @@ def _oil_pump(
     )
 
 
-def _oil_level(sheet: RatiosSheet, margins: Margins) -> Check:
+def _oil_level(sheet: RatiosSheet, judge: Judge) -> Check:
     facing, checked = sheet.turning.unit_facing, sheet.turning.oil_checked
-    return margins.answer(
+    return judge.answer(
         is_so=None if facing is None else checked,
         key="turning.oil_level",
-        bench="ratios",
         title="Oil level, pick-up and breather as it stands",
         says="Level, pick-up and breather suit the way it stands."
         if checked
@@ -91,12 +86,12 @@ def _oil_level(sheet: RatiosSheet, margins: Margins) -> Check:
     )
 
 
-def _turns_as_usual(one: Gearing, brief_sheet: BriefSheet, sheet: RatiosSheet) -> bool | None:
+def _turns_as_usual(one: Gearing, needs: RatiosNeeds, sheet: RatiosSheet) -> bool | None:
     """Compare the sense that the kept parts ask for with the motor's own; a unit's own differential settles its own."""
-    if brief_sheet.layout in (Layout.AXLE_UNIT, Layout.TWO_UNITS):
+    if needs.brief.layout in (Layout.AXLE_UNIT, Layout.TWO_UNITS):
         facing = sheet.turning.unit_facing
         return None if facing is None else facing is not UnitFacing.END_FOR_END
-    wanted, usual = sheet.turning.kept_input, brief_sheet.motor.rotation
+    wanted, usual = sheet.turning.kept_input, needs.usual_rotation
     sense = _sense_to_kept(one)
     if wanted is None or usual is None or sense is None:
         return None
@@ -110,12 +105,12 @@ def _sense_to_kept(one: Gearing) -> int | None:
     return math.prod(known) if len(known) == len(senses) else None
 
 
-def _turning_missing(one: Gearing, brief_sheet: BriefSheet, sheet: RatiosSheet) -> tuple[str, ...]:
-    if brief_sheet.layout in (Layout.AXLE_UNIT, Layout.TWO_UNITS):
+def _turning_missing(one: Gearing, needs: RatiosNeeds, sheet: RatiosSheet) -> tuple[str, ...]:
+    if needs.brief.layout in (Layout.AXLE_UNIT, Layout.TWO_UNITS):
         return () if sheet.turning.unit_facing else ("How the unit stands: as made, or end for end",)
     return missing_of(
         {
-            "The motor's usual sense, seen from its output end": brief_sheet.motor.rotation,
+            "The motor's usual sense, seen from its output end": needs.usual_rotation,
             "Which way the kept shaft must turn, seen from the same end": sheet.turning.kept_input,
             "Whether the reduction reverses": _sense_to_kept(one),
         }

@@ -88,7 +88,7 @@ def read_survey_dxf(
     if outline is None:
         notes.append("No closed outline was found; the holes were taken.")
     if mirror < 0:
-        notes.append(f"The drawing was turned over to the {survey.seen_from.value}.")
+        notes.append(f"The drawing was turned over to the {survey.seen_from.words}.")
     return SurveyFile(
         holes=new_holes(points, survey),
         readings=framed_readings(points, frame, tool),

@@ -130,8 +130,9 @@ def _typed(row: dict[str, str], number: int, decimal: str) -> tuple[str, Tool | 
     except UnreadableMeasurement as error:
         raise UnreadableFile(text, f"Row {number}: {error.problem}", error.fix) from error
     tool_name, u_text = row.get("tool", ""), row.get("u", "")
-    if tool_name and tool_name not in {tool.value for tool in Tool}:
-        tools = ", ".join(tool.value for tool in Tool)
+    tools_named = {name: tool for tool in Tool for name in (tool.value, tool.words)}
+    if tool_name and tool_name not in tools_named:
+        tools = ", ".join(tool.words for tool in Tool)
         raise UnreadableFile(
             tool_name, f"Row {number}: “{tool_name}” is not a tool known here.", f"Use one of {tools}."
         )
@@ -139,7 +140,7 @@ def _typed(row: dict[str, str], number: int, decimal: str) -> tuple[str, Tool | 
         raise UnreadableFile(
             u_text, f"Row {number}: a u of “{u_text}” is not above zero.", "Give it in mm, or leave it."
         )
-    return typed, Tool(tool_name) if tool_name else None, figure_of(u_text, decimal) if u_text else None
+    return typed, tools_named[tool_name] if tool_name else None, figure_of(u_text, decimal) if u_text else None
 
 
 def _reading(row: dict[str, str], number: int, decimal: str) -> SurveyReading:

@@ -12,9 +12,10 @@ from driveline.drawing.plate import PlateHole
 from driveline.errors import ImpossibleInput
 from driveline.flat.buildup import foot_holes
 from driveline.flat.holes import LEAST_LIGAMENT_MM, MACHINING_MM, Disc, bolt_circle_mm, motor_on_plate
-from driveline.flat.outline import CircleEdge, Edge, HullEdge, OutlineVertex, edge_depths_mm, traced_edge
+from driveline.flat.outline import CircleEdge, Edge, HullEdge, edge_depths_mm, traced_edge
 from driveline.margins import missing_of
-from driveline.parts.records import PartKey
+from driveline.parts.made import FlatPart, Stock
+from driveline.results import ToDo
 from driveline.sheet import positive_of, value_of
 
 EDGE_FACTOR: Final = {
@@ -32,35 +33,8 @@ LEAST_HOLE_PER_THICKNESS: Final = {
     Process.MILLED: 0.0,
 }
 GREATEST_REACH_MM: Final = 5000.0
+LIGAMENT_FACTOR: Final = 1.0
 DRAWN_OVER_WANTED: Final = 1.15  # so that a kerf or a wandering cut does not eat into the edge distance
-
-
-@dataclass(frozen=True, slots=True, kw_only=True)
-class Part:
-    """A flat part, seen from the engine side; a base plate from above."""
-
-    key: PartKey  # releases are kept by it
-    title: str
-    holes: tuple[PlateHole, ...]
-    edge: Edge
-    vertices: tuple[OutlineVertex, ...]
-    thickness_mm: float | None
-    faces: tuple[str, str]  # what its two sides lie against
-    sides: tuple[str, str]  # what they are called
-    labels: tuple[tuple[str, float, float], ...] = ()  # marked beside rows of holes: text, x, y
-
-    @property
-    def discs(self) -> tuple[Disc, ...]:
-        """Its holes as ligaments count them: a counterbore is a hole."""
-        return tuple(
-            Disc(h.id, h.x_mm, h.y_mm, max(h.finished_mm, h.counterbore_mm or 0.0), is_bore=h.kind == "bore")
-            for h in self.holes
-        )
-
-    @property
-    def drilled(self) -> tuple[PlateHole, ...]:
-        """Its holes without the bore."""
-        return tuple(hole for hole in self.holes if hole.kind != "bore")
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -115,8 +89,8 @@ def _standoffs(sheet: PlateSheet) -> tuple[Disc, ...]:
     return tuple(Disc(f"S{k + 1}", float(x), float(y), hole_mm) for k, (x, y) in enumerate(standoff_centres(sheet)))
 
 
-def parts_of(sheet: PlateSheet, patterns: Patterns) -> tuple[Part, ...]:
-    """Return the parts that can be drawn so far."""
+def parts_of(sheet: PlateSheet, patterns: Patterns) -> tuple[tuple[FlatPart, ...], tuple[ToDo, ...]]:
+    """Return the parts that can be drawn so far, and what keeps the others from being drawn."""
     kind = sheet.build_up.kind
     if kind is BuildKind.BASE:
         found = [_base_plate(sheet)]
@@ -126,15 +100,17 @@ def parts_of(sheet: PlateSheet, patterns: Patterns) -> tuple[Part, ...]:
         found = [_one_plate(sheet, patterns), _ring(sheet, patterns)]
     else:
         found = [_one_plate(sheet, patterns)]
-    return tuple(part for part in found if part is not None)
+    drawn = tuple(part for part in found if isinstance(part, FlatPart))
+    return drawn, tuple(one for one in found if isinstance(one, ToDo))
 
 
-def _one_plate(sheet: PlateSheet, patterns: Patterns) -> Part | None:
+def _one_plate(sheet: PlateSheet, patterns: Patterns) -> FlatPart | ToDo | None:
     holes = [*_holes(sheet, "flange", patterns.flange), *_holes(sheet, "motor", patterns.motor)]
     bore_mm = positive_of(sheet.plate.bore or sheet.face.register_size)
     return _part(
         sheet,
-        key="plate",
+        name="plate",
+        field="plate.face.count",
         title="Adapter plate",
         holes=holes,
         bore_mm=bore_mm,
@@ -144,10 +120,11 @@ def _one_plate(sheet: PlateSheet, patterns: Patterns) -> Part | None:
     )
 
 
-def _gearbox_plate(sheet: PlateSheet, patterns: Patterns) -> Part | None:
+def _gearbox_plate(sheet: PlateSheet, patterns: Patterns) -> FlatPart | ToDo | None:
     return _part(
         sheet,
-        key="plate",
+        name="plate",
+        field="plate.face.count",
         title="Gearbox plate",
         holes=[*_holes(sheet, "flange", patterns.flange), *_holes(sheet, "standoff", patterns.standoffs)],
         bore_mm=positive_of(sheet.plate.bore),
@@ -157,10 +134,12 @@ def _gearbox_plate(sheet: PlateSheet, patterns: Patterns) -> Part | None:
     )
 
 
-def _motor_plate(sheet: PlateSheet, patterns: Patterns) -> Part | None:
+def _motor_plate(sheet: PlateSheet, patterns: Patterns) -> FlatPart | ToDo | None:
     return _part(
         sheet,
-        key="motor_plate",
+        name="motor_plate",
+        field="plate.face.count",
+        short="MOTOR",
         title="Motor plate",
         holes=[*_holes(sheet, "motor", patterns.motor), *_holes(sheet, "standoff", patterns.standoffs)],
         bore_mm=positive_of(sheet.face.register_size),
@@ -170,15 +149,17 @@ def _motor_plate(sheet: PlateSheet, patterns: Patterns) -> Part | None:
     )
 
 
-def _ring(sheet: PlateSheet, patterns: Patterns) -> Part | None:
+def _ring(sheet: PlateSheet, patterns: Patterns) -> FlatPart | ToDo | None:
     ring = sheet.build_up.ring
     is_gearbox = ring.on == "gearbox"
     holes = _holes(sheet, "flange", patterns.flange) if is_gearbox else _holes(sheet, "motor", patterns.motor)
-    if not holes or positive_of(ring.inside) is None:
-        return None
+    if positive_of(ring.inside) is None:
+        return ToDo(field="plate.build_up.ring.inside", text="Give the inside of the spacer ring.")
     return _part(
         sheet,
-        key="ring",
+        name="ring",
+        field="plate.build_up.ring",
+        short="RING",
         title="Spacer ring",
         holes=holes,
         bore_mm=positive_of(ring.inside),
@@ -189,7 +170,7 @@ def _ring(sheet: PlateSheet, patterns: Patterns) -> Part | None:
     )
 
 
-def _base_plate(sheet: PlateSheet) -> Part | None:
+def _base_plate(sheet: PlateSheet) -> FlatPart | ToDo | None:
     base = sheet.build_up.base
     along, across, hole_mm = positive_of(base.along), positive_of(base.across), positive_of(base.hole)
     if along is None or across is None or hole_mm is None:
@@ -199,7 +180,9 @@ def _base_plate(sheet: PlateSheet) -> Part | None:
     discs = tuple(Disc(hole.id, hole.x_mm, hole.y_mm, hole_mm) for hole in found)
     return _part(
         sheet,
-        key="base_plate",
+        name="base_plate",
+        field="plate.build_up.base",
+        short="BASE",
         title="Base plate",
         holes=_holes(sheet, "foot", discs),
         bore_mm=None,
@@ -214,7 +197,8 @@ def _base_plate(sheet: PlateSheet) -> Part | None:
 def _part(
     sheet: PlateSheet,
     *,
-    key: PartKey,
+    name: str,
+    field: str,
     title: str,
     holes: list[PlateHole],
     bore_mm: float | None,
@@ -222,11 +206,13 @@ def _part(
     thickness_mm: float | None,
     faces: tuple[str, str],
     sides: tuple[str, str] = ("engine side", "gearbox side"),
+    short: str = "",
     is_round: bool = False,
     labels: tuple[tuple[str, float, float], ...] = (),
-) -> Part | None:
+) -> FlatPart | ToDo | None:
     if len(holes) < 3:
-        return None
+        says = f"The {title.lower()} has {len(holes)} of the three holes or more that an outline is drawn round."
+        return ToDo(field=field, text=says) if holes else None
     centres = np.array([[hole.x_mm, hole.y_mm] for hole in holes])
     reach_mm = float(np.abs(centres).max()) + max(hole.finished_mm for hole in holes)
     if reach_mm > GREATEST_REACH_MM:
@@ -237,20 +223,37 @@ def _part(
     try:
         edge = _edge_of(sheet, centres, radius_mm, traced, is_round)
         vertices = edge.vertices
-    except ImpossibleInput:
-        return None
+    except ImpossibleInput as error:
+        return ToDo(field=field, text=f"The {title.lower()}'s outline can't be drawn: {error.rule}.")
     if bore_mm:
         holes = [*holes, _hole(sheet, "bore", Disc("bore", 0.0, 0.0, bore_mm))]
-    return Part(
-        key=key,
+    return FlatPart(
+        key=f"plate.{name}",
         title=title,
+        short=short,
         holes=tuple(_marked(sheet, hole, thickness_mm) for hole in holes),
         edge=edge,
         vertices=vertices,
         thickness_mm=thickness_mm,
         faces=faces,
         sides=sides,
+        stock=_stock(sheet),
         labels=labels,
+        ligament_factor=sheet.plate.wanted_ligament_factor or LIGAMENT_FACTOR,
+    )
+
+
+def _stock(sheet: PlateSheet) -> Stock:
+    plate = sheet.plate
+    long_mm, wide_mm = positive_of(plate.sheet_long), positive_of(plate.sheet_wide)
+    return Stock(
+        number=plate.part_number,
+        quantity=plate.quantity,
+        material=plate.material,
+        made_of=plate.made_of,
+        process=plate.process.value,
+        kerf_mm=positive_of(plate.kerf) or 0.0,
+        sheet_mm=None if long_mm is None or wide_mm is None else (long_mm, wide_mm),
     )
 
 
@@ -290,7 +293,7 @@ def edge_factor(sheet: PlateSheet) -> float:
     return sheet.plate.edge_factor or DRAWN_OVER_WANTED * EDGE_FACTOR[sheet.plate.process]
 
 
-def edge_shares(sheet: PlateSheet, part: Part) -> tuple[tuple[str, float, float], ...]:
+def edge_shares(sheet: PlateSheet, part: FlatPart) -> tuple[tuple[str, float, float], ...]:
     """Return each hole's name, how far inside the edge its centre lies, and how far it should.
 
     A bore wants its own radius and a wall as wide as the largest of the other holes, at least 6 mm.

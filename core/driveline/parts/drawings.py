@@ -3,36 +3,33 @@
 import math
 from typing import Final
 
-from driveline.benches.plate.layout import Part
-from driveline.benches.plate.results import CutLine, HoleRow
-from driveline.benches.plate.sheet import PlateSheet
 from driveline.drawing.model import Drawing
 from driveline.drawing.plate import Engraved, PlateHole, plate_drawing
 from driveline.drawing.sheet import SheetHole, TitleBlock, dimensioned_sheet
 from driveline.flat.nesting import Nest, nest
 from driveline.flat.outline import outline_area_mm2, outline_bounds_mm, outline_length_mm
+from driveline.parts.made import FlatPart
 from driveline.parts.records import Seen
-from driveline.sheet import positive_of
+from driveline.parts.results import CutLine, HoleRow
 from driveline.tables.materials import material
 
 NO_KERF: Final = "kerf is the cutter's"
 
 
-def part_drawings(sheet: PlateSheet, part: Part, job_name: str, *, kerf_mm: float = 0.0) -> tuple[Drawing, Drawing]:
+def part_drawings(part: FlatPart, job_name: str, *, kerf_mm: float = 0.0) -> tuple[Drawing, Drawing]:
     """Return a part seen from its first side and turned over.
 
     Args:
-        sheet: Of the bench.
         part: To draw.
         job_name: For its title.
         kerf_mm: What the cut takes away, put into the lines; 0 draws the part as it is to be.
     """
     kerf = f"kerf of {kerf_mm:g} mm is in the lines" if kerf_mm else NO_KERF
     notes = (
-        f"{_material_words(sheet)} {_thickness_words(part)} {sheet.plate.process.value}",
+        f"{part.stock.words} {_thickness_words(part)} {part.stock.process}",
         f"CUT: cut to line, {kerf}. MARK: punch, engrave, drill by hand. NOTES: finish by machining.",
     )
-    number = f"{sheet.plate.part_number or job_name} {SHORT.get(part.key, '')}".strip()
+    number = f"{part.stock.number or job_name} {part.short}".strip()
     return plate_drawing(
         title=f"{job_name}: {part.title.lower()}",
         sides=part.sides,
@@ -45,22 +42,19 @@ def part_drawings(sheet: PlateSheet, part: Part, job_name: str, *, kerf_mm: floa
     )
 
 
-SHORT: Final = {"motor_plate": "MOTOR", "ring": "RING", "base_plate": "BASE"}
+def drawing_from(part: FlatPart, job_name: str, side: Seen, *, kerf_mm: float = 0.0) -> Drawing:
+    """Return a part as seen from one side."""
+    first, second = part_drawings(part, job_name, kerf_mm=kerf_mm)
+    return first if side == "first" else second
 
 
-def drawing_from(sheet: PlateSheet, part: Part, job_name: str, side: Seen, *, kerf_mm: float = 0.0) -> Drawing:
-    """Return a part as seen from one side; ``engine`` is the first of a base plate, from above."""
-    first, second = part_drawings(sheet, part, job_name, kerf_mm=kerf_mm)
-    return first if side == "engine" else second
-
-
-def cut_drawing(sheet: PlateSheet, part: Part, job_name: str, side: Seen) -> Drawing:
+def cut_drawing(part: FlatPart, job_name: str, side: Seen) -> Drawing:
     """Return what the cutter gets, from the side asked for, with the kerf that the job states."""
-    return drawing_from(sheet, part, job_name, side, kerf_mm=positive_of(sheet.plate.kerf) or 0.0)
+    return drawing_from(part, job_name, side, kerf_mm=part.stock.kerf_mm)
 
 
-def hole_rows(part: Part, sure_mm: dict[str, float | None]) -> tuple[HoleRow, ...]:
-    """Return the hole table, seen from the engine side."""
+def hole_rows(part: FlatPart) -> tuple[HoleRow, ...]:
+    """Return the hole table, seen from the first side."""
     least_x, least_y, _, _ = outline_bounds_mm(part.vertices)
     return tuple(
         HoleRow(
@@ -75,7 +69,7 @@ def hole_rows(part: Part, sure_mm: dict[str, float | None]) -> tuple[HoleRow, ..
             finished_mm=hole.finished_mm,
             cut_mm=hole.cut_mm,
             made=_made(hole),
-            sure_mm=sure_mm.get(hole.id) if hole.kind == "flange" else None,
+            sure_mm=part.sure_mm.get(hole.id),
         )
         for hole in part.holes
     )
@@ -87,17 +81,16 @@ def _made(hole: PlateHole) -> str:
     return "cut" if hole.cut_mm == hole.finished_mm else "cut small, machine"
 
 
-def sheet_drawing(sheet: PlateSheet, part: Part, job_name: str, *, side: Seen, revision: str) -> Drawing:
+def sheet_drawing(part: FlatPart, job_name: str, *, side: Seen, revision: str) -> Drawing:
     """Return the dimensioned sheet from one side.
 
     Args:
-        sheet: Of the bench.
         part: To draw.
         job_name: For its title.
-        side: ``engine`` or ``gearbox``; of a base plate, from above or from below.
+        side: Which of its two sides.
         revision: What the title block says of it, such as ``B, released`` or ``saved revision 7``.
     """
-    drawing, sign = drawing_from(sheet, part, job_name, side), 1.0 if side == "engine" else -1.0
+    drawing, sign = drawing_from(part, job_name, side), 1.0 if side == "first" else -1.0
     holes = [
         SheetHole(
             id=hole.id,
@@ -110,15 +103,15 @@ def sheet_drawing(sheet: PlateSheet, part: Part, job_name: str, *, side: Seen, r
         )
         for hole in part.holes
     ]
-    line = cut_line(sheet, part)
+    line = cut_line(part)
     mass = "material not chosen" if line.mass_kg is None else f"{line.mass_kg:.2f} kg"
     block = TitleBlock(
         title=drawing.title,
         rows=(
-            ("part number", sheet.plate.part_number or "not given"),
+            ("part number", part.stock.number or "not given"),
             ("revision", revision),
             ("quantity", str(line.quantity)),
-            ("cut by", sheet.plate.process.value),
+            ("cut by", part.stock.process),
             ("material", line.material[:34] or "not stated"),
             ("thickness", _thickness_words(part)),
             ("mass", mass),
@@ -129,21 +122,21 @@ def sheet_drawing(sheet: PlateSheet, part: Part, job_name: str, *, side: Seen, r
     return dimensioned_sheet(drawing, holes, block)
 
 
-def cut_line(sheet: PlateSheet, part: Part) -> CutLine:
+def cut_line(part: FlatPart) -> CutLine:
     """Return a part's line of the cut list: one part's figures, and how many a stock sheet gives."""
     cut = [hole.cut_mm for hole in part.holes if hole.cut_mm is not None]
     area_mm2 = outline_area_mm2(part.vertices) - sum(math.pi / 4 * mm**2 for mm in cut)
     width_mm, height_mm = _size_mm(part)
     mass_kg = None
-    if sheet.plate.made_of is not None and part.thickness_mm is not None:
-        mass_kg = area_mm2 * part.thickness_mm * 1e-9 * material(sheet.plate.made_of).density_kgm3
-    nested = nest_of(sheet, part)
+    if part.stock.made_of is not None and part.thickness_mm is not None:
+        mass_kg = area_mm2 * part.thickness_mm * 1e-9 * material(part.stock.made_of).density_kgm3
+    nested = nest_of(part)
     return CutLine(
         part=part.key,
         title=part.title,
-        material=_material_words(sheet),
+        material=part.stock.words,
         thickness_mm=part.thickness_mm,
-        quantity=sheet.plate.quantity,
+        quantity=part.stock.quantity,
         width_mm=width_mm,
         height_mm=height_mm,
         area_cm2=area_mm2 / 100,
@@ -154,24 +147,19 @@ def cut_line(sheet: PlateSheet, part: Part) -> CutLine:
     )
 
 
-def nest_of(sheet: PlateSheet, part: Part) -> Nest | None:
+def nest_of(part: FlatPart) -> Nest | None:
     """Return how a part lies on the stock sheet; ``None`` while the sheet's size is not given."""
-    long_mm, wide_mm = positive_of(sheet.plate.sheet_long), positive_of(sheet.plate.sheet_wide)
-    if long_mm is None or wide_mm is None:
+    if part.stock.sheet_mm is None:
         return None
+    long_mm, wide_mm = part.stock.sheet_mm
     width_mm, height_mm = _size_mm(part)
     return nest(part_x_mm=width_mm, part_y_mm=height_mm, sheet_x_mm=long_mm, sheet_y_mm=wide_mm)
 
 
-def _size_mm(part: Part) -> tuple[float, float]:
+def _size_mm(part: FlatPart) -> tuple[float, float]:
     least_x, least_y, greatest_x, greatest_y = outline_bounds_mm(part.vertices)
     return greatest_x - least_x, greatest_y - least_y
 
 
-def _material_words(sheet: PlateSheet) -> str:
-    made_of = sheet.plate.made_of.value if sheet.plate.made_of else ""
-    return sheet.plate.material or made_of or "material not stated"
-
-
-def _thickness_words(part: Part) -> str:
+def _thickness_words(part: FlatPart) -> str:
     return f"{part.thickness_mm:g} mm" if part.thickness_mm else "thickness not known"

@@ -1,0 +1,112 @@
+"""What a bench is: a sheet that a person fills in, and what follows from it and the benches before it.
+
+A bench is one folder beside this module and one line of the registry. It imports no other bench: what it needs of one is
+a typed value of its own ``needs.py``, and the registry's wiring fills that in.
+"""
+
+from collections.abc import Callable, Mapping
+from dataclasses import dataclass
+from enum import StrEnum
+from typing import Any, Generic, TypeVar
+
+from driveline.checks import Check, Result
+from driveline.errors import NotDrawnYet
+from driveline.gearing.stations import LineStation
+from driveline.margins import Judge
+from driveline.parts.made import FlatPart
+from driveline.results import ToDo
+from driveline.sheet import Sheet
+
+SheetT = TypeVar("SheetT", bound=Sheet)
+LaidT = TypeVar("LaidT", bound="LaidOut")
+NeedsT = TypeVar("NeedsT")
+SolvedT = TypeVar("SolvedT")
+
+
+class Progress(StrEnum):
+    """How far a bench has come."""
+
+    NOTHING_YET = "nothing yet"
+    MEASURED = "measured"
+    DESIGNED = "designed"
+    RELEASED = "released"
+    PROVED = "proved"
+
+
+def progress_of(*, is_begun: bool, is_finished: bool) -> Progress:
+    """Return how far a bench has come by itself; releases and deliveries of its parts come on top."""
+    if not is_begun:
+        return Progress.NOTHING_YET
+    return Progress.DESIGNED if is_finished else Progress.MEASURED
+
+
+@dataclass(frozen=True, kw_only=True)
+class LaidOut:
+    """What follows from a bench's own sheet by geometry alone, from chosen values: its parts, and what is still wanted."""
+
+    parts: tuple[FlatPart, ...] = ()
+    to_do: tuple[ToDo, ...] = ()
+
+    def part(self, key: str) -> FlatPart:
+        """Return a part by its key.
+
+        Raises:
+            NotDrawnYet: If it can't be drawn.
+        """
+        for part in self.parts:
+            if part.key == key:
+                return part
+        raise NotDrawnYet(" ".join(one.text for one in self.to_do))
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Outcome(Generic[SolvedT]):
+    """What a bench comes to: for the benches after it (``solved``), for the screen, and for job, Line and steps."""
+
+    solved: SolvedT
+    result: Result
+    checks: tuple[Check, ...]
+    to_do: tuple[ToDo, ...]
+    progress: Progress
+    stations: tuple[LineStation, ...] = ()
+    parts: tuple[FlatPart, ...] = ()
+
+
+@dataclass(frozen=True, kw_only=True)
+class Bench(Generic[SheetT, LaidT, NeedsT, SolvedT]):
+    """A bench as the registry knows it. ``lay_out`` and ``run`` depend on their arguments alone, and are remembered."""
+
+    key: str  # of its sheet, its checks and its parts
+    title: str
+    word: str  # in a sentence: "adapter plate"
+    letter: str  # that opens it, after g
+    sheet: type[SheetT]
+    result: type[Result]
+    lay_out: Callable[[SheetT], LaidT]
+    needs: Callable[["Given"], NeedsT]
+    run: Callable[[SheetT, LaidT, NeedsT, Judge], Outcome[SolvedT]]
+
+
+AnyBench = Bench[Any, Any, Any, Any]
+
+
+class Given:
+    """What stands before a bench: every sheet and layout of the job, and what the benches ahead of it solved."""
+
+    def __init__(self, sheets: Mapping[str, Sheet], laid: Mapping[str, LaidOut], solved: Mapping[str, object]) -> None:
+        self._sheets, self._laid, self._solved = sheets, laid, solved
+
+    def sheet(self, bench: Bench[SheetT, Any, Any, Any]) -> SheetT:
+        """Return a bench's sheet."""
+        sheet: Any = self._sheets[bench.key]
+        return sheet  # type: ignore[no-any-return]
+
+    def laid(self, bench: Bench[Any, LaidT, Any, Any]) -> LaidT:
+        """Return what a bench laid out."""
+        laid: Any = self._laid[bench.key]
+        return laid  # type: ignore[no-any-return]
+
+    def solved(self, bench: Bench[Any, Any, Any, SolvedT]) -> SolvedT:
+        """Return what a bench ahead solved."""
+        solved: Any = self._solved[bench.key]
+        return solved  # type: ignore[no-any-return]

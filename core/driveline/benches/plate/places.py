@@ -1,0 +1,127 @@
+"""Where the plate's screwed joints are: their screws as drawn, what they clamp, how far the load hangs out."""
+
+from dataclasses import replace
+from functools import partial
+from typing import Final
+
+import numpy as np
+
+from driveline.benches.plate.buildup import has_standoffs
+from driveline.benches.plate.buildup_sheet import BuildKind
+from driveline.benches.plate.floor import sunk_of
+from driveline.benches.plate.lay_out import LaidPlate
+from driveline.benches.plate.sheet import PlateSheet
+from driveline.benches.plate.stack import stack_of
+from driveline.flat.holes import Disc
+from driveline.joints.screws import JointFields, Place
+from driveline.sheet import positive_of, value_of
+from driveline.tables.materials import material
+
+
+def _fields(joint: str) -> JointFields:
+    return JointFields(
+        joint=joint,
+        length=f"{joint}.length",
+        depth=f"{joint}.depth_behind",
+        grip="plate.plate.thickness",
+        made_of="plate.plate.made_of",
+        load=("brief.motor.mass", "plate.face.overhang"),
+        torque=("brief.motor.peak_torque", "ratios.coupler", "ratios.choice"),
+    )
+
+
+MOTOR_FIELDS: Final = replace(  # its screws' length and depth stand with the motor's face
+    _fields("plate.motor_joint"), length="plate.face.screw_length", depth="plate.face.depth_behind"
+)
+
+
+def places_of(sheet: PlateSheet, laid: LaidPlate) -> tuple[Place, ...]:
+    """Return the joints of the motor, of the gearbox and of bolted standoffs."""
+    face, thickness_mm = sheet.face, positive_of(sheet.plate.thickness)
+    overhang_mm, stack = value_of(face.overhang), stack_of(sheet)
+    is_two = has_standoffs(sheet)
+    motor_plate_mm = positive_of(sheet.build_up.second_thickness) if is_two else thickness_mm
+    ring_mm = positive_of(sheet.build_up.ring.thickness) if sheet.build_up.kind is BuildKind.RING else 0.0
+    under_motor, under_flange = (0.0, ring_mm) if sheet.build_up.ring.on == "gearbox" else (ring_mm, 0.0)
+    sunk_mm = sunk_of(sheet)
+    from_flange_mm = _sum(overhang_mm, stack.nominal_mm if stack else None)
+    legs = sheet.build_up.standoffs
+    is_loose = any(hole.is_loose and not hole.is_bore for hole in laid.survey.result.holes)
+    place = partial(_place, sheet, laid)
+    found = (
+        place(
+            "motor",
+            "Motor screws",
+            laid.patterns.motor,
+            fields=MOTOR_FIELDS,
+            clear_key="screw_clear",
+            grip_mm=_sum(motor_plate_mm, under_motor, None if sunk_mm is None else -sunk_mm),
+            length_mm=value_of(face.screw_length),
+            depth_mm=value_of(face.depth_behind),
+            lever_mm=overhang_mm,
+        ),
+        place(
+            "flange",
+            "Gearbox screws",
+            laid.patterns.flange,
+            fields=_fields("plate.flange_joint"),
+            clear_key="flange_screw_clear",
+            is_whole=not is_loose,
+            grip_mm=_sum(thickness_mm, under_flange),
+            length_mm=value_of(sheet.flange_joint.length),
+            depth_mm=value_of(sheet.flange_joint.depth_behind),
+            lever_mm=from_flange_mm,
+        ),
+    )
+    if not is_two or legs.fixing == "welded":
+        return found
+    at_legs = place(
+        "standoff",
+        "Standoff screws",
+        laid.patterns.standoffs,
+        fields=_fields("plate.build_up.standoffs.joint"),
+        clear_key="standoff_screw_clear",
+        grip_mm=_thicker_mm(thickness_mm, motor_plate_mm),
+        length_mm=value_of(legs.joint.length),
+        depth_mm=value_of(legs.joint.depth_behind),
+        lever_mm=from_flange_mm,
+    )
+    return (*found, at_legs)
+
+
+def _place(
+    sheet: PlateSheet,
+    laid: LaidPlate,
+    name: str,
+    title: str,
+    discs: tuple[Disc, ...],
+    *,
+    fields: JointFields,
+    clear_key: str,
+    is_whole: bool = True,
+    **more: float | None,
+) -> Place:
+    return Place(
+        name=name,
+        title=title,
+        clear_key=clear_key,
+        fields=fields,
+        xy_mm=np.array([[disc.x_mm, disc.y_mm] for disc in discs]).reshape(-1, 2),
+        holes=tuple((disc.id, disc.diameter_mm) for disc in discs),
+        heel_mm=min((edge for _, edge, _ in laid.edges), default=None),
+        material=material(sheet.plate.made_of) if sheet.plate.made_of else None,
+        is_whole=bool(discs) and is_whole,
+        **more,
+    )
+
+
+def _thicker_mm(*thicknesses_mm: float | None) -> float | None:
+    """One screw serves both ends: the thicker plate takes more of it. Not known while either is not."""
+    known = [mm for mm in thicknesses_mm if mm is not None]
+    return max(known) if len(known) == len(thicknesses_mm) else None
+
+
+def _sum(*lengths_mm: float | None) -> float | None:
+    """Not known as soon as one of them is."""
+    known = [mm for mm in lengths_mm if mm is not None]
+    return sum(known) if len(known) == len(lengths_mm) else None

@@ -1,0 +1,85 @@
+"""The registry: every bench in the order of the work, and the wiring of what one solved to what another needs."""
+
+from typing import Final
+
+from driveline.benches.brief import solve as brief_bench
+from driveline.benches.brief.results import BriefResult
+from driveline.benches.brief.sheet import BriefSheet
+from driveline.benches.contract import AnyBench, Bench, Given, LaidOut
+from driveline.benches.plate import solve as plate_bench
+from driveline.benches.plate.lay_out import LaidPlate
+from driveline.benches.plate.lay_out import lay_out as lay_out_plate
+from driveline.benches.plate.needs import PlateNeeds
+from driveline.benches.plate.results import PlateResult
+from driveline.benches.plate.sheet import PlateSheet
+from driveline.benches.ratios import solve as ratios_bench
+from driveline.benches.ratios.needs import RatiosNeeds
+from driveline.benches.ratios.results import RatiosResult
+from driveline.benches.ratios.sheet import RatiosSheet
+from driveline.joints.screws import Loads
+from driveline.sheet import value_of
+
+
+def _ratios_needs(given: Given) -> RatiosNeeds:
+    solved, sheet = given.solved(BRIEF), given.sheet(BRIEF)
+    return RatiosNeeds(
+        brief=solved.brief,
+        motor_wanted=solved.motor_wanted,
+        was=sheet.was,
+        was_mass_kg=solved.was_mass_kg,
+        parking=sheet.parking,
+        usual_rotation=sheet.motor.rotation,
+        measured=solved.measured,
+    )
+
+
+def _plate_needs(given: Given) -> PlateNeeds:
+    ratios, motor_kg = given.solved(RATIOS), value_of(given.sheet(BRIEF).motor.mass)
+    casing = ratios.casing
+    return PlateNeeds(
+        coupler=ratios.coupler,
+        motor=Loads(
+            motor_kg=None if motor_kg is None or casing.hung_kg is None else motor_kg + casing.hung_kg,
+            torque_nm=casing.torque_nm,
+            missing=casing.missing,
+            hung=casing.hung,
+        ),
+        driving=casing.driving,
+        overrun=casing.overrun,
+    )
+
+
+BRIEF: Final = Bench[BriefSheet, brief_bench.LaidBrief, None, brief_bench.SolvedBrief](
+    key="brief",
+    title="Brief",
+    word="brief",
+    letter="b",
+    sheet=BriefSheet,
+    result=BriefResult,
+    lay_out=brief_bench.lay_out,
+    needs=lambda _given: None,
+    run=brief_bench.run,
+)
+RATIOS: Final = Bench[RatiosSheet, LaidOut, RatiosNeeds, ratios_bench.SolvedRatios](
+    key="ratios",
+    title="Ratios",
+    word="gearing",
+    letter="r",
+    sheet=RatiosSheet,
+    result=RatiosResult,
+    lay_out=lambda _sheet: LaidOut(),
+    needs=_ratios_needs,
+    run=ratios_bench.run,
+)
+PLATE: Final = Bench[PlateSheet, LaidPlate, PlateNeeds, None](
+    key="plate",
+    title="Adapter plate",
+    word="adapter plate",
+    letter="a",
+    sheet=PlateSheet,
+    result=PlateResult,
+    lay_out=lay_out_plate,
+    needs=_plate_needs,
+    run=plate_bench.run,
+)
+BENCHES: Final[tuple[AnyBench, ...]] = (BRIEF, RATIOS, PLATE)

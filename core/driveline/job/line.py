@@ -1,0 +1,171 @@
+"""The Line: speed, torque and tightest margin at every station of every bench, over road speed, for each case."""
+
+from collections.abc import Sequence
+from typing import Final
+
+import numpy as np
+from numpy.typing import NDArray
+
+from driveline.arrays import Floats
+from driveline.checks import TIGHT_SHARE, Check, Result, Verdict, worst_first
+from driveline.gearing.road import KMH_PER_MS
+from driveline.gearing.stations import Drive, DrivingCase, LineStation, Station, Tick
+from driveline.results import rounded, rounded_array
+
+GREATEST_MARGIN_SHOWN: Final = 99.0
+LETTERS: Final = {Verdict.HOLDS: "h", Verdict.TIGHT: "t", Verdict.FAILS: "f", Verdict.NOT_KNOWN: "?"}
+OUT_OF_REACH: Final = "-"
+NOT_ASKED: Final = "."
+
+
+class Case(Result):
+    """Torques and tightest margins of one case of driving; per station a figure per road speed."""
+
+    key: str
+    title: str
+    about: str
+    torque_nm: tuple[list[float | None], ...]
+    margin: tuple[list[float | None], ...]
+    # A letter a road speed: h, t, f; ? while a limit or torque is not known, - out of reach, . where none is asked.
+    verdict: tuple[str, ...]
+    road_n: list[float | None]
+
+
+class Line(Result):
+    """The driveline over road speed. The trunk's stations come first, then each branch from its split to its wheels."""
+
+    candidate: str
+    is_chosen: bool
+    speed_kmh: list[float]
+    rpm: tuple[list[float] | None, ...]  # None of a station that does not turn
+    stations: tuple[Station, ...]
+    cases: tuple[Case, ...]
+    ticks: tuple[Tick, ...]
+    top_kmh: float
+    top_set_by: str
+
+
+def solve_line(drive: Drive, stations: Sequence[LineStation], checks: Sequence[Check]) -> Line:
+    """Return the Line of all benches.
+
+    Args:
+        drive: What moves it.
+        stations: In order of the benches; one that stands ahead of another's is put there.
+        checks: Of all benches, for stations that are judged by them.
+    """
+    places = _in_order(stations)
+    rows = _Rows(drive, places, checks)
+    return Line(
+        candidate=drive.candidate,
+        is_chosen=drive.is_chosen,
+        speed_kmh=rounded(drive.speed_kmh),
+        rpm=tuple(
+            None if place.rpm_per_ms is None else row
+            for place, row in zip(places, rounded_array(rows.rpm, 4).tolist(), strict=True)
+        ),
+        stations=tuple(place.station for place in places),
+        cases=tuple(rows.case(case) for case in drive.cases),
+        ticks=drive.ticks,
+        top_kmh=drive.top_kmh,
+        top_set_by=drive.top_set_by,
+    )
+
+
+def _in_order(stations: Sequence[LineStation]) -> list[LineStation]:
+    """Stations of later benches ahead of those that they name; left out where there is none of that name."""
+    found = [one for one in stations if one.before is None]
+    for one in stations:
+        at = next((k for k, other in enumerate(found) if other.station.key == one.before), None)
+        if at is not None:
+            found.insert(at, one)
+    return found
+
+
+class _Rows:
+    """The Line's tables: a row a station, a column a road speed."""
+
+    def __init__(self, drive: Drive, places: Sequence[LineStation], checks: Sequence[Check]) -> None:
+        self._places = places
+        speed_ms = drive.speed_kmh / KMH_PER_MS
+        self._in_reach = drive.speed_kmh <= drive.greatest_kmh * (1 + 1e-9)
+        self.rpm: Floats = np.stack([speed_ms * (place.rpm_per_ms or 0.0) for place in places])
+        self._ratings = _column([place.station.rating_nm for place in places])
+        self._speeds = _column([place.station.greatest_rpm for place in places])
+        self._limited = np.array([[place.station.is_limited] for place in places])
+        self._asked = np.array([[place.is_asked] for place in places])
+        self._judged = {k: _worst_of(place, checks) for k, place in enumerate(places) if place.is_judged_by_checks}
+
+    def case(self, case: DrivingCase) -> Case:
+        torque_nm = self._torque_nm(case)
+        margins = self._margins(torque_nm)
+        letters = self._letters(margins, torque_nm)
+        pulls = [
+            row / place.radius_m
+            for row, place in zip(torque_nm, self._places, strict=True)
+            if place.radius_m is not None
+        ]
+        shown = np.where(self._in_reach, margins, np.nan)
+        for k, check in self._judged.items():
+            shown[k] = np.nan if check is None or check.margin is None else check.margin
+            letters[k] = np.where(
+                self._in_reach, OUT_OF_REACH if check is None else LETTERS[check.verdict], OUT_OF_REACH
+            )
+        return Case(
+            key=case.key,
+            title=case.title,
+            about=case.about,
+            torque_nm=_figures(torque_nm, 4),
+            margin=_figures(shown, 3),
+            verdict=tuple("".join(row) for row in letters.tolist()),
+            road_n=_figures(np.atleast_2d(sum(pulls)), 4)[0],
+        )
+
+    def _torque_nm(self, case: DrivingCase) -> Floats:
+        """Torque at each station's input, (stations, n)."""
+        is_overrun = case.key == "overrun"
+        gains = [place.overrun if is_overrun else place.driving for place in self._places]
+        return np.stack(
+            [
+                (np.nan if gain is None else gain) * case.motor_nm[place.motor]
+                for gain, place in zip(gains, self._places, strict=True)
+            ]
+        )
+
+    def _margins(self, torque_nm: Floats) -> Floats:
+        """Rating over torque or greatest speed over speed, whichever is less; NaN where neither is known."""
+        with np.errstate(divide="ignore", invalid="ignore"):
+            tightest: Floats = np.fmin(self._ratings / np.abs(torque_nm), self._speeds / self.rpm)
+        return np.where(np.isfinite(tightest), np.minimum(tightest, GREATEST_MARGIN_SHOWN), np.nan)
+
+    def _letters(self, margins: Floats, torque_nm: Floats) -> NDArray[np.str_]:
+        """The ledger's rule on every point: the worst of what is asked of a station, unknown included.
+
+        Limits here already hold what is wanted, so that 1 is enough.
+        """
+        is_unknown = np.isnan(margins) | np.isnan(torque_nm) | ~self._limited
+        conditions = [
+            np.broadcast_to(~self._in_reach, margins.shape),
+            margins < 1,
+            is_unknown & ~self._asked,
+            is_unknown,
+            margins < TIGHT_SHARE,
+        ]
+        return np.select(conditions, [OUT_OF_REACH, "f", NOT_ASKED, "?", "t"], "h")
+
+
+def _worst_of(place: LineStation, checks: Sequence[Check]) -> Check | None:
+    own = worst_first([check for check in checks if check.bench == place.station.bench])
+    return own[0] if own else None
+
+
+def _column(limits: list[float | None]) -> Floats:
+    """A column of limits, NaN where one is not known."""
+    return np.array([[np.nan if limit is None else limit] for limit in limits])
+
+
+def _figures(values: Floats, digits: int) -> tuple[list[float | None], ...]:
+    """Rows of figures, ``None`` where one is not known."""
+    known = np.isfinite(values)
+    figures = rounded_array(np.where(known, values, 0.0), digits).astype(object)
+    figures[~known] = None
+    return tuple(figures.tolist())

@@ -1,0 +1,58 @@
+"""What was worked out lately, by a hash of what it was worked out from: bounded, for one process."""
+
+import hashlib
+import pickle
+from collections import OrderedDict
+from collections.abc import Callable
+from threading import Lock
+from typing import Any, TypeVar
+
+from pydantic import BaseModel
+
+T = TypeVar("T")
+
+
+def key_of(*given: object) -> str:
+    """Return a hash of everything given. Equal hashes mean equal things; equal things may hash differently.
+
+    Sheets go by what is entered in them, all else by its pickle.
+    """
+    made = hashlib.blake2b(digest_size=12)
+    for one in given:
+        made.update(_bytes_of(one))
+        made.update(b"\0")
+    return made.hexdigest()
+
+
+def _bytes_of(one: object) -> bytes:
+    if isinstance(one, BaseModel):
+        return one.__pydantic_serializer__.to_json(one)
+    return one.encode() if isinstance(one, str) else pickle.dumps(one, protocol=5)
+
+
+class Memory:
+    """Remembers so many things, those used last. Two threads may work the same thing out twice; both get it right."""
+
+    def __init__(self, most: int) -> None:
+        self._most = most
+        self._kept: OrderedDict[str, Any] = OrderedDict()
+        self._lock = Lock()
+
+    def remembered(self, key: str, make: Callable[[], T]) -> T:
+        """Return what is kept under the key, or else made now. What could not be made is not kept."""
+        with self._lock:
+            if key in self._kept:
+                self._kept.move_to_end(key)
+                kept: T = self._kept[key]
+                return kept
+        made = make()
+        with self._lock:
+            self._kept[key] = made
+            while len(self._kept) > self._most:
+                self._kept.popitem(last=False)
+        return made
+
+    def forget(self) -> None:
+        """Keep nothing: for a measurement from cold."""
+        with self._lock:
+            self._kept.clear()

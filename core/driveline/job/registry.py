@@ -1,0 +1,252 @@
+"""What follows from a list of benches: the job file's model, its evaluation, its parts. No bench is known by name."""
+
+from collections.abc import Mapping, Sequence
+from dataclasses import dataclass, replace
+from functools import cached_property
+from typing import TYPE_CHECKING, Any, Literal
+
+from pydantic import create_model, model_validator
+
+from driveline.benches.contract import AnyBench, Given, LaidOut, Outcome, Progress
+from driveline.checks import Check, Result, Verdict, worst_first, worst_verdict
+from driveline.errors import NotDrawnYet
+from driveline.gearing.stations import Drive
+from driveline.job.line import Line, solve_line
+from driveline.job.memory import Memory, key_of
+from driveline.job.versions import VERSION, brought_up
+from driveline.margins import Judge, Margins, WantedMargins
+from driveline.parts.checks import release_checks
+from driveline.parts.made import FlatPart
+from driveline.parts.records import BuildRecords
+from driveline.parts.results import PartResult
+from driveline.parts.state import are_accepted, are_released, part_state
+from driveline.sheet import Name, Sheet, Words
+
+
+class SheetsBase(Sheet):
+    """What a person entered, bench by bench: a field for each bench's key."""
+
+    margins: WantedMargins = WantedMargins()
+
+    if TYPE_CHECKING:
+
+        def __getattr__(self, key: str) -> Any:
+            """The sheet of a bench; the registry makes these fields."""
+
+
+class JobFileBase(Sheet):
+    """The job file, NAME.fernback.json."""
+
+    format: Literal["fernback-job"] = "fernback-job"
+    version: Literal[2] = VERSION
+    name: Name
+    about: Words = ""
+    sheets: SheetsBase = SheetsBase()
+    build: BuildRecords = BuildRecords()
+
+    @model_validator(mode="before")
+    @classmethod
+    def _brought_up(cls, data: object) -> object:
+        return brought_up(data) if isinstance(data, dict) and not isinstance(data.get("sheets"), Sheet) else data
+
+
+class BenchState(Result):
+    """A bench in the steps."""
+
+    bench: str
+    title: str
+    word: str
+    letter: str
+    progress: Progress
+    worst: Verdict | None  # None: it has no checks yet
+    to_do: int
+
+
+class JobResultBase(Result):
+    """Everything that follows from a job's sheets: a field for each bench's result besides these."""
+
+    line: Line | None
+    parts: tuple[PartResult, ...]
+    checks: tuple[Check, ...]  # worst first
+    worst: Verdict
+    benches: tuple[BenchState, ...]
+
+    if TYPE_CHECKING:
+
+        def __getattr__(self, key: str) -> Any:
+            """The result of a bench; the registry makes these fields."""
+
+
+@dataclass(frozen=True, kw_only=True)
+class BenchAnswer:
+    """What a bench comes to in this job, with its parts as they stand and the checks of those."""
+
+    bench: AnyBench
+    outcome: Outcome[Any]
+    parts: tuple[PartResult, ...]
+    checks: tuple[Check, ...]
+    key: str  # differs when anything of it may differ
+
+    @cached_property
+    def progress(self) -> Progress:
+        """Released once every part stands as it was released, proved once each was accepted on delivery as well."""
+        own = self.outcome.progress
+        if own is not Progress.DESIGNED or not are_released(self.parts):
+            return own
+        return Progress.PROVED if are_accepted(self.parts) else Progress.RELEASED
+
+    def state(self) -> BenchState:
+        """As the steps show it."""
+        return BenchState(
+            bench=self.bench.key,
+            title=self.bench.title,
+            word=self.bench.word,
+            letter=self.bench.letter,
+            progress=self.progress,
+            worst=worst_verdict(self.checks) if self.checks else None,
+            to_do=len(self.outcome.to_do),
+        )
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Evaluation:
+    """Everything that follows from a job, piece by piece."""
+
+    answers: tuple[BenchAnswer, ...]
+    line: Line | None
+    line_key: str
+
+
+class Registry:
+    """Benches in the order of the work, and what they make of a job."""
+
+    def __init__(self, benches: Sequence[AnyBench], *, remembers: int = 400) -> None:
+        self.benches = tuple(benches)
+        self.memory = Memory(remembers)
+        fields: dict[str, Any] = {bench.key: (bench.sheet, bench.sheet()) for bench in benches}
+        self.Sheets: type[SheetsBase] = create_model(
+            "Sheets", __base__=SheetsBase, __doc__=SheetsBase.__doc__, **fields
+        )
+        self.JobFile: type[JobFileBase] = create_model(
+            "JobFile", __base__=JobFileBase, __doc__=JobFileBase.__doc__, sheets=(self.Sheets, self.Sheets())
+        )
+        results: dict[str, Any] = {bench.key: (bench.result, ...) for bench in benches}
+        self.JobResult: type[JobResultBase] = create_model(
+            "JobResult", __base__=JobResultBase, __doc__=JobResultBase.__doc__, **results
+        )
+
+    def evaluate(self, job: JobFileBase) -> JobResultBase:
+        """Return everything that follows from a job.
+
+        Args:
+            job: Any job that its model accepts; what is missing leaves checks not known.
+
+        Raises:
+            ImpossibleInput: If a figure can't be a real part's, with the field to mend.
+        """
+        found = self.evaluation(job)
+        checks = worst_first([check for answer in found.answers for check in answer.checks])
+        return self.JobResult(
+            line=found.line,
+            parts=tuple(part for answer in found.answers for part in answer.parts),
+            checks=checks,
+            worst=worst_verdict(checks),
+            benches=tuple(answer.state() for answer in found.answers),
+            **{answer.bench.key: answer.outcome.result for answer in found.answers},
+        )
+
+    def evaluation(self, job: JobFileBase) -> Evaluation:
+        """Return the same piece by piece, each with a key that tells whether it is still the same."""
+        sheets = self.sheets_of(job)
+        keys = {key: key_of(sheet) for key, sheet in sheets.items()}
+        laid = {bench.key: self._laid_out(bench, sheets[bench.key], keys[bench.key]) for bench in self.benches}
+        margins, solved = Margins(job.sheets.margins), dict[str, object]()
+        found: list[tuple[AnyBench, Outcome[Any], str]] = []
+        for bench in self.benches:
+            needs = bench.needs(Given(sheets, laid, solved))
+            key = key_of(bench.key, keys[bench.key], job.sheets.margins, needs)
+            outcome = self._outcome(bench, sheets[bench.key], laid[bench.key], needs, margins, key)
+            solved[bench.key] = outcome.solved
+            found.append((bench, outcome, key))
+        records_key = key_of(job.name, job.build)
+        answers = tuple(self._answer(*one, job, margins, records_key) for one in found)
+        line, line_key = self._line(answers)
+        return Evaluation(answers=tuple(_on_line(one, line) for one in answers), line=line, line_key=line_key)
+
+    def laid_out(self, job: JobFileBase) -> dict[str, LaidOut]:
+        """Return what every bench lays out, by its key: enough for drawings and releases."""
+        sheets = self.sheets_of(job)
+        return {
+            bench.key: self._laid_out(bench, sheets[bench.key], key_of(sheets[bench.key])) for bench in self.benches
+        }
+
+    def part(self, job: JobFileBase, key: str) -> FlatPart:
+        """Return a part of a job by its key.
+
+        Raises:
+            NotDrawnYet: If it can't be drawn, or no bench has such a part.
+        """
+        laid = self.laid_out(job).get(key.split(".")[0])
+        if laid is None:
+            raise NotDrawnYet("")
+        return laid.part(key)
+
+    def parts(self, job: JobFileBase) -> tuple[FlatPart, ...]:
+        """Return every part that can be drawn so far."""
+        return tuple(part for laid in self.laid_out(job).values() for part in laid.parts)
+
+    def sheets_of(self, job: JobFileBase) -> Mapping[str, Sheet]:
+        """Return each bench's sheet, by its key."""
+        return {bench.key: getattr(job.sheets, bench.key) for bench in self.benches}
+
+    def _laid_out(self, bench: AnyBench, sheet: Sheet, key: str) -> LaidOut:
+        laid: LaidOut = self.memory.remembered(f"laid {bench.key} {key}", lambda: bench.lay_out(sheet))
+        return laid
+
+    def _outcome(
+        self, bench: AnyBench, sheet: Sheet, laid: LaidOut, needs: object, margins: Margins, key: str
+    ) -> Outcome[Any]:
+        return self.memory.remembered(f"run {key}", lambda: bench.run(sheet, laid, needs, Judge(bench.key, margins)))
+
+    def _answer(
+        self,
+        bench: AnyBench,
+        outcome: Outcome[Any],
+        key: str,
+        job: JobFileBase,
+        margins: Margins,
+        records_key: str,
+    ) -> BenchAnswer:
+        has_records = bool(job.build.releases or job.build.incoming)
+        if not outcome.parts and not has_records:
+            return BenchAnswer(bench=bench, outcome=outcome, parts=(), checks=outcome.checks, key=key)
+        own_key = key_of(key, records_key)
+
+        def made() -> BenchAnswer:
+            parts = tuple(part_state(part, job_name=job.name, records=job.build) for part in outcome.parts)
+            of_releases = release_checks(parts, job.build, Judge(bench.key, margins))
+            return BenchAnswer(
+                bench=bench, outcome=outcome, parts=parts, checks=outcome.checks + of_releases, key=own_key
+            )
+
+        return self.memory.remembered(f"answer {own_key}", made)
+
+    def _line(self, answers: Sequence[BenchAnswer]) -> tuple[Line | None, str]:
+        drive = next((one for answer in answers if (one := getattr(answer.outcome.solved, "drive", None))), None)
+        line_key = key_of("line", *(answer.key for answer in answers))
+        if not isinstance(drive, Drive):
+            return None, line_key
+        stations = [station for answer in answers for station in answer.outcome.stations]
+        checks = [check for answer in answers for check in answer.checks]
+        return self.memory.remembered(line_key, lambda: solve_line(drive, stations, checks)), line_key
+
+
+def _on_line(answer: BenchAnswer, line: Line | None) -> BenchAnswer:
+    """A check that names a station which this Line does not have names none."""
+    stations = {station.key for station in line.stations} if line else set()
+    if line is None or all(check.station is None or check.station in stations for check in answer.checks):
+        return answer
+    checks = tuple(
+        check if check.station in stations else check.model_copy(update={"station": None}) for check in answer.checks
+    )
+    return replace(answer, checks=checks)

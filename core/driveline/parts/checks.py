@@ -1,0 +1,87 @@
+"""Released and delivered parts: still as released, and accepted when they came back."""
+
+from collections.abc import Sequence
+
+from driveline.checks import Check, Step, Verdict, Working
+from driveline.margins import Judge
+from driveline.parts.records import BuildRecords, Release
+from driveline.parts.results import IncomingState, PartResult, ReleaseState
+
+
+def release_checks(parts: Sequence[PartResult], records: BuildRecords, judge: Judge) -> tuple[Check, ...]:
+    """Return whether parts that were released are still as released, and whether what came back was accepted."""
+    drawn = {part.key for part in parts}
+    own = [one for one in records.releases if one.part.split(".")[0] == judge.bench]
+    gone = {one.part: one for one in own if one.part not in drawn}  # the newest of each comes last
+    checks = [_no_longer_drawn(one, judge) for one in gone.values()]
+    for part in parts:
+        if part.released is not None:
+            checks.append(_as_released(part, part.released, judge))
+        if part.incoming:
+            checks.append(_delivered(part, part.incoming[0], judge))
+    return tuple(checks)
+
+
+def _key(word: str, part: str) -> str:
+    bench, name = part.split(".", 1)
+    return f"{bench}.{word}_{name}"
+
+
+def _no_longer_drawn(release: Release, judge: Judge) -> Check:
+    """A changed build-up may be meant, so it is tight, not failing; but somebody may be cutting that part."""
+    return judge.answer(
+        is_so=True,
+        has_catch=True,
+        key=_key("released", release.part),
+        title=f"{release.part.split('.')[-1].replace('_', ' ').capitalize()} as released {release.letter}",
+        says=f"released {release.letter} by {release.by}, and no longer part of this build; is it being cut?",
+        inputs=(judge.bench,),
+        working=Working(source=f"Frozen at release, SHA-256 {release.sha256[:12]}…"),
+    )
+
+
+def _as_released(part: PartResult, state: ReleaseState, judge: Judge) -> Check:
+    first = ", ".join(one.says for one in state.differs[:3])
+    more = f" and {len(state.differs) - 3} more" if len(state.differs) > 3 else ""
+    since = f"; since then {state.readings_since[0]}" if state.readings_since else ""
+    says = f"as released {state.letter} by {state.by}"
+    if state.differs:
+        says = f"differs from released {state.letter}: {first}{more}{since}"
+    return judge.answer(
+        is_so=not state.differs,
+        key=_key("released", part.key),
+        title=f"{part.title} as released {state.letter}",
+        says=says,
+        inputs=(judge.bench,),
+        working=Working(
+            steps=tuple(Step(formula=one.says) for one in state.differs[:12])
+            + tuple(Step(formula=one, numbers="reading") for one in state.readings_since[:8]),
+            source=f"Frozen at release, SHA-256 {state.sha256[:12]}…; what is cut is what was released.",
+            note="Release it anew, or take the change back. A part cut from the old drawing is told by its letter.",
+        ),
+    )
+
+
+def _delivered(part: PartResult, state: IncomingState, judge: Judge) -> Check:
+    off = [row for row in state.rows if row.verdict == Verdict.FAILS]
+    says = f"{state.letter} accepted by {state.by}" if state.accepted else f"{state.letter} not accepted: {state.why}"
+    if off:
+        says += f"; {off[0].feature} is {off[0].off_mm:+.2f} mm off"
+    return judge.answer(
+        is_so=state.accepted,
+        key=_key("delivered", part.key),
+        title=f"{part.title} as delivered",
+        says=says,
+        inputs=(judge.bench,),
+        working=Working(
+            steps=tuple(
+                Step(
+                    formula=row.feature,
+                    numbers=f"{row.measured_mm:.2f} for {row.expected_mm:.2f} ± {row.allowed_mm:g}",
+                    result=f"{row.off_mm:+.2f} mm",
+                )
+                for row in state.rows
+            ),
+            source="Measured on delivery, against the released drawing; ISO 2768-m where none is given.",
+        ),
+    )

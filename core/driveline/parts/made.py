@@ -1,0 +1,71 @@
+"""A made part: flat, cut from sheet and seen from either side. Any bench can have some; none is known here by name."""
+
+from dataclasses import dataclass, field
+from functools import cached_property
+
+from driveline.drawing.plate import PlateHole
+from driveline.flat.holes import Disc, Ligament, ligaments
+from driveline.flat.outline import Edge, OutlineVertex
+from driveline.parts.records import FrozenReading
+from driveline.tables.materials import PlateMaterial
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Stock:
+    """What a part is cut from, how, and how many."""
+
+    number: str  # stated, else empty: the job's name stands for it
+    quantity: int
+    material: str  # in words, as stated
+    made_of: PlateMaterial | None
+    process: str
+    kerf_mm: float  # put into the lines; 0 leaves it to the cutter
+    sheet_mm: tuple[float, float] | None  # of the stock sheet
+
+    @property
+    def words(self) -> str:
+        """The material in words."""
+        return self.material or (self.made_of.words if self.made_of else "material not stated")
+
+
+@dataclass(frozen=True, kw_only=True)
+class FlatPart:
+    """A flat part, seen from its first side."""
+
+    key: str  # a slug, ``bench.part``; releases are kept by it
+    title: str
+    short: str  # after the number that is engraved; empty for a bench's first part
+    holes: tuple[PlateHole, ...]
+    edge: Edge
+    vertices: tuple[OutlineVertex, ...]
+    thickness_mm: float | None
+    faces: tuple[str, str]  # what its two sides lie against
+    sides: tuple[str, str]  # what they are called
+    stock: Stock
+    labels: tuple[tuple[str, float, float], ...] = ()  # marked beside rows of holes: text, x, y
+    sure_mm: dict[str, float | None] = field(default_factory=dict)  # 95 % semi-axis of each hole that was surveyed
+    readings: tuple[FrozenReading, ...] = ()  # that it hangs on
+    ligament_factor: float = 1.0  # of the larger hole, wanted between two
+
+    @property
+    def bench(self) -> str:
+        """The bench that it is of."""
+        return self.key.split(".")[0]
+
+    @property
+    def discs(self) -> tuple[Disc, ...]:
+        """Its holes as ligaments count them: a counterbore is a hole."""
+        return tuple(
+            Disc(h.id, h.x_mm, h.y_mm, max(h.finished_mm, h.counterbore_mm or 0.0), is_bore=h.kind == "bore")
+            for h in self.holes
+        )
+
+    @cached_property
+    def ligaments(self) -> tuple[Ligament, ...]:
+        """What is left between its holes, the least share of what is wanted first."""
+        return ligaments(self.discs, factor=self.ligament_factor)
+
+    @property
+    def drilled(self) -> tuple[PlateHole, ...]:
+        """Its holes without the bore."""
+        return tuple(hole for hole in self.holes if hole.kind != "bore")

@@ -1,0 +1,46 @@
+"""How a bench's parts stand: as drawn now, against what was released and what came back."""
+
+from collections.abc import Sequence
+
+from driveline.parts.drawings import cut_line, hole_rows, part_drawings
+from driveline.parts.made import FlatPart
+from driveline.parts.records import BuildRecords
+from driveline.parts.released import features_of, incoming_states, release_state
+from driveline.parts.results import LigamentResult, PartResult
+
+SHOWN_LIGAMENTS = 6
+
+
+def part_state(part: FlatPart, *, job_name: str, records: BuildRecords) -> PartResult:
+    """Return a part as drawn now, with its newest release and its deliveries."""
+    views = part_drawings(part, job_name)
+    release = records.newest(part.key)
+    return PartResult(
+        key=part.key,
+        title=part.title,
+        sides=part.sides,
+        views=views,
+        hole_table=hole_rows(part),
+        ligaments=tuple(
+            LigamentResult(a=one.between[0], b=one.between[1], left_mm=one.left_mm, wanted_mm=one.wanted_mm)
+            for one in part.ligaments[:SHOWN_LIGAMENTS]
+        ),
+        cut=cut_line(part),
+        released=release and release_state(part, views[0], release),
+        incoming=incoming_states(records, part.key),
+        features=features_of(release) if release else (),
+    )
+
+
+def are_released(parts: Sequence[PartResult]) -> bool:
+    """Say whether there are parts, and every one stands as it was released."""
+    return bool(parts) and all(part.released is not None and not part.released.differs for part in parts)
+
+
+def are_accepted(parts: Sequence[PartResult]) -> bool:
+    """Say whether every part's newest release was accepted on delivery."""
+    return all(
+        bool(part.incoming) and part.incoming[0].accepted and part.incoming[0].letter == part.released.letter
+        for part in parts
+        if part.released
+    )
