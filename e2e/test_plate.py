@@ -212,7 +212,7 @@ class SurveyWaysTest(BrowserTestCase):
         page = self.page_of("fabricator")
         self.open_job(page, "Wren", "Adapter plate")
         page.get_by_role("tab", name="Plate").click()
-        page.get_by_label("Built as").select_option("two plates on standoffs")
+        page.get_by_label("Built as").select_option("two_plates")
         for label, text in (
             ("Motor plate, thickness", "12 mm"),
             ("Standoffs", "3"),
@@ -273,7 +273,7 @@ class BuildUpTest(BrowserTestCase):
         self.open_job(page, "Wren", "Adapter plate")
         measured_again(page)
         page.get_by_role("tab", name="Plate").click()
-        page.get_by_label("Built as").select_option("two plates on standoffs")
+        page.get_by_label("Built as").select_option("two_plates")
         for label, text in (("Standoffs", "4"), ("On a circle of", "200 mm"), ("Hole in each plate", "13 mm")):
             entered(page, label, text)
         comes_through = page.get_by_role("button", name="Shaft comes through")

@@ -22,6 +22,8 @@ class Verdict(StrEnum):
 
 
 WORST_FIRST = (Verdict.FAILS, Verdict.NOT_KNOWN, Verdict.TIGHT, Verdict.HOLDS)
+RANK_STEP = 1e6
+GREATEST_SHARE = 0.9 * RANK_STEP
 TIGHT_SHARE = 1.1  # within 10 % of the wanted margin is tight
 
 
@@ -98,6 +100,13 @@ class Check(Result):
         """Whether a release waits for somebody to say why the part goes out all the same."""
         return self.guards_release and self.verdict is Verdict.FAILS
 
+    @computed_field  # type: ignore[prop-decorator]
+    @property
+    def rank(self) -> float:
+        """Where it stands in a list, the least first: by verdict, then by its share of the wanted margin."""
+        share = self.margin / self.wanted_margin if self.margin is not None else GREATEST_SHARE
+        return WORST_FIRST.index(self.verdict) * RANK_STEP + min(share, GREATEST_SHARE)
+
     def not_known(self, missing: tuple[str, ...], says: str) -> "Check":
         """Return the check with nothing to judge: what it hangs on is missing."""
         return self.model_copy(
@@ -114,13 +123,9 @@ class Check(Result):
 
 def worst_first(checks: Sequence[Check]) -> tuple[Check, ...]:
     """Return the checks, failing ones first and the least share of the wanted margin first within each."""
-    return tuple(sorted(checks, key=lambda check: (WORST_FIRST.index(check.verdict), _share(check))))
+    return tuple(sorted(checks, key=lambda check: check.rank))
 
 
 def worst_verdict(checks: Sequence[Check]) -> Verdict:
     """Return the worst verdict of the checks; ``not_known`` when there are none."""
     return min((check.verdict for check in checks), key=WORST_FIRST.index, default=Verdict.NOT_KNOWN)
-
-
-def _share(check: Check) -> float:
-    return check.margin / check.wanted_margin if check.margin is not None else float("inf")

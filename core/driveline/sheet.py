@@ -24,7 +24,7 @@ def shown(value: object) -> object:
 class Sheet(BaseModel):
     """Base of every sheet."""
 
-    model_config = ConfigDict(extra="forbid", allow_inf_nan=False)
+    model_config = ConfigDict(extra="forbid", allow_inf_nan=False, frozen=True)
 
     @field_validator("*")
     @classmethod

@@ -2,9 +2,13 @@
 
 from typing import Any
 
+from driveline.benches.brief.solve import lay_out as lay_out_brief
+from driveline.benches.brief.solve import run as run_brief
 from driveline.checks import Check
+from driveline.gearing.brief import Brief
 from driveline.job.evaluate import JobResult, evaluate
 from driveline.job.file import JobFile
+from driveline.margins import Judge, Margins
 
 WHEEL_RPM_PER_KMH = 1000 / 60 / 2  # 2 m a turn
 USUAL_SHAFT_AND_AXLE = 0.995 * 0.99
@@ -45,11 +49,19 @@ def round_job(layout: str, ratios: dict[str, Any], **brief: Any) -> dict[str, An
         "x": {"text": "1250 mm"},
         "z": {"text": "500 mm"},
     }
-    return {"name": "Round", "sheets": {"brief": {**sheet, **brief}, "ratios": ratios, "masses": {"items": [load]}}}
+    whole = {"masses": {"items": [load]}, **sheet, **brief}
+    return {"version": 2, "name": "Round", "sheets": {"brief": whole, "ratios": ratios}}
 
 
 def solved(layout: str, ratios: dict[str, Any], **brief: Any) -> JobResult:
     return evaluate(JobFile.model_validate(round_job(layout, ratios, **brief)))
+
+
+def brief_of(job: JobFile) -> Brief:
+    """The vehicle and its motors, ready to calculate with."""
+    sheet = job.sheets.brief
+    solved = run_brief(sheet, lay_out_brief(sheet), None, Judge("brief", Margins(job.sheets.margins))).solved
+    return solved.brief
 
 
 def check_of(result: JobResult, key: str) -> Check:

@@ -25,8 +25,8 @@ ALLOWED = {"driveline", "numpy", "scipy", "shapely", "pydantic", "ezdxf", "repor
 
 
 def plate(side: str) -> Drawing:
-    (part,) = evaluate(wren_measured_again()).plate.parts
-    return part.engine_side if side == "engine" else part.gearbox_side
+    (part,) = evaluate(wren_measured_again()).parts
+    return part.views[0 if side == "engine" else 1].drawing
 
 
 def circles(drawing: Drawing, layer: Layer) -> list[Circle]:
@@ -51,7 +51,7 @@ class DxfTest(TestCase):
         self.assertTrue(outline.closed)
 
     def test_its_holes_are_the_hole_tables(self) -> None:
-        (part,) = evaluate(wren_measured_again()).plate.parts
+        (part,) = evaluate(wren_measured_again()).parts
         drawn = {one.part.split(":")[1]: one for one in circles(plate("engine"), Layer.CUT)}
         for row in part.hole_table:
             self.assertAlmostEqual(drawn[row.id].x_mm, row.x_mm)
@@ -108,7 +108,7 @@ class CommandLineTest(TestCase):
     def test_draw_writes_a_dxf_that_opens(self) -> None:
         with tempfile.TemporaryDirectory() as folder:
             out = Path(folder) / "plate.dxf"
-            done = self.run_core("draw", str(FOLDER / "wren.fernback.json"), "plate", "--dxf", str(out))
+            done = self.run_core("draw", str(FOLDER / "wren.fernback.json"), "plate.plate", "--dxf", str(out))
             self.assertEqual(done.returncode, 0)
             self.assertGreater(len(ezdxf.readfile(out).modelspace()), 20)
 

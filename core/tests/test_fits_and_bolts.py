@@ -207,7 +207,7 @@ class JointsTest(TestCase):
     def test_a_weaker_thread_wants_more_of_it(self) -> None:
         needed = [
             next(j for j in wren(motor_joint={"tapped": tapped}).plate.joints if j.name == "motor").needed_in_mm or 0
-            for tapped in ("steel", "aluminium, wrought", "cast iron", "aluminium, cast")
+            for tapped in ("steel", "aluminium_wrought", "cast_iron", "aluminium_cast")
         ]
         self.assertEqual(needed, sorted(needed))
         stated = wren(motor_joint={"tapped_mpa": 400})

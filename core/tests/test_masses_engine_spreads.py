@@ -62,7 +62,7 @@ class MassesTest(TestCase):
 
     def test_it_feeds_the_slip_limit_and_the_loads_are_judged(self) -> None:
         data = round_job("kept_gearbox", KEPT)
-        data["sheets"]["masses"] = {
+        data["sheets"]["brief"]["masses"] = {
             "items": [{**one, "y": {"text": "0 mm"}} for one in self.ITEMS],
             "front_axle_rating": {"text": "600 kg"},
             "rear_axle_rating": {"text": "1150 kg"},

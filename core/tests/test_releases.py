@@ -11,11 +11,10 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from driveline.benches.contract import Progress
-from driveline.benches.plate.solve import solve_parts
 from driveline.checks import Verdict
 from driveline.errors import NotDrawnYet, UnknownFeature
 from driveline.job.evaluate import JobResult, evaluate
-from driveline.job.file import JobFile
+from driveline.job.file import REGISTRY, JobFile
 from driveline.network import Turning
 from driveline.parts.records import BuildRecords, Incoming, Measure, Release
 from driveline.parts.release import letter_after, release_of, runs_seen_from
@@ -28,14 +27,17 @@ AT = "2026-10-12T09:40:00+00:00"
 
 
 def released(job: JobFile) -> Release:
-    return release_of(job, part="plate", side="gearbox", by="owner", at=AT, revision=3)
+    newest = job.build.newest("plate.plate")
+    part = REGISTRY.part(job, "plate.plate")
+    after = newest and newest.letter
+    return release_of(part, job_name=job.name, after=after, side="second", by="owner", at=AT, revision=3)
 
 
 def wren_released(**incoming: Any) -> JobFile:
     """Wren measured again, with a release of just that and perhaps a delivery."""
     job = wren_measured_again().model_copy(update={"build": BuildRecords()})
     deliveries = (
-        [Incoming.model_validate({"part": "plate", "letter": "A", "by": "owner", "at": AT, **incoming})]
+        [Incoming.model_validate({"part": "plate.plate", "letter": "A", "by": "owner", "at": AT, **incoming})]
         if incoming
         else []
     )
@@ -43,7 +45,7 @@ def wren_released(**incoming: Any) -> JobFile:
 
 
 def part_of(result: JobResult) -> PartResult:
-    (part,) = result.plate.parts
+    (part,) = result.parts
     return part
 
 
@@ -60,7 +62,7 @@ class FreezingTest(TestCase):
     def test_the_bytes_are_hashed_lettered_and_of_the_side_that_was_confirmed(self) -> None:
         one = released(wren_measured_again().model_copy(update={"build": BuildRecords()}))
         self.assertEqual(one.sha256, hashlib.sha256(one.dxf.encode()).hexdigest())
-        self.assertEqual((one.letter, one.side, one.revision, len(one.readings)), ("A", "gearbox", 3, 28))
+        self.assertEqual((one.letter, one.side, one.revision, len(one.readings)), ("A", "second", 3, 28))
         self.assertIn("Seen from the gearbox side", one.dxf)
         self.assertIn("REV A", one.dxf)
         self.assertEqual(len(ezdxf.read(io.StringIO(one.dxf)).modelspace().query("CIRCLE[layer=='CUT']")), 15)
@@ -78,16 +80,18 @@ class FreezingTest(TestCase):
 
     def test_what_can_not_be_drawn_is_not_released(self) -> None:
         with self.assertRaisesRegex(NotDrawnYet, "the build-up has none of that name"):
-            release_of(demo_job("wren"), part="ring", side="engine", by="owner", at=AT, revision=1)
+            REGISTRY.part(demo_job("wren"), "plate.ring")
+        with self.assertRaises(NotDrawnYet):
+            REGISTRY.part(demo_job("wren"), "sails.mainsail")
 
     def test_a_side_tells_which_way_the_numbers_run(self) -> None:
-        part = solve_parts(demo_job("wren").sheets.plate).part("plate")
-        self.assertIs(runs_seen_from(part, "engine"), Turning.ANTICLOCKWISE)
-        self.assertIs(runs_seen_from(part, "gearbox"), Turning.CLOCKWISE)
+        part = REGISTRY.part(demo_job("wren"), "plate.plate")
+        self.assertIs(runs_seen_from(part, "first"), Turning.ANTICLOCKWISE)
+        self.assertIs(runs_seen_from(part, "second"), Turning.CLOCKWISE)
         data = demo_json("wren")
         data["sheets"]["plate"]["survey"] |= {"numbered": "clockwise", "direction_at": {"text": "175 deg"}}
-        mirrored = solve_parts(JobFile.model_validate(data).sheets.plate).part("plate")
-        self.assertIs(runs_seen_from(mirrored, "engine"), Turning.CLOCKWISE)
+        mirrored = REGISTRY.part(JobFile.model_validate(data), "plate.plate")
+        self.assertIs(runs_seen_from(mirrored, "first"), Turning.CLOCKWISE)
 
 
 class DifferenceTest(TestCase):
@@ -143,8 +147,8 @@ class DifferenceTest(TestCase):
             self.assertTrue(any(words in one for one in state.readings_since), state.readings_since)
 
     def test_a_released_part_that_the_build_has_no_more_is_not_forgotten(self) -> None:
-        result = changed(wren_released(), "build_up", "kind", to="base plate, foot-mounted motor")
-        self.assertNotIn("plate", [part.key for part in result.plate.parts])
+        result = changed(wren_released(), "build_up", "kind", to="base")
+        self.assertNotIn("plate", [part.key for part in result.parts])
         check = check_of(result, "plate.released_plate")
         self.assertIs(check.verdict, Verdict.TIGHT)
         self.assertIn("released A by owner, and no longer part of this build", check.says)

@@ -11,8 +11,8 @@ import pypdfium2
 from shapely import Point, Polygon
 from shapely.ops import unary_union
 
+from driveline.benches.plate.lay_out import lay_out
 from driveline.benches.plate.sheet import PlateSheet
-from driveline.benches.plate.solve import solve_parts
 from driveline.drawing.dxf import write_dxf
 from driveline.drawing.model import Circle, Drawing, Layer, Text
 from driveline.drawing.nested import nested_drawing
@@ -21,6 +21,7 @@ from driveline.drawing.plate import with_revision
 from driveline.drawing.svg import write_sheet_svg
 from driveline.drawing.template import FOOT_MM, MARGIN_MM, PAPERS, write_template
 from driveline.parts.drawings import cut_drawing, cut_line, nest_of, part_drawings, sheet_drawing
+from driveline.parts.made import FlatPart
 from tests.demo import demo_json, wren_measured_again
 
 SHEET = wren_measured_again().sheets.plate
@@ -33,8 +34,8 @@ def plate_with(**change: Any) -> PlateSheet:
     return PlateSheet.model_validate(data)
 
 
-def part_of(sheet: PlateSheet = SHEET) -> Part:
-    (part,) = solve_parts(sheet).parts
+def part_of(sheet: PlateSheet = SHEET) -> FlatPart:
+    (part,) = lay_out(sheet).parts
     return part
 
 
@@ -59,7 +60,7 @@ def dark(page: np.ndarray, left_mm: float, bottom_mm: float, right_mm: float, to
 class CutFileTest(TestCase):
     def test_kerf_goes_into_the_lines_both_ways(self) -> None:
         plain, kerfed = (
-            cut_drawing(sheet, part_of(sheet), "Wren", "engine")
+            cut_drawing(part_of(sheet), "Wren", "first")
             for sheet in (SHEET, plate_with(kerf={"text": "0.8"}, turned=SHEET.plate.turned.model_dump()))
         )
         self.assertAlmostEqual(kerfed.greatest_x_mm - plain.greatest_x_mm, 0.4, delta=0.3)  # the wrong reading moves it
@@ -77,7 +78,7 @@ class CutFileTest(TestCase):
         self.assertTrue(any("kerf is the cutter's" in text for text in texts(plain)))
 
     def test_each_side_is_engraved_with_what_it_lies_against(self) -> None:
-        engine, gearbox = part_drawings(SHEET, part_of(), "Wren")
+        engine, gearbox = part_drawings(part_of(), "Wren")
         self.assertIn("THIS SIDE TO MOTOR", texts(engine))
         self.assertNotIn("THIS SIDE TO GEARBOX", texts(engine))
         self.assertIn("THIS SIDE TO GEARBOX", texts(gearbox))
@@ -93,7 +94,7 @@ class CutFileTest(TestCase):
             plate_with(part_number="A-VERY-LONG-PART-NUMBER-12345"),
         ):
             part = part_of(sheet)
-            engine, _ = part_drawings(sheet, part, "Wren")
+            engine, _ = part_drawings(part, "Wren")
             lines = [one for one in engine.entities if isinstance(one, Text) and one.part.startswith("engraved")]
             half = max(len(one.text) for one in lines) * 0.62 * 4 / 2
             for one in lines:
@@ -108,22 +109,22 @@ class CutFileTest(TestCase):
         for long, wide in [("1250", "1250"), ("720", "1100")]:
             sheet = plate_with(sheet_long={"text": long}, sheet_wide={"text": wide}, quantity=4)
             part = part_of(sheet)
-            nest = nest_of(sheet, part)
+            nest = nest_of(part)
             assert nest is not None
-            nested = nested_drawing(cut_drawing(sheet, part, "Wren", "engine"), nest, sheet.plate.quantity)
+            nested = nested_drawing(cut_drawing(part, "Wren", "first"), nest, sheet.plate.quantity)
             document = ezdxf.read(io.StringIO(write_dxf(nested)))
             circles = document.modelspace().query("CIRCLE[layer=='CUT']")
             self.assertEqual(len(circles), 4 * 15)
             bores = [c.dxf.center for c in circles if c.dxf.radius > 50]
             apart = min(a.distance(b) for k, a in enumerate(bores) for b in bores[k + 1 :])
-            self.assertGreater(apart, min(cut_line(sheet, part).width_mm, cut_line(sheet, part).height_mm))
+            self.assertGreater(apart, min(cut_line(part).width_mm, cut_line(part).height_mm))
             for circle in circles:
                 self.assertTrue(10 < circle.dxf.center.x < float(long) - 10)
                 self.assertTrue(10 < circle.dxf.center.y < float(wide) - 10)
 
     def test_the_cut_list_by_hand(self) -> None:
         """Area: shapely's of a fine polygon. Mass: area × 10 mm × 2700. Pierces: the outline and 15 holes."""
-        line = cut_line(SHEET, part_of())
+        line = cut_line(part_of())
         holes = part_of().holes
         hull = unary_union([Point(h.x_mm, h.y_mm) for h in holes if h.kind != "bore"]).convex_hull
         edge_mm = 1.15 * 1.5 * 12.2
@@ -139,11 +140,11 @@ class CutFileTest(TestCase):
 
 class SheetTest(TestCase):
     def test_the_hole_table_is_from_the_centre_and_from_two_edges_of_the_side_shown(self) -> None:
-        for side, sign in (("engine", 1), ("gearbox", -1)):
-            drawing = sheet_drawing(SHEET, part_of(), "Wren", side=side, revision="B, as released")
+        for side, words, sign in (("first", "engine", 1), ("second", "gearbox", -1)):
+            drawing = sheet_drawing(part_of(), "Wren", side=side, revision="B, as released")
             found = texts(drawing)
             hole = next(one for one in part_of().holes if one.id == "H2")
-            outline = part_drawings(SHEET, part_of(), "Wren")[0 if side == "engine" else 1]
+            outline = part_drawings(part_of(), "Wren")[0 if side == "first" else 1]
             for figure in (
                 sign * hole.x_mm,
                 hole.y_mm,
@@ -152,18 +153,18 @@ class SheetTest(TestCase):
             ):
                 self.assertIn(f"{figure:.2f}", found)
             self.assertIn("B, as released", found)
-            self.assertIn(f"the {side} side", found)
+            self.assertIn(f"the {words} side", found)
             self.assertNotIn("-0.00", found)
 
     def test_labels_of_neighbours_never_print_over_each_other(self) -> None:
-        drawing = sheet_drawing(SHEET, part_of(), "Wren", side="engine", revision="A")
+        drawing = sheet_drawing(part_of(), "Wren", side="first", revision="A")
         upright = sorted(one.x_mm for one in drawing.entities if isinstance(one, Text) and one.turned_deg == 90)
         self.assertEqual(len(upright), 15)
         self.assertGreaterEqual(min(b - a for a, b in zip(upright, upright[1:], strict=False)), 3.2 - 1e-9)
         self.assertTrue(all(10 < x < 268 for x in upright))
 
     def test_it_is_an_a3_page_as_pdf_and_svg(self) -> None:
-        drawing = sheet_drawing(SHEET, part_of(), "Wren", side="engine", revision="A")
+        drawing = sheet_drawing(part_of(), "Wren", side="first", revision="A")
         page = pypdfium2.PdfDocument(write_sheet_pdf(drawing))[0]
         self.assertAlmostEqual(page.get_width() / 72 * 25.4, 420, places=2)
         self.assertIn("Wren: adapter plate", page.get_textpage().get_text_bounded())
@@ -173,7 +174,7 @@ class SheetTest(TestCase):
 class TemplateTest(TestCase):
     def test_the_check_scales_measure_100_mm_on_every_page(self) -> None:
         for paper in PAPERS:
-            for page in pages_of(write_template(part_drawings(SHEET, part_of(), "Wren")[0], paper=paper)):
+            for page in pages_of(write_template(part_drawings(part_of(), "Wren")[0], paper=paper)):
                 along = dark(page, MARGIN_MM - 2, MARGIN_MM + 3.7, MARGIN_MM + 103, MARGIN_MM + 4.3).any(axis=0)
                 places = np.nonzero(along)[0] / DOTS_PER_MM
                 self.assertAlmostEqual(places.max() - places.min(), 100.3, delta=0.2)  # and the line's own 0.3
@@ -184,7 +185,7 @@ class TemplateTest(TestCase):
 
     def test_holes_are_as_far_apart_on_the_page_as_on_the_plate(self) -> None:
         """The crosses in two holes of one sheet, found as the middles of the rings round them."""
-        drawing = part_drawings(SHEET, part_of(), "Wren")[0]
+        drawing = part_drawings(part_of(), "Wren")[0]
         pages = pages_of(write_template(drawing, paper="a4"))
         inner_x, inner_y = 210 - 2 * MARGIN_MM, 297 - 2 * MARGIN_MM - FOOT_MM
         left, bottom = drawing.least_x_mm - 5, drawing.least_y_mm - 5
@@ -210,7 +211,7 @@ class TemplateTest(TestCase):
         self.assertGreaterEqual(seen, 12)
 
     def test_every_page_names_itself_and_its_side(self) -> None:
-        document = pypdfium2.PdfDocument(write_template(part_drawings(SHEET, part_of(), "Wren")[1], paper="letter"))
+        document = pypdfium2.PdfDocument(write_template(part_drawings(part_of(), "Wren")[1], paper="letter"))
         for k, page in enumerate(document):
             text = page.get_textpage().get_text_bounded()
             self.assertIn("seen from the gearbox side", text)

@@ -9,8 +9,8 @@ import numpy as np
 from hypothesis import given, settings
 from hypothesis import strategies as st
 
+from driveline.benches.plate.lay_out import lay_out
 from driveline.benches.plate.sheet import PlateSheet
-from driveline.benches.plate.solve import solve_parts
 from driveline.network import Direction, Hole, Kind, Network, Observation, Turning, solve_network
 from driveline.network import cofactors as cofactors_module
 from driveline.network.adjust import adjust, readjusted_without
@@ -43,7 +43,7 @@ def inside(a: str, b: str) -> dict[str, Any]:
 
 def radius(a: str, off_mm: float = 0.0) -> dict[str, Any]:
     mm = math.dist(TRUE[a], TRUE["C"]) + off_mm
-    return {"kind": "radius", "a": a, "reading": {"text": f"{mm:.5f}", "tool": "combination square"}}
+    return {"kind": "radius", "a": a, "reading": {"text": f"{mm:.5f}", "tool": "square"}}
 
 
 def axis(kind: str, a: str, edge: str = "centre", size_mm: float = 0.0) -> dict[str, Any]:
@@ -52,7 +52,7 @@ def axis(kind: str, a: str, edge: str = "centre", size_mm: float = 0.0) -> dict[
     x, y = TRUE[a][0] + 200, TRUE[a][1] + 180
     seen = (x * math.cos(turn) + y * math.sin(turn), y * math.cos(turn) - x * math.sin(turn))
     mm = seen[kind == "y"] + {"low": -1, "centre": 0, "high": 1}[edge] * size_mm / 2
-    reading = {"text": f"{mm:.5f}", "tool": "combination square"}
+    reading = {"text": f"{mm:.5f}", "tool": "square"}
     return {"kind": kind, "a": a, "frame": "square", "edge": edge, "reading": reading}
 
 
@@ -106,7 +106,7 @@ class KindsOfReadingTest(TestCase):
 
     def test_a_standing_dial_and_too_few_places_say_nothing_of_the_shaft(self) -> None:
         for change, word in [
-            ({"turned": "the part, under a standing dial"}, "what it turned about"),
+            ({"turned": "part"}, "what it turned about"),
             ({"dial": sweep()["dial"][:2]}, "three places"),
         ]:
             result = solve_survey(survey(*PAIRS, *BORE, *RADII, sweep(**change))).result
@@ -131,8 +131,8 @@ class KindsOfReadingTest(TestCase):
         found = survey(*PAIRS, *RADII, *SQUARE, outline={"frame": "square", "points": seen})
         outline = solve_survey(found).result.outline
         np.testing.assert_allclose([(one.x_mm, one.y_mm) for one in outline], corners, atol=5e-3)
-        sheet = PlateSheet.model_validate({"survey": found.model_dump(), "plate": {"outline_by": "flange outline"}})
-        (part,) = solve_parts(sheet).parts
+        sheet = PlateSheet.model_validate({"survey": found.model_dump(), "plate": {"outline_by": "flange"}})
+        (part,) = lay_out(sheet).parts
         self.assertEqual({vertex.bulge for vertex in part.vertices}, {0.0})
 
 
@@ -198,7 +198,7 @@ class LawsTest(TestCase):
     """What a survey must not hang on."""
 
     def plate(self, data: dict[str, Any]) -> dict[str, tuple[float, float]]:
-        (part,) = solve_parts(PlateSheet.model_validate(data)).parts
+        (part,) = lay_out(PlateSheet.model_validate(data)).parts
         return {f"{hole.kind} {hole.id}": (hole.x_mm, hole.y_mm) for hole in part.holes}
 
     def wren(self) -> dict[str, Any]:

@@ -9,28 +9,24 @@ from hypothesis import given
 from hypothesis import strategies as st
 from hypothesis.extra import numpy as arrays
 
-from driveline.benches.brief.masses import solve_masses
-from driveline.benches.brief.solve import solve_brief
 from driveline.benches.ratios.candidates import MOST_POINTS
 from driveline.benches.ratios.gearing import Sweep, motors_of, rating_shares, road_of
 from driveline.benches.ratios.lanes import plan_of
 from driveline.benches.ratios.line import station_designs
-from driveline.benches.ratios.solve import solve_ratios
 from driveline.gearing.brief import Brief
 from driveline.gearing.motor import Motor
 from driveline.gearing.pareto import beaten_by
 from driveline.gearing.road import KMH_PER_MS, FrontPull, held_by_each_axle_n, resistance_n
 from driveline.gearing.sweep import Figures, road_figures
+from driveline.job.evaluate import evaluate
 from driveline.job.file import JobFile
-from driveline.margins import Margins
 from driveline.shafts.coupler import CouplerStyle
 from tests.demo import demo_job
-from tests.jobs import CENTRE, KEPT, box, round_job, solved
+from tests.jobs import CENTRE, KEPT, box, brief_of, round_job, solved
 
 
 def swept(job: JobFile) -> tuple[Sweep, Brief, tuple[Motor, ...]]:
-    weights = solve_masses(job.sheets.masses, job.sheets.brief.vehicle, None)
-    brief = solve_brief(job.sheets.brief, weights)
+    brief = brief_of(job)
     assert brief.motor is not None and brief.rolling is not None
     plan = plan_of(job.sheets.ratios, brief, brief.rolling)
     return Sweep(plan), brief, motors_of(plan, brief, brief.motor)
@@ -164,10 +160,7 @@ class SweepTest(TestCase):
         data = job.model_dump(mode="json")
         for wanted in (1.0, 1.2):
             data["sheets"]["margins"]["maker_rating"] = wanted
-            sheets = JobFile.model_validate(data).sheets
-            weights = solve_masses(sheets.masses, sheets.brief.vehicle, None)
-            result, _, _ = solve_ratios(sheets.ratios, sheets.brief, brief, weights, Margins(sheets.margins))
-            must = next(must for must in result.musts if must.key == "rating")
+            must = next(must for must in evaluate(JobFile.model_validate(data)).ratios.musts if must.key == "rating")
             self.assertEqual(must.count, int(np.count_nonzero(ratings >= wanted)))
 
 

@@ -7,16 +7,15 @@ from django.utils import timezone
 
 from accounts.models import User
 from build.models import Delivery, Release
-from build.records import keep_release, records_of
-from driveline.benches.plate.solve import solve_parts
+from build.records import keep_release, records_of, release_record
 from driveline.checks import Verdict
 from driveline.job.evaluate import evaluate
+from driveline.job.file import REGISTRY
 from driveline.network import Turning
 from driveline.parts.records import Incoming, Measure, PartKey, Seen
-from driveline.parts.records import Release as ReleaseRecord
 from driveline.parts.release import release_of, runs_seen_from
 from driveline.parts.released import judged
-from jobs.actions import VersionConflict, job_file, saved_sheets
+from jobs.actions import job_file, locked_newest, saved_sheets
 from jobs.models import Job
 
 
@@ -32,28 +31,36 @@ def release_part(
 
     Raises:
         VersionConflict: If ``based_on`` is not the newest version.
-        Held: If the holes run the other way than they were seen to run, or a check of the plate fails and no reason
+        Held: If the holes run the other way than they were seen to run, or a check of its bench fails and no reason
             is given.
         NotDrawnYet: If the part can't be drawn.
         RecordsFull: If the job holds as many releases as are taken.
         NoLetterLeft: If the part's letters are used up.
     """
-    Job.objects.select_for_update().get(pk=job.pk)
-    newest = job.versions.select_related("author").latest("number")
-    if newest.number != based_on:
-        raise VersionConflict(newest)
+    newest = locked_newest(job, based_on)
     file = job_file(job, saved_sheets(newest))
-    drawn = runs_seen_from(solve_parts(file.sheets.plate).part(part), side)
+    drawn_part = REGISTRY.part(file, part)
+    drawn = runs_seen_from(drawn_part, side)
     if drawn is not runs:
         raise Held(
             f"Seen from that side the drawing's holes run {drawn.value}; you saw them run {runs.value}. "
             "One of them is mirrored: look at the part again before anything is cut."
         )
     file.build.require_room_for_release()
-    failing = [check.title for check in evaluate(file).checks if check.holds_release]
+    failing = [one.title for one in evaluate(file).checks if one.holds_release and one.bench == drawn_part.bench]
     if failing and not despite:
         raise Held(f"{', '.join(failing)}: failing. Mend it, or say why the part is released all the same.")
-    record = release_of(file, part=part, side=side, by=str(author), at=_now(), revision=newest.number, note=despite)
+    before = file.build.newest(part)
+    record = release_of(
+        drawn_part,
+        job_name=file.name,
+        after=before and before.letter,
+        side=side,
+        by=str(author),
+        at=_now(),
+        revision=newest.number,
+        note=despite,
+    )
     return keep_release(job, author, record)
 
 
@@ -76,7 +83,7 @@ def record_delivery(
     """
     Job.objects.select_for_update().get(pk=release.job_id)  # so that two at once are counted one after the other
     records_of(release.job).require_room_for_delivery()
-    rows = judged(ReleaseRecord.model_validate(release.record), measures)
+    rows = judged(release_record(release), measures)
     if accepted and not runs_as_drawn:
         raise Held("Its holes run the other way round than the drawing's: a mirrored part can't be accepted.")
     if accepted and not rows:
@@ -87,7 +94,7 @@ def record_delivery(
     if not accepted and not why:
         raise Held("Say why it is turned down, for whoever makes the next one.")
     record = Incoming(
-        part=release.record["part"],
+        part=release.part,
         letter=release.letter,
         by=str(author),
         at=_now(),

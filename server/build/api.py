@@ -12,10 +12,10 @@ from pydantic import Field
 from accounts.queries import person
 from build.actions import record_delivery, release_part
 from build.models import Release
+from build.records import release_record
 from driveline.drawing.pdf import write_sheet_pdf
 from driveline.network import Turning
 from driveline.parts.records import Letter, Measure, PartKey, Seen
-from driveline.parts.records import Release as ReleaseRecord
 from driveline.parts.released import judged
 from driveline.parts.results import FeatureRow
 from driveline.sheet import Words
@@ -68,7 +68,7 @@ class DeliveryIn(MeasuresIn):
 
 
 def _line(release: Release) -> ReleaseLine:
-    record = ReleaseRecord.model_validate(release.record)
+    record = release_record(release)
     return ReleaseLine(
         part=record.part,
         letter=record.letter,
@@ -119,8 +119,8 @@ def release_dxf(request: HttpRequest, job_id: UUID, part: PartKey, letter: Lette
     content = release.record["dxf"]
     if hashlib.sha256(content.encode()).hexdigest() != release.sha256:
         raise HttpError(409, "The kept drawing no longer matches its hash. Do not cut from it; release it anew.")
-    side = release.record["side"]
-    name = file_stem(release.job.name, part.replace("_", "-"), f"rev-{letter}", f"{side}-side") + ".dxf"
+    seen_from = release_record(release).seen_from
+    name = file_stem(release.job.name, part.split(".")[-1].replace("_", "-"), f"rev-{letter}", seen_from) + ".dxf"
     return attachment(content, name=name, content_type="image/vnd.dxf")
 
 
@@ -128,10 +128,10 @@ def release_dxf(request: HttpRequest, job_id: UUID, part: PartKey, letter: Lette
 def release_sheet(request: HttpRequest, job_id: UUID, part: PartKey, letter: Letter) -> HttpResponse:
     """Return the dimensioned sheet as it was released."""
     release = _release(request, job_id, part, letter)
-    sheet = ReleaseRecord.model_validate(release.record).sheet
+    sheet = release_record(release).sheet
     if sheet is None:
         raise HttpError(409, "That release is older than kept sheets. Release it anew to have one.")
-    name = file_stem(release.job.name, part.replace("_", "-"), f"rev-{letter}", "sheet") + ".pdf"
+    name = file_stem(release.job.name, part.split(".")[-1].replace("_", "-"), f"rev-{letter}", "sheet") + ".pdf"
     return attachment(write_sheet_pdf(sheet), name=name, content_type="application/pdf")
 
 
@@ -139,10 +139,10 @@ def release_sheet(request: HttpRequest, job_id: UUID, part: PartKey, letter: Let
 def release_holes(request: HttpRequest, job_id: UUID, part: PartKey, letter: Letter) -> HttpResponse:
     """Return the hole table as it was released."""
     release = _release(request, job_id, part, letter)
-    holes = ReleaseRecord.model_validate(release.record).holes
+    holes = release_record(release).holes
     if not holes:
         raise HttpError(409, "That release is older than kept hole tables. Release it anew to have one.")
-    name = file_stem(release.job.name, part.replace("_", "-"), f"rev-{letter}", "holes") + ".csv"
+    name = file_stem(release.job.name, part.split(".")[-1].replace("_", "-"), f"rev-{letter}", "holes") + ".csv"
     return attachment(hole_table_csv(holes), name=name, content_type="text/csv")
 
 
@@ -156,7 +156,7 @@ def judge_delivery(
 ) -> list[FeatureRow]:
     """Compare measures of a delivered part with its release. Nothing is saved."""
     release = _release(request, job_id, part, letter)
-    return list(judged(ReleaseRecord.model_validate(release.record), payload.measures))
+    return list(judged(release_record(release), payload.measures))
 
 
 @router.post(
@@ -178,4 +178,4 @@ def create_delivery(
         accepted=payload.accepted,
         why=payload.why,
     )
-    return Status(201, list(judged(ReleaseRecord.model_validate(release.record), payload.measures)))
+    return Status(201, list(judged(release_record(release), payload.measures)))

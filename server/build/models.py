@@ -10,7 +10,7 @@ class Release(models.Model):
     """A part as it was released. Never changed afterwards: a trigger refuses it."""
 
     job = models.ForeignKey(Job, on_delete=models.CASCADE, related_name="releases")
-    part = models.CharField(max_length=20)
+    part = models.CharField(max_length=80)
     letter = models.CharField(max_length=2)
     sha256 = models.CharField(max_length=64)
     record = models.JSONField()  # the core's own Release, whole

@@ -8,8 +8,9 @@ from build.records import keep_records, records_of
 from driveline.benches.contract import Progress
 from driveline.checks import Verdict
 from driveline.errors import DrivelineError
-from driveline.job.evaluate import BENCH_TITLES, JobResult, evaluate
+from driveline.job.evaluate import JobResult, evaluate
 from driveline.job.file import JobFile, Sheets
+from driveline.job.versions import VERSION, sheets_brought_up
 from driveline.parts.records import BuildRecords
 from jobs.models import Job, JobVersion
 
@@ -42,7 +43,7 @@ def job_file(job: Job, sheets: Sheets) -> JobFile:
 
 def saved_sheets(version: JobVersion) -> Sheets:
     """Return the sheets of a version."""
-    return Sheets.model_validate(version.sheets)
+    return Sheets.model_validate(sheets_brought_up(version.sheets, version.format_version))
 
 
 @transaction.atomic
@@ -64,11 +65,21 @@ def save_version(*, job: Job, author: User, based_on: int, sheets: Sheets, note:
         VersionConflict: If ``based_on`` is not the newest version; nothing is saved then.
         ImpossibleInput: If the sheets can't be evaluated; nothing is saved then.
     """
+    newest = locked_newest(job, based_on)
+    return _add_version(job=job, number=newest.number + 1, author=author, sheets=sheets, note=note)
+
+
+def locked_newest(job: Job, based_on: int) -> JobVersion:
+    """Return the newest version, with the job locked until the transaction ends.
+
+    Raises:
+        VersionConflict: If it is not the one that the work is based on.
+    """
     Job.objects.select_for_update().get(pk=job.pk)
     newest = job.versions.select_related("author").latest("number")
     if newest.number != based_on:
         raise VersionConflict(newest)
-    return _add_version(job=job, number=newest.number + 1, author=author, sheets=sheets, note=note)
+    return newest
 
 
 def _add_version(*, job: Job, number: int, author: User, sheets: Sheets, note: str) -> JobVersion:
@@ -80,6 +91,7 @@ def _add_version(*, job: Job, number: int, author: User, sheets: Sheets, note: s
         author=author,
         note=note,
         sheets=sheets.model_dump(mode="json"),
+        format_version=VERSION,
         worst=result.worst.value,
         stage=_stage(result),
         worst_title=result.checks[0].title if result.checks else "",
@@ -91,7 +103,7 @@ def _add_version(*, job: Job, number: int, author: User, sheets: Sheets, note: s
 def _stage(result: JobResult) -> str:
     """The furthest bench that has been begun, in words."""
     begun = [state for state in result.benches if state.progress is not Progress.NOTHING_YET]
-    return f"{BENCH_TITLES[begun[-1].bench]} {begun[-1].progress.value}" if begun else "nothing yet"
+    return f"{begun[-1].word} {begun[-1].progress.value}" if begun else "nothing yet"
 
 
 def import_job(*, shop: Shop, author: User, data: bytes) -> Job:

@@ -8,14 +8,27 @@ from django.shortcuts import get_object_or_404
 from ninja import File, Router, Status, UploadedFile
 
 from accounts.queries import person, shops_editable_by
-from driveline.job.evaluate import JobResult, evaluate
-from driveline.job.file import Sheets
+from build.records import records_key_of, with_records_key
+from driveline.benches.ratios.gearing import pick_key
+from driveline.job.file import REGISTRY, Sheets
 from fernback.problems import Conflict, Problem
 from jobs.actions import GREATEST_FILE_BYTES, FileRefused, create_job, import_job, job_file, save_version, saved_sheets
 from jobs.exports import attachment, file_stem
 from jobs.models import Job, JobVersion
 from jobs.queries import gearing_changes, jobs_visible_to, may_edit, require_editable
-from jobs.schemas import EvaluateIn, GearingChoice, JobIn, JobLine, JobOut, VersionIn, VersionLine, VersionOut
+from jobs.reading import read_back
+from jobs.schemas import (
+    BenchOut,
+    EvaluateIn,
+    EvaluateOut,
+    GearingChoice,
+    JobIn,
+    JobLine,
+    JobOut,
+    VersionIn,
+    VersionLine,
+    VersionOut,
+)
 
 router = Router(tags=["jobs"])
 REFUSALS = {422: Problem, 403: Problem, 404: Problem}
@@ -47,6 +60,7 @@ def _job_out(request: HttpRequest, job: Job) -> JobOut:
         shop=job.shop.name,
         may_edit=may_edit(person(request), job),
         version=_version_out(_newest(job)),
+        benches=[BenchOut(key=one.key, title=one.title, letter=one.letter) for one in REGISTRY.benches],
     )
 
 
@@ -121,9 +135,10 @@ def list_gearing_choices(request: HttpRequest, job_id: UUID) -> list[GearingChoi
             version=version.number,
             author=str(version.author),
             saved_at=version.saved_at,
-            choice=version.sheets["ratios"]["choice"],
+            choice=choice,
+            name="" if choice is None else pick_key(choice),
         )
-        for version in gearing_changes(job)
+        for version, choice in gearing_changes(job)
     ]
 
 
@@ -148,13 +163,19 @@ def create_version(request: HttpRequest, job_id: UUID, payload: VersionIn) -> St
     return Status(201, _line(version))
 
 
-@router.post("/{uuid:job_id}/evaluate", response={200: JobResult, **REFUSALS}, operation_id="jobs_evaluate")
+@router.post("/{uuid:job_id}/evaluate", response={200: EvaluateOut, **REFUSALS}, operation_id="jobs_evaluate")
 def evaluate_job(request: HttpRequest, job_id: UUID, payload: EvaluateIn) -> HttpResponse:
     """Evaluate sheets as they stand on the screen, or the newest saved ones. Nothing is saved."""
-    job = get_object_or_404(jobs_visible_to(person(request)), pk=job_id)
+    heard = read_back(payload.typed) if payload.typed else None
+    job = get_object_or_404(with_records_key(jobs_visible_to(person(request))), pk=job_id)
     sheets = payload.sheets or saved_sheets(_newest(job))
+    file, records_key = job_file(job, sheets), f"{job.name} {records_key_of(job)}"
+    answer = REGISTRY.answer(file, payload.have, records_key=records_key)
     # Written by the core's own models: checking every figure a second time would double the answer's time.
-    return HttpResponse(evaluate(job_file(job, sheets)).model_dump_json(), content_type="application/json")
+    read = b"null" if heard is None else heard.model_dump_json().encode()
+    left_out = set(type(answer).model_fields) - answer.model_fields_set
+    body = b'{"read":' + read + b',"answer":' + answer.model_dump_json(exclude=left_out).encode() + b"}"
+    return HttpResponse(body, content_type="application/json")
 
 
 @router.get("/{uuid:job_id}/file", operation_id="jobs_export")

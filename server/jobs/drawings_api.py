@@ -6,12 +6,10 @@ from uuid import UUID
 
 from django.http import HttpRequest, HttpResponse
 from django.shortcuts import get_object_or_404
-from driveline.benches.plate.layout import Part
 from ninja import Router
 from ninja.errors import HttpError
 
 from accounts.queries import person
-from driveline.benches.plate.solve import SolvedPlate, solve_parts
 from driveline.drawing.dxf import write_dxf
 from driveline.drawing.model import Drawing
 from driveline.drawing.nested import nested_drawing
@@ -19,8 +17,9 @@ from driveline.drawing.pdf import write_sheet_pdf
 from driveline.drawing.svg import write_sheet_svg, write_svg
 from driveline.drawing.template import write_template
 from driveline.job.evaluate import evaluate
-from driveline.job.file import JobFile
+from driveline.job.file import REGISTRY, JobFile
 from driveline.parts.drawings import cut_drawing, cut_line, drawing_from, hole_rows, nest_of, sheet_drawing
+from driveline.parts.made import FlatPart
 from driveline.parts.records import PartKey, Seen
 from jobs.actions import job_file, saved_sheets
 from jobs.exports import attachment, cut_list_csv, file_stem, hole_table_csv
@@ -34,15 +33,14 @@ class _Drawn:
     """A part of the newest version, with what its files are called."""
 
     job: JobFile
-    solved: SolvedPlate
-    part: Part
+    part: FlatPart
     number: int
 
     def stem(self, *more: str) -> str:
         return file_stem(self.job.name, self.part.title, f"rev{self.number}", *more)
 
     def side_stem(self, side: Seen) -> str:
-        return self.stem(self.part.sides[0 if side == "engine" else 1])
+        return self.stem(self.part.sides[0 if side == "first" else 1])
 
 
 def _newest_file(request: HttpRequest, job_id: UUID) -> tuple[JobFile, int]:
@@ -53,17 +51,16 @@ def _newest_file(request: HttpRequest, job_id: UUID) -> tuple[JobFile, int]:
 
 def _drawn(request: HttpRequest, job_id: UUID, key: PartKey) -> _Drawn:
     job, number = _newest_file(request, job_id)
-    solved = solve_parts(job.sheets.plate)
-    return _Drawn(job, solved, solved.part(key), number)
+    return _Drawn(job, REGISTRY.part(job, key), number)
 
 
 def _one_side(drawn: _Drawn, side: Seen) -> Drawing:
-    return drawing_from(drawn.job.sheets.plate, drawn.part, drawn.job.name, side)
+    return drawing_from(drawn.part, drawn.job.name, side)
 
 
 def _revision_words(drawn: _Drawn) -> str:
     """The letter where the part stands as it was released; else the saved revision that it is drawn from."""
-    part = next(one for one in evaluate(drawn.job).plate.parts if one.key == drawn.part.key)
+    part = next(one for one in evaluate(drawn.job).parts if one.key == drawn.part.key)
     if part.released and not part.released.differs:
         return f"{part.released.letter}, as released"
     return f"saved revision {drawn.number}, not released"
@@ -73,7 +70,7 @@ def _revision_words(drawn: _Drawn) -> str:
 def cut_list(request: HttpRequest, job_id: UUID) -> HttpResponse:
     """Return the cut list of the saved parts."""
     job, number = _newest_file(request, job_id)
-    lines = [cut_line(job.sheets.plate, part) for part in solve_parts(job.sheets.plate).parts]
+    lines = [cut_line(part) for part in REGISTRY.parts(job)]
     name = file_stem(job.name, "cut-list", f"rev{number}") + ".csv"
     return attachment(cut_list_csv(lines), name=name, content_type="text/csv")
 
@@ -82,14 +79,13 @@ def cut_list(request: HttpRequest, job_id: UUID) -> HttpResponse:
 def part_holes(request: HttpRequest, job_id: UUID, part: PartKey) -> HttpResponse:
     """Return a saved part's hole table."""
     drawn = _drawn(request, job_id, part)
-    sure = {hole.id: hole.major_mm for hole in drawn.solved.survey.result.holes}
-    content = hole_table_csv(hole_rows(drawn.part, sure))
+    content = hole_table_csv(hole_rows(drawn.part))
     return attachment(content, name=f"{drawn.stem('holes')}.csv", content_type="text/csv")
 
 
 @router.get("/{uuid:job_id}/drawings/{part}-template.pdf", operation_id="job_part_template")
 def part_template(
-    request: HttpRequest, job_id: UUID, part: PartKey, side: Seen = "engine", paper: Literal["a4", "letter"] = "a4"
+    request: HttpRequest, job_id: UUID, part: PartKey, side: Seen = "first", paper: Literal["a4", "letter"] = "a4"
 ) -> HttpResponse:
     """Return a saved part's paper template at 1:1, tiled over sheets of a printer's size."""
     drawn = _drawn(request, job_id, part)
@@ -98,25 +94,24 @@ def part_template(
 
 
 @router.get("/{uuid:job_id}/drawings/{part}-nested.dxf", operation_id="job_part_nested")
-def part_nested(request: HttpRequest, job_id: UUID, part: PartKey, side: Seen = "engine") -> HttpResponse:
+def part_nested(request: HttpRequest, job_id: UUID, part: PartKey, side: Seen = "first") -> HttpResponse:
     """Return as many of a saved part as are wanted, set out on its stock sheet."""
     drawn = _drawn(request, job_id, part)
-    plate = drawn.job.sheets.plate
-    nest = nest_of(plate, drawn.part)
+    nest = nest_of(drawn.part)
     if nest is None or not nest.count:
         raise HttpError(409, "Give the stock sheet's size, one that takes the part, before parts are nested on it.")
-    drawing = nested_drawing(cut_drawing(plate, drawn.part, drawn.job.name, side), nest, plate.plate.quantity)
+    drawing = nested_drawing(cut_drawing(drawn.part, drawn.job.name, side), nest, drawn.part.stock.quantity)
     return attachment(write_dxf(drawing), name=f"{drawn.side_stem(side)}-nested.dxf", content_type="image/vnd.dxf")
 
 
 @router.get("/{uuid:job_id}/drawings/{part}-sheet.{form}", operation_id="job_part_sheet")
 def part_sheet(
-    request: HttpRequest, job_id: UUID, part: PartKey, form: Literal["pdf", "svg"], side: Seen = "engine"
+    request: HttpRequest, job_id: UUID, part: PartKey, form: Literal["pdf", "svg"], side: Seen = "first"
 ) -> HttpResponse:
     """Return a saved part's dimensioned sheet."""
     drawn = _drawn(request, job_id, part)
     revision = _revision_words(drawn)
-    sheet = sheet_drawing(drawn.job.sheets.plate, drawn.part, drawn.job.name, side=side, revision=revision)
+    sheet = sheet_drawing(drawn.part, drawn.job.name, side=side, revision=revision)
     name = f"{drawn.side_stem(side)}-sheet.{form}"
     if form == "pdf":
         return attachment(write_sheet_pdf(sheet), name=name, content_type="application/pdf")
@@ -125,12 +120,12 @@ def part_sheet(
 
 @router.get("/{uuid:job_id}/drawings/{part}.{form}", operation_id="job_part_drawing")
 def part_drawing(
-    request: HttpRequest, job_id: UUID, part: PartKey, form: Literal["dxf", "svg"], side: Seen = "engine"
+    request: HttpRequest, job_id: UUID, part: PartKey, form: Literal["dxf", "svg"], side: Seen = "first"
 ) -> HttpResponse:
     """Return a saved part's cut file, with its kerf where the job states one, or its picture at 1:1."""
     drawn = _drawn(request, job_id, part)
     name = f"{drawn.side_stem(side)}.{form}"
     if form == "dxf":
-        content = write_dxf(cut_drawing(drawn.job.sheets.plate, drawn.part, drawn.job.name, side))
+        content = write_dxf(cut_drawing(drawn.part, drawn.job.name, side))
         return attachment(content, name=name, content_type="image/vnd.dxf")
     return attachment(write_svg(_one_side(drawn, side)), name=name, content_type="image/svg+xml")

@@ -4,56 +4,25 @@ import re
 
 from django.http import HttpRequest
 from ninja import File, Form, Router, Schema, UploadedFile
-from pydantic import Field
 
 from driveline.gearing.sheets import CurvePoint
 from driveline.reading.curve_csv import GREATEST_BYTES, read_motor_curve
-from driveline.reading.measure import LENGTHS, Quantity, Tool, inch_text, measured, nearest_fraction
+from driveline.reading.measure import Tool
 from driveline.survey.files import read_survey_csv, read_survey_dxf
 from driveline.survey.sheet import FlangeHole, Outline, Side, Survey, SurveyReading
-from fernback.inputs import Input
 from fernback.problems import Problem
 from jobs.actions import FileRefused
+from jobs.reading import ReadBack, Typed, read_back
 
 router = Router(tags=["measure"])
 MOST_SURVEY_BYTES = 4_000_000
 MOST_SURVEY_TEXT = 1_000_000
 
 
-class Typed(Input):
-    """A field's text with what it measures."""
-
-    text: str = Field(max_length=60)
-    quantity: Quantity
-    unit: str | None = Field(default=None, max_length=10)
-    tool: Tool | None = None
-
-
-class ReadBack(Schema):
-    """What the text was read as."""
-
-    value: float
-    unit: str
-    u: float | None
-    inch: str | None
-    fraction: str | None
-    fraction_error_mm: float | None
-
-
 @router.post("", response={200: ReadBack, 422: Problem}, operation_id="measure_read")
 def read_typed(request: HttpRequest, payload: Typed) -> ReadBack:  # noqa: ARG001 - ninja passes it
     """Read a measurement as typed; a refusal says what is wrong and what to type."""
-    read = measured(payload.text, payload.quantity, default_unit=payload.unit, tool=payload.tool)
-    is_length = payload.quantity in LENGTHS
-    fraction = nearest_fraction(read.value, 64) if is_length else None
-    return ReadBack(
-        value=read.value,
-        unit=read.unit,
-        u=read.u,
-        inch=inch_text(read.value) if is_length else None,
-        fraction=fraction and fraction.text,
-        fraction_error_mm=fraction and fraction.error_mm,
-    )
+    return read_back(payload)
 
 
 class CurveRead(Schema):

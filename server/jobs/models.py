@@ -34,6 +34,7 @@ class JobVersion(models.Model):
     saved_at = models.DateTimeField(auto_now_add=True)
     note = models.CharField(max_length=200, blank=True)
     sheets = models.JSONField()
+    format_version = models.PositiveSmallIntegerField(default=1)  # of the job file that the sheets are as in
     # What the checks came to when it was saved, so that a list of jobs need not evaluate them all.
     worst = models.CharField(max_length=10)
     worst_title = models.CharField(max_length=200, blank=True)

@@ -7,6 +7,7 @@ from django.shortcuts import get_object_or_404
 from ninja.errors import HttpError
 
 from accounts.models import EDITORS, User
+from driveline.benches.ratios.sheet import Choice
 from jobs.models import Job, JobVersion
 
 
@@ -33,13 +34,13 @@ def may_edit(user: User, job: Job) -> bool:
     return jobs_editable_by(user).filter(pk=job.pk).exists()
 
 
-def gearing_changes(job: Job) -> list[JobVersion]:
+def gearing_changes(job: Job) -> list[tuple[JobVersion, Choice | None]]:
     """Return the versions in which the chosen gearing or its reason is not that of the version before, newest first."""
-    changes = []
+    changes: list[tuple[JobVersion, Choice | None]] = []
     before = None
     for version in job.versions.select_related("author").order_by("number"):
         choice = version.sheets["ratios"]["choice"]
         if choice != before:
-            changes.append(version)
+            changes.append((version, choice and Choice.model_validate(choice)))
         before = choice
     return changes[::-1]

@@ -1,6 +1,7 @@
 """What the jobs API takes and gives."""
 
 from datetime import datetime
+from typing import Annotated
 from uuid import UUID
 
 from ninja import Schema
@@ -8,9 +9,10 @@ from pydantic import Field
 
 from driveline.benches.ratios.sheet import Choice
 from driveline.checks import Verdict
-from driveline.job.file import Sheets
+from driveline.job.file import Answer, Sheets
 from driveline.sheet import Name, Words
 from fernback.inputs import Input
+from jobs.reading import ReadBack, Typed
 
 
 class JobIn(Input):
@@ -34,6 +36,17 @@ class EvaluateIn(Input):
     """Sheets to evaluate without saving; the newest saved ones when left out."""
 
     sheets: Sheets | None = None
+    have: dict[Annotated[str, Field(max_length=40)], Annotated[str, Field(max_length=40)]] = Field(
+        default={}, max_length=40, description="Key of each piece of the answer that is on the screen already"
+    )
+    typed: Typed | None = Field(default=None, description="A figure just typed, to be read back with the answer")
+
+
+class EvaluateOut(Schema):
+    """What follows from the sheets, and what the typed figure was read as."""
+
+    read: ReadBack | None
+    answer: Answer
 
 
 class VersionLine(Schema):
@@ -53,6 +66,7 @@ class GearingChoice(Schema):
     author: str
     saved_at: datetime
     choice: Choice | None
+    name: str  # of what was chosen; empty where the choice was taken back
 
 
 class JobLine(Schema):
@@ -78,8 +92,16 @@ class VersionOut(VersionLine):
     sheets: Sheets
 
 
+class BenchOut(Schema):
+    """A bench: its key, what it is called, and the letter that opens it; in the order of the work."""
+
+    key: str
+    title: str
+    letter: str
+
+
 class JobOut(Schema):
-    """A job with its newest version."""
+    """A job with its newest version, and the benches that it goes through."""
 
     id: UUID
     name: str
@@ -87,3 +109,4 @@ class JobOut(Schema):
     shop: str
     may_edit: bool
     version: VersionOut
+    benches: list[BenchOut]

@@ -1,6 +1,6 @@
 /** What tests of the screen share: a job, an answer of the core, and a server that answers as told. */
 import { vi } from 'vitest';
-import type { Check, Job, JobResult, Line, Sheets } from './api/types';
+import type { Answer, Check, Job, Line, Sheets } from './api/types';
 
 export function aCheck(change: Partial<Check> = {}): Check {
   return {
@@ -27,6 +27,7 @@ export function aCheck(change: Partial<Check> = {}): Check {
     station: 'gearbox',
     margin: 1.09,
     verdict: 'tight',
+    rank: 2e6,
     ...change,
   };
 }
@@ -97,11 +98,18 @@ export function aJob(change: Partial<Job> = {}): Job {
       worst: 'tight',
       sheets: someSheets('1080 kg'),
     },
+    benches: [{ key: 'brief', title: 'Brief', letter: 'b' }],
     ...change,
   };
 }
 
-export const AN_ANSWER = { checks: [], benches: [] } as unknown as JobResult;
+export const AN_ANSWER = {
+  read: null,
+  answer: { keys: {}, line: null, parts: {}, checks: {}, benches: [] } as unknown as Answer,
+};
+
+/** What the screen makes of that answer. */
+export const A_RESULT = { line: null, parts: {}, checks: [], benches: [] };
 
 type Route = (body: unknown) => { status?: number; json: unknown; after?: Promise<void> | undefined };
 

@@ -1,7 +1,7 @@
 """What a bench is: a sheet that a person fills in, and what follows from it and the benches before it.
 
-A bench is one folder beside this module and one line of the registry. It imports no other bench: what it needs of one is
-a typed value of its own ``needs.py``, and the registry's wiring fills that in.
+A bench is one folder beside this module and one line of the registry. It imports no other bench: what it needs of one
+is a typed value of its own ``needs.py``, and the registry's wiring fills that in.
 """
 
 from collections.abc import Callable, Mapping
@@ -42,7 +42,7 @@ def progress_of(*, is_begun: bool, is_finished: bool) -> Progress:
 
 @dataclass(frozen=True, kw_only=True)
 class LaidOut:
-    """What follows from a bench's own sheet by geometry alone, from chosen values: its parts, and what is still wanted."""
+    """What follows from a bench's own sheet by geometry alone, from chosen values: its parts, and what they want."""
 
     parts: tuple[FlatPart, ...] = ()
     to_do: tuple[ToDo, ...] = ()

@@ -3,7 +3,7 @@
 from typing import TYPE_CHECKING
 
 from driveline.job.benches import BENCHES
-from driveline.job.registry import JobFileBase, JobResultBase, Registry, SheetsBase
+from driveline.job.registry import AnswerBase, JobFileBase, JobResultBase, Registry, SheetsBase
 
 REGISTRY = Registry(BENCHES)
 
@@ -11,7 +11,9 @@ if TYPE_CHECKING:
     Sheets = SheetsBase
     JobFile = JobFileBase
     JobResult = JobResultBase
+    Answer = AnswerBase
 else:
     Sheets = REGISTRY.Sheets
     JobFile = REGISTRY.JobFile
     JobResult = REGISTRY.JobResult
+    Answer = REGISTRY.Answer

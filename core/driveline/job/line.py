@@ -106,7 +106,8 @@ class _Rows:
         ]
         shown = np.where(self._in_reach, margins, np.nan)
         for k, check in self._judged.items():
-            shown[k] = np.nan if check is None or check.margin is None else check.margin
+            margin = np.nan if check is None or check.margin is None else check.margin
+            shown[k] = np.where(self._in_reach, margin, np.nan)
             letters[k] = np.where(
                 self._in_reach, OUT_OF_REACH if check is None else LETTERS[check.verdict], OUT_OF_REACH
             )

@@ -1,11 +1,12 @@
 """What follows from a list of benches: the job file's model, its evaluation, its parts. No bench is known by name."""
 
-from collections.abc import Mapping, Sequence
+import json
+from collections.abc import Callable, Mapping, Sequence
 from dataclasses import dataclass, replace
 from functools import cached_property
-from typing import TYPE_CHECKING, Any, Literal
+from typing import TYPE_CHECKING, Annotated, Any, Literal
 
-from pydantic import create_model, model_validator
+from pydantic import WrapValidator, create_model, model_validator
 
 from driveline.benches.contract import AnyBench, Given, LaidOut, Outcome, Progress
 from driveline.checks import Check, Result, Verdict, worst_first, worst_verdict
@@ -117,13 +118,30 @@ class Evaluation:
     line_key: str
 
 
+class AnswerBase(Result):
+    """What a change comes to, piece by piece: those that the asker has under the same key are left out.
+
+    A bench's piece is its result with its checks and parts; the Line is one of its own. There is a field for each
+    bench's result besides these.
+    """
+
+    keys: dict[str, str]  # of every piece, also of those left out
+    line: Line | None = None
+    parts: dict[str, tuple[PartResult, ...]]  # by bench
+    checks: dict[str, tuple[Check, ...]]  # by bench, in the bench's order
+    benches: tuple[BenchState, ...]
+
+
 class Registry:
     """Benches in the order of the work, and what they make of a job."""
 
     def __init__(self, benches: Sequence[AnyBench], *, remembers: int = 400) -> None:
         self.benches = tuple(benches)
         self.memory = Memory(remembers)
-        fields: dict[str, Any] = {bench.key: (bench.sheet, bench.sheet()) for bench in benches}
+        fields: dict[str, Any] = {
+            bench.key: (Annotated[bench.sheet, WrapValidator(self._read_once(bench))], bench.sheet())
+            for bench in benches
+        }
         self.Sheets: type[SheetsBase] = create_model(
             "Sheets", __base__=SheetsBase, __doc__=SheetsBase.__doc__, **fields
         )
@@ -133,6 +151,11 @@ class Registry:
         results: dict[str, Any] = {bench.key: (bench.result, ...) for bench in benches}
         self.JobResult: type[JobResultBase] = create_model(
             "JobResult", __base__=JobResultBase, __doc__=JobResultBase.__doc__, **results
+        )
+
+        answers: dict[str, Any] = {bench.key: (bench.result | None, None) for bench in benches}
+        self.Answer: type[AnswerBase] = create_model(
+            "Answer", __base__=AnswerBase, __doc__=AnswerBase.__doc__, **answers
         )
 
     def evaluate(self, job: JobFileBase) -> JobResultBase:
@@ -155,7 +178,27 @@ class Registry:
             **{answer.bench.key: answer.outcome.result for answer in found.answers},
         )
 
-    def evaluation(self, job: JobFileBase) -> Evaluation:
+    def answer(self, job: JobFileBase, have: Mapping[str, str], *, records_key: str | None = None) -> AnswerBase:
+        """Return the same without the pieces that the asker has.
+
+        Args:
+            job: As in ``evaluate``.
+            have: The key of each piece that the asker holds.
+            records_key: Of the job's name and records, where the caller knows one: it differs when they do.
+        """
+        found = self.evaluation(job, records_key=records_key)
+        keys = {answer.bench.key: answer.key for answer in found.answers} | {"line": found.line_key}
+        news = [answer for answer in found.answers if have.get(answer.bench.key) != answer.key]
+        return self.Answer(
+            keys=keys,
+            line=None if have.get("line") == found.line_key else found.line,
+            parts={answer.bench.key: answer.parts for answer in news},
+            checks={answer.bench.key: answer.checks for answer in news},
+            benches=tuple(answer.state() for answer in found.answers),
+            **{answer.bench.key: answer.outcome.result for answer in news},
+        )
+
+    def evaluation(self, job: JobFileBase, *, records_key: str | None = None) -> Evaluation:
         """Return the same piece by piece, each with a key that tells whether it is still the same."""
         sheets = self.sheets_of(job)
         keys = {key: key_of(sheet) for key, sheet in sheets.items()}
@@ -168,7 +211,7 @@ class Registry:
             outcome = self._outcome(bench, sheets[bench.key], laid[bench.key], needs, margins, key)
             solved[bench.key] = outcome.solved
             found.append((bench, outcome, key))
-        records_key = key_of(job.name, job.build)
+        records_key = key_of(job.name, job.build) if records_key is None else records_key
         answers = tuple(self._answer(*one, job, margins, records_key) for one in found)
         line, line_key = self._line(answers)
         return Evaluation(answers=tuple(_on_line(one, line) for one in answers), line=line, line_key=line_key)
@@ -199,6 +242,20 @@ class Registry:
         """Return each bench's sheet, by its key."""
         return {bench.key: getattr(job.sheets, bench.key) for bench in self.benches}
 
+    def _read_once(self, bench: AnyBench) -> Callable[[object, Callable[[object], Sheet]], Sheet]:
+        """Reading a sheet takes longer than solving many a bench, and a keystroke changes one of them."""
+
+        def read(entered: object, validate: Callable[[object], Sheet]) -> Sheet:
+            if not isinstance(entered, dict):
+                return validate(entered)
+            try:
+                key = key_of(json.dumps(entered))
+            except (TypeError, ValueError):
+                return validate(entered)
+            return self.memory.remembered(f"sheet {bench.key} {key}", lambda: validate(entered))
+
+        return read
+
     def _laid_out(self, bench: AnyBench, sheet: Sheet, key: str) -> LaidOut:
         laid: LaidOut = self.memory.remembered(f"laid {bench.key} {key}", lambda: bench.lay_out(sheet))
         return laid
@@ -217,9 +274,6 @@ class Registry:
         margins: Margins,
         records_key: str,
     ) -> BenchAnswer:
-        has_records = bool(job.build.releases or job.build.incoming)
-        if not outcome.parts and not has_records:
-            return BenchAnswer(bench=bench, outcome=outcome, parts=(), checks=outcome.checks, key=key)
         own_key = key_of(key, records_key)
 
         def made() -> BenchAnswer:

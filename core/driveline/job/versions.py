@@ -44,6 +44,7 @@ SLUGS: Final[dict[str, dict[str, str]]] = {
     },
 }
 SEEN: Final = {"engine": "first", "gearbox": "second"}
+BASE_SEEN: Final = {"engine": "above", "gearbox": "below"}
 
 
 def brought_up(data: dict[str, Any]) -> dict[str, Any]:
@@ -93,8 +94,10 @@ def _with_slugged_part(record: dict[str, Any]) -> dict[str, Any]:
     changed = {**record}
     if isinstance(record.get("part"), str):
         changed["part"] = f"plate.{record['part']}"
-    if isinstance(record.get("side"), str):
-        changed["side"] = SEEN.get(record["side"], record["side"])
+    side = record.get("side")
+    if isinstance(side, str):
+        changed["side"] = SEEN.get(side, side)
+        changed["seen_from"] = BASE_SEEN.get(side, "") if record.get("part") == "base_plate" else f"{side} side"
     return changed
 
 

@@ -41,6 +41,7 @@ class FlatPart:
     thickness_mm: float | None
     faces: tuple[str, str]  # what its two sides lie against
     sides: tuple[str, str]  # what they are called
+    look_at: str  # what stands where it will, to tell a part from its mirror image: "gearbox"
     stock: Stock
     labels: tuple[tuple[str, float, float], ...] = ()  # marked beside rows of holes: text, x, y
     sure_mm: dict[str, float | None] = field(default_factory=dict)  # 95 % semi-axis of each hole that was surveyed

@@ -54,6 +54,7 @@ class Release(Sheet):
     at: Moment
     revision: Annotated[int, Field(ge=1)] = Field(description="Revision of the job that it was drawn from")
     side: Seen = Field(description="The side that the cut file shows, confirmed when it was released")
+    seen_from: Annotated[str, StringConstraints(max_length=40)] = Field(default="", description="That side, in words")
     drawing: Drawing = Field(description="From its first side, without kerf")
     dxf: Annotated[str, StringConstraints(max_length=400_000)]
     sha256: Annotated[str, StringConstraints(pattern=r"^[0-9a-f]{64}$")]

@@ -72,6 +72,7 @@ def release_of(
         at=at,
         revision=revision,
         side=side,
+        seen_from=part.sides[0 if side == "first" else 1],
         drawing=drawing_from(part, job_name, "first"),
         dxf=dxf,
         sha256=hashlib.sha256(dxf.encode()).hexdigest(),

@@ -2,7 +2,7 @@
 
 from driveline.checks import Result, Verdict
 from driveline.drawing.model import Drawing
-from driveline.parts.records import PartKey
+from driveline.parts.records import PartKey, Seen
 
 
 class HoleRow(Result):
@@ -102,13 +102,21 @@ class Feature(Result):
     allowed_mm: float
 
 
+class PartView(Result):
+    """A part as seen from one of its sides."""
+
+    side: Seen
+    called: str  # "engine side"; of a base plate "above"
+    drawing: Drawing
+
+
 class PartResult(Result):
     """A flat part as designed so far."""
 
     key: PartKey
     title: str
-    sides: tuple[str, str]  # what its two sides are called
-    views: tuple[Drawing, Drawing]  # from either
+    look_at: str  # what to hold it against before it is released
+    views: tuple[PartView, ...]  # from its first side, and turned over
     hole_table: tuple[HoleRow, ...]
     ligaments: tuple[LigamentResult, ...]
     cut: CutLine

@@ -4,29 +4,33 @@ from collections.abc import Sequence
 
 from driveline.parts.drawings import cut_line, hole_rows, part_drawings
 from driveline.parts.made import FlatPart
-from driveline.parts.records import BuildRecords
+from driveline.parts.records import BuildRecords, Seen
 from driveline.parts.released import features_of, incoming_states, release_state
-from driveline.parts.results import LigamentResult, PartResult
+from driveline.parts.results import LigamentResult, PartResult, PartView
 
 SHOWN_LIGAMENTS = 6
 
 
 def part_state(part: FlatPart, *, job_name: str, records: BuildRecords) -> PartResult:
     """Return a part as drawn now, with its newest release and its deliveries."""
-    views = part_drawings(part, job_name)
+    drawings = part_drawings(part, job_name)
+    sides: tuple[Seen, Seen] = ("first", "second")
     release = records.newest(part.key)
     return PartResult(
         key=part.key,
         title=part.title,
-        sides=part.sides,
-        views=views,
+        look_at=part.look_at,
+        views=tuple(
+            PartView(side=side, called=called, drawing=drawing)
+            for side, called, drawing in zip(sides, part.sides, drawings, strict=True)
+        ),
         hole_table=hole_rows(part),
         ligaments=tuple(
             LigamentResult(a=one.between[0], b=one.between[1], left_mm=one.left_mm, wanted_mm=one.wanted_mm)
             for one in part.ligaments[:SHOWN_LIGAMENTS]
         ),
         cut=cut_line(part),
-        released=release and release_state(part, views[0], release),
+        released=release and release_state(part, drawings[0], release),
         incoming=incoming_states(records, part.key),
         features=features_of(release) if release else (),
     )

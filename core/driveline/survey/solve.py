@@ -67,6 +67,7 @@ class SurveyResult(Result):
     """The flange as its readings place it."""
 
     holes: tuple[HoleResult, ...]
+    holes_turned_over: tuple[HoleResult, ...]  # the same as the eye on the other side has them
     readings: tuple[SurveyReadingResult, ...]
     says: tuple[str, ...]  # what to do about it, most urgent first
     redundancy: int
@@ -97,11 +98,12 @@ def solve_survey(survey: Survey) -> SolvedSurvey:
     if len(survey.holes) < 2 or not used:
         return SolvedSurvey(None, _empty(survey))
     solved = solve_network(network_of(survey, used))
-    readings = _readings(survey, solved)
+    readings, holes = _readings(survey, solved), _holes(survey, solved)
     return SolvedSurvey(
         solved,
         SurveyResult(
-            holes=_holes(survey, solved),
+            holes=holes,
+            holes_turned_over=tuple(_turned_over(hole) for hole in holes),
             readings=readings,
             says=_says(survey, solved),
             redundancy=solved.redundancy,
@@ -131,6 +133,7 @@ def _empty(survey: Survey) -> SurveyResult:
     readings = tuple(_reading(survey, k, NOT_SEEN) for k in range(len(survey.readings)))
     return SurveyResult(
         holes=(),
+        holes_turned_over=(),
         readings=readings,
         says=(),
         redundancy=0,
@@ -317,6 +320,11 @@ def _holes(survey: Survey, solved: NetworkResult) -> tuple[HoleResult, ...]:
         )
         for point in solved.points
     )
+
+
+def _turned_over(hole: HoleResult) -> HoleResult:
+    angle_deg = None if hole.angle_deg is None else (180 - hole.angle_deg) % 180
+    return hole.model_copy(update={"x_mm": -hole.x_mm, "angle_deg": angle_deg})
 
 
 def _outline(survey: Survey, solved: NetworkResult) -> tuple[OutlineCorner, ...]:

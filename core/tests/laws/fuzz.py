@@ -162,8 +162,8 @@ def _good_files() -> list[tuple[str, bytes]]:
     space.add_arc((100, 100), 50, 0, 90)
     written = io.StringIO()
     drawing.write(written)
-    plate = evaluate(JobFile.model_validate(demo_json("wren"))).plate.parts[0]
-    ours = write_dxf(plate.engine_side)
+    plate = evaluate(JobFile.model_validate(demo_json("wren"))).parts[0]
+    ours = write_dxf(plate.views[0].drawing)
     return [
         ("curve", curve),
         ("csv", readings),

@@ -154,7 +154,7 @@ def _line(draw: st.DrawFn, sheets: Job) -> None:
 
 
 def _masses(draw: st.DrawFn, sheets: Job) -> None:
-    masses = sheets.setdefault("masses", {})
+    masses = sheets["brief"].setdefault("masses", {})
     items = masses.setdefault("items", [])
     if draw(st.booleans()):
         for k, item in enumerate(items):
@@ -177,7 +177,7 @@ def _plate(draw: st.DrawFn, plate: Job) -> None:
             countersink={"text": "0.5 mm"},
             thread_depth={"text": "20 mm"},
             is_blind=draw(st.booleans()),
-            surface=draw(st.sampled_from((None, "blasted", "plated or anodised"))),
+            surface=draw(st.sampled_from((None, "blasted", "plated"))),
             length={"text": "40 mm"},
             depth_behind={"text": "26 mm"},
         )
@@ -191,16 +191,16 @@ def _plate(draw: st.DrawFn, plate: Job) -> None:
         fit = "H7/g6" if located == "fits" else "H7/s6"
         sheet["registers"] = [{"size": {"text": "130 mm"}, "fit": fit}, {"size": {"text": "60 mm"}, "fit": fit}]
     if located == "dowels":
-        sheet.update(locating="dowels reamed after indicating", dowel_size={"text": "10 mm"}, dowel_fit="H7/n6")
-    kind = draw(st.sampled_from(("one plate", "one plate", "two plates on standoffs", "plate and spacer ring")))
+        sheet.update(locating="dowels", dowel_size={"text": "10 mm"}, dowel_fit="H7/n6")
+    kind = draw(st.sampled_from(("one_plate", "one_plate", "two_plates", "ring")))
     build = plate.setdefault("build_up", {})
     build["kind"] = kind
     build["wanted_apart"] = draw(st.sampled_from((None, {"text": "10 mm"}, {"text": "114 mm"})))
     sheet["thickness"] = {**sheet["thickness"], "tool": "caliper"}
-    if kind == "two plates on standoffs":
+    if kind == "two_plates":
         build["standoffs"] = copy.deepcopy(STANDOFFS)
         build["second_thickness"] = {"text": "12 mm", "tool": "caliper"}
-    if kind == "plate and spacer ring":
+    if kind == "ring":
         build["ring"] = {"thickness": {"text": "8 mm", "tool": "caliper"}, "inside": {"text": "200 mm"}}
 
 
@@ -255,7 +255,7 @@ def full_job(field: str) -> Job:
         standoffs = {**copy.deepcopy(STANDOFFS), "measured": []}
         plate["plate"]["bore"] = text(110, "mm")
         plate["build_up"] = {
-            "kind": "two plates on standoffs",
+            "kind": "two_plates",
             "second_thickness": text(12, "mm"),
             "standoffs": standoffs,
         }

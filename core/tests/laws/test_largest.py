@@ -64,7 +64,7 @@ def many_records() -> dict[str, Any]:
     release = job["build"]["releases"][0]
     job["build"]["releases"] = [{**release, "letter": chr(65 + k // 26) + chr(65 + k % 26)} for k in range(100)]
     measures = [{"kind": "inside", "a": "H1", "b": "H2", "reading": {"text": "100"}}] * 60
-    delivery = {"part": "plate", "letter": "AA", "by": "x", "at": "2026-01-01T00:00:00Z", "runs_as_drawn": True}
+    delivery = {"part": "plate.plate", "letter": "AA", "by": "x", "at": "2026-01-01T00:00:00Z", "runs_as_drawn": True}
     job["build"]["incoming"] = [{**delivery, "accepted": True, "measures": measures}] * 200
     return job
 

@@ -69,7 +69,7 @@ class TakingAwayTest(TestCase):
 
     def test_a_stated_laden_mass_without_items_says_nothing_of_the_axles(self) -> None:
         data: dict[str, Any] = demo_json("wren")
-        data["sheets"]["masses"]["items"] = []
+        data["sheets"]["brief"]["masses"]["items"] = []
         laden = checks_of(data)
         for key in ("masses.front_axle", "masses.rear_axle", "masses.tyre", "road.hill_start"):
             self.assertIs(laden[key].verdict, Verdict.NOT_KNOWN, key)

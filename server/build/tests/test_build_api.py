@@ -26,11 +26,11 @@ class BuildTestCase(ShopTestCase):
         self.assertEqual(saved.status_code, 201)
 
     def release(self, client: Any = None, **change: Any) -> Any:
-        body = {"based_on": 2, "part": "plate", "side": "gearbox", "confirmed_runs": "clockwise", **change}
+        body = {"based_on": 2, "part": "plate.plate", "side": "second", "confirmed_runs": "clockwise", **change}
         return (client or self.fabricator).send("post", f"{self.base}/releases", body)
 
     def deliver(self, client: Any = None, letter: str = "A", **change: Any) -> Any:
-        path = f"{self.base}/releases/plate/{letter}/deliveries"
+        path = f"{self.base}/releases/plate.plate/{letter}/deliveries"
         return (client or self.fabricator).send("post", path, {**GOOD, **change})
 
 
@@ -41,7 +41,7 @@ class ReleaseTest(BuildTestCase):
         self.assertEqual(made.status_code, 201, made.content)
         line = made.json()
         self.assertEqual((line["letter"], line["by"], line["revision"], line["readings"]), ("B", "fabricator", 2, 28))
-        file = self.fabricator.get(f"{self.base}/releases/plate/B.dxf")
+        file = self.fabricator.get(f"{self.base}/releases/plate.plate/B.dxf")
         self.assertEqual(hashlib.sha256(file.content).hexdigest(), line["sha256"])
         self.assertIn("wren-plate-rev-b-gearbox-side.dxf", file.headers["Content-Disposition"])
         self.assertEqual([one["letter"] for one in self.fabricator.get(f"{self.base}/releases").json()], ["B", "A"])
@@ -49,7 +49,7 @@ class ReleaseTest(BuildTestCase):
     def test_sheet_and_hole_table_are_frozen_with_it(self) -> None:
         self.measured_again()
         self.release()
-        paths = [f"{self.base}/releases/plate/B{end}" for end in ("-sheet.pdf", "-holes.csv")]
+        paths = [f"{self.base}/releases/plate.plate/B{end}" for end in ("-sheet.pdf", "-holes.csv")]
         before = [self.fabricator.get(path).content for path in paths]
         self.assertTrue(before[0].startswith(b"%PDF"))
         self.assertIn(b"H1,flange", before[1])
@@ -57,21 +57,21 @@ class ReleaseTest(BuildTestCase):
         sheets["plate"]["plate"]["turned"]["text"] = "-3 deg"
         self.fabricator.send("post", f"{self.base}/versions", {"based_on": 2, "sheets": sheets})
         self.assertEqual(self.fabricator.get(paths[1]).content, before[1])
-        old = self.fabricator.get(f"{self.base}/releases/plate/A-sheet.pdf")
+        old = self.fabricator.get(f"{self.base}/releases/plate.plate/A-sheet.pdf")
         self.assertEqual(old.status_code, 409)
         self.assertIn("Release it anew", old.json()["says"])
 
     def test_later_edits_are_told_and_the_frozen_bytes_do_not_move(self) -> None:
         self.measured_again()
         self.release()
-        before = self.fabricator.get(f"{self.base}/releases/plate/B.dxf").content
+        before = self.fabricator.get(f"{self.base}/releases/plate.plate/B.dxf").content
         sheets = self.fabricator.get(self.base).json()["version"]["sheets"]
         sheets["plate"]["plate"]["turned"]["text"] = "-3 deg"
         result = self.fabricator.send("post", f"{self.base}/evaluate", {"sheets": sheets}).json()
-        state = result["plate"]["parts"][0]["released"]
+        state = result["answer"]["parts"]["plate"][0]["released"]
         self.assertEqual(state["letter"], "B")
         self.assertIn("M1 moved 4.68 mm", [one["says"] for one in state["differs"]])
-        self.assertEqual(self.fabricator.get(f"{self.base}/releases/plate/B.dxf").content, before)
+        self.assertEqual(self.fabricator.get(f"{self.base}/releases/plate.plate/B.dxf").content, before)
 
     def test_a_failing_check_holds_it_until_somebody_says_why(self) -> None:
         held = self.release(based_on=1)
@@ -82,7 +82,7 @@ class ReleaseTest(BuildTestCase):
 
     def test_holes_that_run_the_other_way_hold_it(self) -> None:
         self.measured_again()
-        for side, runs in [("gearbox", "anticlockwise"), ("engine", "clockwise")]:
+        for side, runs in [("second", "anticlockwise"), ("first", "clockwise")]:
             held = self.release(side=side, confirmed_runs=runs)
             self.assertEqual(held.status_code, 409)
             self.assertIn("mirrored", held.json()["says"])
@@ -97,13 +97,13 @@ class ReleaseTest(BuildTestCase):
         self.measured_again()
         self.assertEqual(self.release(self.client_of("stranger")).status_code, 404)
         self.assertEqual(self.release(self.client_of("viewer")).status_code, 403)
-        for change, status in [({"part": "ring"}, 409), ({"part": "door"}, 422), ({"side": "top"}, 422)]:
+        for change, status in [({"part": "plate.ring"}, 409), ({"part": "door"}, 422), ({"side": "top"}, 422)]:
             self.assertEqual(self.release(**change).status_code, status)
         stranger = self.client_of("stranger")
-        for path in ("releases", "releases/plate/A.dxf"):
+        for path in ("releases", "releases/plate.plate/A.dxf"):
             self.assertEqual(stranger.get(f"{self.base}/{path}").status_code, 404)
-        self.assertEqual(self.fabricator.get(f"{self.base}/releases/plate/Z.dxf").status_code, 404)
-        self.assertEqual(self.client_of("viewer").get(f"{self.base}/releases/plate/A.dxf").status_code, 200)
+        self.assertEqual(self.fabricator.get(f"{self.base}/releases/plate.plate/Z.dxf").status_code, 404)
+        self.assertEqual(self.client_of("viewer").get(f"{self.base}/releases/plate.plate/A.dxf").status_code, 200)
 
     def test_a_record_is_never_changed(self) -> None:
         self.deliver()
@@ -114,7 +114,7 @@ class ReleaseTest(BuildTestCase):
 
 class DeliveryTest(BuildTestCase):
     def test_measures_are_judged_against_the_release_and_nothing_is_saved(self) -> None:
-        path = f"{self.base}/releases/plate/A/judge"
+        path = f"{self.base}/releases/plate.plate/A/judge"
         measures = [
             {"kind": "inside", "a": "M1", "b": "M4", "reading": {"text": "257.6"}},
             {"kind": "thickness", "reading": {"text": "10 mm"}},
@@ -129,7 +129,9 @@ class DeliveryTest(BuildTestCase):
 
     def test_it_is_signed_for_by_who_is_signed_in(self) -> None:
         self.assertEqual(self.deliver(self.client_of("owner")).status_code, 201)
-        (state,) = self.fabricator.send("post", f"{self.base}/evaluate", {}).json()["plate"]["parts"][0]["incoming"]
+        (state,) = self.fabricator.send("post", f"{self.base}/evaluate", {}).json()["answer"]["parts"]["plate"][0][
+            "incoming"
+        ]
         self.assertEqual((state["by"], state["accepted"], state["letter"]), ("owner", True, "A"))
 
     def test_what_is_held(self) -> None:
@@ -172,11 +174,11 @@ class RecordsTravelTest(BuildTestCase):
 class DrawingsTest(BuildTestCase):
     def test_every_file_of_a_part_names_its_side_and_revision(self) -> None:
         for path, start, name in [
-            ("plate.dxf?side=engine", b"  0\nSECTION", "wren-adapter-plate-rev1-engine-side.dxf"),
-            ("plate-sheet.pdf?side=gearbox", b"%PDF", "wren-adapter-plate-rev1-gearbox-side-sheet.pdf"),
-            ("plate-sheet.svg", b"<svg", "wren-adapter-plate-rev1-engine-side-sheet.svg"),
-            ("plate-template.pdf?paper=letter", b"%PDF", "wren-adapter-plate-rev1-engine-side-template.pdf"),
-            ("plate-nested.dxf", b"  0\nSECTION", "wren-adapter-plate-rev1-engine-side-nested.dxf"),
+            ("plate.plate.dxf?side=first", b"  0\nSECTION", "wren-adapter-plate-rev1-engine-side.dxf"),
+            ("plate.plate-sheet.pdf?side=second", b"%PDF", "wren-adapter-plate-rev1-gearbox-side-sheet.pdf"),
+            ("plate.plate-sheet.svg", b"<svg", "wren-adapter-plate-rev1-engine-side-sheet.svg"),
+            ("plate.plate-template.pdf?paper=letter", b"%PDF", "wren-adapter-plate-rev1-engine-side-template.pdf"),
+            ("plate.plate-nested.dxf", b"  0\nSECTION", "wren-adapter-plate-rev1-engine-side-nested.dxf"),
             ("cut-list.csv", b"part,material", "wren-cut-list-rev1.csv"),
         ]:
             with self.subTest(path):
@@ -187,11 +189,11 @@ class DrawingsTest(BuildTestCase):
                 self.assertEqual(self.client_of("stranger").get(f"{self.base}/drawings/{path}").status_code, 404)
 
     def test_what_is_not_to_be_had_says_so(self) -> None:
-        for path, status in [("ring.dxf", 409), ("door.dxf", 422), ("plate-template.pdf?paper=a3", 422)]:
+        for path, status in [("plate.ring.dxf", 409), ("door.dxf", 422), ("plate.plate-template.pdf?paper=a3", 422)]:
             self.assertEqual(self.fabricator.get(f"{self.base}/drawings/{path}").status_code, status)
 
     def test_a_sheet_says_whether_it_is_as_released(self) -> None:
-        path = f"{self.base}/drawings/plate-sheet.svg"
+        path = f"{self.base}/drawings/plate.plate-sheet.svg"
         self.assertIn(b"saved revision 1, not released", self.fabricator.get(path).content)
         self.measured_again()
         self.assertIn(b"A, as released", self.fabricator.get(path).content)
@@ -212,8 +214,8 @@ class SurveyFileTest(BuildTestCase):
 
     def test_a_cut_file_of_our_own_reads_back_as_the_flange_it_was_cut_for(self) -> None:
         """Its 15 circles without the bore are the plate's holes; turned over, they lie mirrored."""
-        dxf = self.fabricator.get(f"{self.base}/drawings/plate.dxf?side=gearbox").content
-        read = self.read(self.fabricator, "plate.dxf", dxf, seen_from="gearbox side").json()
+        dxf = self.fabricator.get(f"{self.base}/drawings/plate.plate.dxf?side=second").content
+        read = self.read(self.fabricator, "plate.dxf", dxf, seen_from="gearbox").json()
         self.assertEqual(len(read["holes"]), 15)
         self.assertIsNotNone(read["outline"])
         self.assertIn("turned over to the engine side", " ".join(read["notes"]))

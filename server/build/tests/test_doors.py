@@ -44,7 +44,7 @@ class DoorsTest(BuildTestCase):
         Release.objects.bulk_create(
             Release(
                 job=kept.job,
-                part="plate",
+                part="plate.plate",
                 letter=letter,
                 sha256=kept.sha256,
                 author=kept.author,
@@ -63,7 +63,7 @@ class DoorsTest(BuildTestCase):
             made = self.imported(data)
             self.assertEqual(made.status_code, 201, made.content)
             job = Job.objects.get(pk=made.json()["id"])
-            body = {"based_on": 1, "part": "plate", "side": "gearbox", "confirmed_runs": "clockwise"}
+            body = {"based_on": 1, "part": "plate.plate", "side": "second", "confirmed_runs": "clockwise"}
             released = self.fabricator.send("post", f"/api/jobs/{job.pk}/releases", body)
             self.assertEqual(released.status_code, status, released.content)
             self.assertEqual(released.json().get("letter", ""), then)
@@ -95,12 +95,12 @@ class DoorsTest(BuildTestCase):
             (f"{self.base}/versions", {"based_on": 1, "sheets": sheets}),
             (f"{self.base}/versions", {"based_on": 1, "sheets": {**sheets, "brief": {}}, "note": "\0"}),
             ("/api/jobs", {"shop_id": self.wren.shop.pk, "name": "Wr\0en"}),
-            (f"{self.base}/releases/plate/A/deliveries", {**GOOD, "why": "\0"}),
+            (f"{self.base}/releases/plate.plate/A/deliveries", {**GOOD, "why": "\0"}),
         ]:
             refused = self.fabricator.send("post", path, body)
             self.assertEqual(refused.status_code, 422, refused.content)
             self.assertIn("can't be shown", refused.content.decode())
-        strange = self.fabricator.get(f"{self.base}/releases/plate/%00.dxf")
+        strange = self.fabricator.get(f"{self.base}/releases/plate.plate/%00.dxf")
         self.assertEqual(strange.status_code, 422)
 
     def test_what_holds_a_release_is_said_by_the_core(self) -> None:
@@ -108,7 +108,7 @@ class DoorsTest(BuildTestCase):
         self.measured_again()
         turned_down = self.deliver(accepted=False, why="Two holes are oval.")
         self.assertEqual(turned_down.status_code, 201)
-        checks = self.fabricator.send("post", f"{self.base}/evaluate", {}).json()["checks"]
+        checks = self.fabricator.send("post", f"{self.base}/evaluate", {}).json()["answer"]["checks"]["plate"]
         delivered = next(check for check in checks if check["key"] == "plate.delivered_plate")
         self.assertEqual((delivered["verdict"], delivered["holds_release"]), ("fails", False))
         self.assertFalse([check["key"] for check in checks if check["holds_release"]])

@@ -35,8 +35,8 @@ class JobsApiTest(ShopTestCase):
             ("get", "/versions", None),
             ("get", "/versions/1", None),
             ("get", "/file", None),
-            ("get", "/drawings/plate.dxf", None),
-            ("get", "/drawings/plate-holes.csv", None),
+            ("get", "/drawings/plate.plate.dxf", None),
+            ("get", "/drawings/plate.plate-holes.csv", None),
             ("post", "/evaluate", {}),
             ("post", "/versions", {"based_on": 1, "sheets": sheets}),
         ]:
@@ -88,10 +88,35 @@ class JobsApiTest(ShopTestCase):
     def test_evaluating_unsaved_sheets_is_the_cores_answer_and_saves_nothing(self) -> None:
         sheets = self.sheets()
         sheets["plate"]["survey"]["readings"][11]["reading"]["text"] = "96.47"
-        answer = self.fabricator.send("post", f"{self.base}/evaluate", {"sheets": sheets})
-        job = job_file(self.wren, Sheets.model_validate(sheets))
-        self.assertEqual(answer.json(), json.loads(evaluate(job).model_dump_json()))
+        answer = self.fabricator.send("post", f"{self.base}/evaluate", {"sheets": sheets}).json()["answer"]
+        expected = json.loads(evaluate(job_file(self.wren, Sheets.model_validate(sheets))).model_dump_json())
+        for piece in ("brief", "ratios", "plate", "line", "benches"):
+            self.assertEqual(answer[piece], expected[piece], piece)
+        checks = sorted((one for own in answer["checks"].values() for one in own), key=lambda one: one["rank"])
+        self.assertEqual(checks, expected["checks"])
+        self.assertEqual([part for own in answer["parts"].values() for part in own], expected["parts"])
         self.assertEqual(self.wren.versions.count(), 1)
+
+    def test_only_what_differs_from_what_the_screen_has_is_sent(self) -> None:
+        sheets, path = self.sheets(), f"{self.base}/evaluate"
+        first = self.fabricator.send("post", path, {"sheets": sheets}).json()["answer"]
+        again = self.fabricator.send("post", path, {"sheets": sheets, "have": first["keys"]}).json()["answer"]
+        self.assertEqual(set(again), {"keys", "line", "parts", "checks", "benches"})
+        self.assertEqual((again["keys"], again["line"], again["checks"]), (first["keys"], None, {}))
+        sheets["plate"]["plate"]["turned"]["text"] = "-3 deg"
+        turned = self.fabricator.send("post", path, {"sheets": sheets, "have": first["keys"]}).json()["answer"]
+        self.assertEqual((set(turned["checks"]), set(turned["parts"])), ({"plate"}, {"plate"}))
+        self.assertNotIn("ratios", turned)
+        told = {key for key, value in turned["keys"].items() if value != first["keys"][key]}
+        self.assertEqual(told, {"plate", "line"})
+
+    def test_a_figure_just_typed_is_read_back_in_the_same_answer(self) -> None:
+        path, typed = f"{self.base}/evaluate", {"text": "8 1/4 in", "quantity": "length"}
+        read = self.fabricator.send("post", path, {"sheets": self.sheets(), "typed": typed}).json()["read"]
+        self.assertEqual((round(read["value"], 6), read["inch"]), (209.55, "8.250 in"))
+        refused = self.fabricator.send("post", path, {"sheets": self.sheets(), "typed": {**typed, "text": "8 1/"}})
+        self.assertEqual(refused.status_code, 422)
+        self.assertEqual(refused.json()["fields"][0]["field"], "text")
 
     def test_bad_input_names_the_field_and_the_fix(self) -> None:
         for path, value, field, word in [
@@ -160,7 +185,7 @@ class FilesTest(ShopTestCase):
             ("not JSON", b"\x00\xff PK", 422),
             ("cut short", whole[: len(whole) // 2].encode(), 422),
             ("another format", whole.replace("fernback-job", "other").encode(), 422),
-            ("a version to come", whole.replace('"version": 1', '"version": 9').encode(), 422),
+            ("a version to come", whole.replace('"version": 2', '"version": 9').encode(), 422),
             ("nested deep", deep, 422),
             ("huge", b" " * 8_100_000 + whole.encode(), 413),
             ("a reading to nowhere", whole.replace('"b": "H5"', '"b": "H77"').encode(), 422),
@@ -172,21 +197,21 @@ class FilesTest(ShopTestCase):
         self.assertEqual(Job.objects.count(), 1)
 
     def test_the_drawing_belongs_to_a_revision_and_a_side(self) -> None:
-        dxf = self.fabricator.get(f"{self.base}/drawings/plate.dxf?side=gearbox")
+        dxf = self.fabricator.get(f"{self.base}/drawings/plate.plate.dxf?side=second")
         self.assertIn("wren-adapter-plate-rev1-gearbox-side.dxf", dxf.headers["Content-Disposition"])
         self.assertIn(b"Seen from the gearbox side", dxf.content)
-        self.assertEqual(self.fabricator.get(f"{self.base}/drawings/plate.dxf?side=top").status_code, 422)
+        self.assertEqual(self.fabricator.get(f"{self.base}/drawings/plate.plate.dxf?side=top").status_code, 422)
         self.assertEqual(self.fabricator.get(f"{self.base}/drawings/plate.exe").status_code, 422)
-        self.assertIn(b"<svg", self.fabricator.get(f"{self.base}/drawings/plate.svg").content)
+        self.assertIn(b"<svg", self.fabricator.get(f"{self.base}/drawings/plate.plate.svg").content)
 
     def test_a_plate_that_cannot_be_drawn_says_what_is_missing(self) -> None:
         made = self.fabricator.send("post", "/api/jobs", {"shop_id": self.shop.pk, "name": "New"}).json()
-        refused = self.fabricator.get(f"/api/jobs/{made['id']}/drawings/plate.dxf")
+        refused = self.fabricator.get(f"/api/jobs/{made['id']}/drawings/plate.plate.dxf")
         self.assertEqual(refused.status_code, 409)
         self.assertIn("Name the holes", refused.json()["says"])
 
     def test_the_hole_table_is_safe_in_a_spreadsheet(self) -> None:
-        lines = self.fabricator.get(f"{self.base}/drawings/plate-holes.csv").content.decode().splitlines()
+        lines = self.fabricator.get(f"{self.base}/drawings/plate.plate-holes.csv").content.decode().splitlines()
         self.assertEqual(len(lines), 16)
         self.assertTrue(lines[1].startswith("H1,flange,152."))
         for text in ("=1+1", "@cmd", "+x", "-x"):

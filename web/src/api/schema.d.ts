@@ -777,6 +777,18 @@ export interface components {
             shift: components["schemas"]["Coordinate"];
         };
         /**
+         * BenchOut
+         * @description A bench: its key, what it is called, and the letter that opens it; in the order of the work.
+         */
+        BenchOut: {
+            /** Key */
+            key: string;
+            /** Title */
+            title: string;
+            /** Letter */
+            letter: string;
+        };
+        /**
          * Box
          * @description A reduction, drive unit, gear or final drive that could be used.
          */
@@ -833,6 +845,21 @@ export interface components {
              *     }
              */
             vehicle: components["schemas"]["Vehicle"];
+            /**
+             * @default {
+             *       "front_axle": null,
+             *       "rear_axle": null,
+             *       "left_side": null,
+             *       "track": null,
+             *       "lift_angle": null,
+             *       "lift_gain": null,
+             *       "items": [],
+             *       "front_axle_rating": null,
+             *       "rear_axle_rating": null,
+             *       "tyre_rating": null
+             *     }
+             */
+            masses: components["schemas"]["MassesSheet"];
             /**
              * @default {
              *       "code": null,
@@ -919,13 +946,13 @@ export interface components {
          * @description How motor and gearbox are joined.
          * @enum {string}
          */
-        BuildKind: "one plate" | "two plates on standoffs" | "plate and spacer ring" | "base plate, foot-mounted motor";
+        BuildKind: "one_plate" | "two_plates" | "ring" | "base";
         /**
          * BuildUp
          * @description The build-up that was chosen, with what belongs to it.
          */
         BuildUp: {
-            /** @default one plate */
+            /** @default one_plate */
             kind: components["schemas"]["BuildKind"];
             /** @description Of the motor's plate, where there are two */
             second_thickness?: components["schemas"]["Length"] | null;
@@ -1156,7 +1183,7 @@ export interface components {
         };
         /**
          * JobOut
-         * @description A job with its newest version.
+         * @description A job with its newest version, and the benches that it goes through.
          */
         JobOut: {
             /**
@@ -1173,6 +1200,8 @@ export interface components {
             /** May Edit */
             may_edit: boolean;
             version: components["schemas"]["VersionOut"];
+            /** Benches */
+            benches: components["schemas"]["BenchOut"][];
         };
         /**
          * Joint
@@ -1258,7 +1287,7 @@ export interface components {
          * @description What holds motor and gearbox on one axis.
          * @enum {string}
          */
-        Locating: "registers" | "dowels reamed after indicating" | "not chosen";
+        Locating: "registers" | "dowels" | "not_chosen";
         /**
          * Mass
          * @description A mass; kg unless it says otherwise.
@@ -1443,7 +1472,7 @@ export interface components {
          * @description What the plate's edge follows.
          * @enum {string}
          */
-        OutlineBy: "holes" | "flange outline";
+        OutlineBy: "holes" | "flange";
         /**
          * OutlinePoint
          * @description A corner of a traced outline, in its frame.
@@ -1578,7 +1607,7 @@ export interface components {
             edge_factor?: number | null;
             /** Wanted Ligament Factor */
             wanted_ligament_factor?: number | null;
-            /** @default not chosen */
+            /** @default not_chosen */
             locating: components["schemas"]["Locating"];
             /**
              * Register Plays
@@ -1605,7 +1634,7 @@ export interface components {
          * @description Plate materials known here.
          * @enum {string}
          */
-        PlateMaterial: "steel" | "stainless steel" | "aluminium";
+        PlateMaterial: "steel" | "stainless" | "aluminium";
         /**
          * PlateSheet
          * @description Flange, face and plate.
@@ -1613,7 +1642,7 @@ export interface components {
         PlateSheet: {
             /**
              * @default {
-             *       "seen_from": "engine side",
+             *       "seen_from": "engine",
              *       "numbered": "anticlockwise",
              *       "holes": [],
              *       "readings": [],
@@ -1675,7 +1704,7 @@ export interface components {
              *       },
              *       "edge_factor": null,
              *       "wanted_ligament_factor": null,
-             *       "locating": "not chosen",
+             *       "locating": "not_chosen",
              *       "register_plays": [],
              *       "registers": [],
              *       "concentricity": null,
@@ -1687,7 +1716,7 @@ export interface components {
             plate: components["schemas"]["Plate"];
             /**
              * @default {
-             *       "kind": "one plate",
+             *       "kind": "one_plate",
              *       "second_thickness": null,
              *       "standoffs": {
              *         "bored": null,
@@ -1816,7 +1845,7 @@ export interface components {
          * @description Strength marking on the head.
          * @enum {string}
          */
-        PropertyClass: "8.8" | "10.9" | "12.9" | "grade 5" | "grade 8";
+        PropertyClass: "8.8" | "10.9" | "12.9" | "grade_5" | "grade_8";
         /**
          * Propshaft
          * @description The propshaft between box and final drive.
@@ -1921,7 +1950,7 @@ export interface components {
              *       "oil_checked": null
              *     }
              */
-            turning: components["schemas"]["driveline__sheets__ratios__Turning"];
+            turning: components["schemas"]["driveline__benches__ratios__sheet__Turning"];
             /**
              * Compared
              * @description Pinned beside the choice
@@ -1992,7 +2021,7 @@ export interface components {
         Shaft: "input" | "output";
         /**
          * Sheets
-         * @description What a person entered, bench by bench.
+         * @description What a person entered, bench by bench: a field for each bench's key.
          */
         Sheets: {
             /**
@@ -2023,6 +2052,18 @@ export interface components {
              *         "laden_mass": null,
              *         "tyre_grip": null,
              *         "wheelbase": null
+             *       },
+             *       "masses": {
+             *         "front_axle": null,
+             *         "front_axle_rating": null,
+             *         "items": [],
+             *         "left_side": null,
+             *         "lift_angle": null,
+             *         "lift_gain": null,
+             *         "rear_axle": null,
+             *         "rear_axle_rating": null,
+             *         "track": null,
+             *         "tyre_rating": null
              *       },
              *       "tyre": {
              *         "code": null,
@@ -2086,21 +2127,6 @@ export interface components {
             brief: components["schemas"]["BriefSheet"];
             /**
              * @default {
-             *       "front_axle": null,
-             *       "rear_axle": null,
-             *       "left_side": null,
-             *       "track": null,
-             *       "lift_angle": null,
-             *       "lift_gain": null,
-             *       "items": [],
-             *       "front_axle_rating": null,
-             *       "rear_axle_rating": null,
-             *       "tyre_rating": null
-             *     }
-             */
-            masses: components["schemas"]["MassesSheet"];
-            /**
-             * @default {
              *       "coupler": null,
              *       "clutch": {
              *         "flywheel_diameter": null,
@@ -2154,7 +2180,7 @@ export interface components {
              *         "outline": null,
              *         "readings": [],
              *         "scaled_frames": [],
-             *         "seen_from": "engine side"
+             *         "seen_from": "engine"
              *       },
              *       "face": {
              *         "bolt_circle": null,
@@ -2184,7 +2210,7 @@ export interface components {
              *         "dowel_size": null,
              *         "edge_factor": null,
              *         "kerf": null,
-             *         "locating": "not chosen",
+             *         "locating": "not_chosen",
              *         "made_of": null,
              *         "material": "",
              *         "outline_by": "holes",
@@ -2216,7 +2242,7 @@ export interface components {
              *           "rows": [],
              *           "shaft_height": null
              *         },
-             *         "kind": "one plate",
+             *         "kind": "one_plate",
              *         "ring": {
              *           "inside": null,
              *           "on": "gearbox",
@@ -2305,7 +2331,7 @@ export interface components {
          * @description Which side of the plate the eye is on.
          * @enum {string}
          */
-        Side: "engine side" | "gearbox side";
+        Side: "engine" | "gearbox";
         /**
          * Spin
          * @description A speed of turning, rpm.
@@ -2420,13 +2446,13 @@ export interface components {
          * @description What the clamped faces are like; it sets their friction.
          * @enum {string}
          */
-        Surface: "dry steel or iron" | "plated or anodised" | "blasted";
+        Surface: "dry" | "plated" | "blasted";
         /**
          * Survey
          * @description The flange survey. Holes are listed in the order in which they are numbered.
          */
         Survey: {
-            /** @default engine side */
+            /** @default engine */
             seen_from: components["schemas"]["Side"];
             /** @default anticlockwise */
             numbered: components["schemas"]["driveline__network__observations__Turning"];
@@ -2504,7 +2530,7 @@ export interface components {
              * @enum {string}
              */
             surface: "bore" | "spigot";
-            /** @default the dial, with the shaft */
+            /** @default dial */
             turned: components["schemas"]["SweepTurned"];
             /**
              * Dial
@@ -2517,19 +2543,19 @@ export interface components {
          * @description What turned under the dial. Only a dial that turns with the shaft finds the shaft's centre.
          * @enum {string}
          */
-        SweepTurned: "the dial, with the shaft" | "the part, under a standing dial";
+        SweepTurned: "dial" | "part";
         /**
          * Tapped
          * @description What the screw is screwed into.
          * @enum {string}
          */
-        Tapped: "steel" | "cast iron" | "aluminium, wrought" | "aluminium, cast";
+        Tapped: "steel" | "cast_iron" | "aluminium_wrought" | "aluminium_cast";
         /**
          * Tool
          * @description What a length or angle was measured with.
          * @enum {string}
          */
-        Tool: "tape" | "steel rule" | "caliper" | "caliper on ground faces" | "depth gauge" | "combination square" | "plumb line" | "spirit level" | "digital inclinometer" | "dial indicator" | "traced card" | "hand-held scanner";
+        Tool: "tape" | "rule" | "caliper" | "caliper_ground" | "depth_gauge" | "square" | "plumb_line" | "level" | "inclinometer" | "indicator" | "card" | "scanner";
         /**
          * Torque
          * @description A torque; N·m unless it says otherwise.
@@ -2729,15 +2755,9 @@ export interface components {
         };
         /**
          * Turning
-         * @description Which way the numbers run, seen from the stated side.
-         * @enum {string}
-         */
-        driveline__network__observations__Turning: "anticlockwise" | "clockwise";
-        /**
-         * Turning
          * @description Which way things turn, going forward, and what that does to the oil.
          */
-        driveline__sheets__ratios__Turning: {
+        driveline__benches__ratios__sheet__Turning: {
             /** @description How the first kept shaft behind the new parts must turn, seen from the motor's output end */
             kept_input?: components["schemas"]["Rotation"] | null;
             unit_facing?: components["schemas"]["UnitFacing"] | null;
@@ -2748,6 +2768,12 @@ export interface components {
              */
             oil_checked?: boolean | null;
         };
+        /**
+         * Turning
+         * @description Which way the numbers run, seen from the stated side.
+         * @enum {string}
+         */
+        driveline__network__observations__Turning: "anticlockwise" | "clockwise";
         /**
          * FieldProblem
          * @description A field and what to do about it.
@@ -2855,6 +2881,8 @@ export interface components {
              */
             saved_at: string;
             choice: components["schemas"]["Choice"] | null;
+            /** Name */
+            name: string;
         };
         /**
          * Alternative
@@ -2868,6 +2896,33 @@ export interface components {
             pick: components["schemas"]["Pick"];
             /** Costs */
             costs: string;
+        };
+        /**
+         * Answer
+         * @description What a change comes to, piece by piece: those that the asker has under the same key are left out.
+         *
+         *     A bench's piece is its result with its checks and parts; the Line is one of its own. There is a field for each
+         *     bench's result besides these.
+         */
+        Answer: {
+            /** Keys */
+            keys: {
+                [key: string]: string;
+            };
+            line?: components["schemas"]["Line"] | null;
+            /** Parts */
+            parts: {
+                [key: string]: components["schemas"]["PartResult"][];
+            };
+            /** Checks */
+            checks: {
+                [key: string]: components["schemas"]["Check"][];
+            };
+            /** Benches */
+            benches: components["schemas"]["BenchState"][];
+            brief?: components["schemas"]["BriefResult"] | null;
+            ratios?: components["schemas"]["RatiosResult"] | null;
+            plate?: components["schemas"]["PlateResult"] | null;
         };
         /**
          * Assumed
@@ -2886,6 +2941,12 @@ export interface components {
         BenchState: {
             /** Bench */
             bench: string;
+            /** Title */
+            title: string;
+            /** Word */
+            word: string;
+            /** Letter */
+            letter: string;
             progress: components["schemas"]["Progress"];
             worst: components["schemas"]["Verdict"] | null;
             /** To Do */
@@ -2896,6 +2957,7 @@ export interface components {
          * @description What the brief comes to.
          */
         BriefResult: {
+            driven: components["schemas"]["Driven"];
             /** Tyres */
             tyres: components["schemas"]["TyreFigure"][];
             /** Rolling Circumference Mm */
@@ -3089,6 +3151,11 @@ export interface components {
              * @description Whether a release waits for somebody to say why the part goes out all the same.
              */
             readonly holds_release: boolean;
+            /**
+             * Rank
+             * @description Where it stands in a list, the least first: by verdict, then by its share of the wanted margin.
+             */
+            readonly rank: number;
         };
         /**
          * Circle
@@ -3169,6 +3236,8 @@ export interface components {
             options: components["schemas"]["Option"][];
             /** Picks */
             picks: number[][];
+            /** Names */
+            names: string[];
             /** Top Kmh */
             top_kmh: number[];
             /** S 0 50 */
@@ -3229,6 +3298,14 @@ export interface components {
             greatest_x_mm: number;
             /** Greatest Y Mm */
             greatest_y_mm: number;
+        };
+        /**
+         * EvaluateOut
+         * @description What follows from the sheets, and what the typed figure was read as.
+         */
+        EvaluateOut: {
+            read: components["schemas"]["ReadBack"] | null;
+            answer: components["schemas"]["Answer"];
         };
         /**
          * Feature
@@ -3297,7 +3374,7 @@ export interface components {
         };
         /**
          * HoleRow
-         * @description A line of the hole table, seen from the engine side, or from above: from the shaft's centre and two edges.
+         * @description A line of the hole table, seen from the first side: from the shaft's centre and two edges.
          */
         HoleRow: {
             /** Id */
@@ -3342,21 +3419,6 @@ export interface components {
             why: string;
             /** Rows */
             rows: components["schemas"]["FeatureRow"][];
-        };
-        /**
-         * JobResult
-         * @description Everything that follows from a job's sheets.
-         */
-        JobResult: {
-            brief: components["schemas"]["BriefResult"];
-            ratios: components["schemas"]["RatiosResult"];
-            plate: components["schemas"]["PlateResult"];
-            line: components["schemas"]["Line"] | null;
-            /** Checks */
-            checks: components["schemas"]["Check"][];
-            worst: components["schemas"]["Verdict"];
-            /** Benches */
-            benches: components["schemas"]["BenchState"][];
         };
         /**
          * JointResult
@@ -3443,7 +3505,7 @@ export interface components {
             /** Speed Kmh */
             speed_kmh: number[];
             /** Rpm */
-            rpm: number[][];
+            rpm: (number[] | null)[];
             /** Stations */
             stations: components["schemas"]["Station"][];
             /** Cases */
@@ -3571,15 +3633,14 @@ export interface components {
          * @description A flat part as designed so far.
          */
         PartResult: {
-            /**
-             * Key
-             * @enum {string}
-             */
-            key: "plate" | "motor_plate" | "ring" | "base_plate";
+            /** Key */
+            key: string;
             /** Title */
             title: string;
-            engine_side: components["schemas"]["Drawing"];
-            gearbox_side: components["schemas"]["Drawing"];
+            /** Look At */
+            look_at: string;
+            /** Views */
+            views: components["schemas"]["PartView"][];
             /** Hole Table */
             hole_table: components["schemas"]["HoleRow"][];
             /** Ligaments */
@@ -3590,6 +3651,20 @@ export interface components {
             incoming: components["schemas"]["IncomingState"][];
             /** Features */
             features: components["schemas"]["Feature"][];
+        };
+        /**
+         * PartView
+         * @description A part as seen from one of its sides.
+         */
+        PartView: {
+            /**
+             * Side
+             * @enum {string}
+             */
+            side: "first" | "second";
+            /** Called */
+            called: string;
+            drawing: components["schemas"]["Drawing"];
         };
         /**
          * Path
@@ -3637,8 +3712,6 @@ export interface components {
         PlateResult: {
             survey: components["schemas"]["SurveyResult"];
             face_survey: components["schemas"]["SurveyResult"] | null;
-            /** Parts */
-            parts: components["schemas"]["PartResult"][];
             clocking: components["schemas"]["ClockingResult"] | null;
             terminals: components["schemas"]["Terminals"] | null;
             build_up: components["schemas"]["BuildUpResult"];
@@ -3718,6 +3791,24 @@ export interface components {
             queries: string[];
             /** To Do */
             to_do: components["schemas"]["ToDo"][];
+        };
+        /**
+         * ReadBack
+         * @description What the text was read as.
+         */
+        ReadBack: {
+            /** Value */
+            value: number;
+            /** Unit */
+            unit: string;
+            /** U */
+            u: number | null;
+            /** Inch */
+            inch: string | null;
+            /** Fraction */
+            fraction: string | null;
+            /** Fraction Error Mm */
+            fraction_error_mm: number | null;
         };
         /**
          * RegisterResult
@@ -3910,7 +4001,7 @@ export interface components {
             /** Greatest Rpm */
             greatest_rpm: number | null;
             /** Motor Limited Nm */
-            motor_limited_nm: number;
+            motor_limited_nm: number | null;
             /** Slip Limited Nm */
             slip_limited_nm: number | null;
             /** Overrun Nm */
@@ -3918,7 +4009,7 @@ export interface components {
             /** Wind Up Nm */
             wind_up_nm: number | null;
             /** Design Nm */
-            design_nm: number;
+            design_nm: number | null;
             /** Governed By */
             governed_by: string;
             /** Is Limited */
@@ -3976,6 +4067,8 @@ export interface components {
         SurveyResult: {
             /** Holes */
             holes: components["schemas"]["HoleResult"][];
+            /** Holes Turned Over */
+            holes_turned_over: components["schemas"]["HoleResult"][];
             /** Readings */
             readings: components["schemas"]["SurveyReadingResult"][];
             /** Says */
@@ -4169,17 +4262,42 @@ export interface components {
          */
         EvaluateIn: {
             sheets?: components["schemas"]["Sheets"] | null;
+            /**
+             * Have
+             * @description Key of each piece of the answer that is on the screen already
+             * @default {}
+             */
+            have: {
+                [key: string]: string;
+            };
+            /** @description A figure just typed, to be read back with the answer */
+            typed?: components["schemas"]["Typed"] | null;
+        };
+        /**
+         * Quantity
+         * @description What a field measures; its canonical unit is the first of ``UNITS``.
+         * @enum {string}
+         */
+        Quantity: "length" | "vehicle_length" | "angle" | "torque" | "spin" | "road_speed" | "mass" | "vehicle_mass" | "power" | "ratio";
+        /**
+         * Typed
+         * @description A field's text with what it measures.
+         */
+        Typed: {
+            /** Text */
+            text: string;
+            quantity: components["schemas"]["Quantity"];
+            /** Unit */
+            unit?: string | null;
+            tool?: components["schemas"]["Tool"] | null;
         };
         /**
          * ReleaseLine
          * @description A release in the list.
          */
         ReleaseLine: {
-            /**
-             * Part
-             * @enum {string}
-             */
-            part: "plate" | "motor_plate" | "ring" | "base_plate";
+            /** Part */
+            part: string;
             /** Letter */
             letter: string;
             /** By */
@@ -4192,7 +4310,7 @@ export interface components {
              * Side
              * @enum {string}
              */
-            side: "engine" | "gearbox";
+            side: "first" | "second";
             /** Sha256 */
             sha256: string;
             /** Note */
@@ -4207,16 +4325,13 @@ export interface components {
         ReleaseIn: {
             /** Based On */
             based_on: number;
-            /**
-             * Part
-             * @enum {string}
-             */
-            part: "plate" | "motor_plate" | "ring" | "base_plate";
+            /** Part */
+            part: string;
             /**
              * Side
              * @enum {string}
              */
-            side: "engine" | "gearbox";
+            side: "first" | "second";
             /** @description Which way the part's numbers run, seen from that side */
             confirmed_runs: components["schemas"]["Turning"];
             /**
@@ -4278,42 +4393,6 @@ export interface components {
              * @default
              */
             why: string;
-        };
-        /**
-         * ReadBack
-         * @description What the text was read as.
-         */
-        ReadBack: {
-            /** Value */
-            value: number;
-            /** Unit */
-            unit: string;
-            /** U */
-            u: number | null;
-            /** Inch */
-            inch: string | null;
-            /** Fraction */
-            fraction: string | null;
-            /** Fraction Error Mm */
-            fraction_error_mm: number | null;
-        };
-        /**
-         * Quantity
-         * @description What a field measures; its canonical unit is the first of ``UNITS``.
-         * @enum {string}
-         */
-        Quantity: "length" | "vehicle_length" | "angle" | "torque" | "spin" | "road_speed" | "mass" | "vehicle_mass" | "power" | "ratio";
-        /**
-         * Typed
-         * @description A field's text with what it measures.
-         */
-        Typed: {
-            /** Text */
-            text: string;
-            quantity: components["schemas"]["Quantity"];
-            /** Unit */
-            unit?: string | null;
-            tool?: components["schemas"]["Tool"] | null;
         };
         /**
          * CurveRead
@@ -4797,7 +4876,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["JobResult"];
+                    "application/json": components["schemas"]["EvaluateOut"];
                 };
             };
             /** @description Forbidden */
@@ -4875,7 +4954,7 @@ export interface operations {
             header?: never;
             path: {
                 job_id: string;
-                part: "plate" | "motor_plate" | "ring" | "base_plate";
+                part: string;
             };
             cookie?: never;
         };
@@ -4893,13 +4972,13 @@ export interface operations {
     job_part_template: {
         parameters: {
             query?: {
-                side?: "engine" | "gearbox";
+                side?: "first" | "second";
                 paper?: "a4" | "letter";
             };
             header?: never;
             path: {
                 job_id: string;
-                part: "plate" | "motor_plate" | "ring" | "base_plate";
+                part: string;
             };
             cookie?: never;
         };
@@ -4917,12 +4996,12 @@ export interface operations {
     job_part_nested: {
         parameters: {
             query?: {
-                side?: "engine" | "gearbox";
+                side?: "first" | "second";
             };
             header?: never;
             path: {
                 job_id: string;
-                part: "plate" | "motor_plate" | "ring" | "base_plate";
+                part: string;
             };
             cookie?: never;
         };
@@ -4940,12 +5019,12 @@ export interface operations {
     job_part_sheet: {
         parameters: {
             query?: {
-                side?: "engine" | "gearbox";
+                side?: "first" | "second";
             };
             header?: never;
             path: {
                 job_id: string;
-                part: "plate" | "motor_plate" | "ring" | "base_plate";
+                part: string;
                 form: "pdf" | "svg";
             };
             cookie?: never;
@@ -4964,12 +5043,12 @@ export interface operations {
     job_part_drawing: {
         parameters: {
             query?: {
-                side?: "engine" | "gearbox";
+                side?: "first" | "second";
             };
             header?: never;
             path: {
                 job_id: string;
-                part: "plate" | "motor_plate" | "ring" | "base_plate";
+                part: string;
                 form: "dxf" | "svg";
             };
             cookie?: never;
@@ -5075,7 +5154,7 @@ export interface operations {
             header?: never;
             path: {
                 job_id: string;
-                part: "plate" | "motor_plate" | "ring" | "base_plate";
+                part: string;
                 letter: string;
             };
             cookie?: never;
@@ -5097,7 +5176,7 @@ export interface operations {
             header?: never;
             path: {
                 job_id: string;
-                part: "plate" | "motor_plate" | "ring" | "base_plate";
+                part: string;
                 letter: string;
             };
             cookie?: never;
@@ -5119,7 +5198,7 @@ export interface operations {
             header?: never;
             path: {
                 job_id: string;
-                part: "plate" | "motor_plate" | "ring" | "base_plate";
+                part: string;
                 letter: string;
             };
             cookie?: never;
@@ -5141,7 +5220,7 @@ export interface operations {
             header?: never;
             path: {
                 job_id: string;
-                part: "plate" | "motor_plate" | "ring" | "base_plate";
+                part: string;
                 letter: string;
             };
             cookie?: never;
@@ -5205,7 +5284,7 @@ export interface operations {
             header?: never;
             path: {
                 job_id: string;
-                part: "plate" | "motor_plate" | "ring" | "base_plate";
+                part: string;
                 letter: string;
             };
             cookie?: never;
@@ -5361,8 +5440,8 @@ export interface operations {
                     file: string;
                     /** Survey */
                     survey: string;
-                    /** @default engine side */
-                    seen_from?: "engine side" | "gearbox side";
+                    /** @default engine */
+                    seen_from?: "engine" | "gearbox";
                     tool?: components["schemas"]["Tool"] | null;
                 };
             };

@@ -34,7 +34,18 @@ export type Reading = Schemas['Length'];
 export type Quantity = Schemas['Quantity'];
 export type Tool = Schemas['Tool'];
 export type ReadBack = Schemas['ReadBack'];
-export type JobResult = Schemas['JobResult'];
+export type Typed = Schemas['Typed'];
+/** The pieces of an answer that differ from those the screen has. */
+export type Answer = Schemas['Answer'];
+type Pieces = Required<Omit<Answer, 'keys' | 'line' | 'parts' | 'checks' | 'benches'>>;
+/** Everything that follows from a job's sheets: the newest piece of each bench, put together. */
+export type JobResult = { [K in keyof Pieces]: NonNullable<Pieces[K]> } & {
+  line: Line | null;
+  parts: Record<string, readonly PartResult[]>; // by bench
+  checks: readonly Check[]; // worst first
+  benches: readonly BenchState[];
+};
+export type Bench = Schemas['BenchOut'];
 export type BenchState = Schemas['BenchState'];
 export type Check = Schemas['Check'];
 export type Verdict = Schemas['Verdict'];

@@ -1,13 +1,18 @@
 <script lang="ts">
+  import type { Bench } from '../api/types';
   import Dialog from '../lib/ui/Dialog.svelte';
 
   interface Props {
     open: boolean;
+    benches: readonly Bench[];
     onclose: () => void;
   }
-  let { open, onclose }: Props = $props();
-  const KEYS = [
-    ['g b, g r, g a', 'go to Brief, Ratios, Adapter plate'],
+  let { open, benches, onclose }: Props = $props();
+  const KEYS = $derived([
+    [
+      benches.map((bench) => `g ${bench.letter}`).join(', '),
+      `go to ${benches.map((bench) => bench.title).join(', ')}`,
+    ],
     ['m', 'add a measurement'],
     ['u', 'show readings as typed, in mm, in inches'],
     ['p', 'pin this design and compare what follows with it'],
@@ -15,7 +20,7 @@
     ['Ctrl+S', 'save'],
     ['Enter', 'keep what is typed and go to the next'],
     ['Esc', 'leave a field as it was'],
-  ] as const;
+  ] as const);
 </script>
 
 <Dialog {open} title="Keys" {onclose}>

@@ -28,6 +28,10 @@
   </div>
 {:else}
   {#key job.data.id}
-    <JobScreen job={job.data} bench={benchOf(params.bench)} username={session.me?.username ?? ''} />
+    <JobScreen
+      job={job.data}
+      bench={benchOf(params.bench, job.data.benches)}
+      username={session.me?.username ?? ''}
+    />
   {/key}
 {/if}

@@ -1,9 +1,6 @@
 <script lang="ts">
-  import { onDestroy } from 'svelte';
+  import { onDestroy, onMount } from 'svelte';
   import type { Job } from '../api/types';
-  import BriefBench from '../benches/brief/BriefBench.svelte';
-  import PlateBench from '../benches/plate/PlateBench.svelte';
-  import RatiosBench from '../benches/ratios/RatiosBench.svelte';
   import Ledger from '../ledger/Ledger.svelte';
   import LineView from '../line/LineView.svelte';
   import { OperatingPoint } from '../line/operating-point.svelte';
@@ -11,7 +8,8 @@
   import { provideUnits, UnitDisplay } from '../measure/units.svelte';
   import { navigate } from '../routes';
   import Steps from '../steps/Steps.svelte';
-  import { BENCH_TITLES, benchOf, type Bench } from './benches';
+  import { fetchAhead } from './benches';
+  import BenchPage from './BenchPage.svelte';
   import ConflictDialog from './ConflictDialog.svelte';
   import HelpDialog from './HelpDialog.svelte';
   import { JobEditor, provideEditor } from './job-editor.svelte';
@@ -20,7 +18,7 @@
 
   interface Props {
     job: Job;
-    bench: Bench;
+    bench: string; // its key
     username: string;
   }
   let { job, bench, username }: Props = $props();
@@ -33,11 +31,14 @@
   const point = new OperatingPoint(() => editor.result?.line ?? null);
   let isHelping = $state(false);
 
-  function goTo(word: string): void {
-    void navigate('/jobs/:id/:bench', { params: { id: job.id, bench: benchOf(word) } });
+  const title = $derived(job.benches.find((one) => one.key === bench)?.title ?? '');
+
+  function goTo(key: string): void {
+    void navigate('/jobs/:id/:bench', { params: { id: job.id, bench: key } });
   }
 
-  const onkeydown = jobKeys({
+  // svelte-ignore state_referenced_locally
+  const onkeydown = jobKeys(job.benches, {
     goTo,
     undo: () => void editor.takeBack(),
     redo: () => editor.redo(),
@@ -51,23 +52,17 @@
   function onbeforeunload(event: BeforeUnloadEvent): void {
     if (editor.state === 'saving') event.preventDefault(); // all else is kept on this device already
   }
+  onMount(() => fetchAhead(job.benches));
   onDestroy(() => editor.leave());
 </script>
 
 <svelte:window {onkeydown} {onbeforeunload} />
-<svelte:head><title>{job.name}: {BENCH_TITLES[bench]}</title></svelte:head>
+<svelte:head><title>{job.name}: {title}</title></svelte:head>
 
 <div class="flex min-h-dvh flex-col md:h-dvh">
   <TopBar onhelp={() => (isHelping = true)} />
   {#if editor.result?.line}
-    <LineView
-      line={editor.result.line}
-      ghost={editor.pinned?.line ?? null}
-      {point}
-      checks={editor.result.checks}
-      {bench}
-      onopen={goTo}
-    />
+    <LineView line={editor.result.line} ghost={editor.pinned?.line ?? null} {point} {bench} onopen={goTo} />
     <SpeedRule line={editor.result.line} {point} />
   {:else if editor.result}
     <p class="bg-dye px-4 py-6 text-scribe">
@@ -78,23 +73,19 @@
     <p class="h-[178px] bg-dye px-4 py-6 text-scribe-dim" role="status">Working it out…</p>
   {/if}
   <div class="flex min-h-0 flex-1 flex-col md:flex-row">
-    <Steps jobId={job.id} {bench} states={editor.result?.benches ?? []} />
+    <Steps jobId={job.id} {bench} benches={job.benches} states={editor.result?.benches ?? []} />
     <main class="min-h-0 min-w-0 flex-1 md:overflow-hidden">
-      {#if editor.result}
-        {#if bench === 'brief'}<BriefBench result={editor.result} />
-        {:else if bench === 'ratios'}<RatiosBench result={editor.result} pinned={editor.pinned} />
-        {:else}<PlateBench result={editor.result} pinned={editor.pinned} />{/if}
-      {/if}
+      {#if editor.result}<BenchPage {bench} {title} result={editor.result} pinned={editor.pinned} />{/if}
     </main>
     {#if editor.result}
       <Ledger
         checks={editor.result.checks}
         pinned={editor.pinned?.checks ?? null}
         {bench}
-        benchTitle={BENCH_TITLES[bench]}
+        benchTitle={title}
       />
     {/if}
   </div>
 </div>
 <ConflictDialog />
-<HelpDialog open={isHelping} onclose={() => (isHelping = false)} />
+<HelpDialog open={isHelping} benches={job.benches} onclose={() => (isHelping = false)} />

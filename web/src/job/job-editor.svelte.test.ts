@@ -1,7 +1,7 @@
 import { flushSync } from 'svelte';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
-import type { Job } from '../api/types';
-import { aJob, AN_ANSWER, serve, someSheets } from '../test-support';
+import type { Job, Typed } from '../api/types';
+import { A_RESULT, aCheck, aJob, aLine, AN_ANSWER, serve, someSheets } from '../test-support';
 import { keepDraft, readDraft } from './drafts';
 import { JobEditor } from './job-editor.svelte';
 
@@ -47,7 +47,51 @@ describe('JobEditor', () => {
           (body as { sheets: ReturnType<typeof someSheets> }).sheets.brief.vehicle.kerb_mass?.text,
       );
     expect(masses).toEqual(['1120 kg']);
-    expect(editor.result).toEqual(AN_ANSWER);
+    expect(editor.result).toEqual(A_RESULT);
+    close();
+  });
+
+  it('asks only for the pieces that it does not have, and puts them together', async () => {
+    const check = (key: string, rank: number) => aCheck({ key, rank });
+    const answers = [
+      { keys: { brief: 'a', plate: 'b', line: 'c' }, line: aLine(), checks: { brief: [check('late', 2)] } },
+      { keys: { brief: 'a', plate: 'd', line: 'c' }, line: null, checks: { plate: [check('first', 1)] } },
+    ].map((one, k) => ({ read: null, answer: { parts: {}, benches: [], brief: { k }, ...one } }));
+    delete (answers[1]!.answer as { brief?: object }).brief;
+    const sent = serve({ evaluate: () => ({ json: answers.shift() }) });
+    const { editor, close } = open();
+    await vi.advanceTimersByTimeAsync(100);
+    setMass(editor, '1100 kg');
+    await vi.advanceTimersByTimeAsync(100);
+    expect(sent.map(({ body }) => (body as { have: object }).have)).toEqual([
+      {},
+      { brief: 'a', plate: 'b', line: 'c' },
+    ]);
+    expect(editor.result?.checks.map(({ key }) => key)).toEqual(['first', 'late']);
+    expect([editor.result?.line?.candidate, editor.result?.brief]).toEqual(['3rd · 4.11', { k: 0 }]);
+    close();
+  });
+
+  it('enters a figure by the call that works out what follows, and keeps none that can not be read', async () => {
+    const read = { value: 1100, unit: 'kg', u: null, inch: null, fraction: null, fraction_error_mm: null };
+    const refusal = { says: 'No such mass.', fields: [{ field: 'text', says: 'No such mass.' }] };
+    const sent = serve({
+      evaluate: (body) =>
+        (body as { typed: Typed | null }).typed?.text === 'far'
+          ? { status: 422, json: refusal }
+          : { json: { ...AN_ANSWER, read } },
+    });
+    const { editor, close } = open();
+    await vi.advanceTimersByTimeAsync(100);
+    const take = (text: string) =>
+      editor.reader.take({ text, quantity: 'mass', unit: null }, () => setMass(editor, text));
+    expect(await take('far')).toEqual({ problem: 'No such mass.', echo: '' });
+    expect([mass(editor), editor.canUndo]).toEqual(['1080 kg', false]);
+    const both = [take('1100 kg'), take('1200 kg')]; // the second waits for the first
+    expect((await Promise.all(both))[0]).toEqual({ problem: '', echo: '= 1100 kg' });
+    expect([mass(editor), sent.length]).toEqual(['1200 kg', 4]);
+    editor.undo();
+    expect(mass(editor)).toBe('1100 kg');
     close();
   });
 
@@ -201,7 +245,7 @@ describe('JobEditor', () => {
     setMass(editor, '1 kg');
     await vi.advanceTimersByTimeAsync(100);
     expect([editor.says, editor.problems[0]?.field]).toEqual(['too short', 'sheets.brief.motor']);
-    expect(editor.result).toEqual(AN_ANSWER);
+    expect(editor.result).toEqual(A_RESULT);
     close();
   });
 

@@ -1,14 +1,15 @@
 import { getContext, setContext } from 'svelte';
 import { answered, client, Refusal } from '../api/client';
-import type { FieldProblem, Job, JobResult, Sheets } from '../api/types';
+import type { Answer, FieldProblem, Job, JobResult, ReadBack, Sheets, Typed } from '../api/types';
 import { isoNow } from '../lib/format';
-import { figuresTaken } from '../measure/read-back';
+import { heardOf, provideReader, Reader, type Heard } from '../measure/reader';
+import { gathered, type Gathered } from './answers';
 import { dropDraft, keepDraft, readDraft } from './drafts';
 
 const KEY = Symbol('job');
 const MOST_UNDO = 200;
 const GESTURE_MS = 900;
-const PAUSE_MS = 40; // between a keystroke and the call that evaluates it
+const PAUSE_MS = 40; // while a gesture goes on
 
 export type SaveState = 'saved' | 'unsaved' | 'saving' | 'conflict' | 'refused';
 
@@ -27,8 +28,9 @@ export interface Theirs {
 export class JobEditor {
   readonly job: Job;
   readonly #username: string;
+  readonly reader = new Reader((typed, write) => this.#take(typed, write));
   sheets = $state.raw<Sheets>()!;
-  result = $state.raw<JobResult | null>(null);
+  #gathered = $state.raw<Gathered | null>(null);
   problems = $state.raw<readonly FieldProblem[]>([]);
   says = $state('');
   state = $state<SaveState>('saved');
@@ -43,10 +45,14 @@ export class JobEditor {
   #gesture = '';
   #gestureAt = 0;
   #asked = 0;
+  #trial: { sheets: Sheets } | null = null; // edits go here while it is found out what would follow
+  #taking: Promise<void> = Promise.resolve();
+  #isBehind = false;
   #timer: ReturnType<typeof setTimeout> | undefined;
   #evaluation: AbortController | null = null;
   #saving: Promise<boolean> | null = null;
 
+  readonly result = $derived(this.#gathered?.result ?? null);
   readonly canUndo = $derived(this.#past.length > 0);
   readonly canRedo = $derived(this.#future.length > 0);
   readonly isDirty = $derived(this.state !== 'saved');
@@ -92,21 +98,78 @@ export class JobEditor {
    */
   edit(change: (sheets: Sheets) => void, gesture = ''): void {
     if (!this.mayEdit) return;
-    const next = structuredClone(this.sheets);
+    const next = structuredClone(this.#trial?.sheets ?? this.sheets);
     change(next);
+    if (this.#trial) {
+      this.#trial.sheets = next;
+      return;
+    }
     if (JSON.stringify(next) === JSON.stringify(this.sheets)) return;
+    this.#keep(next, gesture);
+    this.#evaluateSoon(gesture === '' ? 0 : PAUSE_MS);
+  }
+
+  #keep(next: Sheets, gesture = ''): void {
     const isSameGesture =
       gesture !== '' && gesture === this.#gesture && Date.now() - this.#gestureAt < GESTURE_MS;
     if (!isSameGesture) this.#past = [...this.#past.slice(-MOST_UNDO), this.sheets];
     this.#gesture = gesture;
     this.#gestureAt = Date.now();
     this.#future = [];
-    this.#show(next);
+    this.#hold(next);
+  }
+
+  /**
+   * Enter a figure just typed: the core reads it back in the answer to the change, and only what it could read is kept.
+   * One figure waits for the one before.
+   */
+  async #take(typed: Typed, write: () => void): Promise<Heard> {
+    const before = this.#taking;
+    let done = () => {};
+    this.#taking = new Promise((resolve) => (done = resolve));
+    await before;
+    try {
+      return await this.#tried(typed, write);
+    } finally {
+      done();
+    }
+  }
+
+  async #tried(typed: Typed, write: () => void): Promise<Heard> {
+    const base = this.sheets;
+    const next = this.#after(write);
+    try {
+      const answer = await this.#ask(next, typed);
+      this.#keep(this.sheets === base ? next : this.#after(write));
+      if (!answer || this.sheets !== next) void this.#evaluate();
+      return heardOf(answer?.read);
+    } catch (error) {
+      if (!(error instanceof Refusal)) throw error;
+      if (error.fields.some(({ field }) => field === 'text' || field.startsWith('sheets'))) {
+        if (this.#isBehind) void this.#evaluate(); // what was being worked out when this was asked
+        return { problem: error.fields[0]?.says ?? error.message, echo: '' };
+      }
+      this.#keep(next); // a figure that can be read, though what follows from it can't be: nothing typed is lost
+      this.#refused(error);
+      return { problem: '', echo: '' };
+    }
+  }
+
+  /** The sheets as they would be after some edits, which are not kept. */
+  #after(write: () => void): Sheets {
+    const trial = { sheets: this.sheets };
+    this.#trial = trial;
+    try {
+      write();
+    } finally {
+      this.#trial = null;
+    }
+    return trial.sheets;
   }
 
   /** Take back the last step, once the figure just typed is in the sheets: it is the last step then. */
   async takeBack(): Promise<void> {
-    await figuresTaken();
+    await this.reader.settled();
     this.undo();
   }
 
@@ -127,11 +190,19 @@ export class JobEditor {
   }
 
   #show(sheets: Sheets): void {
+    this.#hold(sheets);
+    this.#evaluateSoon(0);
+  }
+
+  #hold(sheets: Sheets): void {
     this.sheets = sheets;
     if (this.state !== 'conflict') this.state = 'unsaved';
     keepDraft(this.job.id, this.#username, { basedOn: this.number, at: isoNow(), sheets });
+  }
+
+  #evaluateSoon(afterMs: number): void {
     clearTimeout(this.#timer);
-    this.#timer = setTimeout(() => void this.#evaluate(), PAUSE_MS);
+    this.#timer = setTimeout(() => void this.#evaluate(), afterMs);
   }
 
   /** Ask again what follows: something that is not in the sheets, such as a release, has changed. */
@@ -140,22 +211,37 @@ export class JobEditor {
   }
 
   async #evaluate(): Promise<void> {
+    try {
+      await this.#ask(this.sheets, null);
+    } catch (error) {
+      this.#refused(error);
+    }
+  }
+
+  /** Ask what follows from sheets; null where another question came after this one. */
+  async #ask(sheets: Sheets, typed: Typed | null): Promise<{ read: ReadBack | null; answer: Answer } | null> {
     const asked = ++this.#asked;
+    clearTimeout(this.#timer);
+    this.#isBehind = this.#evaluation !== null;
     this.#evaluation?.abort();
     this.#evaluation = new AbortController();
     const call = client.POST('/api/jobs/{job_id}/evaluate', {
       params: { path: { job_id: this.job.id } },
-      body: { sheets: this.sheets },
+      body: { sheets, have: this.#gathered?.keys ?? {}, typed },
       signal: this.#evaluation.signal,
     });
     try {
-      const result = await answered(call);
-      if (asked !== this.#asked) return;
-      this.result = result;
+      const found = await answered(call);
+      if (asked !== this.#asked) return null;
+      this.#gathered = gathered(this.#gathered, found.answer);
       this.problems = [];
       this.says = '';
+      return found;
     } catch (error) {
-      if (asked === this.#asked) this.#refused(error);
+      if (asked !== this.#asked) return null;
+      throw error;
+    } finally {
+      if (asked === this.#asked) this.#evaluation = null;
     }
   }
 
@@ -170,7 +256,7 @@ export class JobEditor {
    * under way it waits for that one, and then saves what has been edited since.
    */
   async save(): Promise<boolean> {
-    await figuresTaken();
+    await this.reader.settled();
     while (this.#saving) await this.#saving;
     if (!this.mayEdit || this.state === 'saved') return this.state === 'saved';
     this.#saving = this.#send();
@@ -270,6 +356,7 @@ export class JobEditor {
 
 export function provideEditor(editor: () => JobEditor): void {
   setContext(KEY, editor);
+  provideReader(() => editor().reader);
 }
 
 /** Returns the job being edited; a getter, since the page may open another. */

@@ -7,7 +7,7 @@ function keyboard(): {
 } {
   const names = ['goTo', 'undo', 'redo', 'save', 'pin', 'help', 'cycleUnits', 'measure'];
   const actions = Object.fromEntries(names.map((name) => [name, vi.fn()]));
-  const handle = jobKeys(actions as never);
+  const handle = jobKeys([{ key: 'plate', title: 'Adapter plate', letter: 'a' }], actions as never);
   const press = (key: string, more: KeyboardEventInit = {}, target: HTMLElement = document.body) => {
     const event = new KeyboardEvent('keydown', { key, ...more });
     Object.defineProperty(event, 'target', { value: target });

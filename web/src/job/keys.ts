@@ -1,8 +1,8 @@
 /** Keys that work anywhere on a job, as long as nothing is being typed. */
-import { BENCH_KEYS, type Bench } from './benches';
+import type { Bench } from '../api/types';
 
 export interface KeyActions {
-  goTo: (bench: Bench) => void;
+  goTo: (bench: string) => void;
   undo: () => void;
   redo: () => void;
   save: () => void;
@@ -19,7 +19,7 @@ function isTyping(target: EventTarget | null): boolean {
 }
 
 /** Returns a handler of keydown; `g` waits for the letter of a bench. */
-export function jobKeys(actions: KeyActions): (event: KeyboardEvent) => void {
+export function jobKeys(benches: readonly Bench[], actions: KeyActions): (event: KeyboardEvent) => void {
   let afterG = false;
   const plain: Record<string, () => void> = {
     p: actions.pin,
@@ -40,9 +40,9 @@ export function jobKeys(actions: KeyActions): (event: KeyboardEvent) => void {
       return;
     }
     if (event.altKey || isTyping(event.target)) return;
-    const bench = afterG ? BENCH_KEYS[key] : undefined;
+    const bench = afterG ? benches.find((one) => one.letter === key) : undefined;
     afterG = key === 'g';
-    if (bench) return actions.goTo(bench);
+    if (bench) return actions.goTo(bench.key);
     const action = plain[key];
     if (action) {
       event.preventDefault();

@@ -9,4 +9,9 @@ export const VERDICT_WORDS: Record<Verdict, string> = {
 };
 
 /** The core's letters for points of the Line. */
-export const VERDICT_LETTERS: Record<string, Verdict> = { h: 'holds', t: 'tight', f: 'fails' };
+export const VERDICT_LETTERS: Record<string, Verdict> = {
+  h: 'holds',
+  t: 'tight',
+  f: 'fails',
+  '?': 'not_known',
+};

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import type { Check, Line } from '../api/types';
+  import type { Line } from '../api/types';
   import { whole } from '../lib/format';
   import LineStation from './LineStation.svelte';
   import type { OperatingPoint } from './operating-point.svelte';
@@ -10,11 +10,10 @@
     line: Line;
     ghost: Line | null; // the pinned design
     point: OperatingPoint;
-    checks: readonly Check[];
     bench: string;
     onopen: (bench: string) => void;
   }
-  let { line, ghost, point, checks, bench, onopen }: Props = $props();
+  let { line, ghost, point, bench, onopen }: Props = $props();
   let width = $state(1280);
   const LEAST_WIDTH = 860;
   const LANE_NAME = 44;
@@ -24,7 +23,6 @@
   const figures = new StationFigures(
     () => line,
     () => ghost,
-    () => checks,
     point,
   );
   const trunk = $derived(columnsOf(line, 'trunk'));

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import type { Line } from '../api/types';
-import { aCheck, aLine } from '../test-support';
+import { aLine } from '../test-support';
 import { OperatingPoint } from './operating-point.svelte';
 import { columnsOf, StationFigures } from './station-figures.svelte';
 
@@ -27,16 +27,6 @@ describe('columns of the Line', () => {
       ['rear.propshaft', 2],
     ]);
   });
-
-  it('have the plate behind the motor where something is bolted to it', () => {
-    expect(columnsOf(aLine(), 'trunk').map((column) => column.kind)).toEqual([
-      'motor',
-      'plate',
-      'coupler',
-      'wheel',
-    ]);
-    expect(columnsOf(branched(), 'trunk').map((column) => column.kind)).toEqual(['motor']);
-  });
 });
 
 describe('StationFigures', () => {
@@ -51,7 +41,6 @@ describe('StationFigures', () => {
     const figures = new StationFigures(
       () => line,
       () => null,
-      () => [],
       point(),
     );
     const [motor] = columnsOf(line, 'trunk');
@@ -67,7 +56,6 @@ describe('StationFigures', () => {
     const figures = new StationFigures(
       () => line,
       () => null,
-      () => [],
       point(line),
     );
     expect(figures.margin(columnsOf(line, 'trunk')[0]!)).toBe('?');
@@ -82,25 +70,28 @@ describe('StationFigures', () => {
     const figures = new StationFigures(
       () => line,
       () => ghost,
-      () => [],
       point(),
     );
     expect(figures.ghostTorque(columnsOf(line, 'trunk')[0]!)).toBe('70 → ');
     expect(figures.ghostTorque(columnsOf(line, 'front')[0]!)).toBe('');
   });
 
-  it('shows the plate by its worst check', () => {
-    const line = aLine();
+  it('shows nothing where nothing is asked, and no speed of what does not turn', () => {
+    const line = { ...branched(), rpm: [null, ...branched().rpm.slice(1)] };
+    line.cases = line.cases.map((one) => ({
+      ...one,
+      margin: [[null, null, null, null], ...one.margin.slice(1)],
+      verdict: ['....', ...one.verdict.slice(1)],
+    }));
     const figures = new StationFigures(
       () => line,
       () => null,
-      () => [aCheck({ bench: 'plate', verdict: 'fails', margin: 0.16 })],
-      point(),
+      point(line),
     );
-    const plate = columnsOf(line, 'trunk')[1]!;
-    expect([figures.verdict(plate), figures.margin(plate), figures.rpm(plate)]).toEqual([
-      'fails',
-      '0.16',
+    const [column] = columnsOf(line, 'trunk');
+    expect([figures.verdict(column!), figures.margin(column!), figures.rpm(column!)]).toEqual([
+      null,
+      '',
       '–',
     ]);
   });

@@ -1,6 +1,6 @@
 <script lang="ts">
   import type { Quantity, Reading } from '../api/types';
-  import { readBack, type Heard } from './read-back';
+  import { useReader, type Heard } from './reader';
 
   interface Props {
     label: string;
@@ -12,6 +12,7 @@
   }
   let { label, value, quantity, onchange, disabled = false, hint = '' }: Props = $props();
   const uid = $props.id();
+  const reader = useReader();
   let typed = $state<string | null>(null); // null while the field shows what the sheet holds
   let heard = $state.raw<Heard | null>(null);
   const shown = $derived(typed ?? value?.text ?? '');
@@ -24,11 +25,13 @@
       onchange(null);
       return;
     }
-    const answer = await readBack(text, quantity, value?.unit ?? null);
-    heard = answer;
-    if (answer.problem) return; // the text stays for mending
-    typed = null;
-    if (text !== value?.text) onchange({ ...value, text });
+    if (text === value?.text) {
+      typed = null;
+      return;
+    }
+    const asked = { text, quantity, unit: value?.unit ?? null };
+    heard = await reader.take(asked, () => onchange({ ...value, text }));
+    if (!heard.problem && typed?.trim() === text) typed = null; // else the text stays for mending
   }
 
   function keydown(event: KeyboardEvent): void {

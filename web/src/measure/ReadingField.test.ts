@@ -1,7 +1,7 @@
 import { fireEvent, render, screen } from '@testing-library/svelte';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { serve } from '../test-support';
-import { figuresTaken } from './read-back';
+import { Reader, readerContext } from './reader';
 import ReadingField from './ReadingField.svelte';
 
 const READ = {
@@ -13,10 +13,13 @@ const READ = {
   fraction_error_mm: 0,
 };
 
+const reader = new Reader();
+
 function field(): { input: HTMLInputElement; onchange: ReturnType<typeof vi.fn> } {
   const onchange = vi.fn();
   const value = { text: '8 1/4 in', tool: 'caliper' as const };
-  render(ReadingField, { label: 'Wheelbase', quantity: 'length', value, onchange });
+  const props = { label: 'Wheelbase', quantity: 'length' as const, value, onchange };
+  render(ReadingField, { props, context: readerContext(() => reader) });
   return { input: screen.getByLabelText<HTMLInputElement>('Wheelbase'), onchange };
 }
 
@@ -62,13 +65,13 @@ describe('ReadingField', () => {
     const { input, onchange } = field();
     input.focus();
     await fireEvent.input(input, { target: { value: '8-1/4"' } });
-    await figuresTaken();
+    await reader.settled();
     expect(onchange).toHaveBeenCalledWith({ text: '8-1/4"', tool: 'caliper' });
     expect(document.activeElement).toBe(input);
     await fireEvent.input(input, { target: { value: '8.5 in' } });
     await fireEvent.blur(input);
     expect(onchange).not.toHaveBeenCalledWith({ text: '8.5 in', tool: 'caliper' });
-    await figuresTaken();
+    await reader.settled();
     expect(onchange).toHaveBeenCalledWith({ text: '8.5 in', tool: 'caliper' });
   });
 
@@ -76,7 +79,7 @@ describe('ReadingField', () => {
     const { input, onchange } = field();
     await fireEvent.input(input, { target: { value: 'far' } });
     await fireEvent.blur(input);
-    await figuresTaken();
+    await reader.settled();
     expect(onchange).not.toHaveBeenCalled();
   });
 });

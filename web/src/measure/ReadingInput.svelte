@@ -1,6 +1,6 @@
 <script lang="ts">
   import type { Quantity } from '../api/types';
-  import { readBack } from './read-back';
+  import { useReader } from './reader';
 
   interface Props {
     label: string;
@@ -22,6 +22,7 @@
     disabled,
     onchange,
   }: Props = $props();
+  const reader = useReader();
   let typed = $state<string | null>(null);
   let problem = $state('');
 
@@ -31,10 +32,14 @@
       typed = null;
       return true;
     }
-    problem = wanted === '' ? needed : (await readBack(wanted, quantity, unit)).problem;
+    if (wanted === '') {
+      problem = needed;
+      if (!needed) onchange('');
+    } else {
+      problem = (await reader.take({ text: wanted, quantity, unit }, () => onchange(wanted))).problem;
+    }
     if (problem) return false; // the text stays for mending
     typed = null;
-    onchange(wanted);
     return true;
   }
 

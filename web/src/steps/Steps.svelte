@@ -1,15 +1,16 @@
 <script lang="ts">
-  import type { BenchState } from '../api/types';
-  import { BENCH_TITLES, BENCHES, LATER, type Bench } from '../job/benches';
+  import type { Bench, BenchState } from '../api/types';
+  import { LATER } from '../job/benches';
   import VerdictMark from '../lib/ui/VerdictMark.svelte';
   import { p } from '../routes';
 
   interface Props {
     jobId: string;
-    bench: Bench;
+    bench: string; // the one that is open
+    benches: readonly Bench[];
     states: readonly BenchState[];
   }
-  let { jobId, bench, states }: Props = $props();
+  let { jobId, bench, benches, states }: Props = $props();
   const FILL: Record<string, number> = { 'nothing yet': 0, measured: 1, designed: 2, released: 3, proved: 4 };
   const stateOf = $derived((key: string) => states.find((state) => state.bench === key));
 </script>
@@ -19,7 +20,7 @@
   class="shrink-0 border-edge bg-card max-md:overflow-x-auto max-md:border-b md:w-[9.75rem] md:border-r"
 >
   <ol class="flex md:flex-col md:py-2">
-    {#each BENCHES as key (key)}
+    {#each benches as { key, title } (key)}
       {@const state = stateOf(key)}
       {@const fill = FILL[state?.progress ?? 'nothing yet'] ?? 0}
       <li>
@@ -49,7 +50,7 @@
                 stroke-width="1.6"
               />{/if}
           </svg>
-          {BENCH_TITLES[key]}
+          {title}
           {#if state?.worst === 'fails' || state?.worst === 'not_known'}
             <span class="ml-auto"><VerdictMark verdict={state.worst} /></span>
           {/if}

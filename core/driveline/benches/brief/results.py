@@ -1,6 +1,7 @@
 """What the brief comes to."""
 
 from driveline.checks import Result
+from driveline.gearing.road import Driven
 from driveline.gearing.rolling import TyreFigure
 from driveline.results import Assumed, ToDo
 
@@ -51,6 +52,7 @@ class MassesResult(Result):
 class BriefResult(Result):
     """What the brief comes to."""
 
+    driven: Driven  # as the layout leaves it
     tyres: tuple[TyreFigure, ...]
     rolling_circumference_mm: float | None
     rolling_method: str | None

@@ -91,13 +91,19 @@ def run(sheet: BriefSheet, laid: LaidBrief, _needs: None, judge: Judge) -> Outco
         cruise_kmh=cruise_kmh,
         hill_start_pct=hill_pct,
     )
-    return _outcome(sheet, laid, brief, _result(tyres, rolling, motor, weights, notes), judge)
+    return _outcome(sheet, laid, brief, _result(brief.driven, tyres, rolling, motor, weights, notes), judge)
 
 
 def _result(
-    tyres: tuple[TyreFigure, ...], rolling: Rolling | None, motor: Motor | None, weights: Weights, notes: Notes
+    driven: Driven,
+    tyres: tuple[TyreFigure, ...],
+    rolling: Rolling | None,
+    motor: Motor | None,
+    weights: Weights,
+    notes: Notes,
 ) -> BriefResult:
     return BriefResult(
+        driven=driven,
         tyres=tyres,
         rolling_circumference_mm=rolling and rolling.circumference_mm,
         rolling_method=rolling and rolling.method,

@@ -237,6 +237,7 @@ def _part(
         thickness_mm=thickness_mm,
         faces=faces,
         sides=sides,
+        look_at="gearbox" if "GEARBOX" in faces else "motor",
         stock=_stock(sheet),
         labels=labels,
         ligament_factor=sheet.plate.wanted_ligament_factor or LIGAMENT_FACTOR,

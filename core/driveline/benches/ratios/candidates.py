@@ -70,6 +70,7 @@ class Cloud(Result):
 
     options: tuple[Option, ...]
     picks: list[list[int]]  # a number into each option's names
+    names: list[str]  # of each, as one is known to screen and sheet
     top_kmh: list[float]
     s_0_50: list[float | None]
     cruise_rpm: list[float]
@@ -163,6 +164,7 @@ def cloud_of(swept: Swept, *, keep: list[int]) -> Cloud:
     return Cloud(
         options=tuple(Option(field=d.field, names=d.options) for d in swept.sweep.plan.dimensions),
         picks=swept.sweep.option_numbers(rows).tolist(),
+        names=[pick_key(swept.sweep.pick(row)) for row in rows.tolist()],
         top_kmh=rounded(figures.top_kmh[rows], 4),
         s_0_50=[None if np.isnan(s) else s for s in np.round(figures.s_0_50[rows], 2).tolist()],
         cruise_rpm=rounded(figures.cruise_rpm[rows], 4),

@@ -1,7 +1,7 @@
 <script lang="ts">
   import type { MassItem, Quantity } from '../../api/types';
   import ReadingInput from '../../measure/ReadingInput.svelte';
-  import { readBack } from '../../measure/read-back';
+  import { useReader } from '../../measure/reader';
   import { submits } from '../../lib/submits';
 
   interface Props {
@@ -10,6 +10,7 @@
     onchange: (items: MassItem[]) => void;
   }
   let { items, disabled, onchange }: Props = $props();
+  const reader = useReader();
   const uid = $props.id();
   let name = $state('');
   let mass = $state('');
@@ -29,7 +30,7 @@
   }
 
   async function add(): Promise<void> {
-    says = (await readBack(mass, 'mass', null)).problem;
+    says = (await reader.read(mass, 'mass', null)).problem;
     if (says) return;
     onchange([...items, { name: name.trim(), mass: { text: mass.trim() }, is_on: true, only_laden: false }]);
     name = mass = '';

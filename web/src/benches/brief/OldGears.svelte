@@ -1,6 +1,6 @@
 <script lang="ts">
   import type { BriefSheet } from '../../api/types';
-  import { readBack } from '../../measure/read-back';
+  import { useReader } from '../../measure/reader';
   import { submits } from '../../lib/submits';
   import ReadingInput from '../../measure/ReadingInput.svelte';
 
@@ -11,13 +11,14 @@
     onchange: (gears: Gears) => void;
   }
   let { gears, disabled, onchange }: Props = $props();
+  const reader = useReader();
   const uid = $props.id();
   const ORDINALS = ['1st', '2nd', '3rd', '4th', '5th', '6th'];
   let ratio = $state('');
   let says = $state('');
 
   async function add(): Promise<void> {
-    says = (await readBack(ratio, 'ratio', null)).problem;
+    says = (await reader.read(ratio, 'ratio', null)).problem;
     if (says) return;
     const name = ORDINALS[gears.length] ?? `${gears.length + 1}th`;
     onchange([...gears, { name, ratio: { text: ratio.trim() } }]);

@@ -16,20 +16,20 @@
   }
   let { build, result, disabled, change }: Props = $props();
   const KINDS = [
-    ['one plate', 'one plate'],
-    ['two plates on standoffs', 'two plates on standoffs'],
-    ['plate and spacer ring', 'plate and spacer ring'],
-    ['base plate, foot-mounted motor', 'base plate, motor on feet'],
+    ['one_plate', 'one plate'],
+    ['two_plates', 'two plates on standoffs'],
+    ['ring', 'plate and spacer ring'],
+    ['base', 'base plate, motor on feet'],
   ] as const;
   const JOINTS = [
     ['gearbox', 'the gearbox'],
     ['motor', 'the motor'],
   ] as const;
   const TRADE: Record<BuildUp['kind'], string> = {
-    'one plate': 'Shortest and stiffest; the gap is the plate’s thickness.',
-    'two plates on standoffs': 'Any gap, and room to reach the coupler; both faces must be kept parallel.',
-    'plate and spacer ring': 'Adds length to a plate that is there; one more register to add up.',
-    'base plate, foot-mounted motor': 'For a motor with feet; aligned by shims, both planes.',
+    one_plate: 'Shortest and stiffest; the gap is the plate’s thickness.',
+    two_plates: 'Any gap, and room to reach the coupler; both faces must be kept parallel.',
+    ring: 'Adds length to a plate that is there; one more register to add up.',
+    base: 'For a motor with feet; aligned by shims, both planes.',
   };
   const { apart, shim_mm: shim } = $derived(result.build_up);
 </script>
@@ -42,7 +42,7 @@
   onchange={(kind) => change((next) => (next.kind = kind))}
 />
 <p class="text-right text-[12.5px] text-ink-dim">{TRADE[build.kind]}</p>
-{#if build.kind === 'two plates on standoffs'}
+{#if build.kind === 'two_plates'}
   <ReadingFields specs={SECOND} from={build} {disabled} {change} />
   <StandoffFields
     legs={build.standoffs}
@@ -50,7 +50,7 @@
     {disabled}
     change={(write) => change((next) => write(next.standoffs))}
   />
-{:else if build.kind === 'plate and spacer ring'}
+{:else if build.kind === 'ring'}
   <ReadingFields
     specs={RING}
     from={build.ring}
@@ -64,7 +64,7 @@
     {disabled}
     onchange={(on) => change((next) => (next.ring.on = on))}
   />
-{:else if build.kind === 'base plate, foot-mounted motor'}
+{:else if build.kind === 'base'}
   <ReadingFields
     specs={BASE}
     from={build.base}
@@ -80,7 +80,7 @@
     </p>
   {/if}
 {/if}
-{#if build.kind !== 'base plate, foot-mounted motor'}
+{#if build.kind !== 'base'}
   <ReadingFields specs={APART} from={build} {disabled} {change} />
   <p class="text-right text-[12.5px] text-ink-dim">
     {apart === null

@@ -6,7 +6,7 @@
   import Button from '../../lib/ui/Button.svelte';
   import Dialog from '../../lib/ui/Dialog.svelte';
   import VerdictMark from '../../lib/ui/VerdictMark.svelte';
-  import { readBack } from '../../measure/read-back';
+  import { useReader } from '../../measure/reader';
   import { judged, signed } from './releases';
 
   interface Props {
@@ -15,6 +15,7 @@
     onclose: () => void;
   }
   let { part, released, onclose }: Props = $props();
+  const reader = useReader();
   const uid = $props.id();
   const editor = useEditor();
   const KINDS: readonly Measure['kind'][] = ['diameter', 'inside', 'outside', 'distance', 'thickness'];
@@ -51,7 +52,7 @@
   async function compare(k: number): Promise<void> {
     const text = texts[k]?.trim();
     if (text) {
-      const heard = await readBack(text, 'length', null, 'caliper');
+      const heard = await reader.read(text, 'length', null, 'caliper');
       if (heard.problem) {
         says = `${part.features[k]?.title ?? ''}: ${heard.problem}`;
         return;

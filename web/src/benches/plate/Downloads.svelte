@@ -12,7 +12,7 @@
   let { side, part }: Props = $props();
   const editor = useEditor();
   const first = $derived(editor.isDirty && editor.mayEdit ? 'saves first, then ' : '');
-  const stem = $derived(`drawings/${part?.key ?? 'plate'}`);
+  const stem = $derived(`drawings/${part?.key ?? ''}`);
   const canNest = $derived((part?.cut.per_sheet ?? 0) > 0);
   const files = $derived([
     { title: 'DXF', path: `${stem}.dxf?side=${side}`, tells: 'the cut file' },

@@ -1,14 +1,10 @@
 <script lang="ts">
-  import type { PlateResult } from '../../api/types';
-  import type { PlateState } from './plate.svelte';
+  import { otherSide, sideWords, type PlateState } from './plate.svelte';
 
   interface Props {
-    result: PlateResult;
     plate: PlateState;
   }
-  let { result, plate }: Props = $props();
-  const other = $derived(plate.side === 'engine' ? plate.part?.gearbox_side : plate.part?.engine_side);
-  const otherWords = $derived(other?.seen_from ?? (plate.side === 'engine' ? 'gearbox side' : 'engine side'));
+  let { plate }: Props = $props();
   const released = $derived(plate.isFace ? null : (plate.part?.released ?? null));
 </script>
 
@@ -17,13 +13,12 @@
   {#if !plate.isFace}
     <button
       class="rounded-sm border border-scribe-dim px-2 py-1 text-[13px] hover:bg-dye-lit"
-      onclick={() => plate.turnOver()}
-      >Turn over to {otherWords.endsWith('side') ? 'the ' : ''}{otherWords}</button
+      onclick={() => plate.turnOver()}>Turn over to {sideWords(plate.part, otherSide(plate.side))}</button
     >
   {/if}
-  {#if result.parts.length > 1 && !plate.isFace}
+  {#if plate.parts.length > 1 && !plate.isFace}
     <div role="radiogroup" aria-label="Which part" class="flex gap-1 text-[13px]">
-      {#each result.parts as part (part.key)}
+      {#each plate.parts as part (part.key)}
         <button
           role="radio"
           aria-checked={plate.part?.key === part.key}

@@ -1,7 +1,7 @@
 <script lang="ts">
   import type { Survey, SurveyResult } from '../../api/types';
   import ChoiceField from '../../measure/ChoiceField.svelte';
-  import { readBack } from '../../measure/read-back';
+  import { useReader } from '../../measure/reader';
   import { submits } from '../../lib/submits';
   import ReadingField from '../../measure/ReadingField.svelte';
   import CentreRoutes from './CentreRoutes.svelte';
@@ -16,13 +16,14 @@
     change: (write: (survey: Survey) => void) => void;
   }
   let { survey, result, isFace, disabled, change }: Props = $props();
+  const reader = useReader();
   const uid = $props.id();
   let diameter = $state('');
   let isBore = $state(false);
   let says = $state('');
   const SIDES = [
-    ['engine side', 'the engine side'],
-    ['gearbox side', 'the gearbox side'],
+    ['engine', 'the engine side'],
+    ['gearbox', 'the gearbox side'],
   ] as const;
   const SENSES = [
     ['anticlockwise', 'anticlockwise'],
@@ -40,7 +41,7 @@
 
   async function add(): Promise<void> {
     const text = diameter.trim();
-    says = (await readBack(text, 'length', null)).problem;
+    says = (await reader.read(text, 'length', null)).problem;
     if (says) return;
     const hole = { id: nextId, diameter: { text, tool: 'caliper' as const }, is_bore: isBore };
     change((next) => next.holes.push(hole));

@@ -1,6 +1,7 @@
 <script lang="ts">
   import type { PartResult } from '../../api/types';
   import { fixed } from '../../lib/format';
+  import { sideWords } from './plate.svelte';
 
   interface Props {
     part: PartResult;
@@ -11,8 +12,8 @@
 <section class="px-3 py-3">
   <h2>Hole table</h2>
   <p class="text-[13px] text-ink-dim">
-    {part.title}, seen from {part.engine_side.seen_from.endsWith('side') ? 'the ' : ''}{part.engine_side
-      .seen_from}, mm: x and y from the shaft's centre; left and foot from two square edges.
+    {part.title}, seen from {sideWords(part, 'first')}, mm: x and y from the shaft's centre; left and foot
+    from two square edges.
   </p>
   {#if part.hole_table.length > 0}
     <table class="mt-1 w-full text-[12.5px]" aria-label="Hole table">

@@ -24,7 +24,7 @@
   const face = (write: (to: PlateSheet['face']) => void) => change((next) => write(next.face));
   const way = $derived(sheet.face.survey ? 'survey' : sheet.face.holes.length > 0 ? 'holes' : 'circle');
   const EMPTY: Survey = {
-    seen_from: 'gearbox side',
+    seen_from: 'gearbox',
     numbered: 'anticlockwise',
     holes: [],
     readings: [],

@@ -1,6 +1,6 @@
 <script lang="ts">
   import type { FlangeHole, SurveyReading, SurveyResult, Tool } from '../../api/types';
-  import { readBack } from '../../measure/read-back';
+  import { useReader } from '../../measure/reader';
   import JawPicture from './JawPicture.svelte';
   import {
     chosen,
@@ -23,6 +23,7 @@
     onadd: (reading: SurveyReading) => void;
   }
   let { holes, frames, next, onadd }: Props = $props();
+  const reader = useReader();
   const uid = $props.id();
   let text = $state('');
   let tool = $state<Tool>('caliper');
@@ -42,7 +43,7 @@
 
   function choose(part: Partial<Between>): void {
     override = chosen(between, part, ids);
-    if (part.kind && isAlongAxis(part.kind)) tool = 'combination square';
+    if (part.kind && isAlongAxis(part.kind)) tool = 'square';
   }
 
   async function add(event: SubmitEvent): Promise<void> {
@@ -50,7 +51,7 @@
     const [taken, wanted, by] = [{ ...between }, text.trim(), tool];
     if (!wanted) return;
     text = says = ''; // the next figure may be typed while this one is looked at
-    says = (await readBack(isAxis ? wanted.replace(/^-/, '') : wanted, 'length', null, by)).problem;
+    says = (await reader.read(isAxis ? wanted.replace(/^-/, '') : wanted, 'length', null, by)).problem;
     if (says) {
       text = wanted;
       return;
@@ -130,7 +131,7 @@
           <div class="flex items-baseline gap-2">
             <label for="{uid}-tool" class="whitespace-nowrap">with a</label>
             <select id="{uid}-tool" class="field-line w-32" bind:value={tool}>
-              {#each TOOLS as one (one)}<option>{one}</option>{/each}
+              {#each TOOLS as [one, words] (one)}<option value={one}>{words}</option>{/each}
             </select>
             {#if isAxis}
               <input

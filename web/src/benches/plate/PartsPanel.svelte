@@ -1,5 +1,5 @@
 <script lang="ts">
-  import type { Check, PartResult, PlateResult } from '../../api/types';
+  import type { Check, PartResult } from '../../api/types';
   import { useEditor } from '../../job/job-editor.svelte';
   import { clockTime, fixed, whole } from '../../lib/format';
   import Button from '../../lib/ui/Button.svelte';
@@ -11,24 +11,23 @@
   import { releasedFile } from './releases';
 
   interface Props {
-    result: PlateResult;
     checks: readonly Check[];
     plate: PlateState;
     disabled: boolean;
   }
-  let { result, checks, plate, disabled }: Props = $props();
+  let { checks, plate, disabled }: Props = $props();
   const editor = useEditor();
   let releasing = $state.raw<PartResult | null>(null);
   let receiving = $state.raw<PartResult | null>(null);
 </script>
 
 <div class="flex flex-col gap-4 px-3 py-3 text-[13px]">
-  {#each result.parts as part (part.key)}
+  {#each plate.parts as part (part.key)}
     {@const { cut, released } = part}
     <section aria-label={part.title}>
       <div class="flex items-baseline justify-between gap-2">
         <h2 class="text-[14px]">{part.title}</h2>
-        {#if result.parts.length > 1}
+        {#if plate.parts.length > 1}
           <button class="text-brass underline underline-offset-2" onclick={() => (plate.partKey = part.key)}
             >look at it</button
           >

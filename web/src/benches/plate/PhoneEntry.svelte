@@ -1,6 +1,6 @@
 <script lang="ts">
   import type { FlangeHole, SurveyReading, SurveyResult, Tool } from '../../api/types';
-  import { readBack } from '../../measure/read-back';
+  import { useReader } from '../../measure/reader';
   import JawPicture from './JawPicture.svelte';
   import {
     chosen,
@@ -11,6 +11,7 @@
     kindOf,
     KINDS,
     readingOf,
+    toolWords,
     type Between,
   } from './readings';
 
@@ -22,6 +23,7 @@
     next: SurveyResult['next_reading'];
   }
   let { holes, survey, taken, onadd, next }: Props = $props();
+  const reader = useReader();
   let text = $state('');
   let isInch = $state(false);
   let echo = $state('');
@@ -38,7 +40,7 @@
   );
   const last = $derived(survey.readings.at(-1));
   const typed = $derived(isInch && text ? `${text} in` : text);
-  const tool = $derived<Tool>(between && isAlongAxis(between.kind) ? 'combination square' : 'caliper');
+  const tool = $derived<Tool>(between && isAlongAxis(between.kind) ? 'square' : 'caliper');
 
   function press(key: string): void {
     if (key === '⌫') text = text.slice(0, -1);
@@ -52,7 +54,7 @@
     echo = says = '';
     const wanted = typed;
     if (!wanted) return;
-    const heard = await readBack(wanted, 'length', null, tool);
+    const heard = await reader.read(wanted, 'length', null, tool);
     if (wanted !== typed) return; // of a figure that has since grown
     echo = heard.echo;
     says = heard.problem;
@@ -61,7 +63,7 @@
     const [taken, shown, wanted, by] = [between, text, typed, tool];
     if (!taken || !wanted) return;
     text = echo = says = ''; // the next figure may be keyed while this one is looked at
-    says = (await readBack(wanted, 'length', null, by)).problem;
+    says = (await reader.read(wanted, 'length', null, by)).problem;
     if (says) {
       text = shown;
       return;
@@ -90,7 +92,9 @@
           <h2 class="text-lg">
             {between.a}{isAlongAxis(between.kind)
               ? ` ${between.kind}, ${between.edge}`
-              : ` to ${between.b === 'C' ? 'the shaft centre' : between.b}, ${KIND_WORDS[between.kind]}`}, {tool}
+              : ` to ${between.b === 'C' ? 'the shaft centre' : between.b}, ${KIND_WORDS[between.kind]}`}, {toolWords(
+              tool,
+            )}
           </h2>
           <p class="text-ink-dim">
             {JAWS[between.kind]}{next?.replaces == null || other ? '' : '; the last one did not fit'}

@@ -25,15 +25,15 @@
   const MATERIALS = [
     ['aluminium', 'aluminium'],
     ['steel', 'steel'],
-    ['stainless steel', 'stainless steel'],
+    ['stainless', 'stainless steel'],
   ] as const;
   const OUTLINES = [
     ['holes', 'the holes'],
-    ['flange outline', 'the flange’s outline'],
+    ['flange', 'the flange’s outline'],
   ] as const;
   const LOCATING = [
     ['registers', 'registers'],
-    ['dowels reamed after indicating', 'dowels, reamed after indicating'],
+    ['dowels', 'dowels, reamed after indicating'],
   ] as const;
   const kind = $derived(sheet.build_up.kind);
   const plate = (write: (to: PlateSheet['plate']) => void) => change((next) => write(next.plate));
@@ -69,7 +69,7 @@
     {disabled}
     onchange={(value) => plate((next) => (next.process = value))}
   />
-  {#if kind !== 'base plate, foot-mounted motor'}
+  {#if kind !== 'base'}
     <ChoiceField
       label="Edge follows"
       value={sheet.plate.outline_by}
@@ -77,13 +77,13 @@
       {disabled}
       onchange={(value) => plate((next) => (next.outline_by = value))}
     />
-    {#if sheet.plate.outline_by === 'flange outline' && !sheet.survey.outline}
+    {#if sheet.plate.outline_by === 'flange' && !sheet.survey.outline}
       <p class="text-right text-[12.5px] text-ink-dim">
         no outline yet: read one from a DXF, under “Holes”; until then the holes decide
       </p>
     {/if}
     <ReadingFields
-      specs={kind === 'two plates on standoffs' ? GEARBOX_PLATE_BORE : BORE}
+      specs={kind === 'two_plates' ? GEARBOX_PLATE_BORE : BORE}
       from={sheet.plate}
       {disabled}
       change={plate}
@@ -93,7 +93,7 @@
     <ChoiceField
       label="Located by"
       none="not chosen"
-      value={sheet.plate.locating === 'not chosen' ? null : sheet.plate.locating}
+      value={sheet.plate.locating === 'not_chosen' ? null : sheet.plate.locating}
       options={LOCATING}
       {disabled}
       onchange={(value) => plate((next) => (next.locating = value))}

@@ -6,7 +6,7 @@
   import Dialog from '../../lib/ui/Dialog.svelte';
   import VerdictMark from '../../lib/ui/VerdictMark.svelte';
   import PartPicture from './PartPicture.svelte';
-  import type { SideSeen } from './plate.svelte';
+  import { sideWords, type SideSeen } from './plate.svelte';
   import { release } from './releases';
 
   interface Props {
@@ -22,14 +22,12 @@
   let despite = $state('');
   let says = $state('');
   let isBusy = $state(false);
-  const SIDES: readonly SideSeen[] = ['engine', 'gearbox'];
   const SENSES: readonly Turning[] = ['clockwise', 'anticlockwise'];
   const open = $derived(
     checks.filter((check) => check.holds_release || (check.guards_release && check.verdict === 'not_known')),
   );
   const failing = $derived(open.filter((check) => check.holds_release));
   const ready = $derived(side !== null && runs !== null && (failing.length === 0 || despite.trim() !== ''));
-  const pictureOf = (one: SideSeen) => (one === 'engine' ? part.engine_side : part.gearbox_side);
   const first = $derived(part.hole_table[0]?.id ?? 'H1');
 
   async function confirm(event: SubmitEvent): Promise<void> {
@@ -64,19 +62,19 @@
     <fieldset>
       <legend class="font-semibold">Which side does the cut file show?</legend>
       <div class="mt-1 grid grid-cols-2 gap-3">
-        {#each SIDES as one (one)}
+        {#each part.views as { side: one, drawing } (one)}
           <label class={['border-2 p-1', side === one ? 'border-brass bg-brass-wash' : 'border-edge']}>
             <input type="radio" name="{uid}-side" value={one} bind:group={side} />
-            from {pictureOf(one).seen_from.endsWith('side') ? 'the ' : ''}{pictureOf(one).seen_from}
-            <PartPicture drawing={pictureOf(one)} label="{part.title} from the {pictureOf(one).seen_from}" />
+            from {sideWords(part, one)}
+            <PartPicture {drawing} label="{part.title} from {sideWords(part, one)}" />
           </label>
         {/each}
       </div>
     </fieldset>
     <fieldset>
       <legend class="font-semibold">
-        Go and look at the {part.key === 'plate' || part.key === 'ring' ? 'gearbox' : 'motor'}, standing where
-        that picture is seen from. From {first} on, which way do the numbers run?
+        Go and look at the {part.look_at}, standing where that picture is seen from. From {first} on, which way
+        do the numbers run?
       </legend>
       <div class="mt-1 flex gap-5">
         {#each SENSES as sense (sense)}

@@ -21,7 +21,7 @@
   ] as const;
   const METALS = [
     ['steel', 'steel'],
-    ['stainless steel', 'stainless steel'],
+    ['stainless', 'stainless steel'],
     ['aluminium', 'aluminium'],
   ] as const;
   const lengths = $derived(legs.measured);

@@ -13,7 +13,7 @@
   let found = $state.raw<SurveyRead | null>(null);
   let name = $state('');
   let says = $state('');
-  let side = $state<Survey['seen_from']>('engine side');
+  let side = $state<Survey['seen_from']>('engine');
   let madeWith = $state('');
 
   async function read(event: Event & { currentTarget: HTMLInputElement }): Promise<void> {
@@ -55,13 +55,15 @@
     {#if !isFace}
       <label
         >drawn from the <select class="field-line w-28" bind:value={side}>
-          <option>engine side</option><option>gearbox side</option>
+          <option value="engine">engine side</option><option value="gearbox">gearbox side</option>
         </select></label
       >
     {/if}
     <label
       >made with <select class="field-line w-36" bind:value={madeWith}>
-        <option value="">not said</option><option>traced card</option><option>hand-held scanner</option>
+        <option value="">not said</option><option value="card">traced card</option><option value="scanner"
+          >hand-held scanner</option
+        >
         <option>caliper</option>
       </select></label
     >

@@ -21,7 +21,7 @@
         role="radio"
         aria-checked={plate.of === key}
         class={['rounded-sm px-2.5 py-1', plate.of === key ? 'bg-ink text-paper' : 'hover:bg-brass-wash']}
-        onclick={() => (plate.of = key)}>{title}</button
+        onclick={() => (plate.asked = key)}>{title}</button
       >
     {/each}
   </div>

@@ -1,6 +1,6 @@
 <script lang="ts">
   import type { SweepReading } from '../../api/types';
-  import { readBack } from '../../measure/read-back';
+  import { useReader } from '../../measure/reader';
   import { submits } from '../../lib/submits';
   import Button from '../../lib/ui/Button.svelte';
 
@@ -9,6 +9,7 @@
     onadd: (reading: SweepReading) => void;
   }
   let { holes, onadd }: Props = $props();
+  const reader = useReader();
   const PLACES = [0, 90, 180, 270];
   const bores = $derived(holes.filter((hole) => hole.is_bore));
   const others = $derived(holes.filter((hole) => !hole.is_bore));
@@ -18,7 +19,7 @@
   const bore = $derived(chosenBore || (bores[0]?.id ?? ''));
   const towards = $derived(chosenTowards || (others[0]?.id ?? ''));
   let surface = $state<SweepReading['surface']>('bore');
-  let turned = $state<SweepReading['turned']>('the dial, with the shaft');
+  let turned = $state<SweepReading['turned']>('dial');
   let says = $state('');
 
   async function add(): Promise<void> {
@@ -28,7 +29,7 @@
       return;
     }
     for (const place of read) {
-      const heard = await readBack(place.text.trim().replace(/^[+-]/, ''), 'length', null, 'dial indicator');
+      const heard = await reader.read(place.text.trim().replace(/^[+-]/, ''), 'length', null, 'indicator');
       if (heard.problem) {
         says = `At ${place.clock}°: ${heard.problem}`;
         return;

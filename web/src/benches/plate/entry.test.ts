@@ -76,7 +76,7 @@ describe('NewReading', () => {
       a: 'H1',
       frame: 'square',
       edge: 'centre',
-      reading: { text: '-12.5', tool: 'combination square' },
+      reading: { text: '-12.5', tool: 'square' },
     });
     expect(screen.getByLabelText('New reading, H2 x')).toBeTruthy();
     await choose('From hole', 'C');
@@ -180,7 +180,7 @@ describe('PhoneEntry', () => {
       kind: 'y',
       a: 'C',
       edge: 'high',
-      reading: { tool: 'combination square' },
+      reading: { tool: 'square' },
     });
   });
 

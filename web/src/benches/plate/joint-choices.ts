@@ -3,8 +3,8 @@ export const CLASSES = [
   ['8.8', '8.8'],
   ['10.9', '10.9'],
   ['12.9', '12.9'],
-  ['grade 5', 'grade 5'],
-  ['grade 8', 'grade 8'],
+  ['grade_5', 'grade 5'],
+  ['grade_8', 'grade 8'],
 ] as const;
 export const CONDITIONS = [
   ['dry', 'dry'],
@@ -13,13 +13,13 @@ export const CONDITIONS = [
 ] as const;
 export const TAPPED = [
   ['steel', 'steel'],
-  ['cast iron', 'cast iron'],
-  ['aluminium, wrought', 'aluminium, wrought'],
-  ['aluminium, cast', 'aluminium, cast'],
+  ['cast_iron', 'cast iron'],
+  ['aluminium_wrought', 'aluminium, wrought'],
+  ['aluminium_cast', 'aluminium, cast'],
 ] as const;
 export const SURFACES = [
-  ['dry steel or iron', 'dry steel or iron'],
-  ['plated or anodised', 'plated or anodised'],
+  ['dry', 'dry steel or iron'],
+  ['plated', 'plated or anodised'],
   ['blasted', 'blasted'],
 ] as const;
 export const HOLES = [

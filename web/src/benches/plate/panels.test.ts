@@ -16,7 +16,7 @@ import PlateDrawing from './PlateDrawing.svelte';
 
 type BuildUp = PlateSheet['build_up'];
 const BUILD: BuildUp = {
-  kind: 'one plate',
+  kind: 'one_plate',
   standoffs: { count: 0, first_at: { text: '0 deg' }, measured: [], joint: { crush_tube: false } },
   ring: { on: 'gearbox' },
   base: { rows: [] },
@@ -52,15 +52,15 @@ describe('BuildUpFields', () => {
     const written = fields({});
     expect(screen.queryByLabelText('Standoffs')).toBeNull();
     await fireEvent.change(screen.getByLabelText('Built as'), {
-      target: { value: 'two plates on standoffs' },
+      target: { value: 'two_plates' },
     });
-    expect(written[0]?.kind).toBe('two plates on standoffs');
+    expect(written[0]?.kind).toBe('two_plates');
   });
 
   it('asks for the standoffs’ lengths one after the other, and says what to take off', async () => {
     const standoffs = { ...BUILD.standoffs, count: 3, measured: [{ text: '60.2' }] };
     const tilt = { tilt_deg: 0.123, high_at_deg: 90, rock_mm: 0, take_off_mm: [0.2, 0, 0.05] };
-    const written = fields({ kind: 'two plates on standoffs', standoffs }, { tilt });
+    const written = fields({ kind: 'two_plates', standoffs }, { tilt });
     expect(screen.getByLabelText('S2 as measured')).toBeTruthy();
     expect(screen.queryByLabelText('S3 as measured')).toBeNull();
     expect(screen.getByRole('status').textContent?.replace(/\s+/g, ' ')).toContain('S1 0.20, S3 0.05 mm');
@@ -70,7 +70,7 @@ describe('BuildUpFields', () => {
 
   it('names rows of foot holes as they are usually chosen, and tells the shim', async () => {
     const rows = [{ name: 'spider as bought', shift: { text: '0' } }];
-    const written = fields({ kind: 'base plate, foot-mounted motor', base: { rows } }, { shim_mm: -1.5 });
+    const written = fields({ kind: 'base', base: { rows } }, { shim_mm: -1.5 });
     expect(screen.getByText('The motor stands 1.50 mm too high.')).toBeTruthy();
     await fireEvent.click(screen.getByRole('button', { name: 'add a row: spider drilled out' }));
     expect(written[0]?.base.rows.map((row) => row.name)).toEqual(['spider as bought', 'spider drilled out']);
@@ -78,7 +78,7 @@ describe('BuildUpFields', () => {
 
   it('tells how far the faces come to stand apart, at worst', () => {
     const apart = { nominal_mm: 18, worst_mm: 0.4, likely_mm: 0.3, is_sure: true, shares: [] };
-    fields({ kind: 'plate and spacer ring' }, { apart });
+    fields({ kind: 'ring' }, { apart });
     expect(screen.getByText(/18.00 mm apart, ± 0.40 at worst/)).toBeTruthy();
   });
 });
@@ -102,7 +102,7 @@ describe('MotorPanel', () => {
   it('begins a survey of the face looking at the motor, and leads there', async () => {
     const { written, onsurvey } = panel();
     await by('survey');
-    expect(written[0]?.face.survey).toMatchObject({ seen_from: 'gearbox side', holes: [] });
+    expect(written[0]?.face.survey).toMatchObject({ seen_from: 'gearbox', holes: [] });
     expect(onsurvey).toHaveBeenCalledOnce();
   });
 
@@ -194,7 +194,7 @@ describe('JointFields', () => {
 
 describe('HoleSetup', () => {
   const SURVEY: Survey = {
-    seen_from: 'engine side',
+    seen_from: 'engine',
     numbered: 'anticlockwise',
     holes: [...HOLES, BORE],
     readings: [pairReading('H1', 'H2'), pairReading('H2', 'H3')],
@@ -261,18 +261,21 @@ describe('PlateDrawing and its head', () => {
       centred: false,
       turned_deg: 0,
     },
-  ] as ReturnType<typeof aPart>['engine_side']['entities'];
-  const part = aPart({ engine_side: { ...aPart().engine_side, entities }, released: aRelease() });
+  ] as ReturnType<typeof aPart>['views'][number]['drawing']['entities'];
+  const views = aPart().views.map((view) => ({ ...view, drawing: { ...view.drawing, entities } }));
+  const part = aPart({ views, released: aRelease() });
   const terminals = { at_deg: 90, arc_deg: 50, from_deg: 50, to_deg: 140 };
   const loose = { ...aHole('H2', -50, 87), is_loose: true, major_mm: null, minor_mm: null, angle_deg: null };
   const result = aPlate({
-    parts: [part],
     terminals,
     survey: aSurvey({ holes: [aHole('H1', 100, 0), loose] }),
   });
 
   function drawing(onturn: ((deg: number) => void) | null = null) {
-    const plate = new PlateState(() => result);
+    const plate = new PlateState(
+      () => result,
+      () => [part],
+    );
     const props = { result, plate, readings: [pairReading('H1', 'H2')], turnedDeg: -5, ghost: null, onturn };
     return { plate, ...render(PlateDrawing, props) };
   }
@@ -305,12 +308,15 @@ describe('PlateDrawing and its head', () => {
   });
 
   it('says in its head which side is seen and how it stands to its release', async () => {
-    const plate = new PlateState(() => result);
-    render(DrawingHead, { result, plate });
+    const plate = new PlateState(
+      () => result,
+      () => [part],
+    );
+    render(DrawingHead, { plate });
     expect(screen.getByRole('heading', { name: 'Seen from the engine side' })).toBeTruthy();
     expect(screen.getByText('as released A')).toBeTruthy();
     await fireEvent.click(screen.getByRole('button', { name: 'Turn over to the gearbox side' }));
-    expect(plate.side).toBe('gearbox');
+    expect(plate.side).toBe('second');
   });
 });
 
@@ -325,7 +331,7 @@ describe('Downloads', () => {
     });
     const clicked = vi.spyOn(HTMLAnchorElement.prototype, 'click').mockImplementation(() => {});
     const editor = new JobEditor(aJob(), 'fabricator');
-    const props = { side: 'gearbox', part: aPart({ cut: { ...aPart().cut, per_sheet: null } }) };
+    const props = { side: 'second', part: aPart({ cut: { ...aPart().cut, per_sheet: null } }) };
     render(TestJob as never, { props: { editor, part: Downloads, props } } as never);
     const offered = within(screen.getByLabelText('More files')).getAllByRole('option');
     expect(offered.map((option) => option.textContent)).not.toContain('Nested DXF');
@@ -334,7 +340,7 @@ describe('Downloads', () => {
     await vi.waitFor(() => expect(clicked).toHaveBeenCalledOnce());
     expect(sent.filter((call) => call.path.includes('/versions'))).toHaveLength(1);
     expect((clicked.mock.contexts[0] as HTMLAnchorElement).href).toContain(
-      '/drawings/plate.dxf?side=gearbox',
+      '/drawings/plate.plate.dxf?side=second',
     );
     clicked.mockRestore();
   });

@@ -64,7 +64,7 @@ describe('ReleaseDialog', () => {
     await fireEvent.click(button('Release it'));
     await vi.waitFor(() => expect(onclose).toHaveBeenCalledOnce());
     expect(calls('/releases')).toEqual([
-      { based_on: 3, part: 'plate', side: 'gearbox', confirmed_runs: 'clockwise', despite: '' },
+      { based_on: 3, part: 'plate.plate', side: 'second', confirmed_runs: 'clockwise', despite: '' },
     ]);
   });
 
@@ -162,8 +162,11 @@ describe('DeliveryDialog', () => {
 
 describe('PartsPanel', () => {
   const panel = (parts: PartResult[], disabled = false) => {
-    const result = aPlate({ parts });
-    return screenOf(PartsPanel, { result, checks: [], plate: new PlateState(() => result), disabled });
+    const plate = new PlateState(
+      () => aPlate(),
+      () => parts,
+    );
+    return screenOf(PartsPanel, { checks: [], plate, disabled });
   };
   const region = () => within(screen.getByRole('region', { name: 'Adapter plate' }));
 

@@ -60,6 +60,7 @@ export function aReading(change: Partial<SurveyReadingResult> = {}): SurveyReadi
 export function aSurvey(change: Partial<SurveyResult> = {}): SurveyResult {
   return {
     holes: [aHole('H1', 100, 0), aHole('H2', -50, 87), aHole('H3', -50, -87)],
+    holes_turned_over: [aHole('H1', -100, 0), aHole('H2', 50, 87), aHole('H3', 50, -87)],
     readings: [aReading()],
     says: [],
     redundancy: 2,
@@ -93,7 +94,7 @@ export function aRelease(change: Partial<ReleaseState> = {}): ReleaseState {
     letter: 'A',
     by: 'owner',
     at: '2026-01-02T09:00:00Z',
-    side: 'gearbox',
+    side: 'second',
     sha256: 'ab'.repeat(32),
     has_sheet: false,
     differs: [],
@@ -104,10 +105,13 @@ export function aRelease(change: Partial<ReleaseState> = {}): ReleaseState {
 
 export function aPart(change: Partial<PartResult> = {}): PartResult {
   return {
-    key: 'plate',
+    key: 'plate.plate',
     title: 'Adapter plate',
-    engine_side: DRAWING,
-    gearbox_side: { ...DRAWING, seen_from: 'gearbox side' },
+    look_at: 'gearbox',
+    views: [
+      { side: 'first', called: 'engine side', drawing: DRAWING },
+      { side: 'second', called: 'gearbox side', drawing: { ...DRAWING, seen_from: 'gearbox side' } },
+    ],
     hole_table: [
       {
         id: 'H1',
@@ -126,7 +130,7 @@ export function aPart(change: Partial<PartResult> = {}): PartResult {
     ],
     ligaments: [{ a: 'H1', b: 'M1', left_mm: 11.6, wanted_mm: 11 }],
     cut: {
-      part: 'plate',
+      part: 'plate.plate',
       title: 'Adapter plate',
       material: 'aluminium',
       thickness_mm: 10,
@@ -153,7 +157,6 @@ export function aPlate(change: Partial<PlateResult> = {}): PlateResult {
   return {
     survey: aSurvey(),
     face_survey: null,
-    parts: [aPart()],
     clocking: null,
     terminals: null,
     build_up: { apart: null, tilt: null, shim_mm: null },

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import type { HoleResult, PlateResult, SurveyReading } from '../../api/types';
+import type { HoleResult, PartResult, PlateResult, SurveyReading } from '../../api/types';
 import { endsOf, PlateState } from './plate.svelte';
 
 const HOLE: HoleResult = {
@@ -13,27 +13,29 @@ const HOLE: HoleResult = {
   minor_mm: 0.1,
   angle_deg: 30,
 };
+const OVER = { ...HOLE, x_mm: -120, angle_deg: 150 };
 const RESULT = {
-  survey: { holes: [HOLE] },
-  face_survey: { holes: [{ ...HOLE, id: 'M1' }] },
-  parts: [
-    {
-      key: 'plate',
-      hole_table: [{ id: 'H1', kind: 'flange' }],
-      engine_side: { seen_from: 'engine side' },
-      gearbox_side: { seen_from: 'gearbox side' },
-    },
-    {
-      key: 'motor_plate',
-      hole_table: [{ id: 'M1', kind: 'motor' }],
-      engine_side: { seen_from: 'engine side' },
-    },
-  ],
+  survey: { holes: [HOLE], holes_turned_over: [OVER] },
+  face_survey: { holes: [{ ...HOLE, id: 'M1' }], holes_turned_over: [{ ...OVER, id: 'M1' }] },
 } as unknown as PlateResult;
+const views = ['engine side', 'gearbox side'].map((called, k) => ({
+  side: k === 0 ? 'first' : 'second',
+  called,
+  drawing: { seen_from: called },
+}));
+const PARTS = [
+  { key: 'plate.plate', hole_table: [{ id: 'H1', kind: 'flange' }], views },
+  { key: 'plate.motor_plate', hole_table: [{ id: 'M1', kind: 'motor' }], views },
+] as unknown as PartResult[];
+const made = () =>
+  new PlateState(
+    () => RESULT,
+    () => PARTS,
+  );
 
 describe('PlateState', () => {
-  it('turned over, shows the other drawing, its holes and ellipses mirrored, and turns the other way', () => {
-    const plate = new PlateState(() => RESULT);
+  it('turned over, shows the other drawing and the holes as the core has them there, and turns the other way', () => {
+    const plate = made();
     expect([plate.drawing?.seen_from, plate.sense]).toEqual(['engine side', 1]);
     plate.turnOver();
     expect([plate.drawing?.seen_from, plate.sense]).toEqual(['gearbox side', -1]);
@@ -43,10 +45,10 @@ describe('PlateState', () => {
   });
 
   it('shows surveyed holes only on a part that has them, and the motor’s own as one looks at its face', () => {
-    const plate = new PlateState(() => RESULT);
-    plate.partKey = 'motor_plate';
+    const plate = made();
+    plate.partKey = 'plate.motor_plate';
     expect(plate.holes).toEqual([]);
-    plate.of = 'face';
+    plate.asked = 'face';
     expect([plate.drawing, plate.seenFrom]).toEqual([null, 'Looking at the motor’s face']);
     expect(plate.hole('M1')?.x_mm).toBe(-120);
   });

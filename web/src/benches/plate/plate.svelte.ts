@@ -1,21 +1,30 @@
-import type { HoleResult, PartResult, PlateResult, SurveyReading, SurveyResult } from '../../api/types';
+import type {
+  Drawing,
+  HoleResult,
+  PartResult,
+  PlateResult,
+  SurveyReading,
+  SurveyResult,
+} from '../../api/types';
 
-export type SideSeen = 'engine' | 'gearbox';
+/** A part's first side, or it turned over: what they are called is the part's to say. */
+export type SideSeen = 'first' | 'second';
 export type SurveyOf = 'flange' | 'face';
 
 /** What is pointed at on the plate bench, which part and survey is looked at, and from which side. */
 export class PlateState {
-  side = $state<SideSeen>('engine');
-  of = $state<SurveyOf>('flange');
+  side = $state<SideSeen>('first');
+  asked = $state<SurveyOf>('flange');
   partKey = $state<string | null>(null);
   hoveredReading = $state<number | null>(null);
   pickedHole = $state<string | null>(null);
   readonly #result: () => PlateResult;
+  readonly #parts: () => readonly PartResult[];
 
-  readonly part = $derived.by((): PartResult | null => {
-    const { parts } = this.#result();
-    return parts.find((one) => one.key === this.partKey) ?? parts[0] ?? null;
-  });
+  readonly parts = $derived.by(() => this.#parts());
+  readonly part = $derived(this.parts.find((one) => one.key === this.partKey) ?? this.parts[0] ?? null);
+  /** A survey of the motor's face that was taken away is no longer looked at. */
+  readonly of = $derived.by((): SurveyOf => (this.#result().face_survey ? this.asked : 'flange'));
   /** The readings that are looked at: the flange's, or those of the motor's own face. */
   readonly survey = $derived.by((): SurveyResult => {
     const { survey, face_survey: face } = this.#result();
@@ -24,30 +33,24 @@ export class PlateState {
   readonly isFace = $derived(this.of === 'face');
   readonly drawing = $derived.by(() => {
     if (this.isFace || !this.part) return null;
-    return this.side === 'engine' ? this.part.engine_side : this.part.gearbox_side;
+    return viewOf(this.part, this.side);
   });
   /** What the eye looks at, in words. */
   readonly seenFrom = $derived.by(() => {
     if (this.isFace) return 'Looking at the motor’s face';
-    const seen = this.drawing?.seen_from ?? `${this.side} side`;
-    return seen === 'above' || seen === 'below' ? `Seen from ${seen}` : `Seen from the ${seen}`;
+    return `Seen from ${sideWords(this.part, this.side)}`;
   });
   /** Surveyed holes as the eye on this side has them; none where the part has none of them. */
   readonly holes = $derived.by((): readonly HoleResult[] => {
-    const { holes } = this.survey;
     if (!this.isFace && this.part && !this.part.hole_table.some((hole) => hole.kind === 'flange')) return [];
-    if (this.side === 'engine' && !this.isFace) return holes;
-    return holes.map((hole) => ({
-      ...hole,
-      x_mm: -hole.x_mm,
-      angle_deg: hole.angle_deg === null ? null : 180 - (hole.angle_deg ?? 0),
-    }));
+    return this.side === 'first' && !this.isFace ? this.survey.holes : this.survey.holes_turned_over;
   });
   /** Which way the motor turns, as drawn, when its clocking angle grows. */
-  readonly sense = $derived(this.side === 'engine' ? 1 : -1);
+  readonly sense = $derived(this.side === 'first' ? 1 : -1);
 
-  constructor(result: () => PlateResult) {
+  constructor(result: () => PlateResult, parts: () => readonly PartResult[]) {
     this.#result = result;
+    this.#parts = parts;
   }
 
   hole(id: string): HoleResult | undefined {
@@ -55,8 +58,23 @@ export class PlateState {
   }
 
   turnOver(): void {
-    this.side = this.side === 'engine' ? 'gearbox' : 'engine';
+    this.side = otherSide(this.side);
   }
+}
+
+export function otherSide(side: SideSeen): SideSeen {
+  return side === 'first' ? 'second' : 'first';
+}
+
+export function viewOf(part: PartResult, side: SideSeen): Drawing | null {
+  return part.views.find((view) => view.side === side)?.drawing ?? null;
+}
+
+/** A side in words, with its article; before there is a part, a plate's. */
+export function sideWords(part: PartResult | null, side: SideSeen): string {
+  const usual = side === 'first' ? 'engine side' : 'gearbox side';
+  const words = part?.views.find((view) => view.side === side)?.called ?? usual;
+  return words.endsWith('side') ? `the ${words}` : words;
 }
 
 /** The points a reading goes between. */

@@ -20,14 +20,12 @@ describe('a new reading', () => {
   });
 
   it('keeps its edge and frame along a square, and its pair otherwise', () => {
-    expect(
-      readingOf({ ...BETWEEN, kind: 'y', a: 'C', edge: 'low' }, '40', 'combination square'),
-    ).toMatchObject({
+    expect(readingOf({ ...BETWEEN, kind: 'y', a: 'C', edge: 'low' }, '40', 'square')).toMatchObject({
       kind: 'y',
       a: 'C',
       frame: 'square',
       edge: 'low',
-      reading: { text: '40', tool: 'combination square' },
+      reading: { text: '40', tool: 'square' },
     });
     expect(pair('H1', 'H2')).not.toHaveProperty('frame');
     expect(readingOf({ ...BETWEEN, kind: 'sweep' }, '1', 'caliper')).toBeNull();

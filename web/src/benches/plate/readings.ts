@@ -23,14 +23,15 @@ export const JAWS: Record<Kind, string> = {
   y: 'up from the square’s foot',
   sweep: 'the dial on the shaft, its finger round the bore',
 };
-export const TOOLS: readonly Tool[] = [
-  'caliper',
-  'steel rule',
-  'tape',
-  'combination square',
-  'depth gauge',
-  'traced card',
+export const TOOLS: readonly (readonly [Tool, string])[] = [
+  ['caliper', 'caliper'],
+  ['rule', 'steel rule'],
+  ['tape', 'tape'],
+  ['square', 'combination square'],
+  ['depth_gauge', 'depth gauge'],
+  ['card', 'traced card'],
 ];
+export const toolWords = (tool: Tool) => TOOLS.find(([key]) => key === tool)?.[1] ?? tool;
 
 /** What a new reading goes between, before it has a figure. */
 export interface Between {

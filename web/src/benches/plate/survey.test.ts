@@ -6,13 +6,13 @@ import { aJob, AN_ANSWER, serve } from '../../test-support';
 import TestJob from '../../TestJob.svelte';
 import CentreRoutes from './CentreRoutes.svelte';
 import ClockingPlot from './ClockingPlot.svelte';
-import { aPlate, aReading, aSurvey, HOLES, pairReading, READ } from './plate-fixtures';
+import { aPart, aPlate, aReading, aSurvey, HOLES, pairReading, READ } from './plate-fixtures';
 import { PlateState } from './plate.svelte';
 import SurveyFile from './SurveyFile.svelte';
 import SurveyPanel from './SurveyPanel.svelte';
 
 const SURVEY: Survey = {
-  seen_from: 'engine side',
+  seen_from: 'engine',
   numbered: 'anticlockwise',
   holes: HOLES,
   readings: [pairReading('H1', 'H2'), pairReading('H2', 'H3', '3 5/8 in')],
@@ -31,7 +31,10 @@ describe('SurveyPanel', () => {
     const sheet = { survey: SURVEY, face } as PlateSheet;
     job.version.sheets = { ...job.version.sheets, plate: sheet } as Sheets;
     const editor = new JobEditor(job, 'fabricator');
-    const plate = new PlateState(() => result);
+    const plate = new PlateState(
+      () => result,
+      () => [aPart()],
+    );
     const props = { sheet, plate, disabled: false, onphone: false };
     render(TestJob as never, { props: { editor, part: SurveyPanel, props } } as never);
     return { editor, plate };
@@ -103,7 +106,7 @@ describe('SurveyPanel', () => {
     const { editor, plate } = panel(aPlate({ face_survey: aSurvey({ readings: [] }) }), {
       survey: { ...SURVEY, readings: [] },
     });
-    plate.of = 'face';
+    plate.asked = 'face';
     await screen.findByText('Where the motor’s holes are');
     await fireEvent.input(screen.getByLabelText('New reading, H2 to H3'), { target: { value: '96.4' } });
     await fireEvent.submit(screen.getByRole('form', { name: 'New reading' }));

@@ -2,7 +2,7 @@
   import type { Snippet } from 'svelte';
   import type { Box, PartKind, Quantity } from '../../api/types';
   import LibraryButton from '../../library/LibraryButton.svelte';
-  import { readBack } from '../../measure/read-back';
+  import { useReader } from '../../measure/reader';
   import AddBox from './AddBox.svelte';
   import BoxRow from './BoxRow.svelte';
   import { BOX_COLUMNS, newBox, type Asks } from './boxes';
@@ -19,9 +19,10 @@
     onchange: (boxes: Box[]) => void;
   }
   let { title, boxes, noun, hint, aside, kind, asks = {}, disabled, onchange }: Props = $props();
+  const reader = useReader();
   let says = $state('');
   async function check(text: string, quantity: Quantity): Promise<boolean> {
-    says = (await readBack(text, quantity, null)).problem;
+    says = (await reader.read(text, quantity, null)).problem;
     return says === '';
   }
 

@@ -3,7 +3,6 @@
   import { answered, client } from '../../api/client';
   import { clockTime } from '../../lib/format';
   import Dialog from '../../lib/ui/Dialog.svelte';
-  import { pickName } from './ratios.svelte';
 
   interface Props {
     jobId: string;
@@ -28,7 +27,7 @@
       {#each choices.data as one (one.version)}
         <li class="border-t border-edge py-2">
           <p>
-            <strong>{one.choice ? pickName(one.choice) : 'no choice'}</strong>
+            <strong>{one.name || 'no choice'}</strong>
             <span class="text-ink-dim">rev {one.version}, {one.author}, {clockTime(one.saved_at)}</span>
           </p>
           {#if one.choice?.reason}<p>{one.choice.reason}</p>{/if}

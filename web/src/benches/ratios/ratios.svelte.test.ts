@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import type { Candidate, Cloud, RatiosResult } from '../../api/types';
 import { compareRows, difference, shownFigure } from './compare-rows';
-import { pickName, RatiosState, togglePin, tradePoints } from './ratios.svelte';
+import { RatiosState, togglePin, tradePoints } from './ratios.svelte';
 
 const CLOUD: Cloud = {
   options: [
@@ -15,6 +15,7 @@ const CLOUD: Cloud = {
     [1, 0, 0],
     [1, 1, 0],
   ],
+  names: ['3rd · 4.11', '3rd · 3.73', '4th · 4.11', '4th · 3.73'],
   top_kmh: [120, 132, 120, 132],
   s_0_50: [3.9, 4.3, 5.3, null],
   cruise_rpm: [4092, 3710, 2987, 2708],
@@ -77,15 +78,6 @@ describe('pins', () => {
     const three = picks.slice(0, 3);
     expect(togglePin(three, { ...picks[1]! })).toEqual([picks[0], picks[2]]);
     expect(togglePin(three, picks[3]!)).toEqual([picks[1], picks[2], picks[3]]);
-  });
-
-  it('are named as the core names them', () => {
-    expect(pickName({ reduction: '1.75 box', gear: '3rd', final_drive: '4.11', tyre: 'as fitted' })).toBe(
-      '1.75 box · 3rd · 4.11',
-    );
-    expect(pickName({ reduction: '9.1', final_drive: '4.11', front_final_drive: '3.9', tyre: 'tall' })).toBe(
-      '9.1 · 4.11 · front 3.9 · tall',
-    );
   });
 });
 

@@ -15,20 +15,6 @@ export function isSamePick(one: Pick, other: Pick): boolean {
   return FIELDS.every((field) => (one[field] ?? null) === (other[field] ?? null));
 }
 
-/** Returns the names of what stands in the line, as the core joins them; `as fitted` goes without saying. */
-export function pickName(pick: Pick): string {
-  const { reduction, front_reduction, gear, final_drive, front_final_drive, tyre } = pick;
-  const names = [
-    reduction,
-    front_reduction && `front ${front_reduction}`,
-    gear,
-    final_drive,
-    front_final_drive && `front ${front_final_drive}`,
-    tyre === 'as fitted' ? null : tyre,
-  ];
-  return names.filter((name) => name).join(' · ') || 'none';
-}
-
 /** A point of the trade plot. */
 export interface TradePoint {
   pick: Pick;
@@ -49,7 +35,7 @@ export function tradePoints(cloud: Cloud | null | undefined): TradePoint[] {
     });
     return {
       pick,
-      name: pickName(pick),
+      name: cloud.names[k] ?? '',
       topKmh: cloud.top_kmh[k] ?? 0,
       launchS: cloud.s_0_50[k] ?? null,
       cruiseRpm: cloud.cruise_rpm[k] ?? 0,
@@ -102,6 +88,12 @@ export class RatiosState {
   isKept(candidate: Candidate): boolean {
     const point = this.points.find((one) => isSamePick(one.pick, candidate.pick));
     return point === undefined || this.#does(point.does);
+  }
+
+  /** What a pick is called: the core's own words for it. */
+  nameOf(pick: Pick): string {
+    const known = this.#result().candidates.find((one) => isSamePick(one.pick, pick));
+    return known?.key ?? this.points.find((one) => isSamePick(one.pick, pick))?.name ?? '';
   }
 
   doesMust(candidate: Candidate | null, at: number): boolean | null {

@@ -1,5 +1,6 @@
 <script lang="ts">
-  import type { JobResult, PlateSheet } from '../../api/types';
+  import type { PlateSheet } from '../../api/types';
+  import type { BenchProps } from '../../job/benches';
   import { useEditor } from '../../job/job-editor.svelte';
   import Tabs from '../../lib/ui/Tabs.svelte';
   import ClockingPlot from './ClockingPlot.svelte';
@@ -8,27 +9,25 @@
   import HoleSetup from './HoleSetup.svelte';
   import MotorPanel from './MotorPanel.svelte';
   import PartsPanel from './PartsPanel.svelte';
-  import { PlateState } from './plate.svelte';
+  import { PlateState, viewOf } from './plate.svelte';
   import PlateDrawing from './PlateDrawing.svelte';
   import PlatePanel from './PlatePanel.svelte';
   import ScrewsPanel from './ScrewsPanel.svelte';
   import SurveyPanel from './SurveyPanel.svelte';
   import SurveySwitch from './SurveySwitch.svelte';
 
-  interface Props {
-    result: JobResult;
-    pinned: JobResult | null;
-  }
-  let { result, pinned }: Props = $props();
+  let { result, pinned }: BenchProps = $props();
   const editor = useEditor();
   const sheet = $derived(editor.sheets.plate);
   const disabled = $derived(!editor.mayEdit);
-  const plate = new PlateState(() => result.plate);
+  const plate = new PlateState(
+    () => result.plate,
+    () => result.parts.plate ?? [],
+  );
   const typed = $derived((plate.isFace ? sheet.face.survey : null) ?? sheet.survey);
   const ghost = $derived.by(() => {
-    const part = pinned?.plate.parts.find((one) => one.key === plate.part?.key);
-    if (!part || plate.isFace) return null;
-    return plate.side === 'engine' ? part.engine_side : part.gearbox_side;
+    const part = pinned?.parts.plate?.find((one) => one.key === plate.part?.key);
+    return !part || plate.isFace ? null : viewOf(part, plate.side);
   });
   /** The angle last turned to by hand, ahead of the core's answer, so that a key held down keeps turning. */
   let byHand = $state.raw<{ text: string; deg: number } | null>(null);
@@ -44,11 +43,6 @@
   }
   const changeSurvey = (write: (survey: PlateSheet['survey']) => void) =>
     change((next) => write((plate.isFace ? next.face.survey : null) ?? next.survey));
-  // A survey of the motor's face that was taken away is no longer looked at.
-  const isGone = $derived(plate.of === 'face' && !sheet.face.survey);
-  $effect.pre(() => {
-    if (isGone) plate.of = 'flange';
-  });
 </script>
 
 {#snippet readingsPanel()}
@@ -61,7 +55,7 @@
 {/snippet}
 
 {#snippet motorPanel()}
-  <MotorPanel {sheet} result={result.plate} {disabled} {change} onsurvey={() => (plate.of = 'face')} />
+  <MotorPanel {sheet} result={result.plate} {disabled} {change} onsurvey={() => (plate.asked = 'face')} />
 {/snippet}
 
 {#snippet platePanel()}
@@ -73,7 +67,7 @@
 {/snippet}
 
 {#snippet partsPanel()}
-  <PartsPanel result={result.plate} checks={result.checks} {plate} {disabled} />
+  <PartsPanel checks={result.checks} {plate} {disabled} />
 {/snippet}
 
 <div class="flex h-full flex-col md:flex-row">
@@ -93,7 +87,7 @@
     />
   </div>
   <div class="order-2 flex min-h-[21rem] min-w-0 flex-1 flex-col bg-dye">
-    <DrawingHead result={result.plate} {plate} />
+    <DrawingHead {plate} />
     <div class="min-h-0 flex-1">
       {#if plate.holes.length > 0 || plate.drawing}
         <PlateDrawing

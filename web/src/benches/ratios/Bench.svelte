@@ -1,18 +1,15 @@
 <script lang="ts">
-  import type { JobResult, Pick, RatiosSheet, Sheets } from '../../api/types';
+  import type { Pick, RatiosSheet, Sheets } from '../../api/types';
+  import type { BenchProps } from '../../job/benches';
   import { useEditor } from '../../job/job-editor.svelte';
   import Tabs from '../../lib/ui/Tabs.svelte';
   import ChooseDialog from './ChooseDialog.svelte';
   import PartsTab from './PartsTab.svelte';
-  import { isSamePick, pickName, RatiosState, togglePin } from './ratios.svelte';
+  import { isSamePick, RatiosState, togglePin } from './ratios.svelte';
   import SafetyTab from './SafetyTab.svelte';
   import TradeTab from './TradeTab.svelte';
 
-  interface Props {
-    result: JobResult;
-    pinned: JobResult | null;
-  }
-  let { result, pinned }: Props = $props();
+  let { result, pinned }: BenchProps = $props();
   const editor = useEditor();
   const sheet = $derived(editor.sheets.ratios);
   const brief = $derived(editor.sheets.brief);
@@ -20,11 +17,7 @@
   const ratios = new RatiosState(() => result.ratios);
   let choosing = $state.raw<Pick | null>(null);
 
-  const isBothDriven = $derived(
-    brief.layout === 'centre_unit' ||
-      brief.layout === 'two_units' ||
-      (brief.layout !== 'axle_unit' && brief.driven === 'both'),
-  );
+  const isBothDriven = $derived(result.brief.driven === 'both');
   const changeAll = (write: (sheets: Sheets) => void) => editor.edit(write);
   const change = (write: (sheet: RatiosSheet) => void) => changeAll((sheets) => write(sheets.ratios));
   const onpin = (pick: Pick) => change((next) => (next.compared = togglePin(next.compared, pick)));
@@ -63,7 +56,7 @@
 {#if choosing}
   {@const picked = choosing}
   <ChooseDialog
-    name={pickName(picked)}
+    name={ratios.nameOf(picked)}
     point={ratios.points.find((point) => isSamePick(point.pick, picked)) ?? null}
     reason={sheet.choice && isSamePick(sheet.choice, picked) ? result.ratios.reason : ''}
     onchoose={choose}

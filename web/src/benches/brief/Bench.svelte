@@ -1,5 +1,6 @@
 <script lang="ts">
-  import type { BriefSheet, JobResult } from '../../api/types';
+  import type { BriefSheet } from '../../api/types';
+  import type { BenchProps } from '../../job/benches';
   import { useEditor } from '../../job/job-editor.svelte';
   import Tabs from '../../lib/ui/Tabs.svelte';
   import BriefForm from './BriefForm.svelte';
@@ -8,10 +9,7 @@
   import MotorTab from './MotorTab.svelte';
   import OverviewTab from './OverviewTab.svelte';
 
-  interface Props {
-    result: JobResult;
-  }
-  let { result }: Props = $props();
+  let { result }: BenchProps = $props();
   const editor = useEditor();
   const brief = $derived(editor.sheets.brief);
   const disabled = $derived(!editor.mayEdit);
@@ -22,9 +20,9 @@
 {#snippet motor()}<MotorTab plot={result.brief.motor ?? null} {brief} {disabled} {change} />{/snippet}
 {#snippet masses()}<MassesTab
     result={result.brief.masses}
-    sheet={editor.sheets.masses}
+    sheet={editor.sheets.brief.masses}
     {disabled}
-    change={(write) => editor.edit((sheets) => write(sheets.masses))}
+    change={(write) => editor.edit((sheets) => write(sheets.brief.masses))}
   />{/snippet}
 {#snippet engine()}<EngineTab was={result.ratios.was ?? null} {brief} {disabled} {change} />{/snippet}
 
