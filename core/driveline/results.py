@@ -1,5 +1,7 @@
 """What the benches share: defaults in use, work still to do, wanted margins, and figures for the screen."""
 
+import math
+
 import numpy as np
 
 from driveline.arrays import Floats
@@ -34,7 +36,7 @@ def rounded(values: Floats, digits: int = 5) -> list[float]:
 
 def rounded_figure(value: float | None, digits: int = 6) -> float | None:
     """Return one figure to so many significant digits; ``None`` stays, and what is not finite becomes ``None``."""
-    return None if value is None or not np.isfinite(value) else float(f"{value:.{digits}g}")
+    return None if value is None or not math.isfinite(value) else float(f"{value:.{digits}g}")
 
 
 class Notes:

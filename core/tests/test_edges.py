@@ -18,7 +18,8 @@ from driveline.flat.outline import edge_depths_mm
 from driveline.gearing.road import Body, Pull, run_up
 from driveline.gearing.tyre import read_tyre_code
 from driveline.job.evaluate import JobResult, evaluate
-from driveline.job.file import REGISTRY, JobFile
+from driveline.job.file import JobFile
+from driveline.memory import forget_everything
 from driveline.metal.bolts import thread
 from driveline.metal.overhang import greatest_tension_n, hub_tilt_deg
 from driveline.network import adjust as adjusting
@@ -354,12 +355,12 @@ class SettledTest(TestCase):
     def test_an_adjustment_that_did_not_settle_is_no_answer_and_blames_no_reading(self) -> None:
         steps = adjusting.MOST_STEPS
         adjusting.MOST_STEPS = 1  # type: ignore[misc]
-        REGISTRY.memory.forget()
+        forget_everything()
         try:
             result = changed("wren", {"plate.plate.concentricity": "0.02 mm"})
         finally:
             adjusting.MOST_STEPS = steps  # type: ignore[misc]
-            REGISTRY.memory.forget()
+            forget_everything()
         self.assertFalse(result.plate.survey.is_settled)
         for key in ("plate.readings_agree", "plate.holes_settled", "plate.on_centre"):
             self.assertIs(check_of(result, key).verdict, NOT_KNOWN, key)

@@ -1,6 +1,8 @@
 """People, shops, and who may do what in which shop."""
 
 from django.contrib.auth.models import AbstractUser
+from django.contrib.sessions.backends.base import SessionBase
+from django.contrib.sessions.base_session import AbstractBaseSession
 from django.db import models
 
 
@@ -9,6 +11,21 @@ class User(AbstractUser):
 
     def __str__(self) -> str:
         return self.get_full_name() or self.username
+
+
+class PersonSession(AbstractBaseSession):
+    """A browser that somebody has signed in on, and who it is."""
+
+    user = models.ForeignKey(User, on_delete=models.CASCADE, null=True, related_name="sessions")
+
+    class Meta(AbstractBaseSession.Meta):
+        pass
+
+    @classmethod
+    def get_session_store_class(cls) -> type[SessionBase]:
+        from accounts.sessions import SessionStore  # it needs this model
+
+        return SessionStore
 
 
 class Shop(models.Model):

@@ -4,8 +4,8 @@ from django.db.models import Count, OuterRef, QuerySet, Subquery
 
 from accounts.models import User
 from build.models import Delivery, Release
-from driveline.job.memory import Memory
 from driveline.job.versions import record_brought_up
+from driveline.memory import Memory
 from driveline.parts.records import BuildRecords, Incoming
 from driveline.parts.records import Release as ReleaseRecord
 from jobs.models import Job

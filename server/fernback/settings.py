@@ -26,6 +26,7 @@ INSTALLED_APPS = [
 ]
 MIDDLEWARE = [
     "django.middleware.security.SecurityMiddleware",
+    "django.middleware.gzip.GZipMiddleware",  # it pads answers at random, so that their length tells nothing
     "whitenoise.middleware.WhiteNoiseMiddleware",
     "fernback.middleware.content_security_policy",
     "django.contrib.sessions.middleware.SessionMiddleware",
@@ -53,7 +54,7 @@ DATABASES = {
 DEFAULT_AUTO_FIELD = "django.db.models.BigAutoField"
 
 AUTH_USER_MODEL = "accounts.User"
-AUTHENTICATION_BACKENDS = ["axes.backends.AxesStandaloneBackend", "django.contrib.auth.backends.ModelBackend"]
+AUTHENTICATION_BACKENDS = ["axes.backends.AxesStandaloneBackend", "accounts.sessions.SessionBackend"]
 AUTH_PASSWORD_VALIDATORS = [{"NAME": "django.contrib.auth.password_validation.MinimumLengthValidator"}]
 AXES_FAILURE_LIMIT = 5
 AXES_COOLOFF_TIME = 0.25  # hours
@@ -62,6 +63,7 @@ AXES_RESET_ON_SUCCESS = True
 AXES_LOCKOUT_CALLABLE = "accounts.api.locked_out"
 AXES_VERBOSE = False
 
+SESSION_ENGINE = "accounts.sessions"
 SESSION_COOKIE_HTTPONLY = True
 SESSION_COOKIE_SAMESITE = "Lax"
 CSRF_COOKIE_SAMESITE = "Lax"

@@ -11,7 +11,7 @@ from typing import Any, Generic, TypeVar
 
 from driveline.checks import Check, Result
 from driveline.errors import NotDrawnYet
-from driveline.gearing.stations import LineStation
+from driveline.gearing.stations import Drive, LineStation
 from driveline.margins import Judge
 from driveline.parts.made import FlatPart
 from driveline.results import ToDo
@@ -69,6 +69,7 @@ class Outcome(Generic[SolvedT]):
     to_do: tuple[ToDo, ...]
     progress: Progress
     stations: tuple[LineStation, ...] = ()
+    drive: Drive | None = None  # of the bench that knows what moves the Line
     parts: tuple[FlatPart, ...] = ()
 
 

@@ -12,6 +12,7 @@ from driveline.flat.outline import OutlineVertex, outline_bounds_mm
 NOTE_HEIGHT_MM: Final = 5.0
 ENGRAVED_MM: Final = 4.0
 LETTER_WIDTH: Final = 0.62  # of its height, on average
+PLACES_AT_ONCE: Final = 16  # parts in which places for the engraving are looked at, the roomiest first
 NO_REVISION: Final = "REV -"
 
 
@@ -168,9 +169,14 @@ def _engraving_place(
     apart = np.maximum(np.abs(points[:, None] - centres) - half, 0.0)  # from the lines' box to each hole's centre
     room = (np.hypot(apart[..., 0], apart[..., 1]) - sizes).min(axis=1)
     corners = np.array([[i, j] for i in (-1, 1) for j in (-1, 1)]) * half
-    inside = np.array([_is_inside(points + corner, outline) for corner in corners]).all(axis=0)
-    best = int(np.where(inside, room, -np.inf).argmax()) if inside.any() else int(room.argmax())
-    return float(points[best, 0]), float(points[best, 1])
+    roomiest = np.argsort(-room, kind="stable")
+    for some in np.array_split(roomiest, PLACES_AT_ONCE):
+        boxes = (points[some][:, None] + corners).reshape(-1, 2)
+        inside = _is_inside(boxes, outline).reshape(-1, len(corners)).all(axis=1)
+        if inside.any():
+            best = some[int(inside.argmax())]
+            return float(points[best, 0]), float(points[best, 1])
+    return float(points[roomiest[0], 0]), float(points[roomiest[0], 1])
 
 
 def _is_inside(points: np.ndarray, outline: Sequence[OutlineVertex]) -> np.ndarray:

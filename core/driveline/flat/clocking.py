@@ -106,15 +106,19 @@ class _Patterns:
         bores = np.array([disc.is_bore for disc in fixed])
         self._wanted = wanted_ligament_mm(diameters, moving_diameter_mm, factor, has_bore=bores)
         self._clear = (diameters + moving_diameter_mm) / 2
+        # Turned by φ, hole i is √(r_i² + r_j² − 2 r_i·r_j) from hole j; the product is a cosφ + b sinφ.
+        dot = moving_xy @ self._centres.T
+        cross = moving_xy[:, :1] * self._centres[:, 1] - moving_xy[:, 1:] * self._centres[:, 0]
+        self._turning = -2 * np.stack([dot.ravel(), cross.ravel()])
+        self._still = ((moving_xy**2).sum(axis=1)[:, None] + (self._centres**2).sum(axis=1)).ravel()
         # Turning by a radian moves a hole along its circle, and so its gap by no more than the smaller radius.
         reach = np.minimum(np.hypot(*moving_xy.T)[:, None], np.hypot(*self._centres.T))
         self._slope_per_deg = np.radians(reach / self._wanted)
 
     def _shares(self, angles_deg: Floats) -> Floats:
-        angle = np.radians(angles_deg)[:, None]
-        x = self._moving[:, 0] * np.cos(angle) - self._moving[:, 1] * np.sin(angle)
-        y = self._moving[:, 0] * np.sin(angle) + self._moving[:, 1] * np.cos(angle)
-        apart = np.hypot(x[..., None] - self._centres[:, 0], y[..., None] - self._centres[:, 1])
+        angle = np.radians(angles_deg)
+        squared = np.column_stack([np.cos(angle), np.sin(angle)]) @ self._turning + self._still
+        apart = np.sqrt(np.maximum(squared, 0.0)).reshape(len(angles_deg), len(self._moving), -1)
         shares: Floats = (apart - self._clear) / self._wanted
         return shares
 
@@ -123,13 +127,13 @@ class _Patterns:
         least: Floats = self._shares(angles_deg).min(axis=(1, 2))
         return least
 
-    def bounds(self, angles_deg: Floats, half_deg: float) -> Floats:
-        """Return the most that the least share can be within half a span of each angle.
+    def least_and_most(self, angles_deg: Floats, half_deg: float) -> tuple[Floats, Floats]:
+        """Return the least share at each angle, and the most that it can be within half a span of it.
 
         Every pair is bounded by its own slope: one that does not change at all, a hole at the centre, bounds all.
         """
-        most: Floats = (self._shares(angles_deg) + self._slope_per_deg * half_deg).min(axis=(1, 2))
-        return most
+        shares = self._shares(angles_deg)
+        return shares.min(axis=(1, 2)), (shares + self._slope_per_deg * half_deg).min(axis=(1, 2))
 
     def least_and_closest(self, angles_deg: Floats) -> tuple[Floats, tuple[tuple[str, int], ...]]:
         """Return the least share, and which two holes make it so: the fixed one's name, the turning one's number."""
@@ -152,10 +156,10 @@ def _best(pattern: _Patterns, allowed: Window) -> tuple[float, float, bool]:
     best_deg, best_share = float(angles[int(share.argmax())]), float(share.max())
     middle, length = (angles[:-1] + angles[1:]) / 2, float(angles[1] - angles[0])
     while length > SETTLED_DEG and middle.size:
-        share = pattern.least_share(middle)
+        share, most = pattern.least_and_most(middle, length / 2)
         if share.max() > best_share:
             best_deg, best_share = float(middle[int(share.argmax())]), float(share.max())
-        middle = middle[pattern.bounds(middle, length / 2) > best_share + SETTLED_SHARE]
+        middle = middle[most > best_share + SETTLED_SHARE]
         if 2 * middle.size > MOST_SPANS:
             return best_deg, best_share, False
         length /= 2

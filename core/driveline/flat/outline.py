@@ -3,6 +3,7 @@
 import math
 from collections.abc import Sequence
 from dataclasses import dataclass
+from functools import lru_cache
 from typing import Final, Protocol
 
 import numpy as np
@@ -151,7 +152,8 @@ class _Sides:
     centre: Floats  # (n, 2)
 
 
-def _sides(vertices: Sequence[OutlineVertex]) -> _Sides:
+@lru_cache(maxsize=64)
+def _sides_of(vertices: tuple[OutlineVertex, ...]) -> _Sides:
     start = np.array([[vertex.x_mm, vertex.y_mm] for vertex in vertices])
     bulge = np.array([vertex.bulge for vertex in vertices])
     end = np.roll(start, -1, axis=0)
@@ -168,6 +170,11 @@ def _sides(vertices: Sequence[OutlineVertex]) -> _Sides:
         radius_mm=np.where(is_arc, chord * (1 + safe**2) / (4 * np.abs(safe)), 0.0),
         centre=(start + end) / 2 + left * ((1 - safe**2) / (4 * safe))[:, None],
     )
+
+
+def _sides(vertices: Sequence[OutlineVertex]) -> _Sides:
+    """Area, length, bounds and distances all ask for the sides of the same outline, one after another."""
+    return _sides_of(tuple(vertices))
 
 
 def outline_area_mm2(vertices: Sequence[OutlineVertex]) -> float:

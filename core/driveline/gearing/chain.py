@@ -134,33 +134,3 @@ class Chain:
     def _carry(self, gains: Sequence[float], shares: Sequence[float]) -> Floats:
         multipliers: Floats = np.cumprod(np.array([1.0, *gains])) * np.cumprod(np.array([*shares, 1.0]))
         return multipliers
-
-    def station_rpm(self, motor_rpm: float | Floats) -> Floats:
-        """Return speed at each station for motor speeds of shape (n,) or one; (stages + 1, n)."""
-        rpm: Floats = np.atleast_1d(motor_rpm)[None, :] / self.speed_divisors()[:, None]
-        return rpm
-
-    def driving_torque_nm(self, motor_nm: float | Floats) -> Floats:
-        """Return torque at each station, motor driving; (stages + 1, n), N·m."""
-        torque_nm: Floats = self.driving_multipliers()[:, None] * np.atleast_1d(motor_nm)[None, :]
-        return torque_nm
-
-    def overrun_torque_nm(self, axle_nm: float | Floats) -> Floats:
-        """Return torque at each station for a torque at one axle that drives the motor; (stages + 1, n), N·m.
-
-        Source:
-            Power flows back, so each mesh takes its loss on the way to the motor: T_in = T_out η / i.
-        """
-        multipliers = self.overrun_multipliers()
-        torque_nm: Floats = (multipliers / multipliers[-1])[:, None] * np.atleast_1d(axle_nm)[None, :]
-        return torque_nm
-
-
-def road_speed_ms(*, motor_rpm: float | Floats, overall_ratio: float, rolling_circumference_mm: float) -> Floats:
-    """Return the road speed at a motor speed, without slip, m/s."""
-    return np.asarray(motor_rpm) / overall_ratio / 60 * rolling_circumference_mm / 1000
-
-
-def motor_rpm_at(*, speed_ms: float | Floats, overall_ratio: float, rolling_circumference_mm: float) -> Floats:
-    """Return the motor speed at a road speed, without slip, rpm."""
-    return np.asarray(speed_ms) * 1000 / rolling_circumference_mm * 60 * overall_ratio

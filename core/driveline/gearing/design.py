@@ -3,7 +3,11 @@
 from dataclasses import dataclass
 from typing import Final
 
+import numpy as np
+
+from driveline.arrays import Floats
 from driveline.gearing.chain import Chain
+from driveline.gearing.road import Number
 
 GRIP_FOR_RATINGS: Final = 1.1
 SLIP_SURCHARGE: Final = 1.2
@@ -64,41 +68,36 @@ def design_torques(
         min(motor peak × dynamic factor carried to the station; slip torque carried back × 1.2), carried back
         while driving: divided by i η. Ahead of a split the slip torques of both axles add.
     """
-    driving, unsplit = chain.strength_multipliers(), chain.unsplit_multipliers()
-    overrun = None if overrun_nm is None else chain.overrun_multipliers() * overrun_nm
-    own_nm = None if slip_axle_nm is None else slip_motor_nm(chain, slip_axle_nm)
-
-    def slip_nm(k: int) -> float | None:
-        if own_nm is None or (k < shared and other_slip_nm is None):
-            return None
-        return float(unsplit[k] * (own_nm + (other_slip_nm or 0.0) * (k < shared)))
-
-    def wind_up_nm(k: int) -> float | None:
-        if not is_locked or k < shared:
-            return 0.0
-        if own_nm is None or other_slip_nm is None:
-            return None
-        return float(unsplit[k] * min(own_nm, other_slip_nm))
-
+    unsplit, count = chain.unsplit_multipliers(), len(chain.stages) + 1
+    own_nm = np.nan if slip_axle_nm is None else slip_motor_nm(chain, slip_axle_nm)
+    other_nm = np.nan if other_slip_nm is None else other_slip_nm
+    is_shared = np.arange(count) < shared
+    motor_nm = peak_nm * dynamic_factor * chain.strength_multipliers()
+    slip_nm = unsplit * (own_nm + np.where(is_shared, other_nm, 0.0))
+    over_nm = chain.overrun_multipliers() * (np.nan if overrun_nm is None else overrun_nm)
+    wind_up_nm = np.where(is_shared | (not is_locked), 0.0, unsplit * np.minimum(own_nm, other_nm))
+    found = np.stack([motor_nm, slip_nm, over_nm, wind_up_nm, governing_nm(motor_nm, slip_nm, over_nm, wind_up_nm)])
     return tuple(
-        _design_torque(
-            peak_nm * dynamic_factor * gain,
-            slip_nm(k),
-            None if overrun is None else float(overrun[k]),
-            wind_up_nm(k),
+        DesignTorque(
+            motor_limited_nm=motor,
+            slip_limited_nm=_known(slip),
+            overrun_nm=_known(over),
+            wind_up_nm=_known(wind_up),
+            design_nm=design,
         )
-        for k, gain in enumerate(driving.tolist())
+        for motor, slip, over, wind_up, design in found.T.tolist()
     )
 
 
-def _design_torque(
-    motor_nm: float, slip_nm: float | None, overrun_nm: float | None, wind_up_nm: float | None
-) -> DesignTorque:
-    least = motor_nm if slip_nm is None else min(motor_nm, slip_nm)
-    return DesignTorque(
-        motor_limited_nm=motor_nm,
-        slip_limited_nm=slip_nm,
-        overrun_nm=overrun_nm,
-        wind_up_nm=wind_up_nm,
-        design_nm=max(least, overrun_nm or 0.0, wind_up_nm or 0.0),
-    )
+def governing_nm(motor_nm: Floats, slip_nm: Floats, overrun_nm: Number, wind_up_nm: Number) -> Floats:
+    """Return the design torque where each of its candidates is known or NaN, N·m; arrays of one shape.
+
+    The motor's shock or the tyres' grip, whichever is less, and never below what overrun or wind-up make. While one is
+    not known it is the least that it can be.
+    """
+    governing: Floats = np.fmax(np.fmax(np.fmin(motor_nm, slip_nm), overrun_nm), wind_up_nm)
+    return governing
+
+
+def _known(figure: float) -> float | None:
+    return None if np.isnan(figure) else figure

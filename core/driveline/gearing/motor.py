@@ -83,6 +83,9 @@ class CurvePoints:
         return replace(self, rpm=tuple(rpm * factor for rpm in self.rpm))
 
 
+FALLS_AT: Final = np.linspace(0.0, 1.0, 400)
+
+
 @dataclass(frozen=True, slots=True, kw_only=True)
 class Motor:
     """A motor as the chain sees it. Past ``greatest_rpm`` it gives nothing: it is not to be turned faster."""
@@ -130,7 +133,7 @@ class Motor:
 
     def falls_from_rpm(self) -> float:
         """Return the speed from which peak torque falls by more than 2 % of its greatest."""
-        rpm = np.linspace(0, self.greatest_rpm, 400)
+        rpm = FALLS_AT * self.greatest_rpm
         torque_nm = self.peak_nm(rpm)
         below = np.nonzero(torque_nm < 0.98 * torque_nm.max())[0]
         after_peak = below[below > int(torque_nm.argmax())]

@@ -4,12 +4,12 @@ Speeds run along the last axis; figures of a body may be arrays of shape (rows, 
 """
 
 import math
+from collections.abc import Sequence
 from dataclasses import dataclass
 from enum import StrEnum
 from typing import Final
 
 import numpy as np
-from numpy.typing import NDArray
 
 from driveline.arrays import Floats
 
@@ -176,26 +176,27 @@ class Run:
 
     def between_s(self, from_ms: float, to_ms: float) -> Floats:
         """Return the time from one speed to another, s, a figure per row; NaN when it is never reached."""
-        with np.errstate(invalid="ignore"):
-            taken_s = self._at(to_ms) - (self._at(from_ms) if from_ms else 0.0)
-        return np.where(np.isfinite(taken_s), taken_s, np.nan)
+        at_s = self.at_s([from_ms, to_ms])
+        return at_s[..., 1] - at_s[..., 0]
 
-    def _at(self, speed_ms: float) -> Floats:
-        """Up to the point before by the sum, from there by the same rule: near the end a straight line is far off."""
-        last, step_ms = self.speed_ms.shape[-1] - 1, self.speed_ms[..., 1]
-        place = speed_ms / step_ms
-        before = np.clip(place.astype(int), 0, last - 1)[..., None]
+    def at_s(self, speeds_ms: Sequence[float]) -> Floats:
+        """Return the time from standstill to each speed, s, (rows, speeds); NaN where it is never reached.
 
-        def at(values: Floats, k: NDArray[np.int_]) -> Floats:
-            found: Floats = np.take_along_axis(values, k, -1)[..., 0]
-            return found
-
-        part = place - before[..., 0]
-        spare_n = at(self.spare_n, before)
-        then_n = spare_n + part * (at(self.spare_n, before + 1) - spare_n)
-        mass_kg = (at(self.mass_kg, before) + at(self.mass_kg, before + 1)) / 2
-        time_s = at(self.time_s, before) + _step_s(spare_n, then_n, mass_kg, part * step_ms)
-        return np.where(place <= last * (1 + 1e-12), time_s, np.nan)
+        Up to the point before by the sum, from there by the same rule: near the end a straight line is far off.
+        """
+        last = self.speed_ms.shape[-1] - 1
+        step_ms = self.speed_ms[..., 1:2]
+        place = np.asarray(speeds_ms, dtype=float) / step_ms
+        before = np.clip(place.astype(int), 0, last - 1)
+        both = np.concatenate([before, before + 1], axis=-1)
+        spare_n, mass_kg = np.take_along_axis(self.spare_n, both, -1), np.take_along_axis(self.mass_kg, both, -1)
+        count = place.shape[-1]
+        from_n, to_n = spare_n[..., :count], spare_n[..., count:]
+        part = place - before
+        then_n = from_n + part * (to_n - from_n)
+        mean_kg = (mass_kg[..., :count] + mass_kg[..., count:]) / 2
+        time_s = np.take_along_axis(self.time_s, before, -1) + _step_s(from_n, then_n, mean_kg, part * step_ms)
+        return np.where((place <= last * (1 + 1e-12)) & np.isfinite(time_s), time_s, np.nan)
 
 
 def _step_s(from_n: Floats, to_n: Floats, mass_kg: Number, step_ms: Floats) -> Floats:

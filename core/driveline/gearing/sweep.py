@@ -30,8 +30,10 @@ from driveline.gearing.road import (
     run_up,
     slip_limit_n,
 )
+from driveline.memory import Memory, key_of
 
 SPEED_POINTS: Final = 161
+EVENLY: Final = np.linspace(0.0, 1.0, SPEED_POINTS)
 ROWS_AT_ONCE: Final = 512  # keeps the tables of one batch within a processor's cache
 CLIMB_AT_KMH: Final = 50.0
 RUNS_KMH: Final = {  # from and to
@@ -110,6 +112,9 @@ class Figures:
     falls_from_kmh: Floats
 
 
+_FIGURES: Final = Memory(200)
+
+
 def road_figures(gearings: Gearings, motors: Sequence[Motor], road: Road) -> Figures:
     """Return what each gearing does on the road.
 
@@ -120,7 +125,7 @@ def road_figures(gearings: Gearings, motors: Sequence[Motor], road: Road) -> Fig
     """
     count = len(gearings.shaft_limit_ms)
     if count <= ROWS_AT_ONCE:
-        return _figures(gearings, motors, road)
+        return _FIGURES.remembered(key_of(gearings, motors, road), lambda: _figures(gearings, motors, road))
     batches = [
         _figures(gearings.rows(slice(start, start + ROWS_AT_ONCE)), motors, road)
         for start in range(0, count, ROWS_AT_ONCE)
@@ -132,10 +137,9 @@ def drive_table(gearings: Gearings, motors: Sequence[Motor]) -> tuple[Floats, tu
     """Return road speeds, (rows, n), from 0 to where the first motor is out of speed, and each motor's pull, N."""
     greatest_rpm = np.array([motor.greatest_rpm for motor in motors])
     greatest_ms = (greatest_rpm / gearings.rpm_per_ms).min(axis=1, keepdims=True)
-    evenly = np.linspace(0.0, 1.0, SPEED_POINTS)
-    speed_ms = greatest_ms * evenly
+    speed_ms = greatest_ms * EVENLY
     if len(motors) == 1:  # it runs through all its speeds in every row, so that its torque is worked out once
-        return speed_ms, (gearings.pull_per_nm * motors[0].peak_nm(evenly * motors[0].greatest_rpm),)
+        return speed_ms, (gearings.pull_per_nm * motors[0].peak_nm(EVENLY * motors[0].greatest_rpm),)
     rpm = [speed_ms * gearings.rpm_per_ms[:, k : k + 1] for k in range(len(motors))]
     torques_nm = sharing_nm(motors, [motor.peak_nm(n) for motor, n in zip(motors, rpm, strict=True)], rpm)
     return speed_ms, tuple(gearings.pull_per_nm[:, k : k + 1] * nm for k, nm in enumerate(torques_nm))
@@ -228,10 +232,10 @@ def _times(
     pace_kg = np.where(is_held, road.kerb.mass_kg, moved_kg)
     pull = Pull(speed_ms=speed_ms, drive_n=held_n, mass_kg=pace_kg, equivalent_mass_kg=pace_kg, slip_n=None)
     run = run_up(pull, road.kerb)
-    return {
-        key: np.where(end / KMH_PER_MS <= sure_ms, run.between_s(start / KMH_PER_MS, end / KMH_PER_MS), np.nan)
-        for key, (start, end) in RUNS_KMH.items()
-    }
+    ends_ms = np.array(list(RUNS_KMH.values())) / KMH_PER_MS  # (runs, 2)
+    at_s = run.at_s(ends_ms.ravel().tolist())
+    taken_s = np.where(ends_ms[:, 1] <= sure_ms[:, None], at_s[:, 1::2] - at_s[:, ::2], np.nan)
+    return dict(zip(RUNS_KMH, taken_s.T, strict=True))
 
 
 def _hill_start_pct(gearings: Gearings, pulls: tuple[Floats, ...], road: Road) -> dict[str, Floats]:

@@ -1,13 +1,13 @@
 """The Line: speed, torque and tightest margin at every station of every bench, over road speed, for each case."""
 
-from collections.abc import Sequence
-from typing import Final
+from collections.abc import Mapping, Sequence
+from typing import Any, Final
 
 import numpy as np
 from numpy.typing import NDArray
 
 from driveline.arrays import Floats
-from driveline.checks import TIGHT_SHARE, Check, Result, Verdict, worst_first
+from driveline.checks import TIGHT_SHARE, Check, Result, Verdict
 from driveline.gearing.road import KMH_PER_MS
 from driveline.gearing.stations import Drive, DrivingCase, LineStation, Station, Tick
 from driveline.results import rounded, rounded_array
@@ -24,10 +24,10 @@ class Case(Result):
     key: str
     title: str
     about: str
-    torque_nm: tuple[list[float | None], ...]
-    margin: tuple[list[float | None], ...]
+    torque_nm: list[list[float | None]]
+    margin: list[list[float | None]]
     # A letter a road speed: h, t, f; ? while a limit or torque is not known, - out of reach, . where none is asked.
-    verdict: tuple[str, ...]
+    verdict: list[str]
     road_n: list[float | None]
 
 
@@ -45,13 +45,13 @@ class Line(Result):
     top_set_by: str
 
 
-def solve_line(drive: Drive, stations: Sequence[LineStation], checks: Sequence[Check]) -> Line:
+def solve_line(drive: Drive, stations: Sequence[LineStation], checks: Mapping[str, Sequence[Check]]) -> Line:
     """Return the Line of all benches.
 
     Args:
         drive: What moves it.
         stations: In order of the benches; one that stands ahead of another's is put there.
-        checks: Of all benches, for stations that are judged by them.
+        checks: Of each bench, by its key, for stations that are judged by them.
     """
     places = _in_order(stations)
     rows = _Rows(drive, places, checks)
@@ -64,7 +64,7 @@ def solve_line(drive: Drive, stations: Sequence[LineStation], checks: Sequence[C
             for place, row in zip(places, rounded_array(rows.rpm, 4).tolist(), strict=True)
         ),
         stations=tuple(place.station for place in places),
-        cases=tuple(rows.case(case) for case in drive.cases),
+        cases=rows.cases(drive.cases),
         ticks=drive.ticks,
         top_kmh=drive.top_kmh,
         top_set_by=drive.top_set_by,
@@ -84,7 +84,7 @@ def _in_order(stations: Sequence[LineStation]) -> list[LineStation]:
 class _Rows:
     """The Line's tables: a row a station, a column a road speed."""
 
-    def __init__(self, drive: Drive, places: Sequence[LineStation], checks: Sequence[Check]) -> None:
+    def __init__(self, drive: Drive, places: Sequence[LineStation], checks: Mapping[str, Sequence[Check]]) -> None:
         self._places = places
         speed_ms = drive.speed_kmh / KMH_PER_MS
         self._in_reach = drive.speed_kmh <= drive.greatest_kmh * (1 + 1e-9)
@@ -93,44 +93,42 @@ class _Rows:
         self._speeds = _column([place.station.greatest_rpm for place in places])
         self._limited = np.array([[place.station.is_limited] for place in places])
         self._asked = np.array([[place.is_asked] for place in places])
-        self._judged = {k: _worst_of(place, checks) for k, place in enumerate(places) if place.is_judged_by_checks}
+        self._motors = np.array([place.motor for place in places])
+        self._driving = _column([place.driving for place in places])
+        self._overrun = _column([place.overrun for place in places])
+        self._judged = {k: worst_of(place, checks) for k, place in enumerate(places) if place.is_judged_by_checks}
 
-    def case(self, case: DrivingCase) -> Case:
-        torque_nm = self._torque_nm(case)
+    def cases(self, cases: Sequence[DrivingCase]) -> tuple[Case, ...]:
+        """Return every case: all are worked out and rounded as one table."""
+        torque_nm = np.stack([self._torque_nm(case) for case in cases])
         margins = self._margins(torque_nm)
         letters = self._letters(margins, torque_nm)
-        pulls = [
-            row / place.radius_m
-            for row, place in zip(torque_nm, self._places, strict=True)
-            if place.radius_m is not None
-        ]
-        shown = np.where(self._in_reach, margins, np.nan)
         for k, check in self._judged.items():
-            margin = np.nan if check is None or check.margin is None else check.margin
-            shown[k] = np.where(self._in_reach, margin, np.nan)
-            letters[k] = np.where(
-                self._in_reach, OUT_OF_REACH if check is None else LETTERS[check.verdict], OUT_OF_REACH
+            margins[:, k] = np.nan if check is None or check.margin is None else check.margin
+            letter = OUT_OF_REACH if check is None else LETTERS[check.verdict]
+            letters[:, k] = np.where(self._in_reach, letter, OUT_OF_REACH)
+        pulls = [torque_nm[:, k] / one.radius_m for k, one in enumerate(self._places) if one.radius_m is not None]
+        torque = _figures(torque_nm, 4)
+        margin = _figures(np.where(self._in_reach, margins, np.nan), 3)
+        road_n = _figures(np.sum(pulls, axis=0), 4)
+        return tuple(
+            Case(
+                key=case.key,
+                title=case.title,
+                about=case.about,
+                torque_nm=torque[k],
+                margin=margin[k],
+                verdict=["".join(row) for row in letters[k].tolist()],
+                road_n=road_n[k],
             )
-        return Case(
-            key=case.key,
-            title=case.title,
-            about=case.about,
-            torque_nm=_figures(torque_nm, 4),
-            margin=_figures(shown, 3),
-            verdict=tuple("".join(row) for row in letters.tolist()),
-            road_n=_figures(np.atleast_2d(sum(pulls)), 4)[0],
+            for k, case in enumerate(cases)
         )
 
     def _torque_nm(self, case: DrivingCase) -> Floats:
         """Torque at each station's input, (stations, n)."""
-        is_overrun = case.key == "overrun"
-        gains = [place.overrun if is_overrun else place.driving for place in self._places]
-        return np.stack(
-            [
-                (np.nan if gain is None else gain) * case.motor_nm[place.motor]
-                for gain, place in zip(gains, self._places, strict=True)
-            ]
-        )
+        gains = self._overrun if case.key == "overrun" else self._driving
+        torque_nm: Floats = np.stack(case.motor_nm)[self._motors] * gains
+        return torque_nm
 
     def _margins(self, torque_nm: Floats) -> Floats:
         """Rating over torque or greatest speed over speed, whichever is less; NaN where neither is known."""
@@ -154,9 +152,9 @@ class _Rows:
         return np.select(conditions, [OUT_OF_REACH, "f", NOT_ASKED, "?", "t"], "h")
 
 
-def _worst_of(place: LineStation, checks: Sequence[Check]) -> Check | None:
-    own = worst_first([check for check in checks if check.bench == place.station.bench])
-    return own[0] if own else None
+def worst_of(place: LineStation, checks: Mapping[str, Sequence[Check]]) -> Check | None:
+    """Return the worst check of a station's bench; ``None`` where it has none."""
+    return min(checks.get(place.station.bench, ()), key=lambda check: check.rank, default=None)
 
 
 def _column(limits: list[float | None]) -> Floats:
@@ -164,9 +162,9 @@ def _column(limits: list[float | None]) -> Floats:
     return np.array([[np.nan if limit is None else limit] for limit in limits])
 
 
-def _figures(values: Floats, digits: int) -> tuple[list[float | None], ...]:
-    """Rows of figures, ``None`` where one is not known."""
+def _figures(values: Floats, digits: int) -> Any:
+    """Figures as nested lists, ``None`` where one is not known."""
     known = np.isfinite(values)
     figures = rounded_array(np.where(known, values, 0.0), digits).astype(object)
     figures[~known] = None
-    return tuple(figures.tolist())
+    return figures.tolist()

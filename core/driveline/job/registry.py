@@ -11,11 +11,10 @@ from pydantic import WrapValidator, create_model, model_validator
 from driveline.benches.contract import AnyBench, Given, LaidOut, Outcome, Progress
 from driveline.checks import Check, Result, Verdict, worst_first, worst_verdict
 from driveline.errors import NotDrawnYet
-from driveline.gearing.stations import Drive
-from driveline.job.line import Line, solve_line
-from driveline.job.memory import Memory, key_of
+from driveline.job.line import Line, solve_line, worst_of
 from driveline.job.versions import VERSION, brought_up
 from driveline.margins import Judge, Margins, WantedMargins
+from driveline.memory import Memory, key_of
 from driveline.parts.checks import release_checks
 from driveline.parts.made import FlatPart
 from driveline.parts.records import BuildRecords
@@ -286,12 +285,13 @@ class Registry:
         return self.memory.remembered(f"answer {own_key}", made)
 
     def _line(self, answers: Sequence[BenchAnswer]) -> tuple[Line | None, str]:
-        drive = next((one for answer in answers if (one := getattr(answer.outcome.solved, "drive", None))), None)
-        line_key = key_of("line", *(answer.key for answer in answers))
-        if not isinstance(drive, Drive):
-            return None, line_key
+        drive = next((one for answer in answers if (one := answer.outcome.drive)), None)
         stations = [station for answer in answers for station in answer.outcome.stations]
-        checks = [check for answer in answers for check in answer.checks]
+        checks = {answer.bench.key: answer.checks for answer in answers}
+        judged = [worst_of(station, checks) for station in stations if station.is_judged_by_checks]
+        line_key = key_of(drive, stations, [(one.verdict, one.margin) if one else None for one in judged])
+        if drive is None:
+            return None, line_key
         return self.memory.remembered(line_key, lambda: solve_line(drive, stations, checks)), line_key
 
 

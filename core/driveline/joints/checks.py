@@ -24,8 +24,9 @@ def joint_checks(worked: Worked | None, joint: Joint, place: Place, loads: Loads
     if worked is None:
         return _unnamed(place, joint, judge)
     checks = [engagement_check(place, worked, judge), clear_check(place, worked.joint, judge)]
-    checks += [_proof(worked, loads, judge), _head(worked, judge)]
-    checks += [_friction(worked, loads, judge), _hangs(worked, loads, judge)]
+    pulled = _pulled_n(worked, loads)
+    checks += [_proof(worked, pulled, judge), _head(worked, judge)]
+    checks += [_friction(worked, loads, judge), _hangs(worked, loads, pulled, judge)]
     if worked.joint.crush_tube and (worked.result.sleeves or not place.holes):
         checks.append(_tube(worked, judge))
     return tuple(checks)
@@ -80,7 +81,10 @@ def _least_steps(worked: Worked, least: float | None) -> tuple[Step, ...]:
     )
 
 
-def _pulled_n(worked: Worked, loads: Loads) -> tuple[float | None, float | None, tuple[str, ...]]:
+Pulled = tuple[float | None, float | None, tuple[str, ...]]
+
+
+def _pulled_n(worked: Worked, loads: Loads) -> Pulled:
     """What the overhung motor puts into one screw in a bump: clamped, and once it has opened; and what is missing."""
     place = worked.place
     missing = missing_of(
@@ -100,12 +104,12 @@ def _pulled_n(worked: Worked, loads: Loads) -> tuple[float | None, float | None,
         return None, None, (*missing, f"Screws: {error.rule}")
 
 
-def _proof(worked: Worked, loads: Loads, judge: Judge) -> Check:
+def _proof(worked: Worked, pulled: Pulled, judge: Judge) -> Check:
     """On the greatest preload with the load on top; without the load, at best, while that is not known."""
     greatest = greatest_preload_n(worked)
     proof = None if worked.strength is None else worked.strength.proof_mpa * worked.size.stress_area_mm2
-    pulled, _, unknown = _pulled_n(worked, loads)
-    together = None if greatest is None else greatest + (pulled or 0.0)
+    tension, _, unknown = pulled
+    together = None if greatest is None else greatest + (tension or 0.0)
     missing = missing_of(
         {"Property class": worked.strength, "Dry, oiled, or with threadlocker": worked.joint.condition}
     )
@@ -129,7 +133,7 @@ def _proof(worked: Worked, loads: Loads, judge: Judge) -> Check:
             steps=(
                 Step(formula="F = T/(K d)", result="" if worked.preload_n is None else f"{worked.preload_n:.0f} N"),
                 Step(formula="greatest, + 25 %", result="" if greatest is None else f"{greatest:.0f} N"),
-                Step(formula="+ what a 3 g bump pulls", result="" if pulled is None else f"{pulled:.0f} N"),
+                Step(formula="+ what a 3 g bump pulls", result="" if tension is None else f"{tension:.0f} N"),
                 Step(formula="proof × stress area", result="" if proof is None else f"{proof:.0f} N"),
             ),
             source="ISO 898-1, SAE J429. K 0.20 dry, 0.15 oiled or threadlocker; tightening scatters by a quarter. "
@@ -228,9 +232,9 @@ def _friction(worked: Worked, loads: Loads, judge: Judge) -> Check:
     )
 
 
-def _hangs(worked: Worked, loads: Loads, judge: Judge) -> Check:
+def _hangs(worked: Worked, loads: Loads, pulled: Pulled, judge: Judge) -> Check:
     least, place = least_preload_n(worked), worked.place
-    tension, from_heel, unknown = _pulled_n(worked, loads)
+    tension, from_heel, unknown = pulled
     missing = (*missing_of({"Tightening, condition and grip of the screws": least}), *unknown)
     says = wanted_words(missing)
     if tension is not None and least is not None and loads.motor_kg is not None and not missing:

@@ -9,8 +9,8 @@ from driveline.arrays import Floats
 from driveline.errors import ImpossibleInput
 
 TURNS: Final = np.radians(np.arange(0.0, 360.0, 1.0))
-HALVINGS: Final = 60  # golden section from a step of 1 degree to below what a float tells apart
-GOLDEN: Final = (5**0.5 - 1) / 2
+TURN_STEP: Final = float(TURNS[1])
+NEWTON_STEPS: Final = 5  # from within half a degree
 
 
 class _Pattern:
@@ -44,6 +44,20 @@ class _Pattern:
         found: Floats = reach * np.hypot(cos, sin) / self.least
         return found
 
+    def to_peak(self, phi: Floats) -> Floats:
+        """Return Newton's step from each screw's direction, (n, 1), to where its share is greatest.
+
+        With reach R(φ) and squared length H(φ) of the direction: (√H R)' = 0 is 2 H R' + H' R = 0.
+        """
+        cos, sin, bent = np.cos(phi), np.sin(phi), self.slant**2 - 1
+        reach = self.along[:, :1] * cos + self.along[:, 1:] * self.slant * sin
+        rise = self.along[:, 1:] * self.slant * cos - self.along[:, :1] * sin
+        length = 1 + bent * sin**2
+        slope = rise * length + reach * bent * sin * cos
+        curve = 3 * rise * bent * sin * cos - reach * length + reach * bent * (cos**2 - sin**2)
+        step: Floats = slope / np.where(curve < 0, curve, -np.abs(curve) - 1e-300)
+        return step
+
 
 def greatest_tension_n(xy_mm: Floats, moment_nm: float) -> float:
     """Return the greatest tension that a tilting moment puts into one screw of a clamped pattern, N.
@@ -61,14 +75,12 @@ def greatest_tension_n(xy_mm: Floats, moment_nm: float) -> float:
         ImpossibleInput: If the pattern can't hold a moment about every axis.
     """
     pattern = _Pattern(xy_mm)
-    start = TURNS[pattern.share_per_mm(TURNS).argmax(axis=1)][:, None]
-    step = TURNS[1] - TURNS[0]
-    low, high = start - step, start + step
-    for _ in range(HALVINGS):
-        one, other = high - GOLDEN * (high - low), low + GOLDEN * (high - low)
-        is_first = pattern.share_per_mm(one) > pattern.share_per_mm(other)
-        low, high = np.where(is_first, low, one), np.where(is_first, other, high)
-    return float(pattern.share_per_mm((low + high) / 2).max() * moment_nm * 1000)
+    every = pattern.share_per_mm(TURNS)
+    phi = TURNS[every.argmax(axis=1)][:, None]
+    for _ in range(NEWTON_STEPS):
+        phi = phi - np.clip(pattern.to_peak(phi), -TURN_STEP, TURN_STEP)
+    # What a step came to is a direction that occurs, and so is every one of the start: the most of them is a bound.
+    return float(max(every.max(), pattern.share_per_mm(phi).max()) * moment_nm * 1000)
 
 
 def heel_tension_n(xy_mm: Floats, moment_nm: float, *, heel_mm: float) -> float:

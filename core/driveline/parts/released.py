@@ -13,6 +13,7 @@ from driveline.checks import TIGHT_SHARE, Verdict
 from driveline.drawing.arcs import arc_of
 from driveline.drawing.model import Circle, Drawing, Path
 from driveline.errors import UnknownFeature
+from driveline.memory import Memory, key_of
 from driveline.parts.made import FlatPart
 from driveline.parts.records import BuildRecords, FrozenReading, Incoming, Measure, Release
 from driveline.parts.results import Feature, FeatureRow, IncomingState, Moved, ReleaseState
@@ -137,8 +138,16 @@ def general_tolerance_mm(size_mm: float) -> float:
     return float(data["either_way_mm"][at])
 
 
+_FEATURES = Memory(64)
+
+
 def features_of(release: Release) -> tuple[Feature, ...]:
     """Return what is worth measuring on a delivered part: the long distances first, then what its fit hangs on."""
+    key = key_of(release.drawing, release.thickness_mm)  # it was frozen, and is asked for at every keystroke
+    return _FEATURES.remembered(key, lambda: _features(release))
+
+
+def _features(release: Release) -> tuple[Feature, ...]:
     rounds = _rounds(release.drawing)
     holes = {_name(part): circle for part, circle in rounds.items() if not part.startswith("bore:")}
     picked = _farthest_pairs(holes)

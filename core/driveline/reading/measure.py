@@ -346,11 +346,6 @@ def nearest_fraction(length_mm: float, denominator: int) -> NearestFraction:
     return NearestFraction(text=("-" if sign < 0 else "") + " ".join(words) + '"', error_mm=written_mm - length_mm)
 
 
-def mm_text(length_mm: float, decimals: int = 2) -> str:
-    """Return a length as ``209.55 mm``."""
-    return f"{length_mm:.{decimals}f} mm"
-
-
 def inch_text(length_mm: float, decimals: int = 3) -> str:
     """Return a length as decimal inches, ``8.250 in``."""
     return f"{length_mm / MM_PER_INCH:.{decimals}f} in"

@@ -7,6 +7,7 @@ from typing import Final
 import numpy as np
 
 from driveline.checks import Result
+from driveline.memory import Memory, key_of
 from driveline.network import NetworkResult, ReadingFit, Suspect, solve_network
 from driveline.network.observations import CENTRE
 from driveline.results import Assumed, ToDo
@@ -92,8 +93,15 @@ class SolvedSurvey:
     result: SurveyResult
 
 
+_SOLVED = Memory(64)
+
+
 def solve_survey(survey: Survey) -> SolvedSurvey:
-    """Return where the holes are, what fits and what does not, in words."""
+    """Return where the holes are, what fits and what does not, in words; a survey not changed since is not redone."""
+    return _SOLVED.remembered(key_of(survey), lambda: _solved(survey))
+
+
+def _solved(survey: Survey) -> SolvedSurvey:
     used = usable(survey)
     if len(survey.holes) < 2 or not used:
         return SolvedSurvey(None, _empty(survey))

@@ -7,6 +7,7 @@ from typing import Any, Final
 
 import numpy as np
 
+from driveline.benches.ratios.gearing import Lane
 from driveline.fits.interference import (
     Elastic,
     bore_stress_mpa,
@@ -16,7 +17,7 @@ from driveline.fits.interference import (
     warm_interference_mm,
 )
 from driveline.flat.buildup import face_tilt
-from driveline.gearing.chain import Chain, Stage, StageKind, road_speed_ms
+from driveline.gearing.chain import Chain, Stage, StageKind
 from driveline.gearing.motor import Motor, PeakFigures
 from driveline.gearing.road import (
     FRONT_PULL,
@@ -30,7 +31,7 @@ from driveline.gearing.road import (
     slip_limit_n,
 )
 from driveline.gearing.sweep import Gearings, Road, road_figures
-from driveline.gearing.tyre import Construction, read_tyre_code, rolling_from_code, rolling_from_loaded_radius
+from driveline.gearing.tyre import Construction, Rolling, read_tyre_code, rolling_from_code, rolling_from_loaded_radius
 from driveline.metal.bolts import (
     BoltClass,
     Thread,
@@ -91,6 +92,11 @@ def _chain(given: Given) -> Chain:
     )
 
 
+def _lane(chain: Chain, given: Given) -> Lane:
+    rolling = Rolling(circumference_mm=given["rolling_circumference_mm"], method="", u_mm=0.0)
+    return Lane(is_front=False, motor=0, chain=chain, shared=0, rolling=rolling)
+
+
 def tyre_code(given: Given, _every: Mapping[str, Given]) -> Found:
     size = read_tyre_code(given["code"])
     return {
@@ -111,13 +117,7 @@ def tyre_loaded_radius(given: Given, _every: Mapping[str, Given]) -> Found:
 def road_speed(given: Given, _every: Mapping[str, Given]) -> Found:
     chain = _chain(given)
     rpm = given["motor_rpm"] / chain.speed_divisors()
-    speed_ms = float(
-        road_speed_ms(
-            motor_rpm=given["motor_rpm"],
-            overall_ratio=chain.overall_ratio,
-            rolling_circumference_mm=given["rolling_circumference_mm"],
-        )
-    )
+    speed_ms = given["motor_rpm"] / _lane(chain, given).rpm_per_ms
     return {
         "gearbox_input_rpm": float(rpm[1]),
         "propshaft_rpm": float(rpm[-2]),
@@ -144,11 +144,7 @@ def overrun_torque(given: Given, _every: Mapping[str, Given]) -> Found:
 
 def centre_drive_unit(given: Given, _every: Mapping[str, Given]) -> Found:
     chain = _chain({"ratios": [given["unit_ratio"], given["final_drive"]]})
-    speed_ms = road_speed_ms(
-        motor_rpm=given["motor_rpm"],
-        overall_ratio=chain.overall_ratio,
-        rolling_circumference_mm=given["rolling_circumference_mm"],
-    )
+    speed_ms = given["motor_rpm"] / _lane(chain, given).rpm_per_ms
     return {"overall_ratio": chain.overall_ratio, "speed_kmh": float(speed_ms) * KMH_PER_MS}
 
 

@@ -7,23 +7,18 @@ from driveline.benches.brief.sheet import BriefSheet
 from driveline.errors import UnreadableMeasurement
 from driveline.gearing.motor import RAD_S_PER_RPM
 from driveline.gearing.sheets import Layout, MotorSheet, Tyre
+from driveline.gearing.slips import MPH_MIX, is_same
 from driveline.gearing.tyre import Rolling, read_tyre_code
 from driveline.sheet import positive_of, value_of
 
-SAME_SHARE = 0.008  # two sizes closer than this are taken for the same one
 LEAST_BASE_SPEED_SHARE = 0.08
 LEAST_MOTOR_RPM = 2500.0
 PEAKS_AGREE_SHARE = 0.02
-MPH_MIX = (1.5, 1.7)
 
 
 def brief_queries(sheet: BriefSheet, rolling: Rolling | None) -> list[str]:
     """Return what to ask about the brief."""
     return [*_tyre_queries(sheet.tyre, rolling), *_motor_queries(sheet.motor, sheet.layout), *_speed_queries(sheet)]
-
-
-def _is_same(one: float, other: float) -> bool:
-    return abs(one / other - 1) < SAME_SHARE
 
 
 def _tyre_queries(tyre: Tyre, rolling: Rolling | None) -> Iterator[str]:
@@ -35,13 +30,13 @@ def _tyre_queries(tyre: Tyre, rolling: Rolling | None) -> Iterator[str]:
     except UnreadableMeasurement:
         return
     roll_out_mm = positive_of(tyre.roll_out)
-    if roll_out_mm and _is_same(roll_out_mm / tyre.roll_out_turns, math.pi * free_mm):
+    if roll_out_mm and is_same(roll_out_mm / tyre.roll_out_turns, math.pi * free_mm):
         yield (
             f"{roll_out_mm / tyre.roll_out_turns:.0f} mm a turn is π × the free diameter. Was the loaded wheel rolled "
             "along the floor, or the diameter taped?"
         )
     loaded_mm = positive_of(tyre.loaded_radius)
-    if loaded_mm and _is_same(loaded_mm, free_mm / 2):
+    if loaded_mm and is_same(loaded_mm, free_mm / 2):
         yield (
             f"A loaded radius of {loaded_mm:.0f} mm is half the free diameter. Measure hub centre to floor "
             "with the weight on the wheel."

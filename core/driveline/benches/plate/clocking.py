@@ -6,6 +6,7 @@ from driveline.benches.plate.results import ClockingResult, ClockingWindow, Term
 from driveline.benches.plate.sheet import PlateSheet
 from driveline.flat.clocking import Clocking, Window, clocking
 from driveline.flat.holes import Disc, motor_on_plate
+from driveline.memory import Memory, key_of
 from driveline.results import rounded
 from driveline.sheet import positive_of, value_of
 
@@ -39,6 +40,9 @@ def _allowed(sheet: PlateSheet, terminals: Terminals | None) -> Window | None:
     return Window(start, start + room)
 
 
+_TURNS = Memory(64)
+
+
 def clocking_result(
     sheet: PlateSheet, fixed: tuple[Disc, ...], face_xy: Floats, terminals: Terminals | None
 ) -> ClockingResult | None:
@@ -57,7 +61,8 @@ def clocking_result(
     widest_mm = max(hole_mm, value_of(sheet.face.counterbore) or 0.0)
     allowed = _allowed(sheet, terminals)
     factor = sheet.plate.wanted_ligament_factor or LIGAMENT_FACTOR
-    found = clocking(fixed, at_zero, widest_mm, factor=factor, allowed=allowed)
+    key = key_of(fixed, at_zero, widest_mm, factor, allowed)  # the angle that it is turned to does not come into it
+    found = _TURNS.remembered(key, lambda: clocking(fixed, at_zero, widest_mm, factor=factor, allowed=allowed))
     return _shown_clocking(sheet, found, allowed, motor_names(sheet, len(face_xy)))
 
 

@@ -1,5 +1,6 @@
 """The vehicle as it was: its engine through its own gears, on the axes that the new gearings are drawn on."""
 
+from dataclasses import dataclass
 from typing import Final
 
 import numpy as np
@@ -13,6 +14,7 @@ from driveline.gearing.engine import Engine, engine_from_peaks, engine_from_poin
 from driveline.gearing.road import FRONT_PULL, KMH_PER_MS, Body, Pull, resistance_n, run_up, slip_limit_n
 from driveline.gearing.sheets import AsItWas
 from driveline.gearing.tyre import Rolling
+from driveline.memory import Memory, key_of
 from driveline.results import Assumed, rounded, rounded_figure
 from driveline.sheet import positive_of
 
@@ -92,13 +94,36 @@ def solve_as_it_was(
     if was.efficiency is None:
         assumed.append(Assumed(field="brief.was.efficiency", text="0.90 of the crank's power at the wheels"))
     assumed.append(Assumed(field="brief.was", text=f"{CHANGE_S:g} s a gear change, clutch slipped at launch"))
-    ratios = np.array([ratio for _, ratio in gears]) * final.value
+    body = (brief.kerb, brief.balance, brief.driven, brief.grip, was_mass_kg)
+    key = key_of(was, gears, final.value, assumed, body, rolling, speed_kmh)
+    old = _Old(was=was, engine=engine, gears=gears, final=final.value, assumed=tuple(assumed))
+    return _SOLVED.remembered(key, lambda: _result(old, brief, was_mass_kg, rolling, speed_kmh))
+
+
+_SOLVED: Final = Memory(64)
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class _Old:
+    """Engine, gears and final drive as they were."""
+
+    was: AsItWas
+    engine: Engine
+    gears: list[tuple[str, float]]
+    final: float
+    assumed: tuple[Assumed, ...]
+
+
+def _result(old: _Old, brief: Brief, was_mass_kg: float | None, rolling: Rolling, speed_kmh: Floats) -> WasResult:
+    engine, gears = old.engine, old.gears
+    ratios = np.array([ratio for _, ratio in gears]) * old.final
+    efficiency = old.was.efficiency or USUAL_EFFICIENCY
 
     def torques(speed_ms: Floats) -> Floats:
         return wheel_torques_nm(
             engine,
             overall_ratios=ratios,
-            efficiency=was.efficiency or USUAL_EFFICIENCY,
+            efficiency=efficiency,
             circumference_mm=rolling.circumference_mm,
             speed_ms=speed_ms,
         )
@@ -122,11 +147,11 @@ def solve_as_it_was(
         engine_rpm=rounded(engine.rpm, 4),
         engine_nm=rounded(engine.torque_nm, 4),
         crank_nm=engine.peak_nm,
-        launch_wheel_nm=engine.peak_nm * float(ratios.max()) * (was.efficiency or USUAL_EFFICIENCY),
+        launch_wheel_nm=engine.peak_nm * float(ratios.max()) * efficiency,
         top_kmh=top_ms * KMH_PER_MS,
         s_0_50=times[0],
         s_0_100=times[1],
-        assumed=tuple(assumed),
+        assumed=old.assumed,
     )
 
 

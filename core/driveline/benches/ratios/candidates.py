@@ -1,5 +1,7 @@
 """The candidates of a sweep as the screen takes them: some whole, all as columns."""
 
+import math
+from collections.abc import Sequence
 from dataclasses import dataclass
 from typing import Final
 
@@ -14,7 +16,7 @@ from driveline.checks import Result
 from driveline.gearing.brief import Brief
 from driveline.gearing.motor import Motor
 from driveline.gearing.road import KMH_PER_MS, equivalent_mass_kg
-from driveline.gearing.sweep import RUNS_KMH, Figures, climb_curves_pct, drive_table, known_ms
+from driveline.gearing.sweep import RUNS_KMH, Figures, TopSpeedBy, climb_curves_pct, drive_table, known_ms
 from driveline.results import rounded, rounded_array, rounded_figure
 
 MOST_POINTS: Final = 2000
@@ -103,54 +105,66 @@ def figures_of(figures: Figures, row: int) -> Figures:
     return Figures(**{name: getattr(figures, name)[row : row + 1] for name in Figures.__dataclass_fields__})
 
 
+def listed(figures: Figures, rows: Sequence[int]) -> list[dict[str, float]]:
+    """Return the figures of some rows, by name: all are taken out of their arrays at once."""
+    names = list(Figures.__dataclass_fields__)
+    columns = np.stack([getattr(figures, name)[list(rows)] for name in names]).T.tolist()
+    return [dict(zip(names, row, strict=True)) for row in columns]
+
+
 def candidate_of(
-    swept: Swept, row: int, one: Gearing, speed_kmh: Floats, *, chosen: int | None, pinned: list[int]
+    swept: Swept,
+    row: int,
+    one: Gearing,
+    at: dict[str, float],
+    wheel_nm: list[float | None],
+    *,
+    chosen: int | None,
+    pinned: list[int],
 ) -> Candidate:
-    """Return one way to gear it, whole, with its torque over the speeds of the plot."""
-    figures = figures_of(swept.figures, row)
+    """Return one way to gear it, whole, with its figures as ``listed`` and its torque over speed as ``drawn_nm`` gives it."""
     beaten = int(swept.beaten[row])
     rotor_kg = sum(
         float(equivalent_mass_kg(mass_kg=0.0, motor_inertia_kgm2=m.inertia_kgm2 or 0.0, rpm_per_ms=one.rpm_per_ms(k)))
         for k, m in enumerate(one.motors)
     )
-    rating = float(swept.ratings[row])
     return Candidate(
         key=one.key,
         pick=one.pick,
         overall_ratio=one.lanes[0].chain.overall_ratio,
-        top_kmh=float(figures.top_kmh[0]),
-        top_set_by=top_set_by(one, figures),
-        is_top_known=bool(figures.is_able_known[0]),
-        not_known=_not_known(one, figures),
-        launch_wheel_nm=float(figures.launch_n[0]) * radius_m(one.lanes[0].rolling),
-        launch_held_by_tyres=bool(figures.launch_n[0] > figures.slip_n[0]),
-        s_0_50=rounded_figure(float(figures.s_0_50[0])),
-        s_0_100=rounded_figure(float(figures.s_0_100[0])),
-        s_80_120=rounded_figure(float(figures.s_80_120[0])),
-        s_0_30_mph=rounded_figure(float(figures.s_0_30_mph[0])),
-        s_0_60_mph=rounded_figure(float(figures.s_0_60_mph[0])),
-        hill_start_pct=rounded_figure(float(figures.hill_start_pct[0])),
-        grade_at_50_pct=rounded_figure(float(figures.grade_at_50_pct[0])),
-        cruise_rpm=float(figures.cruise_rpm[0]),
-        cruise_share=rounded_figure(float(figures.cruise_share[0])),
-        falls_from_kmh=float(figures.falls_from_kmh[0]),
+        top_kmh=at["top_kmh"],
+        top_set_by=top_set_by(one, TopSpeedBy(int(at["top_by"]))),
+        is_top_known=bool(at["is_able_known"]),
+        not_known=_not_known(one, at),
+        launch_wheel_nm=at["launch_n"] * radius_m(one.lanes[0].rolling),
+        launch_held_by_tyres=at["launch_n"] > at["slip_n"],
+        s_0_50=rounded_figure(at["s_0_50"]),
+        s_0_100=rounded_figure(at["s_0_100"]),
+        s_80_120=rounded_figure(at["s_80_120"]),
+        s_0_30_mph=rounded_figure(at["s_0_30_mph"]),
+        s_0_60_mph=rounded_figure(at["s_0_60_mph"]),
+        hill_start_pct=rounded_figure(at["hill_start_pct"]),
+        grade_at_50_pct=rounded_figure(at["grade_at_50_pct"]),
+        cruise_rpm=at["cruise_rpm"],
+        cruise_share=rounded_figure(at["cruise_share"]),
+        falls_from_kmh=at["falls_from_kmh"],
         rotor_as_mass_kg=rotor_kg,
-        tightest_rating=rounded_figure(rating, 4),
-        wheel_nm=_drawn(one, speed_kmh),
+        tightest_rating=rounded_figure(float(swept.ratings[row]), 4),
+        wheel_nm=wheel_nm,
         beaten_by=None if beaten < 0 else pick_key(swept.sweep.pick(beaten)),
         is_chosen=row == chosen,
         is_pinned=row in pinned,
     )
 
 
-def _not_known(one: Gearing, figures: Figures) -> tuple[str, ...]:
+def _not_known(one: Gearing, at: dict[str, float]) -> tuple[str, ...]:
     """The times, and the speed torque falls from, that hang on a grip or a torque that nobody has stated."""
     is_whole = all(motor.peak_known_rpm >= motor.greatest_rpm for motor in one.motors)
     known_rpm = [motor.peak_known_rpm for motor in one.motors]
-    sure_kmh = np.inf if is_whole else KMH_PER_MS * float(known_ms(one.gearings, known_rpm)[0])
-    is_grip_known = not np.isnan(figures.slip_n[0])
+    sure_kmh = math.inf if is_whole else KMH_PER_MS * float(known_ms(one.gearings, known_rpm)[0])
+    is_grip_known = not math.isnan(at["slip_n"])
     times = tuple(key for key, (_, to_kmh) in RUNS_KMH.items() if not is_grip_known or to_kmh > sure_kmh)
-    return times if figures.falls_from_kmh[0] <= sure_kmh else (*times, "falls_from_kmh")
+    return times if at["falls_from_kmh"] <= sure_kmh else (*times, "falls_from_kmh")
 
 
 def cloud_of(swept: Swept, *, keep: list[int]) -> Cloud:
@@ -190,12 +204,24 @@ def climb_of(one: Gearing, brief: Brief) -> Climb | None:
     )
 
 
-def _drawn(one: Gearing, speed_kmh: Floats) -> list[float | None]:
-    """Peak torque at all driven wheels, over the speeds of the plot."""
-    speed_ms, pulls = drive_table(one.gearings, one.motors)
-    total_nm = sum(pulls[1:], pulls[0])[0] * radius_m(one.lanes[0].rolling)
+def drawn_nm(
+    swept: Swept, rows: Sequence[int], radii_m: Sequence[float], speed_kmh: Floats
+) -> list[list[float | None]]:
+    """Return peak torque at all driven wheels over the speeds of the plot, a list a row; ``None`` past what is known.
+
+    Args:
+        swept: The sweep.
+        rows: Of it, those that are drawn.
+        radii_m: Rolling radius of each.
+        speed_kmh: Of the plot.
+    """
+    gearings = swept.sweep.gearings.rows(np.array(rows))
+    speed_ms, pulls = drive_table(gearings, swept.motors)
+    total_nm = sum(pulls[1:], pulls[0]) * np.array(radii_m)[:, None]
     at_ms = speed_kmh / KMH_PER_MS
-    torque_nm = rounded_array(np.interp(at_ms, speed_ms[0], total_nm), 4).tolist()
-    sure_ms = min(speed_ms[0, -1], known_ms(one.gearings, [motor.peak_known_rpm for motor in one.motors])[0])
-    in_reach = (at_ms <= sure_ms * (1 + 1e-9)).tolist()
-    return [nm if ok else None for nm, ok in zip(torque_nm, in_reach, strict=True)]
+    torque_nm = rounded_array(np.stack([np.interp(at_ms, *row) for row in zip(speed_ms, total_nm, strict=True)]), 4)
+    known = known_ms(gearings, [motor.peak_known_rpm for motor in swept.motors])
+    in_reach = at_ms <= np.minimum(speed_ms[:, -1], known)[:, None] * (1 + 1e-9)
+    shown = torque_nm.astype(object)
+    shown[~in_reach] = None
+    return shown.tolist()  # type: ignore[no-any-return]

@@ -2,7 +2,7 @@
 
 import math
 from dataclasses import dataclass
-from functools import cached_property
+from functools import cached_property, lru_cache
 from typing import Final
 
 import numpy as np
@@ -13,7 +13,7 @@ from driveline.benches.ratios.lanes import AS_FITTED, LanePlan, Place, Plan
 from driveline.benches.ratios.sheet import Pick, SplitKind
 from driveline.gearing.brief import Brief
 from driveline.gearing.chain import Chain, Stage, StageKind
-from driveline.gearing.design import GRIP_FOR_RATINGS, SLIP_SURCHARGE
+from driveline.gearing.design import GRIP_FOR_RATINGS, SLIP_SURCHARGE, governing_nm
 from driveline.gearing.motor import Motor
 from driveline.gearing.road import KMH_PER_MS, FrontPull, axle_slip_n
 from driveline.gearing.sweep import Gearings, Road
@@ -255,40 +255,46 @@ def lane_slip_nm(brief: Brief, *, is_front: bool, is_alone: bool, rolling: Rolli
 def rating_shares(sweep: Sweep, brief: Brief, motors: tuple[Motor, ...], dynamic_factor: float) -> Floats:
     """Return for each row the least rating over design torque of all its stages; infinite where no rating is known.
 
-    The same rule as ``design_torques``, on columns.
+    By the same rule as ``design_torques``, on columns.
     """
     least = np.full(sweep.plan.count, np.inf)
     slips_nm = [_slip_motor_nm(sweep, k, brief) for k in range(len(sweep.plan.lanes))]
     for k, lane in enumerate(sweep.plan.lanes):
         gains, shares = sweep.gains(k), sweep.strength_shares(k)
         is_shared = np.arange(len(gains))[:, None] < (lane.shared if len(slips_nm) > 1 else 0)
-        slip_nm = np.where(is_shared, sum(slips_nm), slips_nm[k]) * gains
-        design_nm = np.minimum(peak_nm(motors[lane.motor]) * dynamic_factor * gains * shares, slip_nm)
-        if sweep.plan.is_locked:
-            wound_nm = np.minimum(*slips_nm) * gains
-            design_nm = np.where(is_shared | np.isinf(wound_nm), design_nm, np.maximum(design_nm, wound_nm))
-        overrun_nm = brief.overruns_nm[lane.motor]
-        if overrun_nm:
-            usual = np.cumprod(np.stack([sweep.column(p, "share", 1.0) for p in lane.places]), axis=0)
-            over_nm = overrun_nm * sweep.gains(k, is_overrun=True)[:-1] * usual
-            design_nm[:-1] = np.maximum(design_nm[:-1], over_nm)
+        design_nm = governing_nm(
+            peak_nm(motors[lane.motor]) * dynamic_factor * gains * shares,
+            np.where(is_shared, sum(slips_nm), slips_nm[k]) * gains,
+            _overrun_nm(sweep, k, brief.overruns_nm[lane.motor]),
+            np.where(is_shared, np.nan, np.minimum(*slips_nm) * gains) if sweep.plan.is_locked else np.nan,
+        )
         ratings = np.stack([sweep.column(place, "rating_nm", np.inf) for place in lane.places])
         least = np.minimum(least, (ratings / design_nm[:-1]).min(axis=0))
     return least
 
 
+def _overrun_nm(sweep: Sweep, k: int, motor_nm: float | None) -> Floats:
+    """What overrun makes at each place's input, (places + 1, rows); NaN at the wheels, and where it is not known."""
+    usual = np.cumprod(np.stack([sweep.column(p, "share", 1.0) for p in sweep.plan.lanes[k].places]), axis=0)
+    made = sweep.gains(k, is_overrun=True)
+    made[:-1] *= usual * (np.nan if motor_nm is None else motor_nm)
+    made[-1] = np.nan
+    return made
+
+
 def _slip_motor_nm(sweep: Sweep, k: int, brief: Brief) -> Floats:
-    """Motor torque that slips a lane's tyres by itself, a row each; infinite where the grip is not known."""
+    """Motor torque that slips a lane's tyres by itself, a row each; NaN where the grip is not known."""
     lane = sweep.plan.lanes[k]
     is_alone = len(sweep.plan.lanes) == 1
     found = [
-        lane_slip_nm(brief, is_front=lane.is_front, is_alone=is_alone, rolling=rolling) or np.inf
+        lane_slip_nm(brief, is_front=lane.is_front, is_alone=is_alone, rolling=rolling) or np.nan
         for rolling in lane.rollings
     ]
     slip_nm: Floats = sweep.by_tyre(lane, found) * SLIP_SURCHARGE / sweep.gains(k)[-1]
     return slip_nm
 
 
+@lru_cache(maxsize=64)
 def peak_nm(motor: Motor) -> float:
     """Return a motor's greatest torque at any speed, N·m: of its curve, or as stated where that is more."""
     drawn_nm = float(motor.peak_nm(np.linspace(0, motor.greatest_rpm, PEAK_POINTS)).max())

@@ -31,7 +31,7 @@ def drive_of(one: Gearing, figures: Figures, brief: Brief, *, is_chosen: bool) -
     greatest_kmh = one.greatest_kmh
     step_kmh = max(1.0, np.ceil(greatest_kmh * 1.05 / MOST_SPEEDS))
     speed_kmh = np.arange(0, greatest_kmh * 1.05 + step_kmh, step_kmh)
-    top_text, top_kmh = top_set_by(one, figures), float(figures.top_kmh[0])
+    top_text, top_kmh = top_set_by(one, TopSpeedBy(int(figures.top_by[0]))), float(figures.top_kmh[0])
     return Drive(
         candidate=one.key,
         is_chosen=is_chosen,
@@ -142,9 +142,8 @@ def shaft_limits(one: Gearing) -> tuple[Tick, ...]:
     return tuple(found)
 
 
-def top_set_by(one: Gearing, figures: Figures) -> str:
+def top_set_by(one: Gearing, cause: TopSpeedBy) -> str:
     """Return in words what sets the top speed."""
-    cause = TopSpeedBy(int(figures.top_by[0]))
     if cause is TopSpeedBy.SHAFT:
         return min(shaft_limits(one), key=lambda tick: tick.kmh).text
     return "motor speed" if cause is TopSpeedBy.MOTOR else "drag"

@@ -2,10 +2,10 @@
 
 from collections.abc import Iterator
 
-from driveline.benches.brief.queries import MPH_MIX, _is_same
 from driveline.benches.ratios.sheet import RatiosSheet
 from driveline.gearing.chain import StageKind
 from driveline.gearing.sheets import Box, Layout
+from driveline.gearing.slips import MPH_MIX, is_same
 
 
 def as_it_was_queries(
@@ -55,19 +55,19 @@ def _counted_through(sheet: RatiosSheet, layout: Layout) -> Iterator[str]:
     gears = sheet.gearbox.gears if sheet.gearbox else []
     for gear in gears:
         for final in finals:
-            if final.ratio.value > 1.5 and _is_same(gear.ratio.value, final.ratio.value):
+            if final.ratio.value > 1.5 and is_same(gear.ratio.value, final.ratio.value):
                 yield (
                     f"{gear.name} and the final drive {final.name} have the same ratio. Were the wheels counted, "
                     "so that the final drive is in it twice?"
                 )
             if gear.ratio.value > 4.5 and any(
-                other is not gear and _is_same(gear.ratio.value, other.ratio.value * final.ratio.value)
+                other is not gear and is_same(gear.ratio.value, other.ratio.value * final.ratio.value)
                 for other in gears
             ):
                 yield f"{gear.name} is another gear times the final drive. Was it counted at the wheels?"
     for box in sheet.reductions:
-        if _is_same(box.ratio.value, 1.0):
+        if is_same(box.ratio.value, 1.0):
             yield f"{box.name}: a ratio of 1 is direct gear and reduces nothing. Count its low ratio as well."
         for final in finals:
-            if layout in (Layout.AXLE_UNIT, Layout.CENTRE_UNIT) and _is_same(box.ratio.value, final.ratio.value):
+            if layout in (Layout.AXLE_UNIT, Layout.CENTRE_UNIT) and is_same(box.ratio.value, final.ratio.value):
                 yield f"{box.name} and the final drive have the same ratio. Is one reduction counted twice?"

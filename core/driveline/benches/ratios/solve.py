@@ -15,7 +15,9 @@ from driveline.benches.ratios.candidates import (
     candidate_of,
     climb_of,
     cloud_of,
+    drawn_nm,
     figures_of,
+    listed,
 )
 from driveline.benches.ratios.casing import Casing, casing_of
 from driveline.benches.ratios.checks import not_laid_out, ratio_checks
@@ -63,7 +65,6 @@ class SolvedRatios:
 
     coupler: CouplerStyle | None
     casing: Casing
-    drive: Drive | None  # ``None``: not laid out, and there is no Line
 
 
 def run(sheet: RatiosSheet, _laid: LaidOut, needs: RatiosNeeds, judge: Judge) -> Outcome[SolvedRatios]:
@@ -96,12 +97,13 @@ class _Solved:
 
 def _outcome(sheet: RatiosSheet, needs: RatiosNeeds, solved: _Solved) -> Outcome[SolvedRatios]:
     return Outcome(
-        solved=SolvedRatios(coupler=sheet.coupler, casing=casing_of(sheet, needs.brief), drive=solved.drive),
+        solved=SolvedRatios(coupler=sheet.coupler, casing=casing_of(sheet, needs.brief)),
         result=solved.result,
         checks=solved.checks,
         to_do=solved.result.to_do,
         progress=progress_of(is_begun=bool(solved.result.candidates), is_finished=solved.result.chosen is not None),
         stations=solved.stations,
+        drive=solved.drive,
     )
 
 
@@ -295,6 +297,7 @@ def _result(
     gearings = {row: swept.sweep.gearing(row, swept.motors) for row in rows}
     greatest_kmh = max(each.greatest_kmh for each in gearings.values()) * DRAWN_PAST
     speed_kmh = np.linspace(0, greatest_kmh, PLOT_POINTS)
+    drawn = drawn_nm(swept, rows, [radius_m(one.lanes[0].rolling) for one in gearings.values()], speed_kmh)
     slip_n = float(swept.figures.slip_n[shown])
     was = solve_as_it_was(needs.was, sheet, brief, needs.was_mass_kg, rolling, speed_kmh)
     queries = ratio_queries(sheet, brief.layout)
@@ -309,7 +312,8 @@ def _result(
         count=swept.sweep.plan.count,
         unbeaten=len(unbeaten),
         candidates=tuple(
-            candidate_of(swept, row, gearings[row], speed_kmh, chosen=chosen, pinned=pinned) for row in rows
+            candidate_of(swept, row, gearings[row], at, wheel_nm, chosen=chosen, pinned=pinned)
+            for row, at, wheel_nm in zip(rows, listed(swept.figures, rows), drawn, strict=True)
         ),
         cloud=cloud_of(swept, keep=rows),
         musts=musts,

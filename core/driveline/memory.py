@@ -6,6 +6,7 @@ from collections import OrderedDict
 from collections.abc import Callable
 from threading import Lock
 from typing import Any, TypeVar
+from weakref import WeakSet
 
 from pydantic import BaseModel
 
@@ -30,6 +31,15 @@ def _bytes_of(one: object) -> bytes:
     return one.encode() if isinstance(one, str) else pickle.dumps(one, protocol=5)
 
 
+_ALL: WeakSet["Memory"] = WeakSet()
+
+
+def forget_everything() -> None:
+    """Keep nothing anywhere: for a measurement from cold, or where what things are worked out by is changed."""
+    for memory in _ALL:
+        memory.forget()
+
+
 class Memory:
     """Remembers so many things, those used last. Two threads may work the same thing out twice; both get it right."""
 
@@ -37,6 +47,7 @@ class Memory:
         self._most = most
         self._kept: OrderedDict[str, Any] = OrderedDict()
         self._lock = Lock()
+        _ALL.add(self)
 
     def remembered(self, key: str, make: Callable[[], T]) -> T:
         """Return what is kept under the key, or else made now. What could not be made is not kept."""
@@ -52,7 +63,11 @@ class Memory:
                 self._kept.popitem(last=False)
         return made
 
+    def __len__(self) -> int:
+        """Return how many things it remembers now."""
+        return len(self._kept)
+
     def forget(self) -> None:
-        """Keep nothing: for a measurement from cold."""
+        """Keep nothing."""
         with self._lock:
             self._kept.clear()

@@ -1,0 +1,89 @@
+"""Who may import whom. Data flows one way; a bench imports no other bench; nothing below a bench knows one."""
+
+import ast
+from collections import defaultdict
+from graphlib import CycleError, TopologicalSorter
+from pathlib import Path
+from unittest import TestCase
+
+CORE = Path(__file__).parents[1] / "driveline"
+# Each may import from those before it, and from others on its own line only where no circle comes of it.
+LAYERS = (
+    ("arrays", "errors", "words", "checks", "memory"),
+    ("tables", "reading"),
+    ("sheet", "results", "margins"),
+    ("fits", "flat", "network", "metal", "shafts"),
+    ("drawing", "gearing", "survey"),
+    ("joints", "parts"),
+    ("benches.contract",),
+    ("benches",),
+    ("job",),
+    ("__main__",),
+)
+
+
+def module_of(path: Path) -> str:
+    return ".".join(path.relative_to(CORE).with_suffix("").parts).removesuffix(".__init__")
+
+
+def imports() -> dict[str, set[str]]:
+    """Every module with those of the core that it imports, types included."""
+    modules = {module_of(path): path for path in CORE.rglob("*.py")}
+    found: dict[str, set[str]] = defaultdict(set)
+    for module, path in modules.items():
+        for node in ast.walk(ast.parse(path.read_text())):
+            if isinstance(node, ast.ImportFrom) and node.module and node.module.startswith("driveline"):
+                base = node.module.removeprefix("driveline").removeprefix(".")
+                for name in node.names:
+                    inner = f"{base}.{name.name}".removeprefix(".")
+                    found[module].add(inner if inner in modules else base)
+    return found
+
+
+def layer_of(module: str) -> int:
+    if module == "benches.contract":
+        return next(k for k, layer in enumerate(LAYERS) if module in layer)
+    return next(k for k, layer in enumerate(LAYERS) if module.split(".")[0] in layer)
+
+
+class StructureTest(TestCase):
+    def setUp(self) -> None:
+        self.imports = imports()
+
+    def test_imports_go_one_way(self) -> None:
+        wrong = [
+            f"{module} imports {other}"
+            for module, others in self.imports.items()
+            for other in others
+            if other and layer_of(other) > layer_of(module)
+        ]
+        self.assertEqual(wrong, [])
+
+    def test_there_is_no_circle(self) -> None:
+        try:
+            TopologicalSorter(self.imports).prepare()
+        except CycleError as error:
+            self.fail(f"a circle: {error.args[1]}")
+
+    def test_a_bench_imports_no_other_bench(self) -> None:
+        wrong = [
+            f"{module} imports {other}"
+            for module, others in self.imports.items()
+            if module.startswith("benches.") and module != "benches.contract"
+            for other in others
+            if other.startswith("benches.")
+            and other != "benches.contract"
+            and other.split(".")[1] != module.split(".")[1]
+        ]
+        self.assertEqual(wrong, [])
+
+    def test_no_bench_is_known_by_name_but_to_the_registrys_wiring(self) -> None:
+        names = {path.name for path in (CORE / "benches").iterdir() if path.is_dir() and path.name != "__pycache__"}
+        wrong = [
+            f"{module_of(path)}: {node.value}"
+            for path in [*(CORE / "job").glob("*.py"), *(CORE / "parts").glob("*.py"), *(CORE / "joints").glob("*.py")]
+            if module_of(path) not in ("job.benches", "job.versions")
+            for node in ast.walk(ast.parse(path.read_text()))
+            if isinstance(node, ast.Constant) and node.value in names
+        ]
+        self.assertEqual(wrong, [])
