@@ -1,5 +1,6 @@
 from django.core.cache import cache
 
+from accounts.models import User
 from jobs.tests.shops import PASSWORD, ShopClient, ShopTestCase
 
 
@@ -24,6 +25,19 @@ class SessionTest(ShopTestCase):
         self.assertEqual(locked.status_code, 429)
         self.assertIn("Wait a quarter of an hour", locked.json()["says"])
         self.assertEqual(ShopClient().sign_in("fabricator").status_code, 200)
+
+    def test_a_session_is_its_own_persons_and_ends_with_their_right_to_sign_in(self) -> None:
+        owner, viewer = self.client_of("owner"), self.client_of("viewer")
+        for _ in range(2):  # one after the other, in the same process
+            self.assertEqual(owner.get("/api/session").json()["me"]["username"], "owner")
+            self.assertEqual(viewer.get("/api/session").json()["me"]["username"], "viewer")
+        person = User.objects.get(username="owner")
+        self.assertEqual(person.sessions.count(), 1)
+        person.set_password("another one")
+        person.save()
+        self.assertIsNone(owner.get("/api/session").json()["me"])
+        User.objects.filter(username="viewer").update(is_active=False)
+        self.assertEqual(viewer.get("/api/jobs").status_code, 401)
 
     def test_signing_in_wants_the_token_and_nothing_unknown(self) -> None:
         bare = ShopClient()

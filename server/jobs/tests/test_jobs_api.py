@@ -1,3 +1,4 @@
+import gzip
 import json
 from typing import Any
 from uuid import uuid4
@@ -108,7 +109,19 @@ class JobsApiTest(ShopTestCase):
         self.assertEqual((set(turned["checks"]), set(turned["parts"])), ({"plate"}, {"plate"}))
         self.assertNotIn("ratios", turned)
         told = {key for key, value in turned["keys"].items() if value != first["keys"][key]}
-        self.assertEqual(told, {"plate", "line"})
+        self.assertEqual(told, {"plate"})
+
+    def test_a_keystroke_reads_the_database_twice_once_its_records_are_known(self) -> None:
+        sheets, path = self.sheets(), f"{self.base}/evaluate"
+        self.fabricator.send("post", path, {"sheets": sheets})
+        with self.assertNumQueries(2):  # the session with its person; the job with how many records it has
+            answer = self.fabricator.send("post", path, {"sheets": sheets})
+        self.assertEqual(answer.status_code, 200)
+
+    def test_answers_are_compressed(self) -> None:
+        answer = self.fabricator.send("post", f"{self.base}/evaluate", {}, HTTP_ACCEPT_ENCODING="gzip")
+        self.assertEqual(answer.headers["Content-Encoding"], "gzip")
+        self.assertIn("answer", json.loads(gzip.decompress(answer.content)))
 
     def test_a_figure_just_typed_is_read_back_in_the_same_answer(self) -> None:
         path, typed = f"{self.base}/evaluate", {"text": "8 1/4 in", "quantity": "length"}

@@ -122,7 +122,7 @@ def candidate_of(
     chosen: int | None,
     pinned: list[int],
 ) -> Candidate:
-    """Return one way to gear it, whole, with its figures as ``listed`` and its torque over speed as ``drawn_nm`` gives it."""
+    """Return one way to gear it, whole: its figures as ``listed``, its torque over speed as ``drawn_nm`` gives it."""
     beaten = int(swept.beaten[row])
     rotor_kg = sum(
         float(equivalent_mass_kg(mass_kg=0.0, motor_inertia_kgm2=m.inertia_kgm2 or 0.0, rpm_per_ms=one.rpm_per_ms(k)))
