@@ -103,6 +103,7 @@ build_web() { # only when a source is newer than what was built
   install_web_packages
   say "building the web"
   (cd web && npm run --silent build >../.run/build.log 2>&1) || { tail -n 20 .run/build.log >&2; give_up "The web could not be built."; }
+  .venv/bin/python -m whitenoise.compress --quiet --no-brotli web/dist || give_up "The web could not be compressed."
   touch web/dist/.built
 }
 

@@ -26,8 +26,8 @@ INSTALLED_APPS = [
 ]
 MIDDLEWARE = [
     "django.middleware.security.SecurityMiddleware",
+    "whitenoise.middleware.WhiteNoiseMiddleware",  # ahead of gzip: what it serves is compressed when it is built
     "django.middleware.gzip.GZipMiddleware",  # it pads answers at random, so that their length tells nothing
-    "whitenoise.middleware.WhiteNoiseMiddleware",
     "fernback.middleware.content_security_policy",
     "django.contrib.sessions.middleware.SessionMiddleware",
     "django.middleware.common.CommonMiddleware",

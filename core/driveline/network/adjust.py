@@ -6,12 +6,12 @@ from typing import Final
 
 import numpy as np
 from numpy.typing import NDArray
-from scipy.sparse import csc_array, csr_array, diags_array
-from scipy.sparse.linalg import splu
+from scipy.sparse import csc_array, diags_array
 
 from driveline.arrays import Floats
-from driveline.network.cofactors import MOST_DENSE, Cofactors, Rows, dense_cofactors, sparse_cofactors
+from driveline.network.cofactors import MOST_DENSE, Cofactors, dense_cofactors, factored, sparse_cofactors
 from driveline.network.equations import Equations
+from driveline.network.rows import Rows
 
 MOST_STEPS: Final = 60
 SETTLED_MM: Final = 1e-9
@@ -54,16 +54,15 @@ def adjust(equations: Equations, start: Floats) -> Adjustment:
         equations: Readings and unknowns.
         start: First guess, (m,).
     """
-    is_dense = equations.count <= MOST_DENSE
-    steps = _dense_steps if is_dense else _sparse_steps
+    steps = _dense_steps if equations.count <= MOST_DENSE else _sparse_steps
     unknowns, damping = start.copy(), 1e-3
-    expected, weighted = _weighted(equations, unknowns, is_dense)
+    expected, weighted = _weighted(equations, unknowns)
     cost = _cost(equations, expected)
     step_of = steps(weighted, (equations.value_mm - expected) * equations.weight)
     converged = False
     for _ in range(MOST_STEPS):
         step = step_of(damping)
-        trial_expected, trial_weighted = _weighted(equations, unknowns + step, is_dense)
+        trial_expected, trial_weighted = _weighted(equations, unknowns + step)
         trial_cost = _cost(equations, trial_expected)
         if trial_cost <= cost * (1 + 1e-12):
             unknowns, expected, weighted, cost = unknowns + step, trial_expected, trial_weighted, trial_cost
@@ -93,20 +92,18 @@ def readjusted_without(adjustment: Adjustment, row: int) -> Adjustment:
     Steps reuse the cofactors, less that reading; where they don't settle it is adjusted afresh.
     """
     equations = adjustment.equations.leaving_out([row])
-    taken = adjustment.weighted[[row]]
-    plain = np.asarray(taken.toarray() if isinstance(taken, csr_array) else taken)[0]
-    if 1 - float(adjustment.cofactors.leverages(plain[None, :])[0]) < LEAST_TO_UPDATE:
+    plain = adjustment.weighted.whole(np.array([row]))[0]
+    if 1 - float(plain @ adjustment.cofactors.times(plain[:, None])[:, 0]) < LEAST_TO_UPDATE:
         return adjust(equations, adjustment.unknowns)
     cofactors = adjustment.cofactors.without(plain)
-    is_dense = not isinstance(adjustment.weighted, csr_array)
     unknowns, cost = adjustment.unknowns, np.inf
     for _ in range(MOST_REUSED):
-        expected, weighted = _weighted(equations, unknowns, is_dense)
+        expected, weighted = _weighted(equations, unknowns)
         before, cost = cost, _cost(equations, expected)
         if not cost <= before * (1 + 1e-9):
             break
         misfit = (equations.value_mm - expected) * equations.weight
-        step = cofactors.times(np.asarray(weighted.T @ misfit)[:, None])[:, 0]
+        step = cofactors.times(weighted.transposed_times(misfit)[:, None])[:, 0]
         if np.abs(step).max() < REUSED_SETTLED_MM:
             return Adjustment(
                 equations=equations,
@@ -120,10 +117,9 @@ def readjusted_without(adjustment: Adjustment, row: int) -> Adjustment:
     return adjust(equations, adjustment.unknowns)
 
 
-def _weighted(equations: Equations, unknowns: Floats, is_dense: bool) -> tuple[Floats, Rows]:
+def _weighted(equations: Equations, unknowns: Floats) -> tuple[Floats, Rows]:
     expected, derivatives = equations.evaluate(unknowns)
-    derivatives = derivatives * equations.weight[equations.entry_rows]
-    return expected, equations.dense(derivatives) if is_dense else equations.sparse(derivatives)
+    return expected, Rows(equations.pattern, derivatives * equations.weight[equations.pattern.rows])
 
 
 def _cost(equations: Equations, expected: Floats) -> float:
@@ -136,27 +132,24 @@ def _damped(diagonal: Floats) -> Floats:
 
 def _dense_steps(weighted: Rows, misfit: Floats) -> Callable[[float], Floats]:
     """Return the step for a damping."""
-    normal, gradient = np.asarray(weighted.T @ weighted), np.asarray(weighted.T @ misfit)
+    normal, gradient = weighted.normal(), weighted.transposed_times(misfit)
     diagonal = np.diag(_damped(np.diag(normal)))
     return lambda damping: np.asarray(np.linalg.solve(normal + damping * diagonal, gradient))
 
 
 def _sparse_steps(weighted: Rows, misfit: Floats) -> Callable[[float], Floats]:
-    rows = csr_array(weighted)
-    normal, gradient = csc_array(rows.T @ rows), np.asarray(rows.T @ misfit)
+    rows = weighted.sparse()
+    normal, gradient = csc_array(rows.T @ rows), weighted.transposed_times(misfit)
     diagonal = diags_array(_damped(normal.diagonal()), format="csc")
-    return lambda damping: np.asarray(
-        splu(csc_array(normal + damping * diagonal), permc_spec="MMD_AT_PLUS_A").solve(gradient)
-    )
+    return lambda damping: np.asarray(factored(csc_array(normal + damping * diagonal)).solve(gradient))
 
 
 def _cofactors(equations: Equations, unknowns: Floats, weighted: Rows) -> Cofactors:
-    if isinstance(weighted, csr_array):
+    if equations.count > MOST_DENSE:
         found = sparse_cofactors(weighted, equations.fixed_columns, _pinned(equations.coordinates_mm(unknowns)))
         if found is not None:
-            return found
-        weighted = weighted.toarray()  # something is loose: only whole matrices tell what
-    return dense_cofactors(np.asarray(weighted), equations.fixed_columns)
+            return found  # else something is loose: only whole matrices tell what
+    return dense_cofactors(weighted, equations.fixed_columns)
 
 
 def _pinned(xy_mm: Floats) -> NDArray[np.int_]:

@@ -7,15 +7,14 @@ from typing import Final
 import numpy as np
 from numpy.typing import NDArray
 from scipy.linalg import eigh  # some builds of numpy take 20 times as long for these sizes
-from scipy.sparse import csc_array, csr_array, sparray, tril
-from scipy.sparse.linalg import splu
+from scipy.sparse import csc_array, tril
+from scipy.sparse.linalg import SuperLU, splu
 
 from driveline.arrays import Floats
+from driveline.network.rows import Rows
 
 MOST_DENSE: Final = 190  # unknowns; past it whole matrices cost more than they tell
 RANK_SHARE: Final = 1e-10  # eigenvalue or pivot over the greatest, below which a motion is free
-
-Rows = Floats | csr_array
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -43,22 +42,22 @@ class Cofactors:
         return Cofactors(
             free_motions=self.free_motions,
             times=lambda columns: self.times(columns) + grown[:, None] * (grown @ columns),
-            leverages=lambda rows: self.leverages(rows) + np.asarray(rows @ grown) ** 2,
+            leverages=lambda rows: self.leverages(rows) + rows.times(grown) ** 2,
             blocks=blocks,
             matrix=None if self.matrix is None else self.matrix + grown[:, None] * grown,
         )
 
 
-def dense_cofactors(weighted: Floats, fixed: NDArray[np.int_]) -> Cofactors:
+def dense_cofactors(weighted: Rows, fixed: NDArray[np.int_]) -> Cofactors:
     """Return cofactors with the least norm.
 
     Args:
         weighted: Derivatives over u, (n, m).
         fixed: Unknowns that are not free.
     """
-    count = weighted.shape[1]
+    count = weighted.count
     kept = np.setdiff1d(np.arange(count), fixed)
-    values, vectors = eigh(weighted[:, kept].T @ weighted[:, kept])
+    values, vectors = eigh(weighted.normal()[np.ix_(kept, kept)])
     is_free = values < RANK_SHARE * max(values[-1], 1e-300)
     inverse = np.where(is_free, 0.0, 1 / np.where(is_free, 1.0, values))
     matrix = np.zeros((count, count))
@@ -66,23 +65,24 @@ def dense_cofactors(weighted: Floats, fixed: NDArray[np.int_]) -> Cofactors:
     free_motions = np.zeros((count, int(is_free.sum())))
     free_motions[kept] = vectors[:, is_free]
 
-    def leverages(rows: Rows) -> Floats:
-        plain = rows.toarray() if isinstance(rows, sparray) else rows
-        return np.asarray(np.einsum("ij,ij->i", plain @ matrix, plain))
-
     def blocks(pairs: NDArray[np.int_]) -> Floats:
         return np.asarray(matrix[pairs[:, :, None], pairs[:, None, :]])
 
     return Cofactors(
         free_motions=free_motions,
         times=lambda columns: np.asarray(matrix @ columns),
-        leverages=leverages,
+        leverages=lambda rows: rows.leverages(matrix),
         blocks=blocks,
         matrix=matrix,
     )
 
 
-def sparse_cofactors(weighted: csr_array, fixed: NDArray[np.int_], pinned: NDArray[np.int_]) -> Cofactors | None:
+def factored(normal: csc_array) -> SuperLU:
+    """Return a factor of a symmetric matrix that is positive definite: rows and columns are ordered alike."""
+    return splu(normal, permc_spec="MMD_AT_PLUS_A", diag_pivot_thresh=0.0, options={"SymmetricMode": True})
+
+
+def sparse_cofactors(weighted: Rows, fixed: NDArray[np.int_], pinned: NDArray[np.int_]) -> Cofactors | None:
     """Return cofactors about three pinned coordinates, or ``None`` where more than the rigid motions is free.
 
     Only the entries in the pattern of the factor are worked out, column by column from the last.
@@ -95,12 +95,12 @@ def sparse_cofactors(weighted: csr_array, fixed: NDArray[np.int_], pinned: NDArr
     Source:
         Takahashi, Fagan and Chin, Formation of a sparse bus impedance matrix, 1973.
     """
-    count = weighted.shape[1]
+    count = weighted.count
     kept = np.setdiff1d(np.arange(count), np.concatenate([fixed, pinned]))
-    part = weighted[:, kept]
+    part = weighted.sparse()[:, kept]
     normal = csc_array(part.T @ part)
     try:
-        factor = splu(normal, permc_spec="MMD_AT_PLUS_A", diag_pivot_thresh=0.0, options={"SymmetricMode": True})
+        factor = factored(normal)
     except RuntimeError:  # exactly singular
         return None
     pivots = factor.U.diagonal()
@@ -120,11 +120,8 @@ def sparse_cofactors(weighted: csr_array, fixed: NDArray[np.int_], pinned: NDArr
         return np.where(known, selected[np.where(known, rows, 0), np.where(known, columns, 0)], 0.0)
 
     def leverages(rows: Rows) -> Floats:
-        plain = csr_array(rows)
-        widest = int(np.diff(plain.indptr).max(initial=0))
-        filled = np.arange(widest) < np.diff(plain.indptr)[:, None]
-        columns, values = np.full(filled.shape, -1), np.zeros(filled.shape)
-        columns[filled], values[filled] = place[plain.indices], plain.data
+        columns, values = rows.padded()
+        columns = np.where(columns >= 0, place[columns], -1)
         block = entries(columns[:, :, None], columns[:, None, :])
         return np.asarray(np.einsum("ni,nij,nj->n", values, block, values))
 

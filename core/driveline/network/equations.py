@@ -11,41 +11,67 @@ from dataclasses import dataclass
 from typing import Final
 
 import numpy as np
-from scipy.sparse import coo_array, csr_array
 
 from driveline.arrays import Floats
 from driveline.network.observations import CENTRE, Kind, Network, Observation
+from driveline.network.rows import Pattern
 
 DIAMETER_SIGN: Final = {Kind.INSIDE: -1.0, Kind.OUTSIDE: 1.0, Kind.DISTANCE: 0.0, Kind.RADIUS: 0.0}
+KINDS: Final = (*DIAMETER_SIGN, Kind.X, Kind.Y, Kind.DIAMETER)
+CODES: Final = {kind: code for code, kind in enumerate(KINDS)}
+X, Y, DIAMETER = CODES[Kind.X], CODES[Kind.Y], CODES[Kind.DIAMETER]
+SIGNS: Final = np.array([DIAMETER_SIGN.get(kind, 0.0) for kind in KINDS])
 
 
-@dataclass(frozen=True, slots=True)
-class _Lines:
-    """Readings between two points: row, point indices, what the diameters add."""
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Columns:
+    """The readings as columns, (n,): kinds by their code, points and frames by their numbers."""
 
-    row: np.ndarray
+    kind: np.ndarray
     a: np.ndarray
-    b: np.ndarray
-    sign: Floats
-
-
-@dataclass(frozen=True, slots=True)
-class _Axes:
-    """Readings along a frame's axis: row, point, frame, whether y, edge."""
-
-    row: np.ndarray
-    point: np.ndarray
-    frame: np.ndarray
-    is_y: np.ndarray
+    b: np.ndarray  # the shaft's centre, 0, where none is named
+    has_b: np.ndarray
+    frame: np.ndarray  # -1 for none
     edge: Floats
+    value_mm: Floats
+    u_mm: Floats
+
+    @property
+    def is_pair(self) -> np.ndarray:
+        """Which are between two points."""
+        return np.asarray(self.kind < len(DIAMETER_SIGN))
+
+    @property
+    def sign(self) -> Floats:
+        """What the diameters add."""
+        signs: Floats = SIGNS[self.kind]
+        return signs
+
+    @property
+    def near(self) -> np.ndarray:
+        """The lesser number of both points."""
+        return np.asarray(np.minimum(self.a, self.b))
+
+    @property
+    def far(self) -> np.ndarray:
+        """The greater one."""
+        return np.asarray(np.maximum(self.a, self.b))
 
 
-@dataclass(frozen=True, slots=True)
-class _Diameters:
-    """Readings of a diameter: row, and the unknown that it reads."""
-
-    row: np.ndarray
-    column: np.ndarray
+def columns_of(readings: Sequence[Observation], index: dict[str, int], frames: Sequence[str]) -> Columns:
+    """Return readings as columns."""
+    frame_of = {frame: k for k, frame in enumerate(frames)}
+    centre = index[CENTRE]
+    return Columns(
+        kind=np.array([CODES[r.kind] for r in readings], dtype=int),
+        a=np.array([index[r.a] for r in readings], dtype=int),
+        b=np.array([index[r.b] if r.b else centre for r in readings], dtype=int),
+        has_b=np.array([r.b is not None for r in readings], dtype=bool),
+        frame=np.array([frame_of[r.frame] if r.frame else -1 for r in readings], dtype=int),
+        edge=np.array([r.edge for r in readings], dtype=float),
+        value_mm=np.array([r.value_mm for r in readings], dtype=float),
+        u_mm=np.array([r.u_mm for r in readings], dtype=float),
+    )
 
 
 class Equations:
@@ -57,12 +83,11 @@ class Equations:
         self.index = {point: k for k, point in enumerate(self.points)}
         self.frames = network.frames
         self.readings = (*network.observations, *self._diameter_readings())
-        self.value_mm = np.array([reading.value_mm for reading in self.readings])
-        self.u_mm = np.array([reading.u_mm for reading in self.readings])
+        self.columns = columns_of(self.readings, self.index, self.frames)
+        self.value_mm, self.u_mm = self.columns.value_mm, self.columns.u_mm
         self.weight = 1 / self.u_mm  # 0 for a reading that is left out
-        pairs = [r.value_mm for r in network.observations if r.kind in DIAMETER_SIGN]
-        spans = [abs(r.value_mm) for r in network.observations if r.kind in (Kind.X, Kind.Y)]
-        self.size_mm = max([*pairs, *spans, 1.0])
+        spans = np.abs(self.value_mm[self.columns.kind != DIAMETER])
+        self.size_mm = float(spans.max(initial=1.0))
         self._number_unknowns()
         self._lines = self._gather_lines()
         self._axes = self._gather_axes()
@@ -80,11 +105,12 @@ class Equations:
         )
 
     def _number_unknowns(self) -> None:
-        observed = {r.a for r in self.readings if r.kind is Kind.DIAMETER}
+        columns = self.columns
+        observed = {self.points[k] for k in np.unique(columns.a[columns.kind == DIAMETER]).tolist()}
         self.exact_diameter_mm = np.zeros(len(self.points))
         self.diameter_column = np.full(len(self.points), -1)
         column = 2 * len(self.points)
-        needs_shaft = any(r.a == CENTRE and r.edge for r in self.readings)
+        needs_shaft = bool(((columns.a == 0) & (columns.edge != 0)).any())
         for hole in self.network.holes:
             self.exact_diameter_mm[self.index[hole.id]] = hole.diameter_mm
         for point in self.points:
@@ -99,30 +125,23 @@ class Equations:
         )
 
     def _gather_lines(self) -> _Lines:
-        rows = [(row, r) for row, r in enumerate(self.readings) if r.kind in DIAMETER_SIGN]
-        return _Lines(
-            row=np.array([row for row, _ in rows], dtype=int),
-            a=np.array([self.index[r.a] for _, r in rows], dtype=int),
-            b=np.array([self.index[r.b or CENTRE] for _, r in rows], dtype=int),
-            sign=np.array([DIAMETER_SIGN[r.kind] for _, r in rows]),
-        )
+        rows = np.nonzero(self.columns.is_pair)[0]
+        return _Lines(row=rows, a=self.columns.a[rows], b=self.columns.b[rows], sign=self.columns.sign[rows])
 
     def _gather_axes(self) -> _Axes:
-        rows = [(row, r) for row, r in enumerate(self.readings) if r.kind in (Kind.X, Kind.Y)]
+        columns = self.columns
+        rows = np.nonzero((columns.kind == X) | (columns.kind == Y))[0]
         return _Axes(
-            row=np.array([row for row, _ in rows], dtype=int),
-            point=np.array([self.index[r.a] for _, r in rows], dtype=int),
-            frame=np.array([self.frames.index(r.frame or "") for _, r in rows], dtype=int),
-            is_y=np.array([r.kind is Kind.Y for _, r in rows], dtype=bool),
-            edge=np.array([float(r.edge) for _, r in rows]),
+            row=rows,
+            point=columns.a[rows],
+            frame=columns.frame[rows],
+            is_y=columns.kind[rows] == Y,
+            edge=columns.edge[rows],
         )
 
     def _gather_diameters(self) -> _Diameters:
-        rows = [(row, r) for row, r in enumerate(self.readings) if r.kind is Kind.DIAMETER]
-        return _Diameters(
-            row=np.array([row for row, _ in rows], dtype=int),
-            column=np.array([self.diameter_column[self.index[r.a]] for _, r in rows], dtype=int),
-        )
+        rows = np.nonzero(self.columns.kind == DIAMETER)[0]
+        return _Diameters(row=rows, column=self.diameter_column[self.columns.a[rows]])
 
     def leaving_out(self, rows: Sequence[int]) -> "Equations":
         """Return the same equations with some readings counting for nothing; they keep their rows."""
@@ -143,7 +162,7 @@ class Equations:
     def evaluate(self, unknowns: Floats) -> tuple[Floats, Floats]:
         """Return what each reading should have been, (n,), and its derivatives entry by entry, (entries,).
 
-        The entries stand at ``entry_rows`` and ``entry_columns``; ``dense`` and ``sparse`` lay them out.
+        The entries are in the order of ``pattern``.
         """
         expected = np.zeros(len(self.readings))
         parts = []
@@ -154,18 +173,7 @@ class Equations:
         if self._diameters.row.size:
             expected[self._diameters.row] = unknowns[self._diameters.column]
             parts.append(np.ones(self._diameters.row.size))
-        return expected, np.concatenate([*parts, np.zeros(0)])[self._free]
-
-    def dense(self, derivatives: Floats) -> Floats:
-        """Return derivatives as a whole matrix, (n, m)."""
-        matrix = np.zeros((len(self.readings), self.count))
-        matrix[self.entry_rows, self.entry_columns] = derivatives
-        return matrix
-
-    def sparse(self, derivatives: Floats) -> csr_array:
-        """Return derivatives as a sparse matrix, (n, m)."""
-        shape = (len(self.readings), self.count)
-        return csr_array(coo_array((derivatives, (self.entry_rows, self.entry_columns)), shape=shape))
+        return expected, np.concatenate([*parts, np.zeros(0)])[self._kept]
 
     def _lay_out_entries(self) -> None:
         """Where each derivative goes, in the order in which they are evaluated; those of what is fixed go nowhere."""
@@ -178,8 +186,9 @@ class Equations:
         places += [(axes.row, self.diameter_column[axes.point]), (diameters.row, diameters.column)]
         rows = np.concatenate([row for row, _ in places])
         columns = np.concatenate([column for _, column in places])
-        self._free = (columns >= 0) & ~np.isin(columns, self.fixed_columns)
-        self.entry_rows, self.entry_columns = rows[self._free], columns[self._free]
+        kept = np.nonzero((columns >= 0) & ~np.isin(columns, self.fixed_columns))[0]
+        self.pattern = Pattern(rows[kept], columns[kept], (len(self.readings), self.count))
+        self._kept = kept[self.pattern.order]
 
     def _evaluate_lines(self, unknowns: Floats, expected: Floats) -> list[Floats]:
         lines, xy, d = self._lines, self.coordinates_mm(unknowns), self.diameters_mm(unknowns)

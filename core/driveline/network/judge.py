@@ -1,11 +1,11 @@
 """Judging the fit: which reading is wrong, which nobody checks, and how well each hole is known."""
 
+from collections.abc import Sequence
 from dataclasses import dataclass
-from typing import Final
+from typing import Final, overload
 
 import numpy as np
 from numpy.typing import NDArray
-from scipy.sparse import sparray
 from scipy.special import chdtri
 
 from driveline.arrays import Floats
@@ -63,7 +63,7 @@ class NetworkResult:
 
     points: tuple[PointEstimate, ...]
     mean_mm2: Floats  # covariance of the holes' mean about the origin, (2, 2)
-    readings: tuple[ReadingFit, ...]
+    readings: "ReadingFits"
     chi_square: float
     chi_square_limit: float | None
     redundancy: int
@@ -84,7 +84,7 @@ class NetworkResult:
     @property
     def worst_w(self) -> float | None:
         """The largest |w| with every reading in; ``None`` when nothing is checked."""
-        return max((abs(fit.w) for fit in self.readings if fit.w is not None), default=None)
+        return self.readings.worst_w
 
 
 def solve_network(network: Network) -> NetworkResult:
@@ -113,7 +113,7 @@ def solve_network(network: Network) -> NetworkResult:
     return NetworkResult(
         points=_points(adjustment, about, loose),
         mean_mm2=about.mean_mm2,
-        readings=_reading_fits(adjustment, judged),
+        readings=ReadingFits(adjustment, judged),
         chi_square=adjustment.chi_square,
         chi_square_limit=float(chdtri(degrees, 0.05)) if degrees > 0 else None,
         redundancy=degrees,
@@ -168,28 +168,41 @@ def _judged(adjustment: Adjustment) -> _Judged:
     )
 
 
-def _reading_fits(adjustment: Adjustment, judged: _Judged) -> tuple[ReadingFit, ...]:
-    """Fits in the readings' order."""
-    columns = (
-        adjustment.v_mm + adjustment.equations.value_mm,
-        adjustment.v_mm,
-        judged.redundancy,
-        judged.w,
-        judged.smallest_shown_mm,
-        judged.is_checked,
-    )
-    rows = zip(adjustment.equations.readings, *(column.tolist() for column in columns), strict=True)
-    return tuple(
-        ReadingFit(
-            key=reading.key,
-            adjusted_mm=adjusted,
-            v_mm=v,
-            redundancy=r,
-            w=w if checked else None,
-            smallest_shown_mm=smallest if checked else None,
+class ReadingFits(Sequence[ReadingFit]):
+    """Fits in the readings' order, made one by one as they are asked for."""
+
+    def __init__(self, adjustment: Adjustment, judged: "_Judged") -> None:
+        self._readings = adjustment.equations.readings
+        self._adjusted_mm, self._v_mm = adjustment.v_mm + adjustment.equations.value_mm, adjustment.v_mm
+        self._judged = judged
+
+    def __len__(self) -> int:
+        return len(self._readings)
+
+    @overload
+    def __getitem__(self, k: int) -> ReadingFit: ...
+
+    @overload
+    def __getitem__(self, k: slice) -> list[ReadingFit]: ...
+
+    def __getitem__(self, k: int | slice) -> ReadingFit | list[ReadingFit]:
+        if isinstance(k, slice):
+            return [self[one] for one in range(*k.indices(len(self)))]
+        judged, checked = self._judged, bool(self._judged.is_checked[k])
+        return ReadingFit(
+            key=self._readings[k].key,
+            adjusted_mm=float(self._adjusted_mm[k]),
+            v_mm=float(self._v_mm[k]),
+            redundancy=float(judged.redundancy[k]),
+            w=float(judged.w[k]) if checked else None,
+            smallest_shown_mm=float(judged.smallest_shown_mm[k]) if checked else None,
         )
-        for reading, adjusted, v, r, w, smallest, checked in rows
-    )
+
+    @property
+    def worst_w(self) -> float | None:
+        """The largest |w|; ``None`` when nothing is checked."""
+        w = np.abs(self._judged.w[self._judged.is_checked])
+        return float(w.max()) if w.size else None
 
 
 def _suspects(adjustment: Adjustment, judged: _Judged) -> tuple[Suspect, ...]:
@@ -209,9 +222,8 @@ def _suspects(adjustment: Adjustment, judged: _Judged) -> tuple[Suspect, ...]:
 
 def _suspect(adjustment: Adjustment, judged: _Judged, worst: int) -> Suspect:
     readings, weighted = adjustment.equations.readings, adjustment.weighted
-    row = weighted[[worst]].T
-    crossed = adjustment.cofactors.times(row.toarray() if isinstance(row, sparray) else row)
-    factors = -np.asarray(weighted @ crossed)[:, 0]  # of the residuals, over u²
+    crossed = adjustment.cofactors.times(weighted.whole(np.array([worst])).T)[:, 0]
+    factors = -weighted.times(crossed)  # of the residuals, over u²
     spread = np.sqrt(np.maximum(judged.redundancy, 1e-12))
     is_alike = judged.is_checked & (np.abs(factors) / (spread * spread[worst]) > SAME_ERROR)
     is_alike[worst] = False

@@ -9,8 +9,7 @@ from numpy.typing import NDArray
 
 from driveline.arrays import Floats
 from driveline.network.adjust import Adjustment
-from driveline.network.equations import DIAMETER_SIGN
-from driveline.network.observations import CENTRE, Turning
+from driveline.network.observations import Turning
 
 MOST_PAIRED: Final = 64  # points up to which every pair is looked at
 STILL: Final = 1e-6  # of a free motion of unit length
@@ -66,13 +65,13 @@ def flips(adjustment: Adjustment, loose: tuple[str, ...]) -> tuple[Flip, ...]:
         adjustment: Of the network.
         loose: Points already known to be loose; they are not reported again.
     """
-    framed = {r.a for r in adjustment.equations.readings if r.frame}
-    neighbours: dict[str, set[str]] = {point: set() for point in adjustment.equations.points}
-    for reading in adjustment.equations.readings:
-        if reading.kind in DIAMETER_SIGN:
-            other = reading.b or CENTRE
-            neighbours[reading.a].add(other)
-            neighbours[other].add(reading.a)
+    points, columns = adjustment.equations.points, adjustment.equations.columns
+    framed = {points[k] for k in np.unique(columns.a[columns.frame >= 0]).tolist()}
+    neighbours: dict[str, set[str]] = {point: set() for point in points}
+    pairs = np.unique((columns.near * len(points) + columns.far)[columns.is_pair])
+    for a, b in np.stack(np.divmod(pairs, len(points)), axis=1).tolist():
+        neighbours[points[a]].add(points[b])
+        neighbours[points[b]].add(points[a])
     found = []
     for pair in _parting_pairs(neighbours):
         parts = _parts_without(neighbours, pair)

@@ -4,7 +4,7 @@ import numpy as np
 
 from driveline.arrays import Floats
 from driveline.network.align import laid_over
-from driveline.network.equations import DIAMETER_SIGN, Equations
+from driveline.network.equations import Equations
 from driveline.network.observations import CENTRE, Kind, Turning
 
 
@@ -28,13 +28,15 @@ def start_unknowns(equations: Equations) -> Floats:
 
 
 def _centre_distances(equations: Equations) -> dict[frozenset[str], float]:
-    diameters = dict(zip(equations.points, equations.exact_diameter_mm, strict=True))
-    return {
-        frozenset((r.a, r.b or CENTRE)): r.value_mm
-        - DIAMETER_SIGN[r.kind] * (diameters[r.a] + diameters[r.b or CENTRE]) / 2
-        for r in equations.readings
-        if r.kind in DIAMETER_SIGN
-    }
+    """Between the centres of each two points that were read, by their last reading."""
+    columns, points = equations.columns, equations.points
+    last = np.nonzero(columns.is_pair)[0][::-1]
+    _, kept = np.unique(columns.near[last] * len(points) + columns.far[last], return_index=True)
+    rows = last[kept]
+    a, b, d = columns.a[rows], columns.b[rows], equations.exact_diameter_mm
+    apart_mm = equations.value_mm[rows] - columns.sign[rows] * (d[a] + d[b]) / 2
+    ends = zip(a.tolist(), b.tolist(), apart_mm.tolist(), strict=True)
+    return {frozenset((points[one], points[other])): mm for one, other, mm in ends}
 
 
 def _ring_mm(equations: Equations) -> Floats:
@@ -68,8 +70,9 @@ def _apex_rad(one_mm: float, other_mm: float, side_mm: float) -> float:
 
 def _framed_mm(equations: Equations, frame: str) -> dict[str, tuple[float | None, float | None]]:
     framed: dict[str, tuple[float | None, float | None]] = {}
-    for reading in equations.readings:
-        if reading.frame == frame and reading.kind in (Kind.X, Kind.Y):
+    in_frame = np.nonzero(equations.columns.frame == equations.frames.index(frame))[0]
+    for reading in (equations.readings[k] for k in in_frame.tolist()):
+        if reading.kind in (Kind.X, Kind.Y):
             radius_mm = equations.exact_diameter_mm[equations.index[reading.a]] / 2
             value = reading.value_mm - reading.edge * radius_mm
             x, y = framed.get(reading.a, (None, None))

@@ -1,7 +1,6 @@
 """Which reading to take next: the one that covers an unchecked one, or that lowers the worst uncertainty most."""
 
 from dataclasses import dataclass
-from itertools import combinations
 from typing import Final
 
 import numpy as np
@@ -9,7 +8,6 @@ import numpy as np
 from driveline.arrays import Floats
 from driveline.network.adjust import Adjustment
 from driveline.network.datum import CHI_SQUARE_95_2, Carried, carried_rows
-from driveline.network.observations import CENTRE
 from driveline.network.shape import MOST_PAIRED
 
 LEAST_REDUNDANCY: Final = 0.1
@@ -42,19 +40,18 @@ def unchecked(adjustment: Adjustment, redundancy: Floats, loose: tuple[str, ...]
         loose: Points that are not settled; readings to them are left out.
     """
     equations = adjustment.equations
-    weak = [
-        k
-        for k, reading in enumerate(equations.network.observations)
-        if redundancy[k] < LEAST_REDUNDANCY and not {reading.a, reading.b} & set(loose)
-    ]
-    pairs, rows, matrix = _not_read(adjustment, loose) if weak else ([], np.zeros((0, 0)), None)
+    is_loose = np.isin(equations.points, loose)
+    columns, stated = equations.columns, len(equations.network.observations)
+    is_weak = (redundancy < LEAST_REDUNDANCY) & ~is_loose[columns.a] & ~(is_loose[columns.b] & columns.has_b)
+    weak = np.nonzero(is_weak[:stated])[0]
+    pairs, rows, matrix = _not_read(adjustment, loose) if weak.size else ([], np.zeros((0, 0)), None)
     if not pairs or matrix is None:
-        return tuple(Unchecked(key=equations.readings[k].key, cover=None) for k in weak)
+        return tuple(Unchecked(key=equations.readings[k].key, cover=None) for k in weak.tolist())
     crossed = rows @ matrix
     gain = float(np.median(equations.u_mm)) ** 2 + np.einsum("ij,ij->i", crossed, rows)
-    reach = (np.asarray(adjustment.weighted)[weak] @ crossed.T) ** 2 / gain[None, :]
+    reach = (adjustment.weighted.whole(weak) @ crossed.T) ** 2 / gain[None, :]
     best = reach.argmax(axis=1)
-    return tuple(Unchecked(key=equations.readings[k].key, cover=pairs[best[j]]) for j, k in enumerate(weak))
+    return tuple(Unchecked(key=equations.readings[k].key, cover=pairs[best[j]]) for j, k in enumerate(weak.tolist()))
 
 
 def sharpening(adjustment: Adjustment, about: Carried, loose: tuple[str, ...]) -> Sharpening | None:
@@ -83,10 +80,13 @@ def _not_read(adjustment: Adjustment, loose: tuple[str, ...]) -> tuple[list[tupl
     equations, matrix = adjustment.equations, adjustment.cofactors.matrix
     if matrix is None or len(equations.points) > MOST_PAIRED:
         return [], np.zeros((0, 0)), None
-    read = {frozenset((r.a, r.b or CENTRE)) for r in equations.readings if r.frame is None}
-    settled = [point for point in equations.points if point not in loose]
-    pairs = [pair for pair in combinations(settled, 2) if frozenset(pair) not in read]
-    ends = np.array([[equations.index[a], equations.index[b]] for a, b in pairs], dtype=int).reshape(-1, 2)
+    count = len(equations.points)
+    is_open = np.triu(np.ones((count, count), dtype=bool), k=1)
+    is_open &= ~np.isin(equations.points, loose) & ~np.isin(equations.points, loose)[:, None]
+    columns = equations.columns
+    is_open[columns.near[columns.frame < 0], columns.far[columns.frame < 0]] = False
+    ends = np.argwhere(is_open)
+    pairs = [(equations.points[a], equations.points[b]) for a, b in ends.tolist()]
     xy = equations.coordinates_mm(adjustment.unknowns)
     apart = xy[ends[:, 0]] - xy[ends[:, 1]]
     unit = apart / np.maximum(np.hypot(*apart.T), 1e-9)[:, None]
