@@ -74,6 +74,35 @@ def columns_of(readings: Sequence[Observation], index: dict[str, int], frames: S
     )
 
 
+@dataclass(frozen=True, slots=True)
+class _Lines:
+    """Readings between two points: row, point indices, what the diameters add."""
+
+    row: np.ndarray
+    a: np.ndarray
+    b: np.ndarray
+    sign: Floats
+
+
+@dataclass(frozen=True, slots=True)
+class _Axes:
+    """Readings along a frame's axis: row, point, frame, whether y, edge."""
+
+    row: np.ndarray
+    point: np.ndarray
+    frame: np.ndarray
+    is_y: np.ndarray
+    edge: Floats
+
+
+@dataclass(frozen=True, slots=True)
+class _Diameters:
+    """Readings of a diameter: row, and the unknown that it reads."""
+
+    row: np.ndarray
+    column: np.ndarray
+
+
 class Equations:
     """The readings of a network as functions of one vector of unknowns."""
 
