@@ -92,7 +92,7 @@ def main(url: str, password: str) -> None:
         told("plate", *typed(page, "Adapter plate", "Motor", "Motor turned by", turns))
         page.get_by_role("link", name="Fernback: all jobs").click()
         ratings = [f"{1600 + 10 * k} Nm" for k in range(ROUNDS)]
-        told("ratios", *typed(page, "Ratios", "What could stand in the line", "Axle shafts", ratings))
+        told("ratios", *typed(page, "Ratios", "What could stand in the line", "Axle torque, both sides", ratings))
         browser.close()
 
 

@@ -43,6 +43,7 @@ class Person(threading.Thread):
     def call(self, method: str, path: str, body: object = None) -> tuple[int, Any, int]:
         headers = {"Cookie": "; ".join(f"{k}={v}" for k, v in self._cookies.items()), "Accept-Encoding": "gzip"}
         headers |= {"X-CSRFToken": self._cookies.get("csrftoken", ""), "Content-Type": "application/json"}
+        self._http.close()  # a connection each: the server drops those that are idle as long as somebody thinks
         self._http.request(method, path, None if body is None else json.dumps(body), headers)
         answer = self._http.getresponse()
         for name, value in answer.getheaders():
@@ -78,8 +79,9 @@ class Person(threading.Thread):
                 status, answer, size = self.call(
                     "POST", f"/api/jobs/{self._job}/evaluate", {"sheets": sheets, "have": have}
                 )
-            except OSError as error:
+            except (OSError, http.client.HTTPException) as error:
                 self.errors.append(str(error))
+                self._http.close()
                 continue
             self.took_ms.append(1e3 * (time.perf_counter() - begin))
             self.sent_bytes.append(size)
