@@ -50,7 +50,7 @@ BASE_SEEN: Final = {"engine": "above", "gearbox": "below"}
 def brought_up(data: dict[str, Any]) -> dict[str, Any]:
     """Return a job file's data as the newest version writes it. What no version knows, the model refuses."""
     version = data.get("version", FIRST)
-    while version in STEPS:
+    while isinstance(version, int) and version in STEPS:
         data = STEPS[version](data)
         version = data["version"]
     return data

@@ -2,13 +2,18 @@
 
 import copy
 import json
+from pathlib import Path
 from typing import Any
 
+from accounts.models import User
 from build.models import Delivery, Release
 from build.records import records_of
 from build.tests.test_build_api import GOOD, RIGHT, BuildTestCase
+from driveline.job.file import JobFile
 from driveline.parts.records import MOST_DELIVERIES, MOST_RELEASES
-from jobs.models import Job
+from jobs.models import Job, JobVersion
+
+KEPT = Path(__file__).parents[3] / "core" / "tests" / "data" / "versions" / "1.fernback.json"
 
 
 class DoorsTest(BuildTestCase):
@@ -113,3 +118,36 @@ class DoorsTest(BuildTestCase):
         self.assertEqual((delivered["verdict"], delivered["holds_release"]), ("fails", False))
         self.assertFalse([check["key"] for check in checks if check["holds_release"]])
         self.assertEqual(self.release().status_code, 201)
+
+
+class OlderRecordsTest(BuildTestCase):
+    """What an older program kept is read as the newest writes it; the record itself is never changed."""
+
+    def test_a_version_and_a_release_kept_before_slugs_are_opened(self) -> None:
+        kept = json.loads(KEPT.read_text())
+        job = Job.objects.create(shop=self.shop, name="Kept")
+        author = User.objects.get(username="fabricator")
+        JobVersion.objects.create(
+            job=job,
+            number=1,
+            author=author,
+            sheets=kept["sheets"],
+            format_version=1,
+            worst="fails",
+            fails=2,
+            not_known=1,
+        )
+        record = kept["build"]["releases"][0]
+        Release.objects.create(
+            job=job, part="plate.plate", letter="A", sha256=record["sha256"], author=author, record=record
+        )
+        base = f"/api/jobs/{job.pk}"
+        sheets = self.fabricator.get(base).json()["version"]["sheets"]
+        self.assertEqual((sheets["plate"]["survey"]["seen_from"], "masses" in sheets["brief"]), ("engine", True))
+        part = self.fabricator.send("post", f"{base}/evaluate", {}).json()["answer"]["parts"]["plate"][0]
+        self.assertEqual((part["key"], part["released"]["letter"]), ("plate.plate", "A"))
+        (line,) = self.fabricator.get(f"{base}/releases").json()
+        self.assertEqual((line["part"], line["side"]), ("plate.plate", "second"))
+        file = self.fabricator.get(f"{base}/releases/plate.plate/A.dxf")
+        self.assertIn("gearbox-side", file.headers["Content-Disposition"])
+        self.assertEqual(JobFile.model_validate_json(self.fabricator.get(f"{base}/file").content).version, 2)
