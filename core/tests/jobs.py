@@ -72,10 +72,13 @@ def keys_of(result: JobResult) -> set[str]:
     return {check.key for check in result.checks}
 
 
-GEARBOX = {"gears": [box("2nd", "2.0", efficiency=0.9)]}
-KEPT = {"gearbox": GEARBOX, "final_drives": [box("4.0", "4.0", efficiency=0.9)]}
-CENTRE = {
+GEARBOX: dict[str, Any] = {"gears": [box("2nd", "2.0", efficiency=0.9)]}
+KEPT: dict[str, Any] = {"gearbox": GEARBOX, "final_drives": [box("4.0", "4.0", efficiency=0.9)]}
+CENTRE: dict[str, Any] = {
     "reductions": [box("unit", "8.0", efficiency=0.9)],
     "final_drives": [box("4.0", "4.0", efficiency=0.9)],
 }
-TWO = {"reductions": [box("rear", "8.0", efficiency=0.9)], "front_reductions": [box("front", "10.0", efficiency=0.9)]}
+TWO: dict[str, Any] = {
+    "reductions": [box("rear", "8.0", efficiency=0.9)],
+    "front_reductions": [box("front", "10.0", efficiency=0.9)],
+}

@@ -30,7 +30,7 @@ def wren_with(**changes: Any) -> JobResult:
 
 
 def brief_of(sheet: dict[str, Any]) -> BriefResult:
-    job = JobFile(name="brief alone", sheets=Sheets(brief=BriefSheet.model_validate(sheet)))
+    job = JobFile(name="brief alone", sheets=Sheets.model_validate({"brief": BriefSheet.model_validate(sheet)}))
     found: BriefResult = evaluate(job).brief
     return found
 

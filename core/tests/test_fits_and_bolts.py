@@ -227,7 +227,7 @@ class JointsTest(TestCase):
         self.assertAlmostEqual(check_of(result, "plate.motor_proof").demand or 0, 30_592.8, places=0)
 
     def test_missing_figures_are_named(self) -> None:
-        for change, key, words in [
+        cases: list[tuple[dict[str, Any], str, str]] = [
             ({"motor_joint": {"thread": None}}, "plate.motor_engagement", "which thread"),
             ({"motor_joint": {"property_class": None}}, "plate.motor_proof", "Property class"),
             ({"motor_joint": {"tapped": None}}, "plate.motor_engagement", "screwed into"),
@@ -236,7 +236,8 @@ class JointsTest(TestCase):
             ({"plate": {"made_of": None}}, "plate.motor_head", "made of"),
             ({"flange_joint": {"head": {"text": "12 mm"}}}, "plate.flange_head", "wider than the hole of 12.2 mm"),
             ({"flange_joint": {"depth_behind": None}}, "plate.flange_screw_clear", "Depth behind"),
-        ]:
+        ]
+        for change, key, words in cases:
             with self.subTest(key):
                 check = check_of(wren(**change), key)
                 self.assertIs(check.verdict, Verdict.NOT_KNOWN)

@@ -155,7 +155,7 @@ class EngineTest(TestCase):
             circumference_mm=2000,
             speed_ms=np.array([0.0, 20.8, 20.9]),
         )
-        np.testing.assert_allclose(torque, [[720, 720, np.nan], [360, 360, 360]])
+        np.testing.assert_allclose(torque, np.array([[720, 720, np.nan], [360, 360, 360]]))
 
     def test_what_it_did_is_in_the_answer(self) -> None:
         was = {

@@ -1,6 +1,7 @@
 import json
 from dataclasses import replace
 from pathlib import Path
+from typing import Any
 from unittest import TestCase
 
 import numpy as np
@@ -200,7 +201,7 @@ class FramesTest(TestCase):
                 found.append(Observation(key=key, kind=kind, a=point, frame=frame, value_mm=float(value), u_mm=0.3))
         return found
 
-    def network(self, observations: list[Observation], direction: str = "square", **more: object) -> Network:
+    def network(self, observations: list[Observation], direction: str = "square", **more: Any) -> Network:
         return Network(
             holes=tuple(Hole(name, 12.0) for name in self.TRUE if name != "C"),
             observations=tuple(observations),

@@ -12,6 +12,7 @@ from driveline.errors import ImpossibleInput
 from driveline.flat.nesting import GAP_MM, RIM_MM, nest
 from driveline.flat.outline import (
     CircleEdge,
+    Edge,
     HullEdge,
     OutlineVertex,
     edge_distances_mm,
@@ -23,7 +24,7 @@ from driveline.flat.outline import (
 
 SQUARE = np.array([[0.0, 0.0], [100.0, 0.0], [100.0, 60.0], [0.0, 60.0]])
 # name, edge, area, length, bounds: a rectangle 100 × 60 let out by 20 has sides, four strips and one whole circle.
-EDGES = [
+EDGES: list[tuple[str, Edge, float, float, tuple[float, ...]]] = [
     (
         "hull",
         HullEdge(SQUARE, 20.0),
@@ -42,7 +43,7 @@ class OutlineTest(TestCase):
             with self.subTest(name):
                 self.assertAlmostEqual(outline_area_mm2(edge.vertices), area, places=6)
                 self.assertAlmostEqual(outline_length_mm(edge.vertices), length, places=6)
-                np.testing.assert_allclose(outline_bounds_mm(edge.vertices), bounds, atol=1e-9)
+                np.testing.assert_allclose(np.array(outline_bounds_mm(edge.vertices)), np.array(bounds), atol=1e-9)
 
     def test_a_kerf_lets_every_edge_out_by_its_half(self) -> None:
         for name, edge, *_ in EDGES:

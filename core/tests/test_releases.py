@@ -6,7 +6,7 @@ import json
 from typing import Any
 from unittest import TestCase
 
-import ezdxf
+import ezdxf.filemanagement
 from hypothesis import given
 from hypothesis import strategies as st
 
@@ -29,7 +29,7 @@ AT = "2026-10-12T09:40:00+00:00"
 def released(job: JobFile) -> Release:
     newest = job.build.newest("plate.plate")
     part = REGISTRY.part(job, "plate.plate")
-    after = newest and newest.letter
+    after = newest.letter if newest else None
     return release_of(part, job_name=job.name, after=after, side="second", by="owner", at=AT, revision=3)
 
 
@@ -65,7 +65,9 @@ class FreezingTest(TestCase):
         self.assertEqual((one.letter, one.side, one.revision, len(one.readings)), ("A", "second", 3, 28))
         self.assertIn("Seen from the gearbox side", one.dxf)
         self.assertIn("REV A", one.dxf)
-        self.assertEqual(len(ezdxf.read(io.StringIO(one.dxf)).modelspace().query("CIRCLE[layer=='CUT']")), 15)
+        self.assertEqual(
+            len(ezdxf.filemanagement.read(io.StringIO(one.dxf)).modelspace().query("CIRCLE[layer=='CUT']")), 15
+        )
         self.assertEqual(Release.model_validate_json(one.model_dump_json()), one)
 
     def test_letters_follow_and_leave_out_i_and_o(self) -> None:

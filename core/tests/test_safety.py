@@ -40,7 +40,7 @@ class ParkedTest(TestCase):
         return check_of(solved("kept_gearbox", KEPT, parking=parking), "parked.handbrake")
 
     def test_a_line_without_a_pawl_has_only_the_handbrake(self) -> None:
-        for parking, verdict in [
+        cases: list[tuple[dict[str, Any], Verdict]] = [
             ({}, Verdict.NOT_KNOWN),
             ({"pawl": False}, Verdict.NOT_KNOWN),
             ({"handbrake_held_pct": 30}, Verdict.NOT_KNOWN),
@@ -48,7 +48,8 @@ class ParkedTest(TestCase):
             ({"pawl": False, "handbrake_held_pct": 26}, Verdict.TIGHT),
             ({"pawl": False, "handbrake_held_pct": 20}, Verdict.FAILS),
             ({"pawl": True, "handbrake_held_pct": 20}, Verdict.HOLDS),
-        ]:
+        ]
+        for parking, verdict in cases:
             with self.subTest(parking):
                 self.assertIs(self.handbrake(**parking).verdict, verdict)
 
@@ -87,7 +88,7 @@ class OverspeedTest(TestCase):
 
     def test_a_downshift_turns_the_motor(self) -> None:
         """Top at 60 km/h: 500 × 1.0 × 4 = 2000 rpm; into 3.5 it would be 7000, past 6000; fit below 51 km/h."""
-        gearbox = {"gears": [box("low", "3.5"), box("top", "1.0")], "use": "shifted"}
+        gearbox: dict[str, Any] = {"gears": [box("low", "3.5"), box("top", "1.0")], "use": "shifted"}
         ratios = {**KEPT, "gearbox": gearbox, "choice": {"gear": "top", "final_drive": "4.0"}}
         check = check_of(solved("kept_gearbox", ratios), "motor.downshift")
         self.assertAlmostEqual(check.demand or 0, 7000)

@@ -5,7 +5,7 @@ import math
 from typing import Any
 from unittest import TestCase
 
-import ezdxf
+import ezdxf.filemanagement
 import numpy as np
 import pypdfium2
 from shapely import Point, Polygon
@@ -22,6 +22,7 @@ from driveline.drawing.svg import write_sheet_svg
 from driveline.drawing.template import FOOT_MM, MARGIN_MM, PAPERS, write_template
 from driveline.parts.drawings import cut_drawing, cut_line, nest_of, part_drawings, sheet_drawing
 from driveline.parts.made import FlatPart
+from driveline.parts.records import Seen
 from tests.demo import demo_json, wren_measured_again
 
 SHEET = wren_measured_again().sheets.plate
@@ -112,7 +113,7 @@ class CutFileTest(TestCase):
             nest = nest_of(part)
             assert nest is not None
             nested = nested_drawing(cut_drawing(part, "Wren", "first"), nest, sheet.plate.quantity)
-            document = ezdxf.read(io.StringIO(write_dxf(nested)))
+            document = ezdxf.filemanagement.read(io.StringIO(write_dxf(nested)))
             circles = document.modelspace().query("CIRCLE[layer=='CUT']")
             self.assertEqual(len(circles), 4 * 15)
             bores = [c.dxf.center for c in circles if c.dxf.radius > 50]
@@ -140,7 +141,8 @@ class CutFileTest(TestCase):
 
 class SheetTest(TestCase):
     def test_the_hole_table_is_from_the_centre_and_from_two_edges_of_the_side_shown(self) -> None:
-        for side, words, sign in (("first", "engine", 1), ("second", "gearbox", -1)):
+        sides: tuple[tuple[Seen, str, int], ...] = (("first", "engine", 1), ("second", "gearbox", -1))
+        for side, words, sign in sides:
             drawing = sheet_drawing(part_of(), "Wren", side=side, revision="B, as released")
             found = texts(drawing)
             hole = next(one for one in part_of().holes if one.id == "H2")

@@ -2,10 +2,10 @@
 
 import io
 import math
-from collections.abc import Callable
+from collections.abc import Callable, Sequence
 from unittest import TestCase
 
-import ezdxf
+import ezdxf.filemanagement
 from ezdxf.document import Drawing
 from hypothesis import given, settings
 from hypothesis import strategies as st
@@ -122,8 +122,8 @@ class TableTest(TestCase):
             self.assertTrue(error.problem and error.fix)
 
 
-def drawn(holes: list[tuple[float, float, float]], unit: int = 4) -> Drawing:
-    document = ezdxf.new("R2010")
+def drawn(holes: Sequence[tuple[float, float, float]], unit: int = 4) -> Drawing:
+    document = ezdxf.filemanagement.new("R2010")
     document.header["$INSUNITS"] = unit
     for x, y, diameter in holes:
         document.modelspace().add_circle((x, y), diameter / 2)

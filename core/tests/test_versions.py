@@ -72,6 +72,7 @@ class VersionsTest(TestCase):
         self.assertEqual(record_brought_up(newest["build"]["releases"][0]), newest["build"]["releases"][0])
 
     def test_a_version_to_come_or_none_at_all_is_refused(self) -> None:
-        for version in (VERSION + 1, 0, "two", None, []):
+        refused: tuple[Any, ...] = (VERSION + 1, 0, "two", None, [])
+        for version in refused:
             with self.subTest(version), self.assertRaisesRegex(ValidationError, "version"):
                 JobFile.model_validate({**kept(1), "version": version})

@@ -6,6 +6,7 @@ from typing import Any
 from django.contrib.auth import SESSION_KEY
 from django.contrib.auth.backends import ModelBackend
 from django.contrib.sessions.backends.db import SessionStore as DatabaseStore
+from django.contrib.sessions.base_session import AbstractBaseSession
 from django.utils import timezone
 
 from accounts.models import PersonSession, User
@@ -33,9 +34,10 @@ class SessionStore(DatabaseStore):
         _READ.set(found.user)
         return found
 
-    def create_model_instance(self, data: dict[str, Any]) -> PersonSession:
-        made: PersonSession = super().create_model_instance(data)
-        made.user_id = data.get(SESSION_KEY)
+    def create_model_instance(self, data: dict[str, Any]) -> AbstractBaseSession:
+        made = super().create_model_instance(data)
+        if isinstance(made, PersonSession):  # it is: this store's own model
+            made.user_id = data.get(SESSION_KEY)
         return made
 
 
@@ -47,4 +49,4 @@ class SessionBackend(ModelBackend):
         _READ.set(None)
         if person is not None and str(person.pk) == str(user_id):
             return person if self.user_can_authenticate(person) else None
-        return super().get_user(user_id)  # type: ignore[return-value]
+        return super().get_user(user_id)

@@ -54,7 +54,7 @@ def release_part(
     record = release_of(
         drawn_part,
         job_name=file.name,
-        after=before and before.letter,
+        after=before.letter if before else None,
         side=side,
         by=str(author),
         at=_now(),

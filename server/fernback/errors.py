@@ -56,7 +56,7 @@ def add_error_handlers(api: NinjaAPI) -> None:  # noqa: C901 - a list of handler
         fields = [FieldProblem(field=field, says=says) for field, says in error.fields]
         return problem(error.status, str(error), fields)
 
-    def _clash(_request: HttpRequest, error: Exception) -> HttpResponse:
+    def _clash(_request: HttpRequest, error: Exception | type[Exception]) -> HttpResponse:
         return problem(409, str(error))
 
     for clash in (PartClash, Held, NotDrawnYet, NoLetterLeft, RecordsFull):

@@ -10,6 +10,7 @@ from ninja import File, Router, Status, UploadedFile
 from accounts.queries import person, shops_editable_by
 from build.records import records_key_of, with_records_key
 from driveline.benches.ratios.gearing import pick_key
+from driveline.checks import Verdict
 from driveline.job.file import REGISTRY, Sheets
 from fernback.problems import Conflict, Problem
 from jobs.actions import GREATEST_FILE_BYTES, FileRefused, create_job, import_job, job_file, save_version, saved_sheets
@@ -44,7 +45,7 @@ def _line(version: JobVersion) -> VersionLine:
         author=str(version.author),
         saved_at=version.saved_at,
         note=version.note,
-        worst=version.worst,
+        worst=Verdict(version.worst),
     )
 
 
@@ -81,7 +82,7 @@ def list_jobs(request: HttpRequest) -> list[JobLine]:
             about=version.job.about,
             shop=version.job.shop.name,
             stage=version.stage,
-            worst=version.worst,
+            worst=Verdict(version.worst),
             worst_title=version.worst_title,
             fails=version.fails,
             not_known=version.not_known,
@@ -104,7 +105,7 @@ def create(request: HttpRequest, payload: JobIn) -> Status[JobOut]:
 
 
 @router.post("/import", response={201: JobOut, 413: Problem, **REFUSALS}, operation_id="jobs_import")
-def import_file(request: HttpRequest, shop_id: int, file: UploadedFile = File(...)) -> Status[JobOut]:  # noqa: B008
+def import_file(request: HttpRequest, shop_id: int, file: File[UploadedFile]) -> Status[JobOut]:
     """Make a new job of a job file. A file that can't be taken changes nothing."""
     shop = get_object_or_404(shops_editable_by(person(request)), pk=shop_id)
     if file.size is None or file.size > GREATEST_FILE_BYTES:

@@ -1,9 +1,11 @@
 """Reading what a person types, as they type it."""
 
 import re
+from typing import Annotated
 
 from django.http import HttpRequest
 from ninja import File, Form, Router, Schema, UploadedFile
+from pydantic import StringConstraints
 
 from driveline.gearing.sheets import CurvePoint
 from driveline.reading.curve_csv import GREATEST_BYTES, read_motor_curve
@@ -17,6 +19,7 @@ from jobs.reading import ReadBack, Typed, read_back
 router = Router(tags=["measure"])
 MOST_SURVEY_BYTES = 4_000_000
 MOST_SURVEY_TEXT = 1_000_000
+SurveyText = Annotated[str, StringConstraints(max_length=MOST_SURVEY_TEXT)]
 
 
 @router.post("", response={200: ReadBack, 422: Problem}, operation_id="measure_read")
@@ -33,7 +36,7 @@ class CurveRead(Schema):
 
 
 @router.post("/motor-curve", response={200: CurveRead, 413: Problem, 422: Problem}, operation_id="motor_curve_read")
-def read_curve(request: HttpRequest, file: UploadedFile = File(...)) -> CurveRead:  # noqa: ARG001, B008
+def read_curve(request: HttpRequest, file: File[UploadedFile]) -> CurveRead:  # noqa: ARG001
     """Read a motor's torque curve from a CSV file. Nothing is saved."""
     if file.size is None or file.size > GREATEST_BYTES:
         raise FileRefused("The file is larger than 1 MB; a torque curve never is. Nothing was changed.", status=413)
@@ -54,10 +57,10 @@ class SurveyRead(Schema):
 @router.post("/survey-file", response={200: SurveyRead, 413: Problem, 422: Problem}, operation_id="survey_file_read")
 def read_survey_file(
     request: HttpRequest,  # noqa: ARG001
-    file: UploadedFile = File(...),  # noqa: B008
-    survey: str = Form(..., max_length=MOST_SURVEY_TEXT),
-    seen_from: Side = Form(Side.ENGINE),  # noqa: B008
-    tool: Tool | None = Form(None),  # noqa: B008
+    file: File[UploadedFile],
+    survey: Form[SurveyText],
+    seen_from: Form[Side] = Side.ENGINE,
+    tool: Form[Tool | None] = None,
 ) -> SurveyRead:
     """Read survey readings from CSV, or a flange's holes and outline from DXF. Nothing is saved."""
     if file.size is None or file.size > MOST_SURVEY_BYTES:

@@ -41,6 +41,6 @@ def read_back(typed: Typed) -> ReadBack:
         unit=read.unit,
         u=read.u,
         inch=inch_text(read.value) if is_length else None,
-        fraction=fraction and fraction.text,
-        fraction_error_mm=fraction and fraction.error_mm,
+        fraction=None if fraction is None else fraction.text,
+        fraction_error_mm=None if fraction is None else fraction.error_mm,
     )

@@ -17,7 +17,7 @@ from pathlib import Path
 from types import FrameType
 from typing import Any, Final
 
-import ezdxf
+import ezdxf.filemanagement
 from pydantic import ValidationError
 
 from driveline.drawing.dxf import write_dxf
@@ -151,7 +151,7 @@ def _good_files() -> list[tuple[str, bytes]]:
         b"kind,from,to,reading,unit,tool,u_mm\nhole,H1,,10.5,mm,,\nhole,H2,,10.5,mm,,\ninside,H1,H2,96.47,mm,caliper,\n"
     )
     points = b"id,x_mm,y_mm,diameter_mm\nH1,0,0,10.5\nH2,100,0,10.5\nH3,50,80.5,10.5\n"
-    drawing = ezdxf.new("R2010")
+    drawing = ezdxf.filemanagement.new("R2010")
     space = drawing.modelspace()
     block = drawing.blocks.new("HOLE")
     block.add_circle((0, 0), 5)

@@ -135,13 +135,14 @@ class DeliveryTest(BuildTestCase):
         self.assertEqual((state["by"], state["accepted"], state["letter"]), ("owner", True, "A"))
 
     def test_what_is_held(self) -> None:
-        out = {"measures": [{"kind": "thickness", "reading": {"text": "11"}}]}
-        for change, words in [
+        out: dict[str, Any] = {"measures": [{"kind": "thickness", "reading": {"text": "11"}}]}
+        cases: list[tuple[dict[str, Any], str]] = [
             ({"runs_as_drawn": False}, "mirrored"),
             ({"measures": []}, "at least one feature"),
             (out, "out of tolerance"),
             ({"accepted": False}, "why it is turned down"),
-        ]:
+        ]
+        for change, words in cases:
             held = self.deliver(**change)
             self.assertEqual(held.status_code, 409)
             self.assertIn(words, held.json()["says"])

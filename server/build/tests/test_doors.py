@@ -76,7 +76,8 @@ class DoorsTest(BuildTestCase):
     def test_odd_releases_are_refused_and_large_ones_taken_in_time(self) -> None:
         entities = self.exported()["build"]["releases"][0]["drawing"]["entities"]
         outline = next(one for one in entities if one["shape"] == "path")
-        for change in ({"vertices": []}, {"vertices": outline["vertices"][:1]}):
+        changes: list[dict[str, Any]] = [{"vertices": []}, {"vertices": outline["vertices"][:1]}]
+        for change in changes:
             data = self.exported()
             path = next(one for one in data["build"]["releases"][0]["drawing"]["entities"] if one["shape"] == "path")
             path.update(change)

@@ -19,7 +19,8 @@ class JobsApiTest(ShopTestCase):
         self.fabricator = self.client_of("fabricator")
 
     def sheets(self) -> dict[str, Any]:
-        return self.fabricator.get(self.base).json()["version"]["sheets"]
+        found: dict[str, Any] = self.fabricator.get(self.base).json()["version"]["sheets"]
+        return found
 
     def test_the_list_tells_state_worst_check_and_who_touched_it_last(self) -> None:
         (line,) = self.fabricator.get("/api/jobs").json()

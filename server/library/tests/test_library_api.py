@@ -54,7 +54,7 @@ class LibraryApiTest(ShopTestCase):
 
     def test_refusals_name_what_is_wrong(self) -> None:
         self.add()
-        for change, status, words in [
+        cases: list[tuple[dict[str, Any], int, str]] = [
             ({}, 409, "already"),
             ({"name": "Other", "source": ""}, 422, "source"),
             ({"name": "Other", "content": {"kind": "motor", "box": BOX["box"]}}, 422, "described by"),
@@ -65,7 +65,8 @@ class LibraryApiTest(ShopTestCase):
                 422,
                 "driveline",
             ),
-        ]:
+        ]
+        for change, status, words in cases:
             with self.subTest(words):
                 refused = self.add(**change)
                 self.assertEqual(refused.status_code, status)
