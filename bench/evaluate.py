@@ -18,10 +18,11 @@ import numpy as np
 from driveline.benches.ratios.gearing import Sweep, motors_of, road_of
 from driveline.benches.ratios.lanes import plan_of
 from driveline.gearing.road import KMH_PER_MS
-from driveline.job.file import REGISTRY, JobFile
+from driveline.job.file import REGISTRY, JobFile, Sheets
 from driveline.memory import forget_everything
 from driveline.network.adjust import adjust
 from driveline.network.equations import Equations
+from driveline.network.rows import Rows
 from driveline.network.start import start_unknowns
 from driveline.survey.readings import network_of, usable
 
@@ -93,7 +94,7 @@ def bare_adjustment(job: Any) -> Callable[[], object]:
         unknowns = at_rest
         for _ in range(STEPS):
             expected, derivatives = equations.evaluate(unknowns)
-            matrix = equations.dense(derivatives) * weight
+            matrix = Rows(equations.pattern, derivatives).sparse().toarray() * weight
             normal = matrix.T @ matrix + 1e-9 * np.eye(matrix.shape[1])
             unknowns = unknowns + np.linalg.solve(
                 normal, matrix.T @ ((equations.value_mm - expected) * equations.weight)
@@ -106,16 +107,17 @@ def bare_adjustment(job: Any) -> Callable[[], object]:
 def keystrokes(job: Any, bench: str) -> Callable[[], object]:
     """Type in one field of a bench, another figure each time, and work out what follows."""
     field, text = KEYSTROKES[bench]
-    data, count = job.model_dump(mode="json"), iter(range(5000, 10_000))
+    entered, count = job.sheets.model_dump(mode="json"), iter(range(5000, 10_000))
     *parents, last = field.split(".")
-    place = data["sheets"][bench]
+    place = entered[bench]
     for name in parents:
         place = place[name]
     have: dict[str, str] = {}
 
     def run() -> object:
         place[last] = {"text": text.format(next(count))}
-        answer = REGISTRY.answer(JobFile.model_validate(data), have, records_key="as before")
+        now = job.model_copy(update={"sheets": Sheets.model_validate(entered)})
+        answer = REGISTRY.answer(now, have, records_key="as before")
         have.update(answer.keys)
         return answer.model_dump_json()
 

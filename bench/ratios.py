@@ -1,5 +1,6 @@
-"""How long a sweep of many gearings takes, how it grows, and against a plain loop: ``python bench/ratios.py``."""
+"""How long a sweep of many gearings takes, how it grows, and against Python floats: ``python bench/ratios.py``."""
 
+import gc
 import statistics
 import time
 from collections.abc import Callable
@@ -7,17 +8,16 @@ from pathlib import Path
 
 import numpy as np
 
-from driveline.benches.brief.masses import Weights, solve_masses
-from driveline.benches.brief.solve import solve_brief
 from driveline.benches.ratios.gearing import Sweep, motors_of, road_of
 from driveline.benches.ratios.lanes import plan_of
 from driveline.benches.ratios.sheet import RatiosSheet, TyreOption
-from driveline.benches.ratios.solve import solve_ratios
 from driveline.gearing.brief import Brief
+from driveline.gearing.motor import Motor
 from driveline.gearing.sheets import Box, Gearbox
-from driveline.gearing.sweep import road_figures
-from driveline.job.file import JobFile, Sheets
-from driveline.margins import Margins
+from driveline.gearing.sweep import Figures, Gearings, Road, road_figures
+from driveline.job.file import REGISTRY, JobFile
+from driveline.memory import forget_everything
+from plain_road import Way, plain_figures
 
 WREN = Path(__file__).parents[1] / "server" / "jobs" / "demo" / "wren.fernback.json"
 SIZES = ((10, 10, 10, 1), (10, 10, 10, 10), (20, 10, 20, 10))  # reductions and none, gears, final drives, tyres
@@ -46,41 +46,55 @@ def sheet_of(reductions: int, gears: int, finals: int, tyres: int) -> RatiosShee
 
 def median_ms(run: Callable[[], object]) -> float:
     times = []
+    gc.collect()
     for _ in range(ROUNDS):
-        begin = time.perf_counter()
+        forget_everything()
+        begin = time.process_time()
         run()
-        times.append(1e3 * (time.perf_counter() - begin))
+        times.append(1e3 * (time.process_time() - begin))
     return statistics.median(times)
 
 
-def one_size(sheet: RatiosSheet, sheets: Sheets, brief: Brief, weights: Weights) -> tuple[int, float, float, float]:
-    """Return how many ways, the whole bench's answer, the sweep alone, and a plain loop of it, ms."""
+def plain_ms(every: Gearings, motor: Motor, road: Road, swept: Figures) -> float:
+    """Return the plain loop's time a way, ms, having seen that it says what the sweep says."""
+    front = np.broadcast_to(np.ravel(every.front_pull.least), len(every.shaft_limit_ms))
+    rows = np.linspace(0, len(front) - 1, LOOPED).astype(int).tolist()
+    columns = (every.rpm_per_ms[:, 0], every.pull_per_nm[:, 0], front, every.shaft_limit_ms)
+    ways = [Way(*(float(column[k]) for column in columns)) for k in rows]
+    for row, way in zip(rows, ways, strict=True):
+        for name, value in plain_figures(way, motor, road).items():
+            found = float(getattr(swept, name)[row])
+            if not np.isclose(value, found, rtol=1e-9, atol=1e-12, equal_nan=True):
+                raise SystemExit(f"row {row}: the plain loop says {name} {value}, the sweep {found}")
+    return median_ms(lambda: [plain_figures(way, motor, road) for way in ways]) / LOOPED
+
+
+def one_size(sheet: RatiosSheet, job: JobFile, brief: Brief) -> tuple[int, float, float, float]:
+    """Return how many ways, the whole job's answer, the sweep alone and the plain loop's time a way, ms."""
     if brief.motor is None or brief.rolling is None:
         raise SystemExit("the demo job lacks a motor or a tyre")
     plan = plan_of(sheet, brief, brief.rolling)
-    sweep, road = Sweep(plan), road_of(brief)
-    motors = motors_of(plan, brief, brief.motor)
-    every = sweep.gearings
-    some = np.linspace(0, plan.count - 1, LOOPED).astype(int)
-
-    def loop() -> None:
-        for row in some.tolist():
-            road_figures(every.rows(slice(row, row + 1)), motors, road)
-
-    answer_ms = median_ms(lambda: solve_ratios(sheet, sheets.brief, brief, weights, Margins(sheets.margins)))
-    return plan.count, answer_ms, median_ms(lambda: road_figures(every, motors, road)), median_ms(loop) / LOOPED
+    road, motors = road_of(brief), motors_of(plan, brief, brief.motor)
+    every = Sweep(plan).gearings
+    many = job.model_copy(update={"sheets": job.sheets.model_copy(update={"ratios": sheet})})
+    each_ms = plain_ms(every, motors[0], road, road_figures(every, motors, road))
+    return (
+        plan.count,
+        median_ms(lambda: REGISTRY.evaluation(many)),
+        median_ms(lambda: road_figures(every, motors, road)),
+        each_ms,
+    )
 
 
 def main() -> None:
-    sheets = JobFile.model_validate_json(WREN.read_bytes()).sheets
-    weights = solve_masses(sheets.masses, sheets.brief.vehicle, None)
-    brief = solve_brief(sheets.brief, weights)
-    print(f"{'ways':>7} {'answer ms':>10} {'sweep ms':>10} {'µs a way':>9} {'plain loop / sweep':>19}")
+    job = JobFile.model_validate_json(WREN.read_bytes())
+    brief: Brief = REGISTRY.evaluation(job).answers[0].outcome.solved.brief
+    print(f"{'ways':>7} {'job ms':>10} {'sweep ms':>10} {'µs a way':>9} {'plain µs':>9} {'plain / sweep':>14}")
     for size in SIZES:
-        count, answer_ms, sweep_ms, each_ms = one_size(sheet_of(*size), sheets, brief, weights)
+        count, answer_ms, sweep_ms, each_ms = one_size(sheet_of(*size), job, brief)
         print(
-            f"{count:7} {answer_ms:10.1f} {sweep_ms:10.1f} {1e3 * sweep_ms / count:9.2f} "
-            f"{each_ms * count / sweep_ms:18.1f}×"
+            f"{count:7} {answer_ms:10.1f} {sweep_ms:10.1f} {1e3 * sweep_ms / count:9.2f} {1e3 * each_ms:9.1f} "
+            f"{each_ms * count / sweep_ms:13.1f}×"
         )
 
 

@@ -1,6 +1,7 @@
 """What all sheets share: nothing unknown is let in, and a reading keeps its text."""
 
-from typing import Annotated, ClassVar, Self
+import re
+from typing import Annotated, ClassVar, Final, Self
 
 from pydantic import BaseModel, ConfigDict, Field, PrivateAttr, StringConstraints, field_validator, model_validator
 
@@ -9,6 +10,8 @@ from driveline.reading.measure import LEAST_U, Measured, Quantity, Tool, measure
 Words = Annotated[str, StringConstraints(max_length=2000, strip_whitespace=True)]
 Name = Annotated[str, StringConstraints(min_length=1, max_length=80, strip_whitespace=True)]
 
+_NOT_KEPT: Final = re.compile("[\0\ud800-\udfff]")
+
 
 def shown(value: object) -> object:
     """Return what came in, or refuse text that no screen shows and no database keeps.
@@ -16,7 +19,7 @@ def shown(value: object) -> object:
     Raises:
         ValueError: If it is text with a NUL or half of a character in it.
     """
-    if isinstance(value, str) and any(mark == "\0" or "\ud800" <= mark <= "\udfff" for mark in value):
+    if isinstance(value, str) and _NOT_KEPT.search(value):
         raise ValueError("A character in it can't be shown or kept. Type it again.")
     return value
 

@@ -15,7 +15,7 @@ from driveline.fits.limits import fit, limits
 from driveline.flat.clocking import MOST_SPANS, clocking
 from driveline.flat.holes import Disc, ligaments
 from driveline.flat.outline import edge_depths_mm
-from driveline.gearing.road import Body, Pull, run_up
+from driveline.gearing.road import run_up
 from driveline.gearing.tyre import read_tyre_code
 from driveline.job.evaluate import JobResult, evaluate
 from driveline.job.file import JobFile
@@ -490,8 +490,7 @@ class FiguresTest(TestCase):
     def test_a_run_to_near_its_end_is_as_long_as_the_integral(self) -> None:
         """F = 1000 − 20 v on 1000 kg: t = −50 ln(1 − v/50); to 49 m/s 195.6 s, no drag."""
         speed = np.linspace(0, 50, 161)
-        pull = Pull(speed_ms=speed, drive_n=1000 - 20 * speed, mass_kg=1000.0, equivalent_mass_kg=1000.0, slip_n=None)
-        run = run_up(pull, Body(mass_kg=1000.0, crr=0.0, cda_m2=0.0))
+        run = run_up(speed, 1000 - 20 * speed, np.full(161, 1000.0))
         for to_ms in (10.0, 30.0, 45.0, 49.0, 49.9):
             self.assertAlmostEqual(float(run.between_s(0.0, to_ms)) / (-50 * math.log(1 - to_ms / 50)), 1, places=6)
 

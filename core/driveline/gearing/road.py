@@ -154,17 +154,6 @@ def equivalent_mass_kg(*, mass_kg: Number, motor_inertia_kgm2: float, rpm_per_ms
     return mass_kg + motor_inertia_kgm2 * (rpm_per_ms * np.pi / 30) ** 2
 
 
-@dataclass(frozen=True, slots=True, kw_only=True)
-class Pull:
-    """Drive force at the road over speed, (rows, n) or (n,); speeds rise evenly from 0 along the last axis."""
-
-    speed_ms: Floats
-    drive_n: Floats
-    mass_kg: Number
-    equivalent_mass_kg: Number
-    slip_n: Number | None
-
-
 @dataclass(frozen=True, slots=True)
 class Run:
     """Time from standstill over speed; infinite past where the vehicle gets."""
@@ -199,54 +188,65 @@ class Run:
         return np.where((place <= last * (1 + 1e-12)) & np.isfinite(time_s), time_s, np.nan)
 
 
-def _step_s(from_n: Floats, to_n: Floats, mass_kg: Number, step_ms: Floats) -> Floats:
-    """∫ m dv/F where F runs straight: m Δv ln(F1/F0)/(F1 − F0); infinite once the force is used up."""
+def _step_s(from_n: Floats, to_n: Floats, mass_kg: Floats, step_ms: Floats) -> Floats:
+    """∫ m dv/F where F runs straight: m Δv ln(F1/F0)/(F1 − F0); infinite once the force is used up.
+
+    In place, for it is most of what a sweep of many gearings costs.
+    """
+    with np.errstate(divide="ignore", invalid="ignore"):
+        grows_n = to_n - from_n
+        taken_s = grows_n / from_n
+        np.log1p(taken_s, out=taken_s)
+        taken_s /= grows_n
+        is_level = grows_n == 0
+        if is_level.any():
+            taken_s[is_level] = 1 / from_n[is_level]
+    taken_s *= mass_kg
+    taken_s *= step_ms
     moves = (from_n > 0) & (to_n > 0)
-    start_n = np.where(moves, from_n, 1.0)
-    grows = np.where(moves, (to_n - start_n) / start_n, 0.0)
-    small = np.abs(grows) < 1e-6
-    ratio = np.where(small, 1 - grows / 2, np.log1p(grows) / np.where(small, 1.0, grows))
-    return np.where(moves, mass_kg * step_ms * ratio / start_n, np.where(step_ms > 0, np.inf, 0.0))
+    if not moves.all():
+        np.copyto(taken_s, np.where(step_ms > 0, np.inf, 0.0), where=~moves)
+    return taken_s
 
 
-def run_up(pull: Pull, body: Body) -> Run:
+def run_up(speed_ms: Floats, spare_n: Floats, moved_kg: Floats) -> Run:
     """Return the run from standstill on the level, up to where pull and resistance balance or the pull ends.
 
-    While the tyres slip, the drive force is the slip limit and the rotor is not sped up with the vehicle.
+    Args:
+        speed_ms: (rows, n) or (n,), rising evenly from 0.
+        spare_n: What the pull, held to what the tyres grip, leaves over the resistance at each speed.
+        moved_kg: The mass moved at each speed, rotors included; while tyres slip a rotor is not sped up with the rest.
 
     Source:
-        t = ∫ m dv / (F_drive − F_resist), the spare force taken as straight between the speeds of the pull.
+        t = ∫ m dv / (F_drive − F_resist), the spare force taken as straight between the speeds.
     """
-    drive_n, mass_kg = pull.drive_n, pull.equivalent_mass_kg
-    if pull.slip_n is not None:
-        mass_kg = np.where(drive_n > pull.slip_n, pull.mass_kg, mass_kg)
-        drive_n = np.minimum(drive_n, pull.slip_n)
-    spare_n = drive_n - resistance_n(body, pull.speed_ms)
-    moved_kg = np.broadcast_to(mass_kg, spare_n.shape)
-    steps_s = _step_s(
-        spare_n[..., :-1], spare_n[..., 1:], (moved_kg[..., 1:] + moved_kg[..., :-1]) / 2, pull.speed_ms[..., 1:2]
-    )
-    time_s = np.zeros_like(spare_n)
+    twice_kg = moved_kg[..., 1:] + moved_kg[..., :-1]
+    steps_s = _step_s(spare_n[..., :-1], spare_n[..., 1:], twice_kg, speed_ms[..., 1:2] / 2)
+    time_s = np.empty_like(spare_n)
+    time_s[..., 0] = 0
     np.cumsum(steps_s, axis=-1, out=time_s[..., 1:])
-    return Run(pull.speed_ms, time_s, spare_n, moved_kg)
+    return Run(speed_ms, time_s, spare_n, moved_kg)
 
 
-def balance_speed_ms(pull: Pull, body: Body) -> Floats:
+def balance_speed_ms(speed_ms: Floats, spare_n: Floats) -> Floats:
     """Return the speed at which pull and resistance on the level are equal, per row; NaN when pull wins throughout.
 
     Args:
-        pull: Over speeds rising from 0 to the greatest that the motor allows.
-        body: What the road acts on.
+        speed_ms: (rows, n) or (n,), rising evenly from 0 to the greatest that the motor allows.
+        spare_n: What the pull leaves over the resistance at each of them.
+
+    Source:
+        F_drive(v) = F_resist(v), the difference taken as straight between the speeds.
     """
-    spare_n = pull.drive_n - resistance_n(body, pull.speed_ms)
     is_short = spare_n < 0
     k = np.maximum(np.argmax(is_short, axis=-1), 1)[..., None]
     after, before = (np.take_along_axis(spare_n, at, -1)[..., 0] for at in (k, k - 1))
-    step_ms = pull.speed_ms[..., 1]
+    step_ms = speed_ms[..., 1]
     with np.errstate(divide="ignore", invalid="ignore"):
         balanced = (k[..., 0] - 1 + before / (before - after)) * step_ms
     balanced = np.where(is_short[..., 0], 0.0, balanced)
-    return np.where(is_short.any(axis=-1), balanced, np.nan)
+    is_ever = is_short[..., 0] | np.take_along_axis(is_short, k, -1)[..., 0]
+    return np.where(is_ever, balanced, np.nan)
 
 
 def grade_held_pct(*, drive_n: Number, body: Body, speed_ms: Number) -> Floats:

@@ -20,7 +20,6 @@ from driveline.gearing.road import (
     Body,
     FrontPull,
     Number,
-    Pull,
     balance_speed_ms,
     equivalent_mass_kg,
     grade_gripped_pct,
@@ -34,7 +33,7 @@ from driveline.memory import Memory, key_of
 
 SPEED_POINTS: Final = 161
 EVENLY: Final = np.linspace(0.0, 1.0, SPEED_POINTS)
-ROWS_AT_ONCE: Final = 512  # keeps the tables of one batch within a processor's cache
+ROWS_AT_ONCE: Final = 1024  # enough that calls cost little beside figures, few enough for a processor's cache
 CLIMB_AT_KMH: Final = 50.0
 RUNS_KMH: Final = {  # from and to
     "s_0_50": (0, 50),
@@ -43,6 +42,7 @@ RUNS_KMH: Final = {  # from and to
     "s_0_30_mph": (0, 30 * KMH_PER_MPH),
     "s_0_60_mph": (0, 60 * KMH_PER_MPH),
 }
+_ENDS_MS, _ENDS_AT = np.unique(np.array(list(RUNS_KMH.values())) / KMH_PER_MS, return_inverse=True)
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -133,16 +133,28 @@ def road_figures(gearings: Gearings, motors: Sequence[Motor], road: Road) -> Fig
     return Figures(**{f.name: np.concatenate([getattr(b, f.name) for b in batches]) for f in fields(Figures)})
 
 
-def drive_table(gearings: Gearings, motors: Sequence[Motor]) -> tuple[Floats, tuple[Floats, ...]]:
-    """Return road speeds, (rows, n), from 0 to where the first motor is out of speed, and each motor's pull, N."""
+def drive_table(
+    gearings: Gearings, motors: Sequence[Motor], motor_torque: Number = 1.0
+) -> tuple[Floats, tuple[Floats, ...]]:
+    """Return road speeds, (rows, n), from 0 to where the first motor is out of speed, and each motor's pull, N.
+
+    Args:
+        gearings: (rows,) ways to gear it.
+        motors: In the order of the columns of ``gearings``.
+        motor_torque: Share of the stated torque that is really there, one or (rows, 1).
+
+    Source:
+        v = n/k, F = T(n) · i η/r for each motor; motors on one battery are turned down alike.
+    """
+    pull_per_nm = gearings.pull_per_nm * motor_torque
     greatest_rpm = np.array([motor.greatest_rpm for motor in motors])
     greatest_ms = (greatest_rpm / gearings.rpm_per_ms).min(axis=1, keepdims=True)
     speed_ms = greatest_ms * EVENLY
     if len(motors) == 1:  # it runs through all its speeds in every row, so that its torque is worked out once
-        return speed_ms, (gearings.pull_per_nm * motors[0].peak_nm(EVENLY * motors[0].greatest_rpm),)
+        return speed_ms, (pull_per_nm * motors[0].peak_nm(EVENLY * motors[0].greatest_rpm),)
     rpm = [speed_ms * gearings.rpm_per_ms[:, k : k + 1] for k in range(len(motors))]
     torques_nm = sharing_nm(motors, [motor.peak_nm(n) for motor, n in zip(motors, rpm, strict=True)], rpm)
-    return speed_ms, tuple(gearings.pull_per_nm[:, k : k + 1] * nm for k, nm in enumerate(torques_nm))
+    return speed_ms, tuple(pull_per_nm[:, k : k + 1] * nm for k, nm in enumerate(torques_nm))
 
 
 def known_ms(gearings: Gearings, known_rpm: Sequence[float]) -> Floats:
@@ -152,14 +164,14 @@ def known_ms(gearings: Gearings, known_rpm: Sequence[float]) -> Floats:
 
 
 def _figures(gearings: Gearings, motors: Sequence[Motor], road: Road) -> Figures:
-    speed_ms, pulls = drive_table(gearings, motors)
-    pulls = tuple(pull_n * road.motor_torque for pull_n in pulls)
+    speed_ms, pulls = drive_table(gearings, motors, road.motor_torque)
     drive_n: Floats = sum(pulls[1:], pulls[0])
+    resisting_n = None if road.kerb is None else resistance_n(road.kerb, speed_ms)
     slip_n = _slip_n(gearings, road, road.kerb, road.balance)
-    held_n = _held_n(pulls, slip_n, road)
+    held = _held_n(pulls, slip_n, road)
     sure_ms = known_ms(gearings, [motor.peak_known_rpm for motor in motors])
-    top_ms, top_by, able_ms = _top(gearings, speed_ms, drive_n, road)
-    times = _times(gearings, motors, road, speed_ms, held_n, sure_ms)
+    top_ms, top_by, able_ms = _top(gearings, speed_ms, drive_n, resisting_n)
+    times = _times(gearings, motors, road, speed_ms, held, resisting_n, sure_ms)
     cruise_ms = road.cruise_kmh / KMH_PER_MS
     count = len(speed_ms)
     return Figures(
@@ -199,12 +211,13 @@ def _held_n(pulls: tuple[Floats, ...], slip_n: Floats | None, road: Road) -> tup
     return np.minimum(pulls[0], slip_n), pulls[0] > slip_n
 
 
-def _top(gearings: Gearings, speed_ms: Floats, drive_n: Floats, road: Road) -> tuple[Floats, NDArray[np.int64], Floats]:
+def _top(
+    gearings: Gearings, speed_ms: Floats, drive_n: Floats, resisting_n: Floats | None
+) -> tuple[Floats, NDArray[np.int64], Floats]:
     """Top speed, what sets it, and the top speed were no shaft in the way, (rows,)."""
     drag_ms = np.full(len(speed_ms), np.inf)
-    if road.kerb:
-        pull = Pull(speed_ms=speed_ms, drive_n=drive_n, mass_kg=0, equivalent_mass_kg=0, slip_n=None)
-        drag_ms = _or_infinite(balance_speed_ms(pull, road.kerb))
+    if resisting_n is not None:
+        drag_ms = _or_infinite(balance_speed_ms(speed_ms, drive_n - resisting_n))
     limits = np.stack([speed_ms[:, -1], gearings.shaft_limit_ms, drag_ms])
     return limits.min(axis=0), limits.argmin(axis=0), np.minimum(speed_ms[:, -1], drag_ms)
 
@@ -215,10 +228,11 @@ def _times(
     road: Road,
     speed_ms: Floats,
     held: tuple[Floats, NDArray[np.bool_]] | None,
+    resisting_n: Floats | None,
     sure_ms: Floats,
 ) -> dict[str, Floats]:
     """Times between speeds; NaN where the grip or, up to there, the torque is not known."""
-    if road.kerb is None or held is None:
+    if road.kerb is None or held is None or resisting_n is None:
         return {key: np.full(len(speed_ms), np.nan) for key in RUNS_KMH}
     held_n, is_held = held
     moved_kg = road.kerb.mass_kg
@@ -230,11 +244,10 @@ def _times(
         )
     # While tyres slip the rotor is not sped up with the vehicle.
     pace_kg = np.where(is_held, road.kerb.mass_kg, moved_kg)
-    pull = Pull(speed_ms=speed_ms, drive_n=held_n, mass_kg=pace_kg, equivalent_mass_kg=pace_kg, slip_n=None)
-    run = run_up(pull, road.kerb)
-    ends_ms = np.array(list(RUNS_KMH.values())) / KMH_PER_MS  # (runs, 2)
-    at_s = run.at_s(ends_ms.ravel().tolist())
-    taken_s = np.where(ends_ms[:, 1] <= sure_ms[:, None], at_s[:, 1::2] - at_s[:, ::2], np.nan)
+    run = run_up(speed_ms, held_n - resisting_n, pace_kg)
+    begins, ends = _ENDS_AT.reshape(-1, 2).T
+    at_s = run.at_s(_ENDS_MS.tolist())
+    taken_s = np.where(_ENDS_MS[ends] <= sure_ms[:, None], at_s[:, ends] - at_s[:, begins], np.nan)
     return dict(zip(RUNS_KMH, taken_s.T, strict=True))
 
 

@@ -9,6 +9,7 @@ import re
 from dataclasses import dataclass
 from enum import StrEnum
 from fractions import Fraction
+from functools import lru_cache
 from typing import Final
 
 from driveline.errors import ImpossibleInput, UnreadableMeasurement
@@ -171,6 +172,7 @@ class Measured:
         return UNIT_OF_NAME[self.quantity]
 
 
+@lru_cache(maxsize=4096)  # a keystroke reads its whole sheet anew, and but one text of it is new
 def measured(
     text: str,
     quantity: Quantity = Quantity.LENGTH,

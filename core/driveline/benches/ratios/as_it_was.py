@@ -11,7 +11,7 @@ from driveline.benches.ratios.sheet import RatiosSheet
 from driveline.checks import Result
 from driveline.gearing.brief import Brief
 from driveline.gearing.engine import Engine, engine_from_peaks, engine_from_points, wheel_torques_nm
-from driveline.gearing.road import FRONT_PULL, KMH_PER_MS, Body, Pull, resistance_n, run_up, slip_limit_n
+from driveline.gearing.road import FRONT_PULL, KMH_PER_MS, Body, Number, resistance_n, run_up, slip_limit_n
 from driveline.gearing.sheets import AsItWas
 from driveline.gearing.tyre import Rolling
 from driveline.memory import Memory, key_of
@@ -162,17 +162,15 @@ def _road(
     if brief.kerb is None:
         return float(speed_ms[-1]), (None, None)
     body = Body(mass_kg=mass_kg or brief.kerb.mass_kg, crr=brief.kerb.crr, cda_m2=brief.kerb.cda_m2)
-    slip_n = None
+    slip_n: Number = np.inf
     if brief.balance:
         slip_n = slip_limit_n(
             mass_kg=body.mass_kg, balance=brief.balance, front_pull=FRONT_PULL[brief.driven], mu=brief.grip
         )
     drive_n = wheel_nm / radius_m(rolling)
-    pull = Pull(
-        speed_ms=speed_ms, drive_n=drive_n, mass_kg=body.mass_kg, equivalent_mass_kg=body.mass_kg, slip_n=slip_n
-    )
-    run = run_up(pull, body)
-    short = np.nonzero(drive_n < resistance_n(body, speed_ms))[0]
+    resisting_n = resistance_n(body, speed_ms)
+    run = run_up(speed_ms, np.minimum(drive_n, slip_n) - resisting_n, np.full_like(speed_ms, body.mass_kg))
+    short = np.nonzero(drive_n < resisting_n)[0]
     top_ms = float(speed_ms[short[0] - 1]) if short.size and short[0] else float(speed_ms[-1])
 
     def time_s(kmh: float) -> float | None:
