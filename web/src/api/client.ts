@@ -63,3 +63,12 @@ export async function answered<T>(asked: Promise<Answer<T>>): Promise<T> {
     typeof problem.newest === 'number' ? problem.newest : null,
   );
 }
+
+/** A form with a file in it, to send: the schema calls a file's bytes a string, the form carries the file itself. */
+export function sent<T extends { file: File }>(
+  fields: T,
+): { body: Omit<T, 'file'> & { file: string }; bodySerializer: () => FormData } {
+  const form = new FormData();
+  for (const [name, value] of Object.entries(fields)) form.append(name, value as File | string);
+  return { body: { ...fields, file: fields.file.name }, bodySerializer: () => form };
+}

@@ -1,11 +1,12 @@
 <script lang="ts">
   import { createQuery, useQueryClient } from '@tanstack/svelte-query';
-  import { answered, client, Refusal } from '../api/client';
+  import { answered, client, sent } from '../api/client';
   import type { JobLine } from '../api/types';
   import { clockTime } from '../lib/format';
   import Button from '../lib/ui/Button.svelte';
   import VerdictMark from '../lib/ui/VerdictMark.svelte';
   import { VERDICT_WORDS } from '../lib/verdicts';
+  import FilePick from '../measure/FilePick.svelte';
   import { navigate, p } from '../routes';
   import { useSession } from '../session/session.svelte';
   import NewJob from './NewJob.svelte';
@@ -14,7 +15,6 @@
   const queryClient = useQueryClient();
   const jobs = createQuery(() => ({ queryKey: ['jobs'], queryFn: () => answered(client.GET('/api/jobs')) }));
   let isStarting = $state(false);
-  let says = $state('');
 
   const editable = $derived(session.me?.shops.find((place) => place.role !== 'viewer'));
 
@@ -25,27 +25,12 @@
     return parts.join(', ') || 'nothing open';
   }
 
-  async function importFile(files: FileList | null): Promise<void> {
-    const file = files?.[0];
-    if (!file || !editable) return;
-    const body = new FormData();
-    body.append('file', file);
-    says = '';
-    try {
-      const job = await answered(
-        client.POST('/api/jobs/import', {
-          params: { query: { shop_id: editable.shop_id } },
-          body: { file: '' },
-          bodySerializer: () => body,
-        }),
-      );
-      await queryClient.invalidateQueries({ queryKey: ['jobs'] });
-      await navigate('/jobs/:id/:bench', { params: { id: job.id, bench: 'brief' } });
-    } catch (error) {
-      if (!(error instanceof Refusal)) throw error;
-      const field = error.fields[0];
-      says = field ? `${error.message} ${field.field}: ${field.says}` : error.message;
-    }
+  async function importFile(file: File): Promise<void> {
+    if (!editable) return;
+    const query = { shop_id: editable.shop_id };
+    const job = await answered(client.POST('/api/jobs/import', { params: { query }, ...sent({ file }) }));
+    await queryClient.invalidateQueries({ queryKey: ['jobs'] });
+    await navigate('/jobs/:id/:bench', { params: { id: job.id, bench: 'brief' } });
   }
 </script>
 
@@ -60,20 +45,10 @@
   <div class="mb-5 flex flex-wrap items-center gap-3">
     <h1 class="mr-auto text-2xl">Jobs</h1>
     {#if editable}
-      <label class="rounded-sm border border-ink px-3 py-1.5 hover:bg-brass-wash">
-        Open a job file…
-        <input
-          type="file"
-          accept=".json,application/json"
-          class="sr-only"
-          onchange={(event) => importFile(event.currentTarget.files)}
-        />
-      </label>
+      <FilePick label="Open a job file…" accept=".json,application/json" take={importFile} strong />
       <Button strong onclick={() => (isStarting = true)}>New job</Button>
     {/if}
   </div>
-  {#if says}<p role="alert" class="mb-4 text-fails">▲ {says}</p>{/if}
-
   {#if jobs.isPending}
     <p role="status" class="text-ink-dim">Fetching the jobs…</p>
   {:else if jobs.isError}

@@ -7,6 +7,7 @@
   import Button from '../lib/ui/Button.svelte';
   import Dialog from '../lib/ui/Dialog.svelte';
   import { useSession } from '../session/session.svelte';
+  import LibraryOffers from './LibraryOffers.svelte';
   import {
     copied,
     keepInLibrary,
@@ -104,32 +105,11 @@
       </div>
     </form>
   {:else}
-    <table class="w-full text-[13px]" aria-label="Parts in the library">
-      <tbody>
-        {#each offered as part (part.id)}
-          <tr class="border-t border-edge">
-            <td class="py-1.5 font-semibold">{part.name}</td>
-            <td class="figures">{summary(part)}</td>
-            <td class="text-ink-dim">{part.source}</td>
-            <td class="text-right whitespace-nowrap">
-              <Button onclick={() => ontake(copied(part))} aria-label="Take {part.name}">Take</Button>
-              <button
-                class="px-1 text-ink-dim hover:text-fails"
-                aria-label="Retire {part.name} from the library"
-                title="No longer offered; jobs keep their copies"
-                onclick={() => attempt(() => retireFromLibrary(part), false)}>×</button
-              >
-            </td>
-          </tr>
-        {:else}
-          <tr
-            ><td class="text-ink-dim"
-              >None yet. Enter one in a job, then keep it here with where its figures are from.</td
-            ></tr
-          >
-        {/each}
-      </tbody>
-    </table>
+    <LibraryOffers
+      parts={offered}
+      ontake={(part) => ontake(copied(part))}
+      onretire={(part) => attempt(() => retireFromLibrary(part), false)}
+    />
     <div><Button onclick={onclose}>Close</Button></div>
   {/if}
 </Dialog>

@@ -1,6 +1,7 @@
 <script lang="ts">
   import type { Quantity, Reading } from '../api/types';
   import { useReader, type Heard } from './reader';
+  import { TypedFigure } from './typed-figure.svelte';
 
   interface Props {
     label: string;
@@ -13,30 +14,21 @@
   let { label, value, quantity, onchange, disabled = false, hint = '' }: Props = $props();
   const uid = $props.id();
   const reader = useReader();
-  let typed = $state<string | null>(null); // null while the field shows what the sheet holds
-  let heard = $state.raw<Heard | null>(null);
-  const shown = $derived(typed ?? value?.text ?? '');
+  const figure = new TypedFigure();
 
-  async function commit(): Promise<void> {
-    if (typed === null) return;
-    const text = typed.trim();
-    if (text === '') {
-      typed = heard = null;
-      onchange(null);
-      return;
+  async function take(text: string): Promise<Heard> {
+    if (text !== '') {
+      const asked = { text, quantity, unit: value?.unit ?? null };
+      return reader.take(asked, () => onchange({ ...value, text }));
     }
-    if (text === value?.text) {
-      typed = null;
-      return;
-    }
-    const asked = { text, quantity, unit: value?.unit ?? null };
-    heard = await reader.take(asked, () => onchange({ ...value, text }));
-    if (!heard.problem && typed?.trim() === text) typed = null; // else the text stays for mending
+    onchange(null);
+    return { problem: '', echo: '' };
   }
+  const commit = () => figure.commit(value?.text ?? '', take);
 
   function keydown(event: KeyboardEvent): void {
     if (event.key === 'Enter') void commit();
-    if (event.key === 'Escape') typed = heard = null;
+    if (event.key === 'Escape') figure.giveUp();
   }
 </script>
 
@@ -47,19 +39,20 @@
     class="field-line text-right figures"
     autocomplete="off"
     {disabled}
-    aria-invalid={heard?.problem ? 'true' : undefined}
+    aria-invalid={figure.heard.problem ? 'true' : undefined}
     aria-describedby="{uid}-says"
-    value={shown}
+    value={figure.text ?? value?.text ?? ''}
     placeholder={hint ? '' : '–'}
-    oninput={(event) => (typed = event.currentTarget.value)}
+    oninput={(event) => (figure.text = event.currentTarget.value)}
     onblur={commit}
     onkeydown={keydown}
   />
   <p
     id="{uid}-says"
-    class={['col-span-2 text-right text-[12.5px]', heard?.problem ? 'text-fails' : 'text-ink-dim']}
-    role={heard?.problem ? 'alert' : undefined}
+    class={['col-span-2 text-right text-[12.5px]', figure.heard.problem ? 'text-fails' : 'text-ink-dim']}
+    role={figure.heard.problem ? 'alert' : undefined}
   >
-    {#if heard?.problem}▲ {heard.problem}{:else if heard?.echo}{heard.echo}{:else if !value && hint}{hint}{/if}
+    {#if figure.heard.problem}▲ {figure.heard.problem}{:else if figure.heard.echo}{figure.heard
+        .echo}{:else if !value && hint}{hint}{/if}
   </p>
 </div>

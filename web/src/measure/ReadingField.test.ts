@@ -42,6 +42,16 @@ describe('ReadingField', () => {
     expect(onchange).toHaveBeenCalledWith({ text: '8-1/4"', tool: 'caliper' });
   });
 
+  it('is taken once when it is entered and then left, before it was read', async () => {
+    const sent = serve({ measure: () => ({ json: READ }) });
+    const { input, onchange } = field();
+    await fireEvent.input(input, { target: { value: '209.5' } });
+    await fireEvent.keyDown(input, { key: 'Enter' });
+    await fireEvent.blur(input);
+    await vi.waitFor(() => expect(onchange).toHaveBeenCalled());
+    expect([sent.length, onchange.mock.calls.length]).toEqual([1, 1]);
+  });
+
   it('keeps text that cannot be read, says why, and hands nothing on', async () => {
     const { input, onchange } = field();
     await fireEvent.input(input, { target: { value: 'far' } });

@@ -1,6 +1,7 @@
 <script lang="ts">
   import type { Quantity } from '../api/types';
-  import { useReader } from './reader';
+  import { useReader, type Heard } from './reader';
+  import { TypedFigure } from './typed-figure.svelte';
 
   interface Props {
     label: string;
@@ -23,32 +24,18 @@
     onchange,
   }: Props = $props();
   const reader = useReader();
-  let typed = $state<string | null>(null);
-  let problem = $state('');
+  const figure = new TypedFigure();
 
-  async function commit(): Promise<boolean> {
-    const wanted = typed?.trim();
-    if (wanted === undefined || wanted === text) {
-      typed = null;
-      return true;
-    }
-    if (wanted === '') {
-      problem = needed;
-      if (!needed) onchange('');
-    } else {
-      problem = (await reader.take({ text: wanted, quantity, unit }, () => onchange(wanted))).problem;
-    }
-    if (problem) return false; // the text stays for mending
-    typed = null;
-    return true;
+  async function take(wanted: string): Promise<Heard> {
+    if (wanted !== '') return reader.take({ text: wanted, quantity, unit }, () => onchange(wanted));
+    if (!needed) onchange('');
+    return { problem: needed, echo: '' };
   }
+  const commit = () => figure.commit(text, take);
 
   async function keydown(event: KeyboardEvent & { currentTarget: HTMLInputElement }): Promise<void> {
     const input = event.currentTarget;
-    if (event.key === 'Escape') {
-      typed = null;
-      problem = '';
-    }
+    if (event.key === 'Escape') figure.giveUp();
     if (event.key !== 'Enter') return;
     const inputs = [...(input.closest('table')?.querySelectorAll('input') ?? [])];
     const next = inputs[inputs.indexOf(input) + 1] ?? document.querySelector<HTMLElement>('[data-measure]');
@@ -60,14 +47,14 @@
   class="field-line py-0.5 text-right figures"
   aria-label={label}
   {placeholder}
-  aria-invalid={problem ? 'true' : undefined}
-  title={problem || undefined}
+  aria-invalid={figure.heard.problem ? 'true' : undefined}
+  title={figure.heard.problem || undefined}
   autocomplete="off"
   {disabled}
-  value={typed ?? text}
-  oninput={(event) => (typed = event.currentTarget.value)}
+  value={figure.text ?? text}
+  oninput={(event) => (figure.text = event.currentTarget.value)}
   onfocus={(event) => event.currentTarget.select()}
   onblur={commit}
   onkeydown={keydown}
 />
-{#if problem}<p role="alert" class="text-[12px] text-fails">▲ {problem}</p>{/if}
+{#if figure.heard.problem}<p role="alert" class="text-[12px] text-fails">▲ {figure.heard.problem}</p>{/if}

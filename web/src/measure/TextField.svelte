@@ -5,8 +5,9 @@
     onchange: (value: string) => void;
     disabled?: boolean;
     long?: boolean;
+    most?: number; // characters
   }
-  let { label, value, onchange, disabled = false, long = false }: Props = $props();
+  let { label, value, onchange, disabled = false, long = false, most = 80 }: Props = $props();
   const uid = $props.id();
 </script>
 
@@ -16,7 +17,7 @@
     id="{uid}-text"
     class="mt-1 field-line"
     rows="2"
-    maxlength="2000"
+    maxlength={most}
     {disabled}
     value={value ?? ''}
     onchange={(event) => onchange(event.currentTarget.value)}></textarea>
@@ -26,7 +27,7 @@
     <input
       id="{uid}-text"
       class="field-line text-right"
-      maxlength="80"
+      maxlength={most}
       autocomplete="off"
       {disabled}
       value={value ?? ''}

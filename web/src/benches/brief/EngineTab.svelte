@@ -1,8 +1,7 @@
 <script lang="ts">
   import type { BriefSheet, WasResult } from '../../api/types';
   import { fixed, whole } from '../../lib/format';
-  import NumberField from '../../measure/NumberField.svelte';
-  import ReadingFields from '../../measure/ReadingFields.svelte';
+  import Fields from '../../measure/Fields.svelte';
   import { ENGINE } from './fields';
   import MotorPlot from './MotorPlot.svelte';
   import OldGears from './OldGears.svelte';
@@ -35,27 +34,9 @@
 <div class="grid gap-x-7 gap-y-4 px-5 py-3 [--field-width:6rem] lg:grid-cols-2">
   <section>
     <h3>Engine</h3>
-    <ReadingFields
-      specs={ENGINE}
-      from={brief.was}
-      {disabled}
-      change={(write) => change((next) => write(next.was))}
-    />
-    <NumberField
-      label="Crank's power at the wheels, share"
-      value={brief.was.efficiency}
-      least={0.3}
-      greatest={1}
-      hint="0.90 taken as usual"
-      {disabled}
-      onchange={(value) => change((next) => (next.was.efficiency = value))}
-    />
+    <Fields form={ENGINE} from={brief.was} {disabled} change={(write) => change((next) => write(next.was))} />
   </section>
-  <OldGears
-    gears={brief.was.gears}
-    {disabled}
-    onchange={(gears) => change((next) => (next.was.gears = gears))}
-  />
+  <OldGears gears={brief.was.gears} {disabled} change={(write) => change((next) => write(next.was.gears))} />
 </div>
 {#if was && was.assumed.length > 0}
   <p class="px-5 pb-3 text-[13px] text-ink-dim">

@@ -1,38 +1,51 @@
 <script lang="ts">
-  import type { MassItem, Quantity } from '../../api/types';
-  import ReadingInput from '../../measure/ReadingInput.svelte';
+  import type { MassItem } from '../../api/types';
+  import { figure, shown, type Column } from '../../measure/rows';
+  import RowTable from '../../measure/RowTable.svelte';
   import { useReader } from '../../measure/reader';
   import { submits } from '../../lib/submits';
 
   interface Props {
     items: readonly MassItem[];
     disabled: boolean;
-    onchange: (items: MassItem[]) => void;
+    change: (write: (items: MassItem[]) => void) => void;
   }
-  let { items, disabled, onchange }: Props = $props();
+  let { items, disabled, change }: Props = $props();
   const reader = useReader();
   const uid = $props.id();
   let name = $state('');
   let mass = $state('');
   let says = $state('');
-  const PLACES = [
-    ['x', 'forward'],
-    ['y', 'left'],
-    ['z', 'height'],
-  ] as const;
-  const QUANTITY: Quantity = 'length';
-
-  type Kind = 'on' | 'off' | 'load';
-  const kindOf = (item: MassItem): Kind => (item.only_laden ? 'load' : item.is_on ? 'on' : 'off');
-
-  function put(k: number, part: Partial<MassItem>): void {
-    onchange(items.map((item, at) => (at === k ? { ...item, ...part } : item)));
-  }
+  const COLUMNS: readonly Column<MassItem>[] = [
+    shown((item) => item.name, { head: 'item', size: 'min-w-32' }),
+    {
+      kind: 'choice',
+      label: 'Off or on:',
+      head: '',
+      size: 'w-16',
+      options: [
+        ['on', 'on'],
+        ['off', 'off'],
+        ['load', 'load'],
+      ],
+      read: (item) => (item.only_laden ? 'load' : item.is_on ? 'on' : 'off'),
+      write: (item, kind) => Object.assign(item, { is_on: kind !== 'off', only_laden: kind === 'load' }),
+    },
+    figure('mass', 'Mass of', 'mass', {
+      head: 'mass',
+      size: 'w-20',
+      needed: 'A mass is needed; take the row away if it is not wanted.',
+    }),
+    figure('x', 'forward of', 'length', { head: 'forward', size: 'w-20' }),
+    figure('y', 'left of', 'length', { head: 'left', size: 'w-20' }),
+    figure('z', 'height of', 'length', { head: 'height', size: 'w-20' }),
+  ];
 
   async function add(): Promise<void> {
     says = (await reader.read(mass, 'mass', null)).problem;
     if (says) return;
-    onchange([...items, { name: name.trim(), mass: { text: mass.trim() }, is_on: true, only_laden: false }]);
+    const item = { name: name.trim(), mass: { text: mass.trim() }, is_on: true, only_laden: false };
+    change((next) => next.push(item));
     name = mass = '';
   }
 </script>
@@ -44,69 +57,16 @@
     and front share are the vehicle's as it was weighed.
   </p>
   <div class="overflow-x-auto">
-    <table class="w-full min-w-[29rem] text-[13px]" aria-label="Masses off and on">
-      <thead class="text-ink-dim">
-        <tr>
-          <th class="min-w-32 text-left font-normal">item</th>
-          <th class="w-16 text-left font-normal"></th>
-          <th class="w-20 text-right font-normal">mass</th>
-          {#each PLACES as [place, word] (place)}<th class="w-20 text-right font-normal">{word}</th>{/each}
-          <th class="w-6"></th>
-        </tr>
-      </thead>
-      <tbody>
-        {#each items as item, k (k)}
-          <tr class="border-t border-edge">
-            <td class="py-0.5">{item.name}</td>
-            <td>
-              <select
-                class="field-line"
-                aria-label="Off or on: {item.name}"
-                {disabled}
-                value={kindOf(item)}
-                onchange={(event) => {
-                  const kind = event.currentTarget.value;
-                  put(k, { is_on: kind !== 'off', only_laden: kind === 'load' });
-                }}
-              >
-                <option value="on">on</option><option value="off">off</option><option value="load"
-                  >load</option
-                >
-              </select>
-            </td>
-            <td
-              ><ReadingInput
-                label="Mass of {item.name}"
-                text={item.mass.text}
-                quantity="mass"
-                needed="A mass is needed; take the row away if it is not wanted."
-                {disabled}
-                onchange={(text) => put(k, { mass: { text } })}
-              /></td
-            >
-            {#each PLACES as [place, word] (place)}
-              <td
-                ><ReadingInput
-                  label="{word} of {item.name}"
-                  text={item[place]?.text ?? ''}
-                  quantity={QUANTITY}
-                  placeholder="?"
-                  {disabled}
-                  onchange={(text) => put(k, { [place]: text === '' ? null : { text } })}
-                /></td
-              >
-            {/each}
-            <td class="text-right">
-              {#if !disabled}<button
-                  class="px-1 text-ink-dim hover:text-fails"
-                  aria-label="Take {item.name} away"
-                  onclick={() => onchange(items.filter((_, at) => at !== k))}>×</button
-                >{/if}
-            </td>
-          </tr>
-        {/each}
-      </tbody>
-    </table>
+    <div class="min-w-[29rem]">
+      <RowTable
+        label="Masses off and on"
+        rows={items}
+        columns={COLUMNS}
+        name={(item) => item.name}
+        {disabled}
+        {change}
+      />
+    </div>
   </div>
   {#if !disabled}
     <form class="mt-1 flex flex-wrap items-baseline gap-2 text-[13px]" onsubmit={submits(add)}>

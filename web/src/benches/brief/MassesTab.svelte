@@ -1,7 +1,7 @@
 <script lang="ts">
   import type { MassesResult, MassesSheet } from '../../api/types';
   import { fixed, percent, whole } from '../../lib/format';
-  import ReadingFields from '../../measure/ReadingFields.svelte';
+  import Fields from '../../measure/Fields.svelte';
   import { LIFTED, LOAD_RATINGS, WEIGHED } from './fields';
   import MassItems from './MassItems.svelte';
   import MassPlot from './MassPlot.svelte';
@@ -48,19 +48,19 @@
       {/each}
     </tbody>
   </table>
-  <MassItems items={sheet.items} {disabled} onchange={(items) => change((next) => (next.items = items))} />
+  <MassItems items={sheet.items} {disabled} change={(write) => change((next) => write(next.items))} />
   <div class="grid gap-x-7 gap-y-4 [--field-width:6rem] lg:grid-cols-2">
     <section>
       <h3>Weighed as it was</h3>
-      <ReadingFields specs={WEIGHED} from={sheet} {disabled} {change} />
+      <Fields form={WEIGHED} from={sheet} {disabled} {change} />
       <p class="mt-2 text-[12.5px] text-ink-dim">
         Lifting an axle for the height: on stands, wheels chocked, nobody under it.
       </p>
-      <ReadingFields specs={LIFTED} from={sheet} {disabled} {change} />
+      <Fields form={LIFTED} from={sheet} {disabled} {change} />
     </section>
     <section>
       <h3>What may stand on them</h3>
-      <ReadingFields specs={LOAD_RATINGS} from={sheet} {disabled} {change} />
+      <Fields form={LOAD_RATINGS} from={sheet} {disabled} {change} />
     </section>
   </div>
 </div>

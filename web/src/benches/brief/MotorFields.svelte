@@ -1,9 +1,7 @@
 <script lang="ts">
   import type { MotorSheet } from '../../api/types';
   import LibraryButton from '../../library/LibraryButton.svelte';
-  import NumberField from '../../measure/NumberField.svelte';
-  import ReadingFields from '../../measure/ReadingFields.svelte';
-  import TextField from '../../measure/TextField.svelte';
+  import Fields from '../../measure/Fields.svelte';
   import CurveFile from './CurveFile.svelte';
   import { MOTOR_LASTING, MOTOR_PEAK } from './fields';
 
@@ -33,13 +31,7 @@
         />
       </span>
     </h2>
-    <TextField
-      label="Name"
-      value={motor.name}
-      {disabled}
-      onchange={(value) => change((next) => (next.name = value || 'Motor'))}
-    />
-    <ReadingFields specs={MOTOR_PEAK} from={motor} {disabled} {change} />
+    <Fields form={MOTOR_PEAK} from={motor} {disabled} {change} />
     <CurveFile
       points={motor.curve}
       {disabled}
@@ -48,32 +40,6 @@
   </div>
   <div>
     <h2>What it keeps up</h2>
-    <ReadingFields specs={MOTOR_LASTING} from={motor} {disabled} {change} />
-    <NumberField
-      label="Figures are at a bus of, V"
-      value={motor.rated_bus_v}
-      least={1}
-      greatest={1500}
-      hint="from the data sheet"
-      {disabled}
-      onchange={(value) => change((next) => (next.rated_bus_v = value))}
-    />
-    <NumberField
-      label="This vehicle's bus, V, under load"
-      value={motor.bus_v}
-      least={1}
-      greatest={1500}
-      hint="speeds and power go with it"
-      {disabled}
-      onchange={(value) => change((next) => (next.bus_v = value))}
-    />
-    <NumberField
-      label="Rotor inertia, kg·m²"
-      value={motor.inertia_kgm2}
-      least={0}
-      greatest={10}
-      {disabled}
-      onchange={(value) => change((next) => (next.inertia_kgm2 = value))}
-    />
+    <Fields form={MOTOR_LASTING} from={motor} {disabled} {change} />
   </div>
 </section>

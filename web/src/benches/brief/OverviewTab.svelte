@@ -1,7 +1,8 @@
 <script lang="ts">
   import type { BriefSheet, JobResult } from '../../api/types';
   import { fixed, whole } from '../../lib/format';
-  import TextField from '../../measure/TextField.svelte';
+  import Fields from '../../measure/Fields.svelte';
+  import { NOTES } from './fields';
   import MotorPlot from './MotorPlot.svelte';
 
   interface Props {
@@ -63,12 +64,6 @@
     {/if}
   </section>
   <section class="xl:col-span-2">
-    <TextField
-      label="Notes"
-      value={brief.notes}
-      {disabled}
-      long
-      onchange={(value) => change((next) => (next.notes = value))}
-    />
+    <Fields form={NOTES} from={brief} {disabled} {change} />
   </section>
 </div>

@@ -1,26 +1,68 @@
-/** The readings of the brief, in the order in which a fabricator has them in hand. */
+/** The forms of the brief, in the order in which a fabricator has their figures in hand. */
 import type { BriefSheet, MassesSheet, MotorSheet, Tyre } from '../../api/types';
-import { reading, type ReadingSpec } from '../../measure/reading-specs';
+import { asked, choice, count, number, reading, text, within, type Form } from '../../measure/fields';
 
-export const VEHICLE: readonly ReadingSpec<BriefSheet['vehicle']>[] = [
+const isAnAxleAsked = (brief: BriefSheet) => brief.layout !== 'centre_unit' && brief.layout !== 'two_units';
+const AXLES = [
+  ['rear', 'rear'],
+  ['front', 'front'],
+  ['both', 'front and rear'],
+] as const;
+
+export const VEHICLE: Form<BriefSheet['vehicle']> = [
   reading('kerb_mass', 'Kerb mass', 'vehicle_mass', 'weigh it, tank and engine in'),
   reading('laden_mass', 'Laden mass', 'vehicle_mass', 'as the plate allows'),
   reading('wheelbase', 'Wheelbase', 'vehicle_length', 'hub centre to hub centre'),
   reading('cg_height', 'Centre of gravity height', 'vehicle_length', 'lift one axle, or estimate'),
+  number('front_share', 'Front share of the kerb mass', [0.05, 0.95], 'weigh each axle: front over both'),
+  number('cda_m2', 'Drag area C_dA, m²', [0.1, 9], 'drag coefficient × frontal area'),
 ];
 
-export const TYRE: readonly ReadingSpec<Tyre>[] = [
+const TYRE: Form<Tyre> = [
+  text('code', 'Code on the sidewall', { empty: null }),
   reading('roll_out', 'Roll-out, mark to mark', 'vehicle_length', 'mark tyre and floor, roll, tape'),
   reading('loaded_radius', 'Loaded radius', 'length', 'hub centre to floor'),
   reading('free_radius', 'Free radius', 'length', 'the same, wheel hanging'),
+  count('roll_out_turns', 'Turns in the roll-out', [1, 20], 1),
+];
+export const TYRES: Form<BriefSheet> = [
+  ...within((brief: BriefSheet) => brief.tyre, TYRE),
+  {
+    kind: 'text',
+    label: 'Front tyre, where it is another',
+    hint: '',
+    long: false,
+    most: 80,
+    when: (brief) => !isAnAxleAsked(brief) || brief.driven === 'both',
+    read: (brief) => brief.front_tyre?.code,
+    write: (brief, code) => {
+      brief.front_tyre = code ? { code, roll_out_turns: 1, construction: 'radial', use: 'best' } : null;
+    },
+  },
 ];
 
-export const WANTED: readonly ReadingSpec<BriefSheet['wanted']>[] = [
+const PERFORMANCE: Form<BriefSheet['wanted']> = [
   reading('top_speed', 'Top speed', 'road_speed'),
   reading('cruise_speed', 'Cruise', 'road_speed'),
+  number('hill_start_pct', 'Laden start on a grade of, %', [1, 100], '25 is 1 in 4'),
+];
+export const WANTED: Form<BriefSheet> = [
+  ...within((brief: BriefSheet) => brief.wanted, PERFORMANCE),
+  choice('layout', 'Layout', [
+    ['kept_gearbox', 'motor on the kept gearbox'],
+    ['propshaft_reduction', 'reduction box on the propshaft'],
+    ['axle_unit', 'drive unit on one axle'],
+    ['centre_unit', 'drive unit amidships'],
+    ['two_units', 'two units, front and rear'],
+  ]),
+  asked(
+    isAnAxleAsked,
+    choice('driven', 'Driven axle', (brief) => AXLES.slice(0, brief.layout === 'axle_unit' ? 2 : 3)),
+  ),
 ];
 
-export const MOTOR_PEAK: readonly ReadingSpec<MotorSheet>[] = [
+export const MOTOR_PEAK: Form<MotorSheet> = [
+  text('name', 'Name', { empty: 'Motor' }),
   reading('peak_torque', 'Peak torque', 'torque', 'at its own shaft, before any reduction'),
   reading('peak_power', 'Peak power', 'power', 'without it the torque past standstill is not known'),
   reading('greatest_rpm', 'Top speed', 'spin'),
@@ -28,38 +70,44 @@ export const MOTOR_PEAK: readonly ReadingSpec<MotorSheet>[] = [
   reading('taper_to', 'to, at top speed', 'torque'),
 ];
 
-export const MOTOR_LASTING: readonly ReadingSpec<MotorSheet>[] = [
+export const MOTOR_LASTING: Form<MotorSheet> = [
   reading('continuous_torque', 'Continuous torque', 'torque'),
   reading('continuous_power', 'Continuous power', 'power'),
   reading('overrun_torque', 'Greatest overrun torque', 'torque', '0 where there is none'),
   reading('battery_power', 'Battery power', 'power', 'what the pack lets through'),
   reading('charge_power', 'Charging power', 'power', 'what the pack takes on overrun'),
   reading('mass', 'Mass', 'mass'),
+  number('rated_bus_v', 'Figures are at a bus of, V', [1, 1500], 'from the data sheet'),
+  number('bus_v', 'This vehicle’s bus, V, under load', [1, 1500], 'speeds and power go with it'),
+  number('inertia_kgm2', 'Rotor inertia, kg·m²', [0, 10]),
 ];
 
-export const ENGINE: readonly ReadingSpec<BriefSheet['was']>[] = [
+export const ENGINE: Form<BriefSheet['was']> = [
   reading('peak_torque', 'Peak torque at the crank', 'torque'),
   reading('peak_torque_at', 'torque made at', 'spin'),
   reading('peak_power', 'Peak power', 'power'),
   reading('peak_power_at', 'power made at', 'spin'),
   reading('greatest_rpm', 'Engine top speed', 'spin', 'empty: that of peak power'),
   reading('final_drive', 'Final drive', 'ratio', 'empty: the first one on the Ratios bench'),
+  number('efficiency', 'Crank’s power at the wheels, share', [0.3, 1], '0.90 taken as usual'),
 ];
 
-export const WEIGHED: readonly ReadingSpec<MassesSheet>[] = [
+export const WEIGHED: Form<MassesSheet> = [
   reading('front_axle', 'Front axle, weighed', 'vehicle_mass', 'as it was, both wheels'),
   reading('rear_axle', 'Rear axle, weighed', 'vehicle_mass'),
   reading('left_side', 'Left wheels, weighed', 'vehicle_mass', 'for the left share; wants the track'),
   reading('track', 'Track', 'vehicle_length', 'between the middles of the tyres'),
 ];
 
-export const LIFTED: readonly ReadingSpec<MassesSheet>[] = [
+export const LIFTED: Form<MassesSheet> = [
   reading('lift_angle', 'One axle lifted by', 'angle', 'suspension blocked; stands under it'),
   reading('lift_gain', 'The other axle gained', 'mass', 'gives the height of the centre of gravity'),
 ];
 
-export const LOAD_RATINGS: readonly ReadingSpec<MassesSheet>[] = [
+export const LOAD_RATINGS: Form<MassesSheet> = [
   reading('front_axle_rating', 'Front axle may carry', 'vehicle_mass'),
   reading('rear_axle_rating', 'Rear axle may carry', 'vehicle_mass'),
   reading('tyre_rating', 'One tyre may carry', 'vehicle_mass', 'load mark on its side'),
 ];
+
+export const NOTES: Form<BriefSheet> = [text('notes', 'Notes', { long: true })];

@@ -1,6 +1,7 @@
 <script lang="ts">
   import type { PlateSheet } from '../../api/types';
-  import ReadingInput from '../../measure/ReadingInput.svelte';
+  import { figure, shown, type Column } from '../../measure/rows';
+  import RowTable from '../../measure/RowTable.svelte';
 
   type Base = PlateSheet['build_up']['base'];
   interface Props {
@@ -11,56 +12,29 @@
   let { base, disabled, change }: Props = $props();
   const USUAL = ['spider as bought', 'spider drilled out', 'shaft cut'];
   const nextName = $derived(USUAL[base.rows.length] ?? `row ${base.rows.length + 1}`);
+  const COLUMNS: readonly Column<Base['rows'][number]>[] = [
+    shown((_, k) => String.fromCharCode(65 + k), { figures: true }),
+    {
+      kind: 'name',
+      label: 'Name of',
+      head: '',
+      size: '',
+      read: (row) => row.name,
+      write: (row, name) => (row.name = name),
+    },
+    figure('shift', 'Shift of', 'length', { needed: 'A figure is needed; 0 where it is the first choice.' }),
+  ];
 </script>
 
 <h3 class="mt-2">Rows of holes, a choice each</h3>
-<table class="w-full text-[13px]" aria-label="Rows of foot holes">
-  <tbody>
-    {#each base.rows as row, k (k)}
-      <tr class="border-t border-edge">
-        <td class="figures">{String.fromCharCode(65 + k)}</td>
-        <td
-          ><input
-            class="field-line"
-            aria-label="Name of row {k + 1}"
-            maxlength="80"
-            {disabled}
-            value={row.name}
-            onchange={(event) => {
-              const name = event.currentTarget.value.trim();
-              if (name)
-                change((next) => {
-                  const changed = next.rows[k];
-                  if (changed) changed.name = name;
-                });
-            }}
-          /></td
-        >
-        <td class="w-24"
-          ><ReadingInput
-            label="Shift of row {k + 1}"
-            quantity="length"
-            text={row.shift.text}
-            needed="A figure is needed; 0 where it is the first choice."
-            {disabled}
-            onchange={(text) =>
-              change((next) => {
-                const changed = next.rows[k];
-                if (changed) changed.shift = { ...changed.shift, text };
-              })}
-          /></td
-        >
-        <td class="w-6 text-right">
-          {#if !disabled}<button
-              class="px-1 text-ink-dim hover:text-fails"
-              aria-label="Take row {k + 1} away"
-              onclick={() => change((next) => next.rows.splice(k, 1))}>×</button
-            >{/if}
-        </td>
-      </tr>
-    {/each}
-  </tbody>
-</table>
+<RowTable
+  label="Rows of foot holes"
+  rows={base.rows}
+  columns={COLUMNS}
+  name={(_, k) => `row ${k + 1}`}
+  {disabled}
+  change={(write) => change((next) => write(next.rows))}
+/>
 {#if !disabled && base.rows.length < 6}
   <p class="text-right text-[13px]">
     <button

@@ -1,10 +1,9 @@
 <script lang="ts">
   import type { PlateResult, PlateSheet } from '../../api/types';
   import { fixed } from '../../lib/format';
-  import ChoiceField from '../../measure/ChoiceField.svelte';
-  import ReadingFields from '../../measure/ReadingFields.svelte';
+  import Fields from '../../measure/Fields.svelte';
   import BaseRows from './BaseRows.svelte';
-  import { APART, BASE, RING, SECOND } from './fields';
+  import { APART, BASE, KIND, RING, SECOND } from './fields';
   import StandoffFields from './StandoffFields.svelte';
 
   type BuildUp = PlateSheet['build_up'];
@@ -15,16 +14,6 @@
     change: (write: (build: BuildUp) => void) => void;
   }
   let { build, result, disabled, change }: Props = $props();
-  const KINDS = [
-    ['one_plate', 'one plate'],
-    ['two_plates', 'two plates on standoffs'],
-    ['ring', 'plate and spacer ring'],
-    ['base', 'base plate, motor on feet'],
-  ] as const;
-  const JOINTS = [
-    ['gearbox', 'the gearbox'],
-    ['motor', 'the motor'],
-  ] as const;
   const TRADE: Record<BuildUp['kind'], string> = {
     one_plate: 'Shortest and stiffest; the gap is the plate’s thickness.',
     two_plates: 'Any gap, and room to reach the coupler; both faces must be kept parallel.',
@@ -34,16 +23,10 @@
   const { apart, shim_mm: shim } = $derived(result.build_up);
 </script>
 
-<ChoiceField
-  label="Built as"
-  value={build.kind}
-  options={KINDS}
-  {disabled}
-  onchange={(kind) => change((next) => (next.kind = kind))}
-/>
+<Fields form={KIND} from={build} {disabled} {change} />
 <p class="text-right text-[12.5px] text-ink-dim">{TRADE[build.kind]}</p>
 {#if build.kind === 'two_plates'}
-  <ReadingFields specs={SECOND} from={build} {disabled} {change} />
+  <Fields form={SECOND} from={build} {disabled} {change} />
   <StandoffFields
     legs={build.standoffs}
     tilt={result.build_up.tilt}
@@ -51,26 +34,9 @@
     change={(write) => change((next) => write(next.standoffs))}
   />
 {:else if build.kind === 'ring'}
-  <ReadingFields
-    specs={RING}
-    from={build.ring}
-    {disabled}
-    change={(write) => change((next) => write(next.ring))}
-  />
-  <ChoiceField
-    label="Between the plate and"
-    value={build.ring.on}
-    options={JOINTS}
-    {disabled}
-    onchange={(on) => change((next) => (next.ring.on = on))}
-  />
+  <Fields form={RING} from={build.ring} {disabled} change={(write) => change((next) => write(next.ring))} />
 {:else if build.kind === 'base'}
-  <ReadingFields
-    specs={BASE}
-    from={build.base}
-    {disabled}
-    change={(write) => change((next) => write(next.base))}
-  />
+  <Fields form={BASE} from={build.base} {disabled} change={(write) => change((next) => write(next.base))} />
   <BaseRows base={build.base} {disabled} change={(write) => change((next) => write(next.base))} />
   {#if shim !== null}
     <p class="text-[13px]" role="status">
@@ -81,7 +47,7 @@
   {/if}
 {/if}
 {#if build.kind !== 'base'}
-  <ReadingFields specs={APART} from={build} {disabled} {change} />
+  <Fields form={APART} from={build} {disabled} {change} />
   <p class="text-right text-[12.5px] text-ink-dim">
     {apart === null
       ? 'faces apart: not known yet'

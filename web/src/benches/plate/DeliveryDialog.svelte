@@ -2,11 +2,10 @@
   import { Refusal } from '../../api/client';
   import type { Feature, FeatureRow, Measure, PartResult, ReleaseState } from '../../api/types';
   import { useEditor } from '../../job/job-editor.svelte';
-  import { fixed, signed as signedFigure } from '../../lib/format';
   import Button from '../../lib/ui/Button.svelte';
   import Dialog from '../../lib/ui/Dialog.svelte';
-  import VerdictMark from '../../lib/ui/VerdictMark.svelte';
   import { useReader } from '../../measure/reader';
+  import FeatureTable from './FeatureTable.svelte';
   import { judged, signed } from './releases';
 
   interface Props {
@@ -36,7 +35,6 @@
         : [];
     }),
   );
-  const rowOf = (feature: Feature) => rows.find((row) => row.feature === feature.title);
 
   async function attempt(call: () => Promise<void>): Promise<boolean> {
     says = '';
@@ -89,42 +87,7 @@
       >
     </div>
   </fieldset>
-  <table class="w-full text-[14px]" aria-label="Features to measure">
-    <thead class="text-[13px] text-ink-dim">
-      <tr>
-        <th class="text-left font-normal">feature</th><th class="text-right font-normal">drawn</th><th
-          class="text-right font-normal">measured</th
-        ><th class="text-right font-normal">off by</th><th class="text-right font-normal">allowed</th><th
-        ></th>
-      </tr>
-    </thead>
-    <tbody>
-      {#each part.features as feature, k (feature.title)}
-        {@const row = rowOf(feature)}
-        <tr class="border-t border-edge">
-          <td class="figures">{feature.title}</td>
-          <td class="text-right figures">{fixed(feature.expected_mm, 2)}</td>
-          <td class="w-28"
-            ><input
-              class="field-line text-right figures"
-              aria-label="Measured {feature.title}"
-              autocomplete="off"
-              inputmode="decimal"
-              bind:value={texts[k]}
-              onchange={() => compare(k)}
-            /></td
-          >
-          <td class={['text-right figures', row?.verdict === 'fails' && 'font-semibold text-fails']}
-            >{row ? signedFigure(row.off_mm, 2) : ''}</td
-          >
-          <td class="text-right figures text-ink-dim">± {fixed(feature.allowed_mm, 1)}</td>
-          <td class="pl-2"
-            >{#if row}<VerdictMark verdict={row.verdict} />{/if}</td
-          >
-        </tr>
-      {/each}
-    </tbody>
-  </table>
+  <FeatureTable features={part.features} {rows} bind:texts onmeasured={compare} />
   <p class="text-[13px] text-ink-dim">
     ISO 2768-m where the drawing gives no tolerance. A register is measured after machining.
   </p>

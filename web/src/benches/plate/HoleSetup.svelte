@@ -1,10 +1,11 @@
 <script lang="ts">
   import type { Survey, SurveyResult } from '../../api/types';
   import ChoiceField from '../../measure/ChoiceField.svelte';
-  import { useReader } from '../../measure/reader';
-  import { submits } from '../../lib/submits';
+  import Fields from '../../measure/Fields.svelte';
   import ReadingField from '../../measure/ReadingField.svelte';
+  import AddHole from './AddHole.svelte';
   import CentreRoutes from './CentreRoutes.svelte';
+  import { DIRECTION, NUMBERED, SEEN } from './fields';
   import SurveyFile from './SurveyFile.svelte';
   import { framesOf, withFile, withoutHole } from './survey-edits';
 
@@ -16,38 +17,11 @@
     change: (write: (survey: Survey) => void) => void;
   }
   let { survey, result, isFace, disabled, change }: Props = $props();
-  const reader = useReader();
-  const uid = $props.id();
-  let diameter = $state('');
-  let isBore = $state(false);
-  let says = $state('');
-  const SIDES = [
-    ['engine', 'the engine side'],
-    ['gearbox', 'the gearbox side'],
-  ] as const;
-  const SENSES = [
-    ['anticlockwise', 'anticlockwise'],
-    ['clockwise', 'clockwise'],
-  ] as const;
-  const letter = $derived(isBore ? 'B' : 'H');
-  const nextId = $derived(
-    `${letter}${Math.max(0, ...survey.holes.filter((hole) => hole.id.startsWith(letter)).map((hole) => Number(/\d+$/.exec(hole.id)?.[0] ?? 0))) + 1}`,
-  );
   const directions = $derived(
     [...survey.holes.filter((hole) => !hole.is_bore).map((hole) => hole.id), ...framesOf(survey)].map(
       (name) => [name, name] as const,
     ),
   );
-
-  async function add(): Promise<void> {
-    const text = diameter.trim();
-    says = (await reader.read(text, 'length', null)).problem;
-    if (says) return;
-    const hole = { id: nextId, diameter: { text, tool: 'caliper' as const }, is_bore: isBore };
-    change((next) => next.holes.push(hole));
-    if (isBore) diameter = ''; // the next one is a hole again
-    isBore = false;
-  }
 </script>
 
 <section class="px-4 py-3">
@@ -58,22 +32,7 @@
       : 'Which side you look from and which way they run settles which way round the plate is.'} A mirrored plate
     is scrap.
   </p>
-  {#if !isFace}
-    <ChoiceField
-      label="Looked at from"
-      value={survey.seen_from}
-      options={SIDES}
-      {disabled}
-      onchange={(side) => change((next) => (next.seen_from = side))}
-    />
-  {/if}
-  <ChoiceField
-    label="Numbers run"
-    value={survey.numbered}
-    options={SENSES}
-    {disabled}
-    onchange={(sense) => change((next) => (next.numbered = sense))}
-  />
+  <Fields form={isFace ? NUMBERED : SEEN} from={survey} {disabled} {change} />
   <div class="mt-2 flex flex-col">
     {#each survey.holes as hole, k (hole.id)}
       <div class="grid grid-cols-[1fr_1.5rem] items-start">
@@ -99,22 +58,7 @@
     {/each}
   </div>
   {#if !disabled}
-    <form class="flex flex-wrap items-baseline gap-x-3" onsubmit={submits(add)}>
-      <label for="{uid}-diameter">{nextId}, diameter</label>
-      <input
-        id="{uid}-diameter"
-        class="field-line w-24 text-right figures"
-        required
-        autocomplete="off"
-        placeholder={isBore ? '118' : '12.5'}
-        bind:value={diameter}
-      />
-      <button class="text-brass underline underline-offset-2">add the hole</button>
-      <label class="text-[13px] text-ink-dim"
-        ><input type="checkbox" bind:checked={isBore} /> a bore about the shaft</label
-      >
-    </form>
-    {#if says}<p role="alert" class="text-[13px] text-fails">▲ {says}</p>{/if}
+    <AddHole holes={survey.holes} onadd={(hole) => change((next) => next.holes.push(hole))} />
   {/if}
   {#if directions.length > 0}
     <h2 class="mt-4">Which way is up</h2>
@@ -125,13 +69,7 @@
       {disabled}
       onchange={(id) => change((next) => (next.direction_of = id))}
     />
-    <ReadingField
-      label="It lies at, from 3 o'clock"
-      quantity="angle"
-      {disabled}
-      value={survey.direction_at}
-      onchange={(value) => value && change((next) => (next.direction_at = value))}
-    />
+    <Fields form={DIRECTION} from={survey} {disabled} {change} />
   {/if}
   <CentreRoutes survey={result} />
   {#if !disabled}

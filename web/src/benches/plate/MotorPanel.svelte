@@ -2,11 +2,9 @@
   import type { PlateResult, PlateSheet, Survey } from '../../api/types';
   import { fixed } from '../../lib/format';
   import ChoiceField from '../../measure/ChoiceField.svelte';
-  import NumberField from '../../measure/NumberField.svelte';
-  import ReadingField from '../../measure/ReadingField.svelte';
-  import ReadingFields from '../../measure/ReadingFields.svelte';
+  import Fields from '../../measure/Fields.svelte';
   import FaceHoles from './FaceHoles.svelte';
-  import { CIRCLE, FACE, TERMINALS, TERMINALS_WINDOW } from './fields';
+  import { CIRCLE, FACE, TERMINALS, TERMINALS_WINDOW, TURNED } from './fields';
 
   interface Props {
     sheet: PlateSheet;
@@ -22,6 +20,7 @@
     ['survey', 'a survey of its own'],
   ] as const;
   const face = (write: (to: PlateSheet['face']) => void) => change((next) => write(next.face));
+  const plate = (write: (to: PlateSheet['plate']) => void) => change((next) => write(next.plate));
   const way = $derived(sheet.face.survey ? 'survey' : sheet.face.holes.length > 0 ? 'holes' : 'circle');
   const EMPTY: Survey = {
     seen_from: 'gearbox',
@@ -47,22 +46,7 @@
   <h2>Motor face, seen looking at it</h2>
   <ChoiceField label="Its holes by" value={way} options={WAYS} {disabled} onchange={given} />
   {#if way === 'circle'}
-    <NumberField
-      label="Holes on the circle"
-      value={sheet.face.count}
-      least={0}
-      greatest={60}
-      {disabled}
-      onchange={(value) => change((next) => (next.face.count = Math.round(value ?? 0)))}
-    />
-    <ReadingFields specs={CIRCLE} from={sheet.face} {disabled} change={face} />
-    <ReadingField
-      label="First hole at"
-      quantity="angle"
-      {disabled}
-      value={sheet.face.first_at}
-      onchange={(value) => value && change((next) => (next.face.first_at = value))}
-    />
+    <Fields form={CIRCLE} from={sheet.face} {disabled} change={face} />
   {:else if way === 'holes'}
     <FaceHoles face={sheet.face} {disabled} change={face} />
   {:else}
@@ -72,17 +56,10 @@
       <button class="text-brass underline underline-offset-2" onclick={onsurvey}>go to them</button>
     </p>
   {/if}
-  <ReadingFields specs={FACE} from={sheet.face} {disabled} change={face} />
+  <Fields form={FACE} from={sheet.face} {disabled} change={face} />
 
   <h2 class="mt-4">Which way round it goes</h2>
-  <ReadingField
-    label="Motor turned by"
-    quantity="angle"
-    {disabled}
-    hint="anticlockwise from the engine side"
-    value={sheet.plate.turned}
-    onchange={(value) => value && change((next) => (next.plate.turned = value))}
-  />
+  <Fields form={TURNED} from={sheet.plate} {disabled} change={plate} />
   {#if result.clocking?.is_settled && !disabled}
     {@const best = fixed(result.clocking.best_turn_deg, 2).replace('−', '-')}
     <p class="text-right text-[13px]">
@@ -93,11 +70,6 @@
       >
     </p>
   {/if}
-  <ReadingFields specs={TERMINALS} from={sheet.face} {disabled} change={face} />
-  <ReadingFields
-    specs={TERMINALS_WINDOW}
-    from={sheet.plate}
-    {disabled}
-    change={(write) => change((next) => write(next.plate))}
-  />
+  <Fields form={TERMINALS} from={sheet.face} {disabled} change={face} />
+  <Fields form={TERMINALS_WINDOW} from={sheet.plate} {disabled} change={plate} />
 </section>

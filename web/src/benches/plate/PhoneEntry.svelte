@@ -1,103 +1,64 @@
 <script lang="ts">
-  import type { FlangeHole, SurveyReading, SurveyResult, Tool } from '../../api/types';
+  import type { SurveyResult } from '../../api/types';
   import { useReader } from '../../measure/reader';
+  import BetweenSelects from './BetweenSelects.svelte';
+  import FigureKeys from './FigureKeys.svelte';
   import JawPicture from './JawPicture.svelte';
-  import {
-    chosen,
-    edgeOf,
-    isAlongAxis,
-    JAWS,
-    KIND_WORDS,
-    kindOf,
-    KINDS,
-    readingOf,
-    toolWords,
-    type Between,
-  } from './readings';
+  import { ReadingEntry, type Entered } from './reading-entry.svelte';
+  import { isAlongAxis, JAWS, keyed, KIND_WORDS, KINDS, toolWords, type Between } from './readings';
 
-  interface Props {
-    holes: readonly FlangeHole[];
+  interface Props extends Entered {
     survey: SurveyResult;
     taken: number;
-    onadd: (reading: SurveyReading) => void;
-    next: SurveyResult['next_reading'];
   }
-  let { holes, survey, taken, onadd, next }: Props = $props();
-  const reader = useReader();
-  let text = $state('');
+  let { holes, frames, survey, taken, onadd, next }: Props = $props();
+  const entry = new ReadingEntry(useReader(), () => ({ holes, frames, next, onadd }));
   let isInch = $state(false);
   let echo = $state('');
-  let says = $state('');
-  let other = $state<Between | null>(null);
-  // Decimal keys in millimetres, fractions in inches: the last column follows the unit.
-  const DIGITS = ['7', '8', '9', '4', '5', '6', '1', '2', '3', '0', '.', '⌫'] as const;
-  const FRACTIONS = ['1/2', '1/4', '1/8', '1/16'] as const;
   const PHONE_KINDS = KINDS.filter((kind) => kind !== 'sweep');
-  const ids = $derived(holes.map((hole) => hole.id));
-  const between = $derived<Between | null>(
-    other ??
-      (next ? { kind: kindOf(next.kind), a: next.a, b: next.b, frame: 'square', edge: 'centre' } : null),
-  );
   const last = $derived(survey.readings.at(-1));
-  const typed = $derived(isInch && text ? `${text} in` : text);
-  const tool = $derived<Tool>(between && isAlongAxis(between.kind) ? 'square' : 'caliper');
+  const unit = $derived(isInch ? ' in' : '');
+  const says = $derived.by(() => {
+    if (entry.says) return `▲ ${entry.says}`;
+    if (survey.says[0]) return survey.says[0];
+    if (next && entry.isSuggested && taken > 0 && next.replaces === null) return next.why;
+    return last ? `${taken} taken. ${last.label}: ${last.says}` : '';
+  });
 
-  function press(key: string): void {
-    if (key === '⌫') text = text.slice(0, -1);
-    else
-      text = (
-        FRACTIONS.some((one) => one === key) ? `${text.replace(/\s*\d+\/\d*$/, '')} ${key}` : text + key
-      ).trimStart();
-    void hear();
+  function title({ kind, a, b, edge }: Between): string {
+    if (isAlongAxis(kind)) return `${a} ${kind}, ${edge}`;
+    return `${a} to ${b === 'C' ? 'the shaft centre' : b}, ${KIND_WORDS[kind]}`;
   }
   async function hear(): Promise<void> {
-    echo = says = '';
-    const wanted = typed;
-    if (!wanted) return;
-    const heard = await reader.read(wanted, 'length', null, tool);
-    if (wanted !== typed) return; // of a figure that has since grown
+    echo = entry.says = '';
+    const text = entry.text;
+    if (!text) return;
+    const heard = await entry.hear(text + unit);
+    if (text !== entry.text) return; // of a figure that has since grown
     echo = heard.echo;
-    says = heard.problem;
+    entry.says = heard.problem;
   }
-  async function keep(): Promise<void> {
-    const [taken, shown, wanted, by] = [between, text, typed, tool];
-    if (!taken || !wanted) return;
-    text = echo = says = ''; // the next figure may be keyed while this one is looked at
-    says = (await reader.read(wanted, 'length', null, by)).problem;
-    if (says) {
-      text = shown;
-      return;
-    }
-    const reading = readingOf(taken, wanted, by);
-    if (reading) onadd(reading);
-    other = null;
+  function press(key: string): void {
+    entry.text = keyed(entry.text, key);
+    void hear();
   }
-  function choose(part: Partial<Between>): void {
-    const start = between ?? {
-      kind: 'inside',
-      a: ids[0] ?? '',
-      b: ids[1] ?? '',
-      frame: 'square',
-      edge: 'centre',
-    };
-    other = chosen(start, part, ids);
+  function keep(): void {
+    echo = '';
+    void entry.keep(unit);
   }
 </script>
 
 <section aria-label="One reading at a time" class="bg-card">
   <div class="bg-paper px-4 pt-3 pb-2">
-    {#if between}
+    {#if entry.wanted}
+      {@const between = entry.wanted}
       <div class="flex items-start gap-3">
         <div class="min-w-0 flex-1">
-          <h2 class="text-lg">
-            {between.a}{isAlongAxis(between.kind)
-              ? ` ${between.kind}, ${between.edge}`
-              : ` to ${between.b === 'C' ? 'the shaft centre' : between.b}, ${KIND_WORDS[between.kind]}`}, {toolWords(
-              tool,
-            )}
-          </h2>
+          <h2 class="text-lg">{title(between)}, {toolWords(entry.tool)}</h2>
           <p class="text-ink-dim">
-            {JAWS[between.kind]}{next?.replaces == null || other ? '' : '; the last one did not fit'}
+            {JAWS[between.kind]}{next?.replaces == null || !entry.isSuggested
+              ? ''
+              : '; the last one did not fit'}
           </p>
         </div>
         <div class="w-28 shrink-0">
@@ -105,88 +66,30 @@
         </div>
       </div>
       <p class="mt-1 flex min-h-[3.2rem] items-baseline gap-3 border-b-[3px] border-brass" aria-live="polite">
-        <output class="figures text-4xl">{text || ' '}</output>
-        <span class="text-[15px] text-ink-dim">{isInch ? 'in ' : text ? 'mm ' : ''}{isInch ? echo : ''}</span>
+        <output class="figures text-4xl">{entry.text || ' '}</output>
+        <span class="text-[15px] text-ink-dim">{isInch ? `in ${echo}` : entry.text ? 'mm ' : ''}</span>
       </p>
     {:else}
       <h2 class="text-lg">Measured well enough: every reading is checked, no single one helps much more.</h2>
     {/if}
-    <p class={['mt-1 min-h-5', says ? 'text-fails' : 'text-ink-dim']} role="status">
-      {#if says}▲ {says}{:else if survey.says[0]}{survey
-          .says[0]}{:else if next && !other && taken > 0 && next.replaces === null}{next.why}{:else if last}{taken}
-        taken. {last.label}: {last.says}{/if}
-    </p>
+    <p class={['mt-1 min-h-5', entry.says ? 'text-fails' : 'text-ink-dim']} role="status">{says}</p>
   </div>
-  {#if between}
-    <div class="grid grid-cols-4 gap-2 p-3">
-      {#each [0, 1, 2, 3] as row (row)}
-        {#each DIGITS.slice(3 * row, 3 * row + 3) as key (key)}
-          <button
-            class="h-[3.25rem] rounded-sm border border-edge bg-paper figures text-xl active:bg-brass-wash"
-            aria-label={key === '⌫' ? 'delete' : key}
-            onclick={() => press(key)}>{key}</button
-          >
-        {/each}
-        {@const fraction = FRACTIONS[row] ?? '1/2'}
-        <button
-          class="h-[3.25rem] rounded-sm border border-edge bg-paper figures text-xl active:bg-brass-wash disabled:opacity-40"
-          disabled={!isInch}
-          onclick={() => press(fraction)}>{fraction}</button
-        >
-      {/each}
-      <button
-        class="h-[3.5rem] rounded-sm border border-ink bg-paper"
-        onclick={() => {
-          isInch = !isInch;
-          void hear();
-        }}>{isInch ? 'inch' : 'mm'}</button
-      >
-      <button
-        class="col-span-3 h-[3.5rem] rounded-sm bg-ink text-lg text-paper disabled:opacity-40"
-        disabled={!text}
-        onclick={keep}>Keep, next</button
-      >
-    </div>
+  {#if entry.wanted}
+    <FigureKeys
+      {isInch}
+      canKeep={entry.text !== ''}
+      onpress={press}
+      onunit={() => {
+        isInch = !isInch;
+        void hear();
+      }}
+      onkeep={keep}
+    />
   {/if}
   <details class="border-t border-edge px-4 py-2">
     <summary class="py-1 text-brass underline underline-offset-2">Another pair, or the square</summary>
     <div class="flex flex-wrap gap-3 py-2 text-[16px]">
-      <select
-        class="field-line w-32"
-        aria-label="Phone: kind of reading"
-        value={between?.kind ?? 'inside'}
-        onchange={(e) => choose({ kind: kindOf(e.currentTarget.value) })}
-      >
-        {#each PHONE_KINDS as kind (kind)}<option value={kind}>{KIND_WORDS[kind]}</option>{/each}
-      </select>
-      <select
-        class="field-line w-20 figures"
-        aria-label="Phone: from hole"
-        value={between?.a}
-        onchange={(e) => choose({ a: e.currentTarget.value })}
-      >
-        {#if between && isAlongAxis(between.kind)}<option value="C">C</option>{/if}
-        {#each ids as id (id)}<option>{id}</option>{/each}
-      </select>
-      {#if between && isAlongAxis(between.kind)}
-        <select
-          class="field-line w-24"
-          aria-label="Phone: which edge"
-          value={between.edge}
-          onchange={(e) => choose({ edge: edgeOf(e.currentTarget.value) })}
-        >
-          <option>centre</option><option>low</option><option>high</option>
-        </select>
-      {:else if between && between.kind !== 'radius'}
-        <select
-          class="field-line w-20 figures"
-          aria-label="Phone: to hole"
-          value={between.b}
-          onchange={(e) => choose({ b: e.currentTarget.value })}
-        >
-          {#each ids.filter((id) => id !== between.a) as id (id)}<option>{id}</option>{/each}
-        </select>
-      {/if}
+      <BetweenSelects {entry} kinds={PHONE_KINDS} of="Phone" large />
     </div>
   </details>
 </section>

@@ -1,6 +1,6 @@
 <script lang="ts">
   import type { PlateResult, PlateSheet } from '../../api/types';
-  import ReadingFields from '../../measure/ReadingFields.svelte';
+  import Fields from '../../measure/Fields.svelte';
   import { FLANGE_SCREWS, MOTOR_SCREWS, OVERHANG, STANDOFF_SCREWS } from './fields';
   import JointFields from './JointFields.svelte';
 
@@ -25,12 +25,12 @@
       {disabled}
       change={(write) => change((next) => write(next.motor_joint))}
     />
-    <ReadingFields specs={MOTOR_SCREWS} from={sheet.face} {disabled} change={face} />
+    <Fields form={MOTOR_SCREWS} from={sheet.face} {disabled} change={face} />
     <p class="text-[12.5px] text-ink-dim">
       A motor face is often tapped through, with a winding, fan or seal close behind. Measure before you
       screw.
     </p>
-    <ReadingFields specs={OVERHANG} from={sheet.face} {disabled} change={face} />
+    <Fields form={OVERHANG} from={sheet.face} {disabled} change={face} />
   </div>
   <div>
     <JointFields
@@ -41,8 +41,8 @@
       {disabled}
       change={(write) => change((next) => write(next.flange_joint))}
     />
-    <ReadingFields
-      specs={FLANGE_SCREWS}
+    <Fields
+      form={FLANGE_SCREWS}
       from={sheet.flange_joint}
       {disabled}
       change={(write) => change((next) => write(next.flange_joint))}
@@ -60,12 +60,7 @@
         {disabled}
         change={standoff}
       />
-      <ReadingFields
-        specs={STANDOFF_SCREWS}
-        from={sheet.build_up.standoffs.joint}
-        {disabled}
-        change={standoff}
-      />
+      <Fields form={STANDOFF_SCREWS} from={sheet.build_up.standoffs.joint} {disabled} change={standoff} />
     </div>
   {/if}
 </div>

@@ -1,10 +1,8 @@
 <script lang="ts">
   import type { PlateResult, PlateSheet } from '../../api/types';
   import { fixed } from '../../lib/format';
-  import ChoiceField from '../../measure/ChoiceField.svelte';
-  import NumberField from '../../measure/NumberField.svelte';
   import ReadingField from '../../measure/ReadingField.svelte';
-  import ReadingFields from '../../measure/ReadingFields.svelte';
+  import Fields from '../../measure/Fields.svelte';
   import { STANDOFFS } from './fields';
 
   type Standoffs = PlateSheet['build_up']['standoffs'];
@@ -15,15 +13,6 @@
     change: (write: (legs: Standoffs) => void) => void;
   }
   let { legs, tilt, disabled, change }: Props = $props();
-  const FIXINGS = [
-    ['bolted', 'bolted'],
-    ['welded', 'welded'],
-  ] as const;
-  const METALS = [
-    ['steel', 'steel'],
-    ['stainless', 'stainless steel'],
-    ['aluminium', 'aluminium'],
-  ] as const;
   const lengths = $derived(legs.measured);
   /** Half a hundredth: less than a micrometer reads, so not worth a skim. */
   const LEAST_SKIM_MM = 0.005;
@@ -34,31 +23,7 @@
   );
 </script>
 
-<NumberField
-  label="Standoffs"
-  value={legs.count}
-  least={0}
-  greatest={24}
-  {disabled}
-  onchange={(value) => change((next) => (next.count = Math.round(value ?? 0)))}
-/>
-<ReadingFields specs={STANDOFFS} from={legs} {disabled} {change} />
-<ChoiceField
-  label="Fixed by"
-  none="not chosen"
-  value={legs.fixing}
-  options={FIXINGS}
-  {disabled}
-  onchange={(fixing) => change((next) => (next.fixing = fixing))}
-/>
-<ChoiceField
-  label="Legs are made of"
-  none="not said"
-  value={legs.made_of}
-  options={METALS}
-  {disabled}
-  onchange={(metal) => change((next) => (next.made_of = metal))}
-/>
+<Fields form={STANDOFFS} from={legs} {disabled} {change} />
 {#each Array.from({ length: legs.count }, (_, k) => k) as k (k)}
   {#if k <= lengths.length}
     <ReadingField

@@ -1,6 +1,7 @@
 <script lang="ts">
-  import { answered, client, Refusal } from '../../api/client';
-  import type { Survey, SurveyRead } from '../../api/types';
+  import { answered, client, sent } from '../../api/client';
+  import type { Survey, SurveyRead, Tool } from '../../api/types';
+  import FilePick from '../../measure/FilePick.svelte';
   import Button from '../../lib/ui/Button.svelte';
 
   interface Props {
@@ -9,39 +10,22 @@
     ontake: (read: SurveyRead) => void;
   }
   let { survey, isFace, ontake }: Props = $props();
-  const uid = $props.id();
   let found = $state.raw<SurveyRead | null>(null);
   let name = $state('');
-  let says = $state('');
   let side = $state<Survey['seen_from']>('engine');
-  let madeWith = $state('');
+  let madeWith = $state<Tool | ''>('');
 
-  async function read(event: Event & { currentTarget: HTMLInputElement }): Promise<void> {
-    const input = event.currentTarget;
-    const file = input.files?.[0];
-    if (!file) return;
-    says = '';
+  async function read(file: File): Promise<void> {
     found = null;
     name = file.name;
-    const body = new FormData();
-    body.append('file', file);
-    body.append('survey', JSON.stringify(survey));
-    body.append('seen_from', isFace ? survey.seen_from : side);
-    if (madeWith) body.append('tool', madeWith);
-    try {
-      found = await answered(
-        client.POST('/api/measure/survey-file', {
-          // The schema calls a file's bytes a string; the form carries the file itself.
-          body: { file: file.name, survey: '', seen_from: side },
-          bodySerializer: () => body,
-        }),
-      );
-    } catch (error) {
-      if (!(error instanceof Refusal)) throw error;
-      says = error.message;
-    } finally {
-      input.value = ''; // so that the same file, mended, can be chosen again
-    }
+    const seenFrom = isFace ? survey.seen_from : side;
+    const body = {
+      file,
+      survey: JSON.stringify(survey),
+      seen_from: seenFrom,
+      ...(madeWith && { tool: madeWith }),
+    };
+    found = await answered(client.POST('/api/measure/survey-file', sent(body)));
   }
 </script>
 
@@ -68,9 +52,7 @@
       </select></label
     >
   </div>
-  <label for="{uid}-file" class="text-brass underline underline-offset-2">Read a DXF or CSV file…</label>
-  <input id="{uid}-file" type="file" accept=".csv,.txt,.dxf,text/csv" class="sr-only" onchange={read} />
-  {#if says}<p role="alert" class="text-fails">▲ {name}: {says} Nothing was changed.</p>{/if}
+  <FilePick label="Read a DXF or CSV file…" accept=".csv,.txt,.dxf,text/csv" take={read} />
   {#if found}
     {@const read = found}
     <div class="mt-1 bg-brass-wash px-2 py-1.5" role="status">

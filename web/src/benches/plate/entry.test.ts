@@ -148,7 +148,7 @@ describe('SweepForm', () => {
 
 describe('PhoneEntry', () => {
   const phone = (next: SurveyResult['next_reading'] = NEXT) =>
-    render(PhoneEntry, { holes: HOLES, survey: aSurvey(), taken: 3, next, onadd });
+    render(PhoneEntry, { holes: HOLES, frames: [], survey: aSurvey(), taken: 3, next, onadd });
   const press = async (...keys: string[]) => {
     for (const key of keys) await fireEvent.click(screen.getByRole('button', { name: key }));
   };

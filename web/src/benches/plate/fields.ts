@@ -1,21 +1,48 @@
-/** The readings of motor face, plate and screws, in the order in which they are taken. */
-import type { Joint, PlateSheet } from '../../api/types';
-import { reading, type ReadingSpec } from '../../measure/reading-specs';
+/** The forms of motor face, plate, build-up and screws, in the order in which their figures are taken. */
+import type { Joint, PlateSheet, Survey } from '../../api/types';
+import { asked, choice, count, number, reading, settled, text, yesNo, type Form } from '../../measure/fields';
 
 type Face = PlateSheet['face'];
 type Plate = PlateSheet['plate'];
 type BuildUp = PlateSheet['build_up'];
 
-export const CIRCLE: readonly ReadingSpec<Face>[] = [
-  reading('bolt_circle', 'Bolt circle', 'length', 'across two opposite holes'),
+const METALS = [
+  ['aluminium', 'aluminium'],
+  ['steel', 'steel'],
+  ['stainless', 'stainless steel'],
+] as const;
+export const FITS = ['H7/g6', 'H7/h6', 'H8/h6', 'H7/k6', 'H7/n6', 'H7/p6', 'H7/s6'] as const;
+const FIT_OPTIONS = FITS.map((name) => [name, name] as const);
+
+export const NUMBERED: Form<Survey> = [
+  choice('numbered', 'Numbers run', [
+    ['anticlockwise', 'anticlockwise'],
+    ['clockwise', 'clockwise'],
+  ]),
 ];
-export const FACE: readonly ReadingSpec<Face>[] = [
+export const SEEN: Form<Survey> = [
+  choice('seen_from', 'Looked at from', [
+    ['engine', 'the engine side'],
+    ['gearbox', 'the gearbox side'],
+  ]),
+  ...NUMBERED,
+];
+export const DIRECTION: Form<Survey> = [settled('direction_at', 'It lies at, from 3 o’clock', 'angle')];
+export const CIRCLE: Form<Face> = [
+  count('count', 'Holes on the circle', [0, 60], 0),
+  reading('bolt_circle', 'Bolt circle', 'length', 'across two opposite holes'),
+  settled('first_at', 'First hole at', 'angle'),
+];
+export const TURNED: Form<Plate> = [
+  settled('turned', 'Motor turned by', 'angle', 'anticlockwise from the engine side'),
+];
+export const FACE: Form<Face> = [
   reading('register_size', 'Register', 'length'),
   reading('plate_hole', 'Clearance hole in the plate', 'length', 'M10 11, M8 9, M12 13.5 mm'),
   reading('counterbore', 'Counterbore, when heads are sunk', 'length'),
   reading('counterbore_depth', 'Counterbore depth', 'length'),
 ];
-export const MOTOR_SCREWS: readonly ReadingSpec<Face>[] = [
+export const MOTOR_SCREWS: Form<Face> = [
   reading('screw_length', 'Screw length', 'length', 'under the head'),
   reading(
     'depth_behind',
@@ -24,38 +51,127 @@ export const MOTOR_SCREWS: readonly ReadingSpec<Face>[] = [
     'a wire down the hole, to the first thing it meets',
   ),
 ];
-export const OVERHANG: readonly ReadingSpec<Face>[] = [
+export const OVERHANG: Form<Face> = [
   reading('overhang', 'Motor’s c.g. from its face', 'length', 'balance it on a bar'),
 ];
-export const FLANGE_SCREWS: readonly ReadingSpec<Joint>[] = [
+export const FLANGE_SCREWS: Form<Joint> = [
   reading('length', 'Length of the gearbox screws', 'length', 'under the head'),
   reading('depth_behind', 'Depth behind the gearbox face', 'length', 'to the first thing behind'),
 ];
-export const STANDOFF_SCREWS: readonly ReadingSpec<Joint>[] = [
+export const STANDOFF_SCREWS: Form<Joint> = [
   reading('length', 'Length of the standoff screws', 'length', 'under the head'),
   reading('depth_behind', 'Depth of the hole in a leg', 'length', 'to the end of the drill'),
 ];
-export const JOINT: readonly ReadingSpec<Joint>[] = [
+const SCREW: Form<Joint> = [
+  choice(
+    'property_class',
+    'Strength on the head',
+    [
+      ['8.8', '8.8'],
+      ['10.9', '10.9'],
+      ['12.9', '12.9'],
+      ['grade_5', 'grade 5'],
+      ['grade_8', 'grade 8'],
+    ],
+    'not known',
+  ),
+  choice(
+    'tapped',
+    'Screwed into',
+    [
+      ['steel', 'steel'],
+      ['cast_iron', 'cast iron'],
+      ['aluminium_wrought', 'aluminium, wrought'],
+      ['aluminium_cast', 'aluminium, cast'],
+    ],
+    'not known',
+  ),
+  number('tapped_mpa', 'Its tensile strength, MPa', [21, 2500], 'empty: usual for the material'),
+  choice(
+    'condition',
+    'Thread is',
+    [
+      ['dry', 'dry'],
+      ['oiled', 'oiled'],
+      ['threadlocker', 'threadlocker'],
+    ],
+    'not said',
+  ),
+  choice(
+    'surface',
+    'Clamped faces are',
+    [
+      ['dry', 'dry steel or iron'],
+      ['plated', 'plated or anodised'],
+      ['blasted', 'blasted'],
+    ],
+    'not said: least friction',
+  ),
+  yesNo('is_blind', 'The tapped holes', 'not said', ['end', 'go through']),
   reading('washer', 'Washer, thickness', 'length', '0 where there is none'),
   reading('head', 'Washer or head, diameter', 'length', 'empty: a socket head’s'),
   reading('thread_depth', 'Full thread in the tapped hole', 'length', 'turns of a screw by hand × pitch'),
   reading('countersink', 'Countersink of the tapped hole', 'length', '0 where there is none'),
   reading('tightening', 'Tightened to', 'torque', 'empty: for 70 % of proof'),
 ];
+/** What is asked of any joint, its thread being one of those that the core knows. */
+export const jointForm = (threads: readonly string[]): Form<Joint> => [
+  choice(
+    'thread',
+    'Thread',
+    threads.map((name) => [name, name] as const),
+    'not known',
+  ),
+  ...SCREW,
+];
+export const SLEEVES: Form<Joint> = [
+  asked((joint) => joint.crush_tube, number('sleeve_yield_mpa', 'Yield of the sleeves, MPa', [21, 2500])),
+];
 
-export const TERMINALS: readonly ReadingSpec<Face>[] = [
+export const TERMINALS: Form<Face> = [
   reading('terminals_at', 'Terminals at', 'angle', 'middle of them, from 3 o’clock, looking at the face'),
   reading('terminals_arc', 'Terminals and cables take up', 'angle', 'of the turn'),
 ];
-export const TERMINALS_WINDOW: readonly ReadingSpec<Plate>[] = [
+export const TERMINALS_WINDOW: Form<Plate> = [
   reading('terminals_from', 'They may lie from', 'angle', 'in the vehicle, seen from the engine side'),
   reading('terminals_to', 'to', 'angle', 'anticlockwise'),
 ];
-export const THICKNESS: readonly ReadingSpec<Plate>[] = [reading('thickness', 'Thickness', 'length')];
-export const BORE: readonly ReadingSpec<Plate>[] = [
+export const PLATE: Form<Plate> = [
+  reading('thickness', 'Thickness', 'length'),
+  choice('made_of', 'Made of', METALS, 'not chosen'),
+  text('material', 'Grade and temper'),
+  choice('process', 'Cut by', [
+    ['waterjet', 'waterjet'],
+    ['laser', 'laser'],
+    ['plasma', 'plasma'],
+    ['flame', 'flame'],
+    ['milled', 'milled'],
+  ]),
+];
+export const EDGE: Form<Plate> = [
+  choice('outline_by', 'Edge follows', [
+    ['holes', 'the holes'],
+    ['flange', 'the flange’s outline'],
+  ]),
+];
+export const LOCATED: Form<Plate> = [
+  {
+    ...choice(
+      'locating',
+      'Located by',
+      [
+        ['registers', 'registers'],
+        ['dowels', 'dowels, reamed after indicating'],
+      ],
+      'not chosen',
+    ),
+    read: (plate) => (plate.locating === 'not_chosen' ? null : plate.locating),
+  },
+];
+export const BORE: Form<Plate> = [
   reading('bore', 'Bore through it', 'length', 'empty: the motor’s register'),
 ];
-export const GEARBOX_PLATE_BORE: readonly ReadingSpec<Plate>[] = [
+export const GEARBOX_PLATE_BORE: Form<Plate> = [
   reading(
     'bore',
     'Bore, gearbox plate',
@@ -63,36 +179,61 @@ export const GEARBOX_PLATE_BORE: readonly ReadingSpec<Plate>[] = [
     'for shaft and coupler; the motor plate has the register’s',
   ),
 ];
-export const CONCENTRICITY: readonly ReadingSpec<Plate>[] = [
-  reading('concentricity', 'Concentricity as machined', 'length'),
-];
-export const DOWEL: readonly ReadingSpec<Plate>[] = [
+export const CONCENTRICITY: Form<Plate> = [reading('concentricity', 'Concentricity as machined', 'length')];
+export const DOWEL: Form<Plate> = [
   reading('dowel_size', 'Dowel', 'length', 'two of them, as far apart as the flange allows'),
+  asked(
+    (plate) => Boolean(plate.dowel_size),
+    choice('dowel_fit', 'Dowel in its reamed hole', FIT_OPTIONS, 'not chosen'),
+  ),
 ];
-export const STOCK: readonly ReadingSpec<Plate>[] = [
+export const ORDER: Form<Plate> = [
+  text('part_number', 'Part number', { most: 30 }),
+  count('quantity', 'Quantity', [1, 500], 1),
   reading('kerf', 'Kerf put into the lines', 'length', 'empty: the cutter’s own'),
   reading('sheet_long', 'Stock sheet, long', 'length'),
   reading('sheet_wide', 'Stock sheet, wide', 'length'),
 ];
-export const SECOND: readonly ReadingSpec<BuildUp>[] = [
-  reading('second_thickness', 'Motor plate, thickness', 'length'),
+export const KIND: Form<BuildUp> = [
+  choice('kind', 'Built as', [
+    ['one_plate', 'one plate'],
+    ['two_plates', 'two plates on standoffs'],
+    ['ring', 'plate and spacer ring'],
+    ['base', 'base plate, motor on feet'],
+  ]),
 ];
-export const APART: readonly ReadingSpec<BuildUp>[] = [
+export const SECOND: Form<BuildUp> = [reading('second_thickness', 'Motor plate, thickness', 'length')];
+export const APART: Form<BuildUp> = [
   reading('wanted_apart', 'Faces wanted apart', 'length', 'as shafts and coupler ask for'),
 ];
-export const STANDOFFS: readonly ReadingSpec<BuildUp['standoffs']>[] = [
+export const STANDOFFS: Form<BuildUp['standoffs']> = [
+  count('count', 'Standoffs', [0, 24], 0),
   reading('circle', 'On a circle of', 'length'),
   reading('first_at', 'First at', 'angle'),
   reading('hole', 'Hole in each plate', 'length'),
   reading('diameter', 'Diameter of a leg', 'length'),
   reading('bored', 'Bored through', 'length', 'empty: solid'),
   reading('length', 'Length as ordered', 'length', 'face to face'),
+  choice(
+    'fixing',
+    'Fixed by',
+    [
+      ['bolted', 'bolted'],
+      ['welded', 'welded'],
+    ],
+    'not chosen',
+  ),
+  choice('made_of', 'Legs are made of', METALS, 'not said'),
 ];
-export const RING: readonly ReadingSpec<BuildUp['ring']>[] = [
+export const RING: Form<BuildUp['ring']> = [
   reading('thickness', 'Ring, thickness', 'length'),
   reading('inside', 'Ring, inside', 'length'),
+  choice('on', 'Between the plate and', [
+    ['gearbox', 'the gearbox'],
+    ['motor', 'the motor'],
+  ]),
 ];
-export const BASE: readonly ReadingSpec<BuildUp['base']>[] = [
+export const BASE: Form<BuildUp['base']> = [
   reading('along', 'Feet’s holes, along the shaft', 'length'),
   reading('across', 'Feet’s holes, across', 'length'),
   reading('hole', 'Hole for the feet', 'length'),

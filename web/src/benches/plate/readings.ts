@@ -63,3 +63,9 @@ export function readingOf(between: Between, text: string, tool: Tool): SurveyRea
   if (kind === 'sweep') return null;
   return { kind, a, b: kind === 'radius' ? 'C' : b, ...taken } satisfies PairReading;
 }
+
+/** A figure after one more key: `⌫` takes the last character back, a fraction takes the place of the one before. */
+export function keyed(text: string, key: string): string {
+  if (key === '⌫') return text.slice(0, -1);
+  return (key.includes('/') ? `${text.replace(/\s*\d+\/\d*$/, '')} ${key}` : text + key).trimStart();
+}

@@ -38,12 +38,7 @@
     onchoose={(pick) => (choosing = pick)}
   />{/snippet}
 {#snippet parts()}<PartsTab {sheet} layout={brief.layout} {isBothDriven} {disabled} {change} />{/snippet}
-{#snippet safety()}<SafetyTab
-    {sheet}
-    {brief}
-    {disabled}
-    change={(write) => changeAll((sheets) => write(sheets.ratios, sheets.brief))}
-  />{/snippet}
+{#snippet safety()}<SafetyTab sheets={editor.sheets} {disabled} change={changeAll} />{/snippet}
 
 <Tabs
   label="Ratios"

@@ -3,8 +3,9 @@
   import type { Box, PartKind, Quantity } from '../../api/types';
   import LibraryButton from '../../library/LibraryButton.svelte';
   import { useReader } from '../../measure/reader';
+  import RowTable from '../../measure/RowTable.svelte';
   import AddBox from './AddBox.svelte';
-  import BoxRow from './BoxRow.svelte';
+  import BoxDetails from './BoxDetails.svelte';
   import { BOX_COLUMNS, newBox, type Asks } from './boxes';
 
   interface Props {
@@ -16,9 +17,9 @@
     kind?: PartKind; // of the library, where it keeps such parts
     asks?: Asks; // what else is worth asking of such a box
     disabled: boolean;
-    onchange: (boxes: Box[]) => void;
+    change: (write: (boxes: Box[]) => void) => void;
   }
-  let { title, boxes, noun, hint, aside, kind, asks = {}, disabled, onchange }: Props = $props();
+  let { title, boxes, noun, hint, aside, kind, asks = {}, disabled, change }: Props = $props();
   const reader = useReader();
   let says = $state('');
   async function check(text: string, quantity: Quantity): Promise<boolean> {
@@ -27,7 +28,10 @@
   }
 
   function put(k: number, part: Partial<Box>): void {
-    onchange(boxes.map((box, at) => (at === k ? { ...box, ...part } : box)));
+    change((next) => {
+      const box = next[k];
+      if (box) next[k] = { ...box, ...part };
+    });
   }
 
   function addBox(box: Box): void {
@@ -35,7 +39,7 @@
       says = `There is a ${box.name} already. Give this one another name.`;
     } else {
       says = '';
-      onchange([...boxes, box]);
+      change((next) => next.push(box));
     }
   }
 
@@ -63,30 +67,26 @@
       />{/if}
   </h3>
   {#if boxes.length > 0}
-    <table class="w-full text-[13px]" aria-label={title}>
-      <thead class="text-ink-dim">
-        <tr>
-          <th class="text-left font-normal">name</th>
-          {#each BOX_COLUMNS as [part, head, , , size] (part)}<th class="{size} text-right font-normal"
-              >{head}</th
-            >{/each}
-          <th class="w-16"></th>
-        </tr>
-      </thead>
-      <tbody>
-        {#each boxes as box, k (box.name)}
-          <BoxRow
-            {box}
+    <RowTable label={title} rows={boxes} columns={BOX_COLUMNS} name={(box) => box.name} {disabled} {change}>
+      {#snippet beside(box, k)}
+        {#if kind}<LibraryButton
             {kind}
-            {asks}
+            held={box}
             {disabled}
-            onput={(part) => put(k, part)}
-            onsettings={(text) => changeSettings(k, text)}
-            onremove={() => onchange(boxes.filter((_, at) => at !== k))}
-          />
-        {/each}
-      </tbody>
-    </table>
+            ontake={(part) => part.content.box && put(k, part.content.box)}
+          />{/if}
+      {/snippet}
+      {#snippet below(box, k)}
+        <BoxDetails
+          {box}
+          {asks}
+          askHeat={kind !== undefined}
+          {disabled}
+          onput={(part) => put(k, part)}
+          onsettings={(text) => changeSettings(k, text)}
+        />
+      {/snippet}
+    </RowTable>
   {:else}
     <p class="text-[13px] text-ink-dim">{hint}</p>
   {/if}

@@ -8,7 +8,12 @@ import BoxList from './BoxList.svelte';
 function list(): ReturnType<typeof vi.fn<(boxes: Box[]) => void>> {
   const onchange = vi.fn<(boxes: Box[]) => void>();
   const boxes = [newBox('1st', '3.65'), newBox('2nd', '2.14')];
-  render(BoxList, { title: 'Gears', boxes, noun: 'a gear', hint: '', disabled: false, onchange });
+  const change = (write: (next: Box[]) => void) => {
+    const next = structuredClone(boxes);
+    write(next);
+    onchange(next);
+  };
+  render(BoxList, { title: 'Gears', boxes, noun: 'a gear', hint: '', disabled: false, change });
   return onchange;
 }
 const type = async (label: string, value: string): Promise<HTMLInputElement> => {

@@ -1,10 +1,10 @@
 <script lang="ts">
   import type { BriefSheet, Gearbox, RatiosSheet } from '../../api/types';
   import LibraryButton from '../../library/LibraryButton.svelte';
+  import Fields from '../../measure/Fields.svelte';
   import BoxList from './BoxList.svelte';
   import { newGearbox } from './boxes';
-  import Ratings from './Ratings.svelte';
-  import SplitFields from './SplitFields.svelte';
+  import { hasShaft, isUnit, ratings, SPLIT } from './fields';
   import TyreOptions from './TyreOptions.svelte';
 
   interface Props {
@@ -15,8 +15,8 @@
     change: (write: (sheet: RatiosSheet) => void) => void;
   }
   let { sheet, layout, isBothDriven, disabled, change }: Props = $props();
-  const isUnit = $derived(layout === 'axle_unit' || layout === 'centre_unit' || layout === 'two_units');
-  const hasFinals = $derived(layout !== 'axle_unit' && layout !== 'two_units');
+  const ofUnit = $derived(isUnit(layout));
+  const hasFinals = $derived(hasShaft(layout));
   const withGearbox = (write: (gearbox: Gearbox) => void) =>
     change((next) => {
       next.gearbox ??= newGearbox();
@@ -29,18 +29,18 @@
     <BoxList
       title={layout === 'two_units'
         ? "The rear unit's own reduction"
-        : isUnit
+        : ofUnit
           ? "The unit's own reduction"
           : 'Reduction boxes'}
-      kind={isUnit ? 'drive_unit' : 'reduction'}
-      noun={isUnit ? 'a unit' : 'a reduction'}
-      hint={isUnit
+      kind={ofUnit ? 'drive_unit' : 'reduction'}
+      noun={ofUnit ? 'a unit' : 'a reduction'}
+      hint={ofUnit
         ? 'Its built-in ratio, from the data sheet or by turning the input and counting.'
         : 'None: the motor drives straight on.'}
       boxes={sheet.reductions}
       asks={{ reverses: true, settings: true, mass: layout === 'kept_gearbox' }}
       {disabled}
-      onchange={(boxes) => change((next) => (next.reductions = boxes))}
+      change={(write) => change((next) => write(next.reductions))}
     />
     {#if layout === 'two_units'}
       <BoxList
@@ -50,7 +50,7 @@
         hint="None listed: the front unit is geared like the rear one."
         boxes={sheet.front_reductions}
         {disabled}
-        onchange={(boxes) => change((next) => (next.front_reductions = boxes))}
+        change={(write) => change((next) => write(next.front_reductions))}
       />
     {/if}
     {#if layout === 'kept_gearbox'}
@@ -60,7 +60,7 @@
         hint="Turn the input, count output turns in each gear: input over output."
         boxes={sheet.gearbox?.gears ?? []}
         {disabled}
-        onchange={(boxes) => withGearbox((gearbox) => (gearbox.gears = boxes))}
+        change={(write) => withGearbox((gearbox) => write(gearbox.gears))}
       >
         {#snippet aside()}
           <LibraryButton
@@ -81,7 +81,7 @@
         boxes={sheet.final_drives}
         asks={{ coast: true }}
         {disabled}
-        onchange={(boxes) => change((next) => (next.final_drives = boxes))}
+        change={(write) => change((next) => write(next.final_drives))}
       />
       {#if isBothDriven}
         <BoxList
@@ -91,18 +91,27 @@
           hint="None listed: the front axle has the rear one's."
           boxes={sheet.front_final_drives}
           {disabled}
-          onchange={(boxes) => change((next) => (next.front_final_drives = boxes))}
+          change={(write) => change((next) => write(next.front_final_drives))}
         />
       {/if}
     {/if}
-    <TyreOptions
-      tyres={sheet.tyres}
-      {disabled}
-      onchange={(tyres) => change((next) => (next.tyres = tyres))}
-    />
+    <TyreOptions tyres={sheet.tyres} {disabled} onchange={(all) => change((next) => (next.tyres = all))} />
   </div>
   <div class="flex flex-col gap-6">
-    <Ratings {sheet} {layout} {isBothDriven} {disabled} {change} {withGearbox} />
-    {#if isBothDriven && layout !== 'two_units'}<SplitFields {sheet} {disabled} {change} />{/if}
+    <section>
+      <h3>What each bears</h3>
+      <Fields form={ratings(layout, isBothDriven)} from={sheet} {disabled} {change} />
+    </section>
+    {#if isBothDriven && layout !== 'two_units'}
+      <section>
+        <h3>Between front and rear</h3>
+        <Fields
+          form={SPLIT}
+          from={sheet.split}
+          {disabled}
+          change={(write) => change((next) => write(next.split))}
+        />
+      </section>
+    {/if}
   </div>
 </div>

@@ -3,6 +3,8 @@
   import DyePlot from '../../drawing/DyePlot.svelte';
   import { curvePath, type PlotFrame } from '../../drawing/plot-frame';
 
+  import RoadLoads from './RoadLoads.svelte';
+
   interface Props {
     result: RatiosResult;
     compared: readonly Candidate[];
@@ -41,47 +43,7 @@
 </script>
 
 {#snippet inside(frame: PlotFrame)}
-  {#if result.slip_nm !== null}
-    <line
-      x1={frame.left}
-      x2={frame.right}
-      y1={frame.y(result.slip_nm)}
-      y2={frame.y(result.slip_nm)}
-      class="stroke-fails-lit"
-      stroke-dasharray="7 5"
-      stroke-width="1.5"
-    />
-    <text
-      x={frame.right - 4}
-      y={frame.y(result.slip_nm) < frame.top + 16
-        ? Math.max(frame.y(result.slip_nm), frame.top) + 14
-        : frame.y(result.slip_nm) - 6}
-      text-anchor="end"
-      class="fill-fails-lit plot-label text-[13px]">tyres slip above this, dry</text
-    >
-  {/if}
-  {#if result.resistance_nm}
-    <path d={path(frame, result.resistance_nm)} class="fill-none stroke-scribe" stroke-width="1.6" />
-    <text
-      x={frame.right - 4}
-      y={frame.y(result.resistance_nm[lastShown] ?? 0) - 8}
-      text-anchor="end"
-      class="fill-scribe plot-label text-[13px]">resistance, level</text
-    >
-  {/if}
-  {#if result.hill_resistance_nm}
-    <path
-      d={path(frame, result.hill_resistance_nm)}
-      class="fill-none stroke-scribe"
-      stroke-width="1.2"
-      stroke-dasharray="2 4"
-    />
-    <text
-      x={frame.left + (frame.right - frame.left) * 0.42}
-      y={frame.y(result.hill_resistance_nm[Math.round(lastShown * 0.42)] ?? 0) - 6}
-      class="fill-scribe plot-label text-[13px]">the hill, laden</text
-    >
-  {/if}
+  <RoadLoads {result} {frame} {lastShown} />
   {#each oldGears as gear (gear.name)}
     <path d={path(frame, gear.wheel_nm)} class="fill-none stroke-scribe-dim" stroke-opacity="0.75" />
   {/each}

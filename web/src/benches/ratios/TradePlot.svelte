@@ -2,6 +2,9 @@
   import { scaleLinear, scaleSqrt } from 'd3-scale';
   import type { Pick } from '../../api/types';
   import { fixed, whole } from '../../lib/format';
+  import PlotGrid from './PlotGrid.svelte';
+  import { nearest, span } from './trade-plot';
+  import WantedSpeed from './WantedSpeed.svelte';
   import { isSamePick, type RatiosState, type TradePoint } from './ratios.svelte';
 
   interface Props {
@@ -24,37 +27,15 @@
   const tops = $derived(able.map((point) => point.topKmh));
   const x = $derived(scaleLinear(span(tops, wantedKmh, 20), [LEFT + 6, width - RIGHT - 6]).nice());
   const y = $derived(scaleLinear(span(launches, null, 1), [TOP + 6, BOTTOM - 6]).nice());
-  const radius = $derived(
-    scaleSqrt(
-      span(
-        able.map((point) => point.cruiseRpm),
-        null,
-        500,
-      ),
-      [2.4, 6.5],
-    ),
-  );
+  const cruises = $derived(able.map((point) => point.cruiseRpm));
+  const radius = $derived(scaleSqrt(span(cruises, null, 500), [2.4, 6.5]));
   const isWantedAtLeft = $derived(wantedKmh !== null && x(wantedKmh) < LEFT + 60);
   const near = $derived(able.find((point) => point.name === ratios.hovered) ?? null);
-
-  /** From least to greatest, never narrower than what can be told apart on the road. */
-  function span(values: readonly number[], other: number | null, narrowest = 0): [number, number] {
-    const all = other === null ? values : [...values, other];
-    if (values.length === 0) return [0, 1];
-    const [least, greatest] = [Math.min(...all), Math.max(...all)];
-    const pad = Math.max(0, narrowest - (greatest - least)) / 2;
-    return [least - pad, greatest + pad];
-  }
 
   function at(event: PointerEvent & { currentTarget: SVGSVGElement }): TradePoint | null {
     const box = event.currentTarget.getBoundingClientRect();
     const [px, py] = [event.clientX - box.left, event.clientY - box.top];
-    const far = (point: TradePoint) => Math.hypot(x(point.topKmh) - px, y(point.launchS ?? 0) - py);
-    const closest = able.reduce<TradePoint | null>(
-      (best, point) => (best === null || far(point) < far(best) ? point : best),
-      null,
-    );
-    return closest && far(closest) <= REACH ? closest : null;
+    return nearest(able, (point) => Math.hypot(x(point.topKmh) - px, y(point.launchS ?? 0) - py), REACH);
   }
 
   function isColumn(point: TradePoint): boolean {
@@ -81,34 +62,13 @@
     <text x={width - RIGHT} y={HEIGHT - 4} text-anchor="end" class="fill-ink-dim text-[12px]"
       >top speed, km/h</text
     >
-    {#each y.ticks(5) as seconds (seconds)}
-      <line x1={LEFT} x2={width - RIGHT} y1={y(seconds)} y2={y(seconds)} class="stroke-edge" />
-      <text x={LEFT - 5} y={y(seconds) + 4} text-anchor="end" class="fill-ink-dim figures text-[11.5px]"
-        >{seconds}</text
-      >
-    {/each}
-    {#each x.ticks(5) as kmh (kmh)}
-      <line x1={x(kmh)} x2={x(kmh)} y1={TOP} y2={BOTTOM} class="stroke-edge" />
-      <text x={x(kmh)} y={BOTTOM + 15} text-anchor="middle" class="fill-ink-dim figures text-[11.5px]"
-        >{kmh}</text
-      >
-    {/each}
-    {#if wantedKmh !== null}
-      <line
-        x1={x(wantedKmh)}
-        x2={x(wantedKmh)}
-        y1={TOP}
-        y2={BOTTOM}
-        class="stroke-brass"
-        stroke-dasharray="4 3"
-      />
-      <text
-        x={x(wantedKmh) + (isWantedAtLeft ? 4 : -4)}
-        y={BOTTOM - 4}
-        text-anchor={isWantedAtLeft ? 'start' : 'end'}
-        class="fill-brass text-[11.5px]">wanted</text
-      >
-    {/if}
+    <PlotGrid {x} {y} left={LEFT} right={width - RIGHT} top={TOP} bottom={BOTTOM} />
+    {#if wantedKmh !== null}<WantedSpeed
+        x={x(wantedKmh)}
+        top={TOP}
+        bottom={BOTTOM}
+        isAtLeft={isWantedAtLeft}
+      />{/if}
     {#each able as point (point.name)}
       <circle
         cx={x(point.topKmh)}

@@ -1,4 +1,5 @@
-import type { Box, Gearbox, Quantity } from '../../api/types';
+import type { Box, Gearbox } from '../../api/types';
+import { figure, shown, type Column } from '../../measure/rows';
 
 /** A box of which only name and ratio are known. */
 export function newBox(name: string, ratio: string): Box {
@@ -17,8 +18,13 @@ export interface Asks {
   mass?: boolean; // it hangs on the adapter plate
 }
 
-export const BOX_COLUMNS = [
-  ['ratio', 'ratio', 'Ratio of', 'ratio', 'w-16'],
-  ['rating', 'rating', 'Torque rating of', 'torque', 'w-20'],
-  ['greatest_rpm', 'most rpm', 'Greatest speed of', 'spin', 'w-20'],
-] as const satisfies readonly (readonly [keyof Box, string, string, Quantity, string])[];
+export const BOX_COLUMNS: readonly Column<Box>[] = [
+  shown((box) => box.name, { head: 'name' }),
+  figure('ratio', 'Ratio of', 'ratio', {
+    head: 'ratio',
+    size: 'w-16',
+    needed: 'A ratio is needed; take the row away if it is not wanted.',
+  }),
+  figure('rating', 'Torque rating of', 'torque', { head: 'rating', size: 'w-20' }),
+  figure('greatest_rpm', 'Greatest speed of', 'spin', { head: 'most rpm', size: 'w-20' }),
+];
