@@ -95,7 +95,7 @@ class FilesAndSignInTest(BrowserTestCase):
         bad = good.replace('"740 kg"', '"about a tonne"').encode()
         chooser = page.get_by_label("Open a job file…")
         chooser.set_input_files({"name": "bad.json", "mimeType": "application/json", "buffer": bad})
-        expect(page.get_by_role("alert")).to_contain_text("sheets.brief.vehicle.kerb_mass")
+        expect(page.get_by_role("alert")).to_contain_text("brief.vehicle.kerb_mass")
         self.assertEqual(Job.objects.count(), 3)
         chooser.set_input_files({"name": "good.json", "mimeType": "application/json", "buffer": good.encode()})
         expect(page.get_by_label("Kerb mass", exact=True)).to_have_value("740 kg")

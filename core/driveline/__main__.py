@@ -12,7 +12,7 @@ from driveline.drawing.dxf import write_dxf
 from driveline.drawing.pdf import write_sheet_pdf
 from driveline.drawing.svg import write_svg
 from driveline.drawing.template import PAPERS, write_template
-from driveline.errors import DrivelineError
+from driveline.errors import DrivelineError, field_path
 from driveline.job.evaluate import evaluate
 from driveline.job.file import REGISTRY, JobFile
 from driveline.parts.drawings import cut_drawing, drawing_from, sheet_drawing
@@ -31,7 +31,7 @@ def main(arguments: list[str]) -> int:
         return _draw(options, job) if options.command == "draw" else _check(job)
     except ValidationError as error:
         for problem in error.errors():
-            print(f"{'.'.join(str(part) for part in problem['loc'])}: {problem['msg']}", file=sys.stderr)
+            print(f"{field_path(problem['loc'])}: {problem['msg']}", file=sys.stderr)
         return REFUSED
     except (DrivelineError, OSError) as error:
         print(error, file=sys.stderr)

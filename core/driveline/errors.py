@@ -1,5 +1,7 @@
 """What the core raises. A poor design is a result, not an error; these are for what can't be."""
 
+from collections.abc import Sequence
+
 
 class DrivelineError(Exception):
     """Base of everything the core raises on purpose."""
@@ -71,3 +73,13 @@ class RecordsFull(DrivelineError):
         return (
             f"This job holds {self.most} {self.what}, as many as are taken. Go on in a copy of it; nothing was changed."
         )
+
+
+def field_path(place: Sequence[object]) -> str:
+    """Return where in a job something is wrong, as checks and work to do name their fields: ``brief.tyre.roll_out``.
+
+    Args:
+        place: As pydantic has it, from the job or its sheets down.
+    """
+    parts = [str(part) for part in place]
+    return ".".join(parts[1:] if parts[:1] == ["sheets"] else parts)

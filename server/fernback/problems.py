@@ -6,6 +6,8 @@ from typing import Any
 from django.http import JsonResponse
 from ninja import Schema
 
+from driveline.errors import field_path
+
 MOST_PROBLEMS = 20
 
 
@@ -41,7 +43,7 @@ def field_problems(errors: Sequence[Any], skip: tuple[str, ...] = ()) -> list[Fi
     """Return pydantic's complaints with the path of each field, and its own words without their prefix."""
     found = []
     for error in errors[:MOST_PROBLEMS]:
-        path = [str(part) for part in error["loc"] if str(part) not in skip]
+        path = field_path([part for part in error["loc"] if part not in skip])
         says = str(error["msg"]).removeprefix("Value error, ")
-        found.append(FieldProblem(field=".".join(path), says=says))
+        found.append(FieldProblem(field=path, says=says))
     return found

@@ -7,7 +7,7 @@ from accounts.models import Shop, User
 from build.records import keep_records, records_of
 from driveline.benches.contract import Progress
 from driveline.checks import Verdict
-from driveline.errors import DrivelineError
+from driveline.errors import DrivelineError, field_path
 from driveline.job.evaluate import JobResult, evaluate
 from driveline.job.file import JobFile, Sheets
 from driveline.job.versions import VERSION, sheets_brought_up
@@ -118,8 +118,7 @@ def import_job(*, shop: Shop, author: User, data: bytes) -> Job:
         read = JobFile.model_validate_json(data)
     except ValidationError as error:
         fields = tuple(
-            (".".join(str(part) for part in one["loc"]), str(one["msg"]).removeprefix("Value error, "))
-            for one in error.errors()[:20]
+            (field_path(one["loc"]), str(one["msg"]).removeprefix("Value error, ")) for one in error.errors()[:20]
         )
         raise FileRefused("This is not a job file that can be read. Nothing was changed.", fields=fields) from error
     try:

@@ -28,6 +28,10 @@ class JobsApiTest(ShopTestCase):
         self.assertEqual((line["worst"], line["worst_title"]), ("fails", "Flange readings agree"))
         self.assertEqual((line["stage"], line["saved_by"]), ("adapter plate designed", "fabricator"))
 
+    def test_no_two_things_of_the_schema_go_by_one_name(self) -> None:
+        schemas = self.fabricator.get("/api/openapi.json").json()["components"]["schemas"]
+        self.assertEqual([name for name in schemas if "__" in name], [])  # a name with its module in it stands twice
+
     def test_a_person_from_another_shop_gets_404_for_everything(self) -> None:
         stranger = self.client_of("stranger")
         self.assertEqual(stranger.get("/api/jobs").json(), [])
@@ -137,12 +141,12 @@ class JobsApiTest(ShopTestCase):
             (
                 ("brief", "tyre", "roll_out"),
                 {"text": "far"},
-                "sheets.brief.tyre.roll_out",
+                "brief.tyre.roll_out",
                 "does not start with a number",
             ),
-            (("brief", "vehicle", "front_share"), 1.4, "sheets.brief.vehicle.front_share", "less than 1"),
-            (("brief", "layout"), "sideways", "sheets.brief.layout", "kept_gearbox"),
-            (("plate", "colour"), "red", "sheets.plate.colour", "not permitted"),
+            (("brief", "vehicle", "front_share"), 1.4, "brief.vehicle.front_share", "less than 1"),
+            (("brief", "layout"), "sideways", "brief.layout", "kept_gearbox"),
+            (("plate", "colour"), "red", "plate.colour", "not permitted"),
         ]:
             sheets = self.sheets()
             place: Any = sheets

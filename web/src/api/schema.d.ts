@@ -1950,7 +1950,7 @@ export interface components {
              *       "oil_checked": null
              *     }
              */
-            turning: components["schemas"]["driveline__benches__ratios__sheet__Turning"];
+            turning: components["schemas"]["ShaftTurning"];
             /**
              * Compared
              * @description Pinned beside the choice
@@ -2019,6 +2019,21 @@ export interface components {
          * @enum {string}
          */
         Shaft: "input" | "output";
+        /**
+         * ShaftTurning
+         * @description Which way things turn, going forward, and what that does to the oil.
+         */
+        ShaftTurning: {
+            /** @description How the first kept shaft behind the new parts must turn, seen from the motor's output end */
+            kept_input?: components["schemas"]["Rotation"] | null;
+            unit_facing?: components["schemas"]["UnitFacing"] | null;
+            oil_pump?: components["schemas"]["OilPump"] | null;
+            /**
+             * Oil Checked
+             * @description Level, pick-up and breather suit the way it stands
+             */
+            oil_checked?: boolean | null;
+        };
         /**
          * Sheets
          * @description What a person entered, bench by bench: a field for each bench's key.
@@ -2455,7 +2470,7 @@ export interface components {
             /** @default engine */
             seen_from: components["schemas"]["Side"];
             /** @default anticlockwise */
-            numbered: components["schemas"]["driveline__network__observations__Turning"];
+            numbered: components["schemas"]["Turning"];
             /**
              * Holes
              * @default []
@@ -2575,6 +2590,12 @@ export interface components {
              */
             u?: number | null;
         };
+        /**
+         * Turning
+         * @description Which way the numbers run, seen from the stated side.
+         * @enum {string}
+         */
+        Turning: "anticlockwise" | "clockwise";
         /**
          * Tyre
          * @description A driven tyre, by as many of three methods as were measured.
@@ -2753,27 +2774,6 @@ export interface components {
             /** Bracket Yield */
             bracket_yield?: number | null;
         };
-        /**
-         * Turning
-         * @description Which way things turn, going forward, and what that does to the oil.
-         */
-        driveline__benches__ratios__sheet__Turning: {
-            /** @description How the first kept shaft behind the new parts must turn, seen from the motor's output end */
-            kept_input?: components["schemas"]["Rotation"] | null;
-            unit_facing?: components["schemas"]["UnitFacing"] | null;
-            oil_pump?: components["schemas"]["OilPump"] | null;
-            /**
-             * Oil Checked
-             * @description Level, pick-up and breather suit the way it stands
-             */
-            oil_checked?: boolean | null;
-        };
-        /**
-         * Turning
-         * @description Which way the numbers run, seen from the stated side.
-         * @enum {string}
-         */
-        driveline__network__observations__Turning: "anticlockwise" | "clockwise";
         /**
          * FieldProblem
          * @description A field and what to do about it.
@@ -4341,12 +4341,6 @@ export interface components {
              */
             despite: string;
         };
-        /**
-         * Turning
-         * @description Which way the numbers run, seen from the stated side.
-         * @enum {string}
-         */
-        Turning: "anticlockwise" | "clockwise";
         /**
          * Measure
          * @description A feature of a delivered part, measured.

@@ -237,14 +237,14 @@ describe('JobEditor', () => {
 
   it('keeps the last answer and says which field to mend when one is refused', async () => {
     let isRefusing = false;
-    const refusal = { says: 'too short', fields: [{ field: 'sheets.brief.motor', says: 'too short' }] };
+    const refusal = { says: 'too short', fields: [{ field: 'brief.motor', says: 'too short' }] };
     serve({ evaluate: () => (isRefusing ? { status: 422, json: refusal } : { json: AN_ANSWER }) });
     const { editor, close } = open();
     await vi.advanceTimersByTimeAsync(100);
     isRefusing = true;
     setMass(editor, '1 kg');
     await vi.advanceTimersByTimeAsync(100);
-    expect([editor.says, editor.problems[0]?.field]).toEqual(['too short', 'sheets.brief.motor']);
+    expect([editor.says, editor.problems[0]?.field]).toEqual(['too short', 'brief.motor']);
     expect(editor.result).toEqual(A_RESULT);
     close();
   });

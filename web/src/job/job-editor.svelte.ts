@@ -145,7 +145,7 @@ export class JobEditor {
       return heardOf(answer?.read);
     } catch (error) {
       if (!(error instanceof Refusal)) throw error;
-      if (error.fields.some(({ field }) => field === 'text' || field.startsWith('sheets'))) {
+      if (error.fields.some(({ field }) => field === 'text' || this.#isEntered(field))) {
         if (this.#isBehind) void this.#evaluate(); // what was being worked out when this was asked
         return { problem: error.fields[0]?.says ?? error.message, echo: '' };
       }
@@ -153,6 +153,11 @@ export class JobEditor {
       this.#refused(error);
       return { problem: '', echo: '' };
     }
+  }
+
+  /** Whether a field is one of a sheet, by its path, and not a figure that something is worked out from. */
+  #isEntered(field: string): boolean {
+    return ['margins', ...this.job.benches.map(({ key }) => key)].some((key) => field.startsWith(`${key}.`));
   }
 
   /** The sheets as they would be after some edits, which are not kept. */

@@ -67,7 +67,7 @@ class OilPump(StrEnum):
     EITHER_WAY = "either_way"
 
 
-class Turning(Sheet):
+class ShaftTurning(Sheet):
     """Which way things turn, going forward, and what that does to the oil."""
 
     kept_input: Rotation | None = Field(
@@ -122,6 +122,6 @@ class RatiosSheet(Sheet):
     axle_rating: Torque | None = Field(default=None, description="Greatest torque of one axle shaft pair, as a total")
     front_axle_rating: Torque | None = Field(default=None, description="Where both axles are driven")
     split: Split = Split()
-    turning: Turning = Turning()
+    turning: ShaftTurning = ShaftTurning()
     compared: Annotated[list[Pick], Field(max_length=3)] = Field(default=[], description="Pinned beside the choice")
     choice: Choice | None = None

@@ -12,7 +12,7 @@ from driveline.errors import ImpossibleInput
 from driveline.network import Direction, Hole, Kind, Network, Observation, Turning, indicator_sweep, solve_network
 from driveline.network.judge import NetworkResult
 
-SURVEY = json.loads((Path(__file__).parent / "data" / "flange_survey_a.json").read_text())
+SURVEY = json.loads((Path(__file__).parents[1] / "data" / "flange_survey_a.json").read_text())
 HOLES = tuple(Hole(hole["id"], hole["diameter_mm"]) for hole in SURVEY["holes"])
 READINGS = tuple(
     Observation(

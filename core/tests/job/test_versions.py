@@ -13,7 +13,7 @@ from driveline.job.file import JobFile
 from driveline.job.versions import STEPS, VERSION, brought_up, record_brought_up, sheets_brought_up
 from tests.demo import demo_job
 
-KEPT = Path(__file__).parent / "data" / "versions"  # one file as each older version wrote it
+KEPT = Path(__file__).parents[1] / "data" / "versions"  # one file as each older version wrote it
 
 
 def kept(version: int) -> dict[str, Any]:

@@ -15,7 +15,7 @@ from driveline.fits.interference import Elastic, bore_stress_mpa, fit_pressure_m
 from driveline.fits.stackup import Link, stack_up
 from driveline.network.align import laid_over
 from driveline.reading.csv_in import UnreadableFile, decimal_mark, figure_of, is_figure, rows_of, text_of
-from tests.test_drawing_and_cli import plate
+from tests.drawing.test_drawing_and_cli import plate
 
 coordinate = st.floats(-500, 500)
 STEEL, ALUMINIUM = Elastic(modulus_mpa=206_000, poisson=0.3), Elastic(modulus_mpa=70_000, poisson=0.33)
