@@ -1,6 +1,7 @@
 """Who may import whom. Data flows one way; a bench imports no other bench; nothing below a bench knows one."""
 
 import ast
+import re
 from collections import defaultdict
 from graphlib import CycleError, TopologicalSorter
 from pathlib import Path
@@ -20,6 +21,8 @@ LAYERS = (
     ("job",),
     ("__main__",),
 )
+
+UNIT = re.compile(r"_(mm2?|nm|n|rpm|kg|mpa|ms|deg|s|kw|pct|ratio)$")
 
 
 def module_of(path: Path) -> str:
@@ -87,3 +90,28 @@ class StructureTest(TestCase):
             if isinstance(node, ast.Constant) and node.value in names
         ]
         self.assertEqual(wrong, [])
+
+    def test_nothing_is_too_long_to_be_read_at_once(self) -> None:
+        long_files, long_functions = [], []
+        for path in CORE.rglob("*.py"):
+            text = path.read_text()
+            if text.count("\n") > 400:
+                long_files.append(path.name)
+            for node in ast.walk(ast.parse(text)):
+                if isinstance(node, ast.FunctionDef) and (node.end_lineno or 0) - node.lineno >= 60:
+                    long_functions.append(f"{path.name} {node.name}")
+        self.assertEqual((long_files, long_functions), ([], []))
+
+    def test_every_numeric_function_of_a_subject_says_where_it_is_from(self) -> None:
+        """Numeric: its name or an argument's ends in a unit."""
+        silent = []
+        for subject in ("fits", "flat", "network", "metal", "shafts", "gearing", "survey", "joints"):
+            for path in (CORE / subject).rglob("*.py"):
+                for node in ast.parse(path.read_text()).body:
+                    if not isinstance(node, ast.FunctionDef) or node.name.startswith("_"):
+                        continue
+                    arguments = [one.arg for one in (*node.args.args, *node.args.kwonlyargs)]
+                    if any(UNIT.search(name) for name in (node.name, *arguments)):
+                        doc = ast.get_docstring(node) or ""
+                        silent += [] if "Source:" in doc else [f"{path.name} {node.name}"]
+        self.assertEqual(silent, [])

@@ -41,6 +41,19 @@ class Engraved:
     faces: tuple[str, str]  # seen side, far side
 
 
+def _row_label(text: str, x_mm: float, y_mm: float) -> Text:
+    return Text(
+        layer=Layer.MARK,
+        part="row",
+        x_mm=x_mm,
+        y_mm=y_mm,
+        height_mm=ENGRAVED_MM,
+        text=text,
+        centred=True,
+        turned_deg=90,
+    )
+
+
 def plate_drawing(
     *,
     title: str,
@@ -63,16 +76,14 @@ def plate_drawing(
         notes: Lines under the part; the side it is seen from is always the second.
         labels: What is marked beside rows of holes, upright, each with its place.
         kerf_mm: Put into the holes that are cut: they are drawn this much smaller.
+
+    Source:
+        ISO 128-3, views; the second side is the first turned over its upright axis.
     """
     shapes: list[Entity] = [path_of(tuple(outline), layer=Layer.CUT, part="outline")]
     for hole in holes:
         shapes += _hole_entities(hole, kerf_mm)
-    shapes += [
-        Text(
-            layer=Layer.MARK, part="row", x_mm=x, y_mm=y, height_mm=ENGRAVED_MM, text=text, centred=True, turned_deg=90
-        )
-        for text, x, y in labels
-    ]
+    shapes += [_row_label(*label) for label in labels]
     least_x, least_y, greatest_x, greatest_y = outline_bounds_mm(outline)
     drawn = []
     place = _engraving_place(outline, holes, engraved)

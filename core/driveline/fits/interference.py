@@ -52,12 +52,31 @@ def fit_pressure_mpa(
 
 
 def held_torque_nm(*, pressure_mpa: float, joint_mm: float, length_mm: float, friction: float) -> float:
-    """Return the torque that a pressed joint holds by friction, N·m: ½ π μ p d² l."""
+    """Return the torque that a pressed joint holds by friction, N·m: ½ π μ p d² l.
+
+    Args:
+        pressure_mpa: Between the parts, 0 or more.
+        joint_mm: Diameter of the joint.
+        length_mm: Over which they bear.
+        friction: Of the pair.
+
+    Source:
+        T = μ p π d l · d/2, Coulomb on a cylinder.
+    """
     return math.pi / 2 * friction * pressure_mpa * joint_mm**2 * length_mm / 1000
 
 
 def bore_stress_mpa(*, pressure_mpa: float, joint_mm: float, outside_mm: float) -> float:
-    """Return the von Mises stress at the outer part's bore, MPa: hoop p (D² + d²)/(D² − d²) and −p."""
+    """Return the von Mises stress at the outer part's bore, MPa: hoop p (D² + d²)/(D² − d²) and −p.
+
+    Args:
+        pressure_mpa: On the bore, 0 or more.
+        joint_mm: Its diameter, above 0.
+        outside_mm: Of the outer part, above ``joint_mm``.
+
+    Source:
+        Lamé, thick ring, plane stress; √(σ_t² − σ_t σ_r + σ_r²).
+    """
     hoop = pressure_mpa * (outside_mm**2 + joint_mm**2) / (outside_mm**2 - joint_mm**2)
     return math.sqrt(hoop**2 + hoop * pressure_mpa + pressure_mpa**2)
 

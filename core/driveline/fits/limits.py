@@ -73,13 +73,28 @@ def limits(nominal_mm: float, zone: str) -> Limits:
 def fit(nominal_mm: float, name: str) -> Fit:
     """Return a fit by its name, bore first, such as ``H7/g6``.
 
+    Args:
+        nominal_mm: Above 1, to 500.
+        name: Zone of the bore, zone of the shaft.
+
     Raises:
         ImpossibleInput: If size or a zone is outside the tables, or the name is not two zones.
+
+    Source:
+        ISO 286-1 and -2.
     """
     bore, _, shaft = name.partition("/")
     return Fit(bore=limits(nominal_mm, bore), shaft=limits(nominal_mm, shaft))
 
 
 def fit_within(nominal_mm: float, name: str) -> Fit | None:
-    """Return a fit by its name; ``None`` where the size is outside the tables."""
+    """Return a fit by its name; ``None`` where the size is outside the tables.
+
+    Args:
+        nominal_mm: Above 0.
+        name: As for ``fit``.
+
+    Source:
+        ISO 286-1.
+    """
     return fit(nominal_mm, name) if LEAST_MM < nominal_mm <= GREATEST_MM else None

@@ -73,6 +73,9 @@ def foot_holes(
 
     Raises:
         ImpossibleInput: If the feet span no area.
+
+    Source:
+        A rectangle along the shaft for each row, by definition.
     """
     if not (along_mm > 0 and across_mm > 0):
         raise ImpossibleInput("along", (along_mm, across_mm), "above 0 mm both along and across")

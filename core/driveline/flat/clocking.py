@@ -63,6 +63,10 @@ def clocking(
 
     Raises:
         ImpossibleInput: If either pattern is empty, or the span is not between 0 and 360 degrees long.
+
+    Source:
+        Gap between circles less half of each; the best by branch and bound: a radian of turn moves no hole by
+        more than its radius.
     """
     if not fixed or not len(moving_xy):
         raise ImpossibleInput("holes", 0, "at least one on the flange and one on the motor")

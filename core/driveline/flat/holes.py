@@ -47,8 +47,16 @@ class Ligament:
 def bolt_circle_mm(*, count: int, circle_mm: float, first_at_deg: float) -> Floats:
     """Return hole centres of a bolt circle, anticlockwise from the first, (count, 2), mm.
 
+    Args:
+        count: Holes, 0 or more.
+        circle_mm: Diameter through their centres; above 0.
+        first_at_deg: Of the first, from +x.
+
     Raises:
         ImpossibleInput: If the circle is not above 0.
+
+    Source:
+        x + iy = ½ D e^{i(φ + 2πk/n)}.
     """
     if not circle_mm > 0:
         raise ImpossibleInput("bolt_circle", circle_mm, "above 0 mm")
@@ -63,7 +71,15 @@ def reflected(xy: Floats) -> Floats:
 
 
 def turned(xy: Floats, angle_deg: float) -> Floats:
-    """Return points turned anticlockwise as drawn."""
+    """Return points turned anticlockwise as drawn.
+
+    Args:
+        xy: (n, 2), mm.
+        angle_deg: Any.
+
+    Source:
+        Plane rotation.
+    """
     angle = math.radians(angle_deg)
     cos, sin = math.cos(angle), math.sin(angle)
     after: Floats = np.asarray(xy) @ np.array([[cos, sin], [-sin, cos]])
@@ -76,6 +92,9 @@ def motor_on_plate(face_xy: Floats, turned_deg: float) -> Floats:
     Args:
         face_xy: (n, 2), mm, about the motor's axis, seen looking at its face.
         turned_deg: Clocking, anticlockwise seen from the engine side.
+
+    Source:
+        A face seen from its other side is mirrored; then a plane rotation.
     """
     return turned(reflected(face_xy), turned_deg)
 
@@ -111,6 +130,15 @@ def wanted_ligament_mm(
 
     Where one of them is a bore, it counts as no more than twice the other: a wall as thick as a register is wide is
     nobody's rule.
+
+    Args:
+        one_mm: Diameter of a hole, above 0; a figure or an array, as the other.
+        other_mm: Of the other.
+        factor: Of the larger of the two.
+        has_bore: Whether one of them is a bore.
+
+    Source:
+        Workshop rule; see ``ligaments``.
     """
     small, large = np.minimum(one_mm, other_mm), np.maximum(one_mm, other_mm)
     governing = np.where(has_bore, np.minimum(large, 2 * small), large)

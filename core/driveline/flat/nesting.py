@@ -38,6 +38,9 @@ def nest(*, part_x_mm: float, part_y_mm: float, sheet_x_mm: float, sheet_y_mm: f
 
     Raises:
         ImpossibleInput: If the part has no size.
+
+    Source:
+        ⌊(L − 2 rim + gap)/(l + gap)⌋ each way.
     """
     if not (part_x_mm > 0 and part_y_mm > 0):
         raise ImpossibleInput("part", (part_x_mm, part_y_mm), "above 0 mm both ways")

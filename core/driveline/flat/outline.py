@@ -99,6 +99,9 @@ def traced_edge(corners: Floats, *, holes: Floats, radius_mm: float) -> TracedEd
 
     Raises:
         ImpossibleInput: If the trace crosses itself, or encloses nothing.
+
+    Source:
+        Union of the trace with discs of that radius about the holes.
     """
     traced = Polygon(corners)
     if not traced.is_valid or traced.area <= 0:
@@ -122,6 +125,9 @@ def hull_outline(centres: Floats, radius_mm: float) -> tuple[OutlineVertex, ...]
 
     Raises:
         ImpossibleInput: If the holes span no area.
+
+    Source:
+        Minkowski sum of the convex hull with a disc: sides moved out along their normals, joined by arcs.
     """
     hull = MultiPoint(centres).convex_hull
     if not isinstance(hull, Polygon) or not radius_mm > 0:
@@ -178,7 +184,14 @@ def _sides(vertices: Sequence[OutlineVertex]) -> _Sides:
 
 
 def outline_area_mm2(vertices: Sequence[OutlineVertex]) -> float:
-    """Return the area inside an outline: its corners' (shoelace), and each arc's segment."""
+    """Return the area inside an outline, arcs included, mm².
+
+    Args:
+        vertices: Of a closed outline that does not cross itself, anticlockwise.
+
+    Source:
+        ½ Σ (x y' − x' y) of the corners, and ½ r² (φ − sin φ) of each arc.
+    """
     sides = _sides(vertices)
     (x, y), (x_next, y_next) = sides.start.T, sides.end.T
     segments = sides.radius_mm**2 / 2 * (sides.sweep_rad - np.sin(sides.sweep_rad))
@@ -186,13 +199,27 @@ def outline_area_mm2(vertices: Sequence[OutlineVertex]) -> float:
 
 
 def outline_length_mm(vertices: Sequence[OutlineVertex]) -> float:
-    """Return the length of an outline, arcs along the arc."""
+    """Return the length of an outline, arcs along the arc.
+
+    Args:
+        vertices: Of a closed outline, in order.
+
+    Source:
+        Σ chord, or r |φ| of an arc.
+    """
     sides = _sides(vertices)
     return float(np.where(sides.sweep_rad != 0, sides.radius_mm * np.abs(sides.sweep_rad), sides.chord_mm).sum())
 
 
 def outline_bounds_mm(vertices: Sequence[OutlineVertex]) -> tuple[float, float, float, float]:
-    """Return the least x and y and the greatest x and y of an outline, arcs included."""
+    """Return the least x and y and the greatest x and y of an outline, arcs included.
+
+    Args:
+        vertices: Of a closed outline, in order.
+
+    Source:
+        Corners, and the arcs' points farthest along each axis.
+    """
     sides = _sides(vertices)
     points = [sides.start]
     for heading in (np.array([1.0, 0.0]), np.array([0.0, 1.0]), np.array([-1.0, 0.0]), np.array([0.0, -1.0])):
@@ -214,7 +241,15 @@ def _within(sides: _Sides, from_centre: Floats) -> np.ndarray:
 
 
 def edge_distances_mm(centres: Floats, vertices: Sequence[OutlineVertex]) -> Floats:
-    """Return the distance from each point to the nearest of an outline's sides and arcs, (n,), mm."""
+    """Return the distance from each point to the nearest of an outline's sides and arcs, (n,), mm.
+
+    Args:
+        centres: (n, 2), mm.
+        vertices: Of a closed outline, in order.
+
+    Source:
+        Distance to a segment, and to an arc where the point lies within its angle, else to its ends.
+    """
     sides = _sides(vertices)
     points = np.asarray(centres, dtype=float).reshape(-1, 1, 2)
     along, from_start = sides.end - sides.start, points - sides.start
@@ -230,7 +265,15 @@ def edge_distances_mm(centres: Floats, vertices: Sequence[OutlineVertex]) -> Flo
 
 
 def edge_depths_mm(centres: Floats, vertices: Sequence[OutlineVertex]) -> Floats:
-    """Return how far inside an outline each point lies, (n,), mm; below 0 outside it."""
+    """Return how far inside an outline each point lies, (n,), mm; below 0 outside it.
+
+    Args:
+        centres: (n, 2), mm.
+        vertices: Of a closed outline, in order.
+
+    Source:
+        As ``edge_distances_mm``, with the sign of point in polygon.
+    """
     points = np.asarray(centres, dtype=float).reshape(-1, 2)
     inside = contains_xy(Polygon(_flattened(vertices)), points[:, 0], points[:, 1])
     depths: Floats = np.where(inside, 1.0, -1.0) * edge_distances_mm(points, vertices)

@@ -46,7 +46,15 @@ def combined(loads: Iterable[Load]) -> Load:
 
 
 def axle_loads_kg(load: Load, wheelbase_mm: float) -> tuple[float, float] | None:
-    """Return what the front and the rear axle carry, kg; x runs forward from the rear wheel centres."""
+    """Return what the front and the rear axle carry, kg; x runs forward from the rear wheel centres.
+
+    Args:
+        load: What stands on the axles; its ``x_mm`` may be not known.
+        wheelbase_mm: Above 0.
+
+    Source:
+        m_f = m x/L, moments about the rear wheel centres.
+    """
     if load.x_mm is None:
         return None
     front_kg = load.mass_kg * load.x_mm / wheelbase_mm

@@ -35,7 +35,15 @@ class DesignTorque:
 
 
 def slip_motor_nm(chain: Chain, slip_axle_nm: float) -> float:
-    """Return the motor torque that slips one axle's tyres by itself, with the surcharge, N·m."""
+    """Return the motor torque that slips one axle's tyres by itself, with the surcharge, N·m.
+
+    Args:
+        chain: Stages from the motor to that axle.
+        slip_axle_nm: Torque at the axle at which its tyres slip, 0 or more.
+
+    Source:
+        T_slip/(i η of the whole line, nothing split off) × 1.2 for what tyre and road give beyond it.
+    """
     return float(slip_axle_nm * SLIP_SURCHARGE / chain.unsplit_multipliers()[-1])
 
 
@@ -94,6 +102,15 @@ def governing_nm(motor_nm: Floats, slip_nm: Floats, overrun_nm: Number, wind_up_
 
     The motor's shock or the tyres' grip, whichever is less, and never below what overrun or wind-up make. While one is
     not known it is the least that it can be.
+
+    Args:
+        motor_nm: The motor's peak with its shock, carried to the station.
+        slip_nm: What slips the tyres, carried back to it.
+        overrun_nm: What overrun makes there.
+        wind_up_nm: What two axles locked together make there.
+
+    Source:
+        max(min(motor, tyres), overrun, wind-up).
     """
     governing: Floats = np.fmax(np.fmax(np.fmin(motor_nm, slip_nm), overrun_nm), wind_up_nm)
     return governing

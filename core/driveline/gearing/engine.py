@@ -37,8 +37,15 @@ class Engine:
 def engine_from_points(rpm: Floats, torque_nm: Floats) -> Engine:
     """Return an engine from a measured curve, linear between its points.
 
+    Args:
+        rpm: (n,), in any order; two or more.
+        torque_nm: (n,), at each of them.
+
     Raises:
         ImpossibleInput: If there are fewer than two points or a speed comes twice.
+
+    Source:
+        As measured; straight between points.
     """
     order = np.argsort(rpm)
     if len(order) < 2 or np.any(np.diff(rpm[order]) <= 0):
@@ -64,6 +71,9 @@ def engine_from_peaks(
 
     Raises:
         ImpossibleInput: If the figures contradict each other.
+
+    Source:
+        T = T_max − (T_max − T_P)·((n − n_T)/(n_P − n_T))², T_P = P/ω: the usual parabola through both peaks.
     """
     at_power_nm = peak_kw * 1000 / (peak_kw_rpm * RAD_S_PER_RPM)
     if not 0 < peak_nm_rpm < peak_kw_rpm <= greatest_rpm:
@@ -83,6 +93,16 @@ def wheel_torques_nm(
     """Return torque at the driven wheels in each gear, (gears, n), N·m; NaN past the engine's top speed.
 
     Below its slowest speed the engine is held there and the clutch slips.
+
+    Args:
+        engine: Its curve.
+        overall_ratios: (gears,), final drive included; above 0.
+        efficiency: Crank to wheels, above 0 to 1.
+        circumference_mm: That the driven tyre rolls in a turn.
+        speed_ms: (n,), of the road.
+
+    Source:
+        T_w = T(n) i η; n = 60 v i/C.
     """
     rpm = speed_ms[None, :] * 60_000 / circumference_mm * overall_ratios[:, None]
     torque_nm: Floats = engine.at(np.maximum(rpm, engine.rpm[0])) * overall_ratios[:, None] * efficiency

@@ -147,6 +147,9 @@ def sharing_nm(motors: Sequence[Motor], torques_nm: Sequence[Floats], rpm: Seque
         motors: One or more.
         torques_nm: What each would give by itself, all of one shape.
         rpm: The speed of each.
+
+    Source:
+        Σ T ω ≤ P of the battery; all in proportion.
     """
     shared_kw = motors[0].shared_kw
     if len(motors) < 2 or shared_kw is None:

@@ -94,7 +94,17 @@ def slip_limit_n(
 
 
 def overrun_slip_limit_n(*, mass_kg: Number, balance: Balance, front_pull: FrontPull, mu: Number) -> Floats:
-    """Return the greatest overrun force before an axle's tyres lock, N; load moves forward."""
+    """Return the greatest overrun force before an axle's tyres lock, N; load moves forward.
+
+    Args:
+        mass_kg: Of the vehicle, above 0; a figure or (rows, 1), as all here.
+        balance: How its weight stands.
+        front_pull: Which part of the force the front tyres make.
+        mu: Grip, above 0.
+
+    Source:
+        As ``slip_limit_n``, h/L with the other sign.
+    """
     lever = -(mu * balance.cg_height_mm / balance.wheelbase_mm)
     return _grip_n(mass_kg * GRAVITY_MS2, balance, front_pull, mu, lever)
 
@@ -115,6 +125,16 @@ def axle_slip_n(*, mass_kg: float, balance: Balance, is_front: bool, is_alone: b
     """Return the force at which one axle's tyres slip under the heaviest load it sees, N: what it must bear.
 
     Alone it carries the whole pull; beside another driven axle it is loaded by the pull of both, driving or slowing.
+
+    Args:
+        mass_kg: Of the vehicle at its heaviest.
+        balance: How its weight stands.
+        is_front: Which axle.
+        is_alone: Whether no other axle drives.
+        mu: Grip, above 0.
+
+    Source:
+        Alone as ``slip_limit_n`` and ``overrun_slip_limit_n``; else μ m g (s + μ h/L), at most μ m g.
     """
     if is_alone:
         pull = FRONT_PULL[Driven.FRONT if is_front else Driven.REAR]
@@ -130,6 +150,16 @@ def held_by_each_axle_n(
     """Return the pulls, front and rear, of two axles with a motor each, held to what its own tyres grip, N.
 
     Load transfer follows the pull and the pull the load, so it is solved by repetition: the step shrinks by μ h/L.
+
+    Args:
+        front_n: Pull of the front motor at the road, 0 or more, of any shape.
+        rear_n: Of the rear motor, of the same shape.
+        mass_kg: Of the vehicle.
+        balance: How its weight stands.
+        mu: Grip, above 0.
+
+    Source:
+        F_f ≤ μ(m g s − F h/L), F_r ≤ μ(m g (1 − s) + F h/L), F = F_f + F_r.
     """
     weight_n = mass_kg * GRAVITY_MS2
     lever = balance.cg_height_mm / balance.wheelbase_mm
@@ -150,6 +180,9 @@ def equivalent_mass_kg(*, mass_kg: Number, motor_inertia_kgm2: float, rpm_per_ms
         mass_kg: Of the vehicle.
         motor_inertia_kgm2: Of the rotor; 0 leaves it out.
         rpm_per_ms: Motor speed per road speed, which is i/r in other units.
+
+    Source:
+        ½ J ω² = ½ m_e v², ω = v i/r.
     """
     return mass_kg + motor_inertia_kgm2 * (rpm_per_ms * np.pi / 30) ** 2
 

@@ -158,7 +158,15 @@ def drive_table(
 
 
 def known_ms(gearings: Gearings, known_rpm: Sequence[float]) -> Floats:
-    """Road speed up to which every motor's torque is known, (rows,); below 0 where one is not known at all."""
+    """Road speed up to which every motor's torque is known, (rows,); below 0 where one is not known at all.
+
+    Args:
+        gearings: (rows,) ways to gear it.
+        known_rpm: Of each motor, the speed up to which its torque is known; below 0 where it is not at all.
+
+    Source:
+        v = n/k, the least over the motors.
+    """
     reached: Floats = (np.array(known_rpm) / gearings.rpm_per_ms).min(axis=1)
     return reached
 
@@ -308,6 +316,14 @@ def climb_curves_pct(gearings: Gearings, motors: Sequence[Motor], body: Body) ->
     """Return road speeds and the grade held at each on peak and on continuous torque, (rows, n).
 
     NaN where any grade is held, or the torque is not known.
+
+    Args:
+        gearings: (rows,) ways to gear it.
+        motors: In the order of the columns of ``gearings``.
+        body: What the road acts on, laden as a rule.
+
+    Source:
+        As ``grade_held_pct``, at every speed of ``drive_table``.
     """
     speed_ms, pulls = drive_table(gearings, motors)
     sure_ms = known_ms(gearings, [motor.peak_known_rpm for motor in motors])[:, None]

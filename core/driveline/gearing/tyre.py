@@ -117,6 +117,9 @@ def rolling_from_roll_out(*, distance_mm: float, turns: int, u_mm: float = 1.0) 
 
     Raises:
         ImpossibleInput: If a figure is outside the range stated above.
+
+    Source:
+        Circumference = distance / turns, by definition.
     """
     if not distance_mm > 0:
         raise ImpossibleInput("distance_mm", distance_mm, "above 0 mm")
@@ -141,6 +144,10 @@ def rolling_from_loaded_radius(
 
     Raises:
         ImpossibleInput: If a radius is outside the range stated above.
+
+    Source:
+        A loaded tyre rolls at a radius between its free and its loaded one, two to one; factors of the loaded
+        radius alone are customary.
     """
     if not loaded_radius_mm > 0:
         raise ImpossibleInput("loaded_radius_mm", loaded_radius_mm, "above 0 mm")

@@ -199,6 +199,14 @@ def room_behind_mm(joint: Joint, place: Place, size: Thread | None) -> float | N
     """Return how far past the face a screw may reach: to what is behind, and short of a blind hole's last threads.
 
     ``None`` while it is not known whether the hole is blind, or how deep thread or hole are.
+
+    Args:
+        joint: Of the screw.
+        place: Where it stands, with what is behind the face.
+        size: Of its thread; ``None`` is not known.
+
+    Source:
+        Two pitches are left free, for the last threads of a blind hole are not full.
     """
     if joint.is_blind is None or place.depth_mm is None:
         return None

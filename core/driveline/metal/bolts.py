@@ -89,8 +89,15 @@ def thread(name: str) -> Thread:
 def bolt_class(name: str, diameter_mm: float) -> BoltClass:
     """Return the strength of a property class or grade at a size.
 
+    Args:
+        name: As marked on the head: ``8.8``, ``10.9``, ``12.9``, ``grade_5``, ``grade_8``.
+        diameter_mm: Of the thread, above 0.
+
     Raises:
         ImpossibleInput: If the class is not known at that size.
+
+    Source:
+        ISO 898-1 (classes), SAE J429 (grades).
     """
     rows = table("bolt_classes")["classes"]
     row = next((row for row in rows if row["name"] == name and diameter_mm <= row["up_to_mm"]), None)
@@ -103,12 +110,29 @@ def preload_n(*, tightening_nm: float, nut_factor: float, diameter_mm: float) ->
     """Return the mean preload of a screw tightened by torque, N: F = T/(K d).
 
     Tightened alike, screws differ by a quarter both ways: judge joints at 0.75 of it, screws at 1.25.
+
+    Args:
+        tightening_nm: 0 or more.
+        nut_factor: K, some 0.12 to 0.25.
+        diameter_mm: Of the thread, above 0.
+
+    Source:
+        The usual short form; scatter of tightening by torque as VDI 2230 has it for a torque wrench, about ±25 %.
     """
     return tightening_nm * 1000 / (nut_factor * diameter_mm)
 
 
 def usual_tightening_nm(*, size: Thread, strength: BoltClass, nut_factor: float) -> float:
-    """Return the torque that loads a screw to 70 % of proof, N·m; 75 % and its scatter would pass the wanted 1.1."""
+    """Return the torque that loads a screw to 70 % of proof, N·m; 75 % and its scatter would pass the wanted 1.1.
+
+    Args:
+        size: Of the thread.
+        strength: Of the screw.
+        nut_factor: K of its thread and head.
+
+    Source:
+        T = K F d at F = 0.70 R_p A_s.
+    """
     return USUAL_SHARE * strength.proof_mpa * size.stress_area_mm2 * nut_factor * size.diameter_mm / 1000
 
 
@@ -160,18 +184,44 @@ def engagement(*, size: Thread, sizes: ThreadLimits, bolt_tensile_mpa: float, ta
 
 
 def quick_engagement_mm(*, size: Thread, bolt_tensile_mpa: float, tapped_tensile_mpa: float) -> float:
-    """Return the quick form, which asks for more: 2 A_s/[½ π (d − 0.64952 p)] · max(1, R_screw/R_tapped)."""
+    """Return the quick form, which asks for more: 2 A_s/[½ π (d − 0.64952 p)] · max(1, R_screw/R_tapped).
+
+    Args:
+        size: Of the thread.
+        bolt_tensile_mpa: Of the screw, above 0.
+        tapped_tensile_mpa: Of what it is screwed into, above 0.
+
+    Source:
+        FED-STD-H28, shear of the internal thread at its pitch cylinder, twice for safety.
+    """
     sheared = math.pi / 2 * (size.diameter_mm - 0.64952 * size.pitch_mm)
     return 2 * size.stress_area_mm2 / sheared * max(1.0, bolt_tensile_mpa / tapped_tensile_mpa)
 
 
 def friction_torque_nm(*, count: int, preload_n: float, circle_mm: float, mu: float) -> float:
-    """Return the torque that a clamped face carries by friction, N·m: n μ F D/2."""
+    """Return the torque that a clamped face carries by friction, N·m: n μ F D/2.
+
+    Args:
+        count: Screws.
+        preload_n: Of each, 0 or more.
+        circle_mm: Diameter through their centres.
+        mu: Friction of the faces.
+
+    Source:
+        T = n μ F D/2, Coulomb.
+    """
     return count * mu * preload_n * circle_mm / 2000
 
 
 def shear_allowable_mpa(proof_mpa: float) -> float:
-    """Return the shear stress that a screw or dowel may bear, MPa: 0.577 × proof (von Mises)."""
+    """Return the shear stress that a screw or dowel may bear, MPa: 0.577 × proof (von Mises).
+
+    Args:
+        proof_mpa: Above 0.
+
+    Source:
+        τ = σ/√3, von Mises.
+    """
     return 0.577 * proof_mpa
 
 
@@ -229,8 +279,16 @@ def embedding_loss_n(*, size: Thread, grip_mm: float) -> float:
 def head_pressure_mpa(*, force_n: float, bears_mm: float, hole_mm: float) -> float:
     """Return the pressure under a head or washer, MPa.
 
+    Args:
+        force_n: Of the screw, 0 or more.
+        bears_mm: Diameter of head or washer.
+        hole_mm: Under it; above 0, below ``bears_mm``.
+
     Raises:
         ImpossibleInput: If what bears is no larger than its hole.
+
+    Source:
+        p = F/A of the ring.
     """
     if not bears_mm > hole_mm > 0:
         raise ImpossibleInput("head", bears_mm, f"larger than its hole, {hole_mm:g} mm")

@@ -38,6 +38,9 @@ def sleeve(*, hole_mm: float, screw_mm: float, running_mm: float = RUNNING_MM) -
 
     Raises:
         ImpossibleInput: If there is no room for a wall.
+
+    Source:
+        Hole and screw less a running clearance each; ISO 286 g6 in this range of sizes is about as free.
     """
     found = Sleeve(outside_mm=hole_mm - running_mm, inside_mm=screw_mm + running_mm)
     if not found.wall_mm > 0:
@@ -48,8 +51,16 @@ def sleeve(*, hole_mm: float, screw_mm: float, running_mm: float = RUNNING_MM) -
 def tube_stress_mpa(*, force_n: float, outside_mm: float, inside_mm: float) -> float:
     """Return the compression in a tube clamped end to end, MPa: preload over area.
 
+    Args:
+        force_n: Preload, 0 or more.
+        outside_mm: Above ``inside_mm``.
+        inside_mm: 0 or more.
+
     Raises:
         ImpossibleInput: If it has no wall.
+
+    Source:
+        σ = F/A.
     """
     if not outside_mm > inside_mm >= 0:
         raise ImpossibleInput("outside_mm", outside_mm, f"above the inside, {inside_mm:g} mm")

@@ -175,7 +175,14 @@ def _turn(adjustment: Adjustment, origin: Floats, weights: Floats) -> tuple[floa
 
 
 def ellipses(blocks_mm2: Floats) -> tuple[Ellipse, ...]:
-    """Return the 95 % ellipse of each (2, 2) covariance; semi-axes √(5.991 λ)."""
+    """Return the 95 % ellipse of each covariance.
+
+    Args:
+        blocks_mm2: (n, 2, 2), each symmetric.
+
+    Source:
+        Semi-axes √(χ² λ), χ² 5.991 for 95 % in two dimensions, along the eigenvectors.
+    """
     values, vectors = np.linalg.eigh(blocks_mm2)
     axes_mm = np.sqrt(CHI_SQUARE_95_2 * np.maximum(values, 0))
     angle_deg = np.degrees(np.arctan2(vectors[:, 1, 1], vectors[:, 0, 1])) % 180

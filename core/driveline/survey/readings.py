@@ -60,7 +60,14 @@ def u_mm_of(reading: SurveyReading) -> tuple[float, bool]:
 
 
 def sweep_u_mm(reading: SweepReading) -> float:
-    """Return how well a sweep finds the offset, along either axis: u √(2/n), u the dial's or what the fit leaves."""
+    """Return how well a sweep finds the offset, along either axis: u √(2/n), u the dial's or what the fit leaves.
+
+    Args:
+        reading: With three places or more, else its dial's u stands for it.
+
+    Source:
+        σ √(2/n) for either axis, least squares of a cosine at n even places.
+    """
     dial_mm = TOOL_U_MM[Tool.INDICATOR]
     if not _says_where(reading):
         return dial_mm
@@ -72,6 +79,12 @@ def sweep_offset_mm(reading: SweepReading) -> tuple[float, float]:
     """Return where a swept bore's or spigot's centre is from the shaft's, along and across the clock's start.
 
     In a bore the plunger reaches farthest, and reads least, where the bore's centre lies; round a spigot it reads most.
+
+    Args:
+        reading: With three places or more, not all on one side.
+
+    Source:
+        r(φ) = r₀ ± (x cos φ + y sin φ), least squares.
     """
     swept = _sweep(reading)
     sense = -1.0 if reading.surface == "bore" else 1.0

@@ -67,8 +67,15 @@ def new_holes(points: Sequence[FoundPoint], survey: Survey) -> tuple[FlangeHole,
 def require_size(diameter_mm: float, where: str) -> None:
     """Refuse a hole that is no hole.
 
+    Args:
+        diameter_mm: Above 0, to ``GREATEST_HOLE_MM``.
+        where: In the file, for the words.
+
     Raises:
         UnreadableFile: If the diameter is not above 0, or beyond reason.
+
+    Source:
+        Nothing on a flange is larger; such a figure is in another unit.
     """
     if not 0 < diameter_mm <= GREATEST_HOLE_MM:
         raise UnreadableFile(
@@ -79,8 +86,16 @@ def require_size(diameter_mm: float, where: str) -> None:
 def require_place(x_mm: float, y_mm: float, where: str) -> None:
     """Refuse a place that is on no flange.
 
+    Args:
+        x_mm: Within 5 m of the shaft, as ``y_mm``.
+        y_mm: Likewise.
+        where: In the file, for the words.
+
     Raises:
         UnreadableFile: If a coordinate is beyond 5 m.
+
+    Source:
+        Nothing on a vehicle lies farther out; such a figure is in another unit.
     """
     if not max(abs(x_mm), abs(y_mm)) <= GREATEST_MM:
         raise UnreadableFile(
