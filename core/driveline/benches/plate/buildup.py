@@ -2,22 +2,20 @@
 
 from typing import Final
 
-from driveline.benches.plate.buildup_sheet import BuildKind
 from driveline.benches.plate.centre import WARM_K
+from driveline.benches.plate.inputs import PlateInputs
 from driveline.benches.plate.results import BuildUpResult, Terminals
-from driveline.benches.plate.sheet import PlateSheet
 from driveline.benches.plate.stack import warm_growth_mm
 from driveline.checks import Check, Step, Working
 from driveline.margins import Judge, missing_of, wanted_words
 from driveline.shafts.coupler import ANGLE_ALLOWANCE_DEG, CouplerStyle
-from driveline.sheet import positive_of
 
 APART_MM: Final = 0.5
 
 
-def face_tilt_check(sheet: PlateSheet, built: BuildUpResult, coupler: CouplerStyle | None, judge: Judge) -> Check:
+def face_tilt_check(inputs: PlateInputs, built: BuildUpResult, coupler: CouplerStyle | None, judge: Judge) -> Check:
     """Return whether the face on the standoffs is square enough for the coupler."""
-    standoffs, tilt = sheet.build_up.standoffs, built.tilt
+    standoffs, tilt = inputs.built.legs, built.tilt
     allowed = ANGLE_ALLOWANCE_DEG[coupler] if coupler else None
     wanted = {
         "Coupler style, on the Ratios bench": allowed,
@@ -54,10 +52,10 @@ def face_tilt_check(sheet: PlateSheet, built: BuildUpResult, coupler: CouplerSty
     )
 
 
-def faces_apart_check(sheet: PlateSheet, built: BuildUpResult, judge: Judge) -> Check:
+def faces_apart_check(inputs: PlateInputs, built: BuildUpResult, judge: Judge) -> Check:
     """Return whether the faces stand as far apart as shafts and coupler ask for."""
-    wanted_mm, apart = positive_of(sheet.build_up.wanted_apart), built.apart
-    growth_mm = warm_growth_mm(sheet)
+    wanted_mm, apart = inputs.built.wanted_apart_mm or None, built.apart
+    growth_mm = warm_growth_mm(inputs)
     missing = missing_of(
         {
             "Thickness of every plate, ring and standoff between the faces": apart,
@@ -146,8 +144,3 @@ def terminals_check(turn: Terminals, judge: Judge) -> Check:
         inputs=("plate.face.terminals_at", "plate.plate.terminals_from", "plate.plate.turned"),
         working=Working(source="Seen from the engine side, anticlockwise from +x."),
     )
-
-
-def has_standoffs(sheet: PlateSheet) -> bool:
-    """Say whether the build-up stands on standoffs."""
-    return sheet.build_up.kind is BuildKind.TWO_PLATES

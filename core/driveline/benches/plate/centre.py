@@ -5,13 +5,13 @@ from dataclasses import dataclass
 from typing import Final
 
 from driveline.benches.plate.buildup_sheet import BuildKind
-from driveline.benches.plate.sheet import Locating, PlateSheet
+from driveline.benches.plate.inputs import PlateInputs
+from driveline.benches.plate.sheet import Locating
 from driveline.checks import Check, Step, Working
 from driveline.fits.limits import fit_within
 from driveline.joints.sheet import RegisterFit
 from driveline.margins import Judge, missing_of, wanted_words
 from driveline.shafts.coupler import PARALLEL_ALLOWANCE_MM, CouplerStyle
-from driveline.sheet import positive_of, value_of
 from driveline.survey.solve import SurveyResult
 from driveline.tables.materials import PlateMaterial, material
 
@@ -35,18 +35,18 @@ class Offset:
         return self.play_mm + self.concentricity_mm + self.centre_u_mm
 
 
-def offset_of(sheet: PlateSheet, survey: SurveyResult, face_survey: SurveyResult | None) -> Offset:
+def offset_of(inputs: PlateInputs, survey: SurveyResult, face_survey: SurveyResult | None) -> Offset:
     """Return how far motor and gearbox may be off one axis.
 
     Registers locate where every face that is crossed has one; their plays grow as an aluminium plate gets warmer than
     the steel it is fitted to. Dowels are reamed after indicating: their own play is what is left.
     """
-    plate = sheet.plate
+    plate = inputs.plate
     is_indicated = plate.locating is Locating.DOWELS
-    plays_mm = _dowel_plays_mm(sheet) if is_indicated else _register_plays_mm(sheet)
+    plays_mm = _dowel_plays_mm(inputs) if is_indicated else _register_plays_mm(inputs)
     known = [play for play in plays_mm if play is not None]
     survey_mm = INDICATED_U_MM if is_indicated else _centre_u_mm(survey, face_survey)
-    faces = FACES[sheet.build_up.kind]
+    faces = FACES[inputs.built.kind]
     missing = missing_of(
         {
             "How the plate is located: registers, or dowels reamed after indicating": plate.locating
@@ -54,13 +54,13 @@ def offset_of(sheet: PlateSheet, survey: SurveyResult, face_survey: SurveyResult
             "Size and fit of the dowels": not is_indicated or bool(plays_mm),
             f"Play or fit of the register on each of {faces} faces": is_indicated or len(plays_mm) >= faces,
             "What the plate is made of, and a register's size, for its play when warm": len(known) == len(plays_mm),
-            "Machined concentricity of the plate": plate.concentricity,
+            "Machined concentricity of the plate": plate.concentricity_mm,
             "A flange survey that settles the shaft's centre": survey_mm,
         }
     )
     return Offset(
         play_mm=sum(known) / 2,
-        concentricity_mm=value_of(plate.concentricity) or 0.0,
+        concentricity_mm=plate.concentricity_mm or 0.0,
         centre_u_mm=survey_mm or 0.0,
         missing=missing,
     )
@@ -74,21 +74,23 @@ def warm_play_mm(made_of: PlateMaterial | None, size_mm: float | None) -> float 
     return max(unlike, 0.0) * WARM_K * size_mm
 
 
-def _register_plays_mm(sheet: PlateSheet) -> list[float | None]:
+def _register_plays_mm(inputs: PlateInputs) -> list[float | None]:
     """Greatest diametral play of each register, warm; a measured one is taken to be of the largest register."""
-    plate = sheet.plate
-    sizes = [positive_of(one) for one in (sheet.face.register_size, plate.bore)]
+    plate = inputs.plate
+    sizes = [inputs.face.register_mm, plate.bore_mm or None]
     largest_mm = max((size for size in sizes if size is not None), default=None)
     grows_mm = warm_play_mm(plate.made_of, largest_mm)
-    plays: list[float | None] = [None if grows_mm is None else play.mm + grows_mm for play in plate.register_plays]
-    return plays + [_fit_play_mm(plate.made_of, one.size.mm, one.fit) for one in plate.registers]
+    plays: list[float | None] = [
+        None if grows_mm is None else play_mm + grows_mm for play_mm in plate.register_plays_mm
+    ]
+    return plays + [_fit_play_mm(plate.made_of, size_mm, fit) for size_mm, fit in plate.registers]
 
 
-def _dowel_plays_mm(sheet: PlateSheet) -> list[float | None]:
-    size_mm, chosen = positive_of(sheet.plate.dowel_size), sheet.plate.dowel_fit
+def _dowel_plays_mm(inputs: PlateInputs) -> list[float | None]:
+    size_mm, chosen = inputs.plate.dowel_mm, inputs.plate.dowel_fit
     if size_mm is None or chosen is None:
         return []
-    return [_fit_play_mm(sheet.plate.made_of, size_mm, chosen)]
+    return [_fit_play_mm(inputs.plate.made_of, size_mm, chosen)]
 
 
 def _fit_play_mm(made_of: PlateMaterial | None, size_mm: float, chosen: RegisterFit) -> float | None:
@@ -107,7 +109,7 @@ def _centre_u_mm(survey: SurveyResult, face_survey: SurveyResult | None) -> floa
     return None if face_mm is None else math.hypot(flange_mm, face_mm)
 
 
-def on_centre_check(sheet: PlateSheet, off: Offset, coupler: CouplerStyle | None, judge: Judge) -> Check:
+def on_centre_check(inputs: PlateInputs, off: Offset, coupler: CouplerStyle | None, judge: Judge) -> Check:
     """Return whether motor and gearbox stand on one axis as closely as the coupler asks."""
     allowed = PARALLEL_ALLOWANCE_MM[coupler] if coupler else None
     missing = (*missing_of({"Coupler style, on the Ratios bench": coupler}), *off.missing)
@@ -115,8 +117,8 @@ def on_centre_check(sheet: PlateSheet, off: Offset, coupler: CouplerStyle | None
     if allowed is not None:
         found = f"{off.total_mm:.3f} of {allowed:.2f} mm that the coupler allows"
         says = f"{found}, at best. {says}" if missing else found
-        if off.total_mm > allowed and sheet.plate.locating is not Locating.DOWELS:
-            says += f"; {_closer_words(sheet, allowed)}"
+        if off.total_mm > allowed and inputs.plate.locating is not Locating.DOWELS:
+            says += f"; {_closer_words(inputs, allowed)}"
     return judge.check(
         "clearance",
         key="plate.on_centre",
@@ -141,10 +143,10 @@ def on_centre_check(sheet: PlateSheet, off: Offset, coupler: CouplerStyle | None
     )
 
 
-def _closer_words(sheet: PlateSheet, allowed_mm: float) -> str:
+def _closer_words(inputs: PlateInputs, allowed_mm: float) -> str:
     """What to do when play eats the allowance: the widest fit that would do for the registers, or dowels."""
     for one in RegisterFit:
-        plays = [_fit_play_mm(sheet.plate.made_of, register.size.mm, one) for register in sheet.plate.registers]
+        plays = [_fit_play_mm(inputs.plate.made_of, size_mm, one) for size_mm, _ in inputs.plate.registers]
         known = [play for play in plays if play is not None]
         if known and len(known) == len(plays) and sum(known) / 2 < allowed_mm / 2:
             return f"fit the registers {one.value}, or ream dowels after indicating"

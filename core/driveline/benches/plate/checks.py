@@ -3,9 +3,8 @@
 from collections.abc import Sequence
 from dataclasses import dataclass
 
-from driveline.benches.plate.buildup_sheet import BuildKind
 from driveline.benches.plate.centre import Offset, on_centre_check
-from driveline.benches.plate.sheet import PlateSheet
+from driveline.benches.plate.inputs import PlateInputs
 from driveline.checks import Check, Step, Working
 from driveline.flat.holes import Ligament
 from driveline.margins import Judge, wanted_words
@@ -28,16 +27,16 @@ class PlateFigures:
     centre_off: Offset
 
 
-def plate_checks(sheet: PlateSheet, figures: PlateFigures, judge: Judge) -> tuple[Check, ...]:
+def plate_checks(inputs: PlateInputs, figures: PlateFigures, judge: Judge) -> tuple[Check, ...]:
     """Return the checks of the plate bench."""
     face = () if figures.face_survey is None else (_readings_agree(figures.face_survey, judge, "face"),)
-    if sheet.build_up.kind is BuildKind.BASE:
+    if inputs.built.is_base:
         return (_least_ligament(figures, judge), _edge(figures, judge))
     return (
         _readings_agree(figures.survey, judge, "flange"),
         *face,
         _holes_settled(figures.survey, judge),
-        on_centre_check(sheet, figures.centre_off, figures.coupler, judge),
+        on_centre_check(inputs, figures.centre_off, figures.coupler, judge),
         _least_ligament(figures, judge),
         _edge(figures, judge),
     )

@@ -3,30 +3,29 @@
 import math
 from typing import Final
 
-from driveline.benches.plate.sheet import PlateSheet
+from driveline.benches.plate.inputs import PlateInputs
 from driveline.checks import Check, Step, Working
 from driveline.joints.checks import greatest_preload_n
 from driveline.joints.screws import Place, worked_joint
 from driveline.margins import Judge, missing_of, wanted_words
-from driveline.sheet import positive_of
 
 FLOOR_PER_DIAMETER: Final = 0.5
 SHEAR_SHARE: Final = 0.4  # of yield, in shear
 
 
-def sunk_of(sheet: PlateSheet) -> float | None:
+def sunk_of(inputs: PlateInputs) -> float | None:
     """Return how deep the motor's screw heads are sunk, 0 where they are not; ``None`` while it is not known, mm."""
-    depth_mm = positive_of(sheet.face.counterbore_depth)
-    is_sunk = positive_of(sheet.face.counterbore) is not None
+    depth_mm = inputs.face.counterbore_depth_mm
+    is_sunk = inputs.face.counterbore_mm is not None
     return depth_mm if is_sunk or depth_mm is not None else 0.0
 
 
-def floor_checks(sheet: PlateSheet, place: Place, judge: Judge) -> tuple[Check, ...]:
+def floor_checks(inputs: PlateInputs, place: Place, judge: Judge) -> tuple[Check, ...]:
     """Return whether the floor under sunk heads is thick enough; nothing where no head is sunk."""
-    face = sheet.face
-    if positive_of(face.counterbore) is None and positive_of(face.counterbore_depth) is None:
+    face = inputs.face
+    if face.counterbore_mm is None and face.counterbore_depth_mm is None:
         return ()
-    worked = worked_joint(sheet.motor_joint, place)
+    worked = worked_joint(inputs.motor_joint, place)
     greatest = greatest_preload_n(worked) if worked else None
     sheared = None
     if worked and greatest is not None and place.material is not None:
@@ -34,9 +33,9 @@ def floor_checks(sheet: PlateSheet, place: Place, judge: Judge) -> tuple[Check, 
     wanted_mm = max(FLOOR_PER_DIAMETER * worked.size.diameter_mm, sheared or 0.0) if worked else None
     missing = missing_of(
         {
-            "Depth of the counterbore": positive_of(face.counterbore_depth),
-            "Diameter of the counterbore": positive_of(face.counterbore),
-            "Thickness of the plate": positive_of(sheet.plate.thickness),
+            "Depth of the counterbore": face.counterbore_depth_mm,
+            "Diameter of the counterbore": face.counterbore_mm,
+            "Thickness of the plate": inputs.plate.thickness_mm,
             "Thread of the motor screws": worked,
             "Tightening and condition of the screws": greatest,
             "What the plate is made of": place.material,

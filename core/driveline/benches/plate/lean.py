@@ -6,11 +6,10 @@ from typing import Final
 
 import numpy as np
 
-from driveline.benches.plate.buildup import has_standoffs
 from driveline.benches.plate.centre import Offset
+from driveline.benches.plate.inputs import PlateInputs, mm_of
 from driveline.benches.plate.parts import Patterns, standoff_centres
 from driveline.benches.plate.results import BuildUpResult
-from driveline.benches.plate.sheet import PlateSheet
 from driveline.benches.plate.stack import stack_of
 from driveline.checks import Check, Step, Working
 from driveline.errors import ImpossibleInput
@@ -22,7 +21,6 @@ from driveline.margins import Judge, missing_of, wanted_words
 from driveline.metal.overhang import greatest_tension_n, hub_tilt_deg, legs_drop_mm, legs_stress_mpa, legs_tilt_deg
 from driveline.shafts.coupler import ANGLE_ALLOWANCE_DEG, PARALLEL_ALLOWANCE_MM, CouplerStyle
 from driveline.shafts.misalignment import Budget
-from driveline.sheet import positive_of, value_of
 from driveline.tables.materials import Material, material
 
 SAME_RADIUS_SHARE: Final = 0.999  # rings nearer than this have no plate between them that could bend
@@ -44,21 +42,21 @@ class Bent:
         return None if self.plates_deg is None or self.legs_deg is None else self.plates_deg + self.legs_deg
 
 
-def bent_by(sheet: PlateSheet, patterns: Patterns, loads: Loads) -> Bent:
+def bent_by(inputs: PlateInputs, patterns: Patterns, loads: Loads) -> Bent:
     """Return how plates and legs give under the motor.
 
     Args:
-        sheet: Of the bench.
+        inputs: Of the bench.
         patterns: Holes of flange, motor and standoffs.
         loads: Of the motor.
     """
-    overhang_mm, plate_mm = value_of(sheet.face.overhang), positive_of(sheet.plate.thickness)
-    is_two, second_mm = has_standoffs(sheet), positive_of(sheet.build_up.second_thickness)
-    legs = sheet.build_up.standoffs
-    legs_mm = _legs_mm(sheet) if is_two else 0.0
+    overhang_mm, plate_mm = inputs.face.overhang_mm, inputs.plate.thickness_mm
+    is_two, second_mm = inputs.built.is_on_standoffs, mm_of(inputs.built.second)
+    legs = inputs.built.legs
+    legs_mm = _legs_mm(inputs) if is_two else 0.0
     missing = missing_of(
         {
-            "What the plate is made of": sheet.plate.made_of,
+            "What the plate is made of": inputs.plate.made_of,
             "Thickness of the plate": plate_mm,
             loads.hung or "Mass of the motor": loads.motor_kg,
             "Centre of gravity of the motor from its face": overhang_mm,
@@ -66,21 +64,21 @@ def bent_by(sheet: PlateSheet, patterns: Patterns, loads: Loads) -> Bent:
             "Thickness of the motor plate": not is_two or second_mm,
             "Standoffs: how many, on what circle, with what hole": not is_two or bool(patterns.standoffs),
             "Standoffs: their length, diameter and what they are made of": not is_two
-            or bool(legs_mm and positive_of(legs.diameter) and legs.made_of),
+            or bool(legs_mm and legs.diameter_mm and legs.made_of),
         }
     )
-    if missing or not (sheet.plate.made_of and plate_mm and loads.motor_kg is not None and overhang_mm is not None):
+    if missing or not (inputs.plate.made_of and plate_mm and loads.motor_kg is not None and overhang_mm is not None):
         return Bent(plates_deg=None, legs_deg=None, drop_mm=None, legs_mpa=None, missing=missing)
-    metal, weight_n = material(sheet.plate.made_of), loads.motor_kg * GRAVITY_MS2
+    metal, weight_n = material(inputs.plate.made_of), loads.motor_kg * GRAVITY_MS2
     if not is_two:
         moment_nm = weight_n * overhang_mm / 1000
         tilt = _plate_tilt_deg(patterns.motor, patterns.flange, moment_nm, plate_mm, metal)
         return Bent(plates_deg=tilt, legs_deg=0.0, drop_mm=0.0, legs_mpa=0.0, missing=())
-    return _on_legs(sheet, patterns, metal, weight_n, overhang_mm, plate_mm, second_mm or plate_mm, legs_mm or 0.0)
+    return _on_legs(inputs, patterns, metal, weight_n, overhang_mm, plate_mm, second_mm or plate_mm, legs_mm or 0.0)
 
 
 def _on_legs(
-    sheet: PlateSheet,
+    inputs: PlateInputs,
     patterns: Patterns,
     metal: Material,
     weight_n: float,
@@ -94,12 +92,12 @@ def _on_legs(
     at_gearbox_nm = weight_n * (overhang_mm + second_mm + legs_mm) / 1000
     plates_deg = _plate_tilt_deg(patterns.motor, patterns.standoffs, at_motor_nm, second_mm, metal)
     plates_deg += _plate_tilt_deg(patterns.standoffs, patterns.flange, at_gearbox_nm, plate_mm, metal)
-    legs = sheet.build_up.standoffs
-    outside_mm, bored_mm = positive_of(legs.diameter) or 0.0, value_of(legs.bored) or 0.0
+    legs = inputs.built.legs
+    outside_mm, bored_mm = legs.diameter_mm or 0.0, legs.bored_mm
     if not bored_mm < outside_mm or legs.made_of is None:
         return Bent(plates_deg=None, legs_deg=None, drop_mm=None, legs_mpa=None, missing=("Legs with a wall",))
     area, inertia = math.pi / 4 * (outside_mm**2 - bored_mm**2), math.pi / 64 * (outside_mm**4 - bored_mm**4)
-    modulus_mpa, xy = material(legs.made_of).modulus_mpa, standoff_centres(sheet)
+    modulus_mpa, xy = material(legs.made_of).modulus_mpa, standoff_centres(inputs)
     about = xy - xy.mean(axis=0)
     least_second = float(np.linalg.eigvalsh(about.T @ about)[0])
     if least_second < 1e-6:
@@ -130,8 +128,8 @@ def _on_legs(
     )
 
 
-def _legs_mm(sheet: PlateSheet) -> float | None:
-    stack = stack_of(sheet)
+def _legs_mm(inputs: PlateInputs) -> float | None:
+    stack = stack_of(inputs)
     return None if stack is None else next((one.length_mm for one in stack.shares if one.name == "standoffs"), None)
 
 
@@ -153,7 +151,7 @@ def _plate_tilt_deg(
 
 
 def lean_checks(
-    sheet: PlateSheet,
+    inputs: PlateInputs,
     bent: Bent,
     off: Offset,
     built: BuildUpResult,
@@ -161,8 +159,8 @@ def lean_checks(
     judge: Judge,
 ) -> tuple[Check, ...]:
     """Return whether the build-up is stiff and strong, and whether offset and angle together suit the coupler."""
-    checks = [_lean(bent, coupler, judge), _together(sheet, bent, off, built, coupler, judge)]
-    return (*checks, _legs(sheet, bent, judge)) if has_standoffs(sheet) else tuple(checks)
+    checks = [_lean(bent, coupler, judge), _together(inputs, bent, off, built, coupler, judge)]
+    return (*checks, _legs(inputs, bent, judge)) if inputs.built.is_on_standoffs else tuple(checks)
 
 
 def _lean(bent: Bent, coupler: CouplerStyle | None, judge: Judge) -> Check:
@@ -196,7 +194,7 @@ def _lean(bent: Bent, coupler: CouplerStyle | None, judge: Judge) -> Check:
 
 
 def _together(
-    sheet: PlateSheet,
+    inputs: PlateInputs,
     bent: Bent,
     off: Offset,
     built: BuildUpResult,
@@ -206,7 +204,7 @@ def _together(
     """A coupler that is both offset and at an angle has less of either: parallel/allowed + angle/allowed ≤ 1."""
     parallel, angle = (PARALLEL_ALLOWANCE_MM[coupler], ANGLE_ALLOWANCE_DEG[coupler]) if coupler else (None, None)
     tilt_deg = built.tilt.tilt_deg if built.tilt else 0.0
-    is_tilt_known = built.tilt is not None or not has_standoffs(sheet)
+    is_tilt_known = built.tilt is not None or not inputs.built.is_on_standoffs
     missing = (
         *missing_of({"Coupler style, on the Ratios bench": coupler}),
         *off.missing,
@@ -252,8 +250,8 @@ def _together(
     )
 
 
-def _legs(sheet: PlateSheet, bent: Bent, judge: Judge) -> Check:
-    legs = sheet.build_up.standoffs
+def _legs(inputs: PlateInputs, bent: Bent, judge: Judge) -> Check:
+    legs = inputs.built.legs
     yield_mpa = material(legs.made_of).yield_mpa if legs.made_of else None
     missing = (*bent.missing, *missing_of({"What the standoffs are made of": yield_mpa}))
     says = wanted_words(missing)

@@ -7,7 +7,8 @@ import numpy as np
 
 from driveline.arrays import Floats
 from driveline.benches.plate.buildup_sheet import BuildKind
-from driveline.benches.plate.sheet import OutlineBy, PlateSheet, Process
+from driveline.benches.plate.inputs import PlateInputs, mm_of
+from driveline.benches.plate.sheet import OutlineBy, Process
 from driveline.drawing.plate import PlateHole
 from driveline.errors import ImpossibleInput
 from driveline.flat.buildup import foot_holes
@@ -16,7 +17,6 @@ from driveline.flat.outline import CircleEdge, Edge, HullEdge, edge_depths_mm, t
 from driveline.margins import missing_of
 from driveline.parts.made import FlatPart, Stock
 from driveline.results import ToDo
-from driveline.sheet import positive_of, value_of
 
 EDGE_FACTOR: Final = {
     Process.LASER: 1.5,
@@ -47,147 +47,147 @@ class Patterns:
     traced: Floats  # the flange's outline, (n, 2); empty when there is none
 
 
-def patterns_of(sheet: PlateSheet, flange: tuple[Disc, ...], face_xy: Floats, traced: Floats) -> Patterns:
+def patterns_of(inputs: PlateInputs, flange: tuple[Disc, ...], face_xy: Floats, traced: Floats) -> Patterns:
     """Return the hole patterns on the shaft's centre.
 
     Args:
-        sheet: Of the bench.
+        inputs: Of the bench.
         flange: The flange's holes that are settled.
         face_xy: The motor's holes seen looking at its face, (n, 2), mm.
         traced: The flange's outline, (n, 2), mm.
     """
-    hole_mm = positive_of(sheet.face.plate_hole)
-    on_plate = motor_on_plate(face_xy, sheet.plate.turned.deg) if hole_mm and len(face_xy) else np.zeros((0, 2))
+    hole_mm = inputs.face.plate_hole_mm
+    on_plate = motor_on_plate(face_xy, inputs.plate.turned_deg) if hole_mm and len(face_xy) else np.zeros((0, 2))
     motor = tuple(
         Disc(name, float(x), float(y), hole_mm or 0.0)
-        for name, (x, y) in zip(motor_names(sheet, len(on_plate)), on_plate, strict=True)
+        for name, (x, y) in zip(motor_names(inputs, len(on_plate)), on_plate, strict=True)
     )
-    return Patterns(flange=flange, motor=motor, standoffs=_standoffs(sheet), traced=traced)
+    return Patterns(flange=flange, motor=motor, standoffs=_standoffs(inputs), traced=traced)
 
 
-def motor_names(sheet: PlateSheet, count: int) -> tuple[str, ...]:
+def motor_names(inputs: PlateInputs, count: int) -> tuple[str, ...]:
     """Return what the motor's holes are called: as surveyed or listed, else M1, M2 and so on."""
-    if sheet.face.survey is not None:
-        names = [f"M{hole.id}" for hole in sheet.face.survey.holes if not hole.is_bore]
+    if inputs.face.survey is not None:
+        names = [f"M{hole.id}" for hole in inputs.face.survey.holes if not hole.is_bore]
     else:
-        names = [hole.id for hole in sheet.face.holes]
+        names = [name for name, _, _ in inputs.face.holes]
     return tuple(names) if len(names) == count else tuple(f"M{k + 1}" for k in range(count))
 
 
-def standoff_centres(sheet: PlateSheet) -> Floats:
+def standoff_centres(inputs: PlateInputs) -> Floats:
     """Return where the standoffs stand, seen from the engine side, (n, 2), mm."""
-    standoffs, circle_mm = sheet.build_up.standoffs, positive_of(sheet.build_up.standoffs.circle)
+    standoffs, circle_mm = inputs.built.legs, inputs.built.legs.circle_mm
     if not standoffs.count or circle_mm is None:
         return np.zeros((0, 2))
-    return bolt_circle_mm(count=standoffs.count, circle_mm=circle_mm, first_at_deg=standoffs.first_at.deg)
+    return bolt_circle_mm(count=standoffs.count, circle_mm=circle_mm, first_at_deg=standoffs.first_at_deg)
 
 
-def _standoffs(sheet: PlateSheet) -> tuple[Disc, ...]:
-    hole_mm = positive_of(sheet.build_up.standoffs.hole)
+def _standoffs(inputs: PlateInputs) -> tuple[Disc, ...]:
+    hole_mm = inputs.built.legs.hole_mm
     if hole_mm is None:
         return ()
-    return tuple(Disc(f"S{k + 1}", float(x), float(y), hole_mm) for k, (x, y) in enumerate(standoff_centres(sheet)))
+    return tuple(Disc(f"S{k + 1}", float(x), float(y), hole_mm) for k, (x, y) in enumerate(standoff_centres(inputs)))
 
 
-def parts_of(sheet: PlateSheet, patterns: Patterns) -> tuple[tuple[FlatPart, ...], tuple[ToDo, ...]]:
+def parts_of(inputs: PlateInputs, patterns: Patterns) -> tuple[tuple[FlatPart, ...], tuple[ToDo, ...]]:
     """Return the parts that can be drawn so far, and what keeps the others from being drawn."""
-    kind = sheet.build_up.kind
+    kind = inputs.built.kind
     if kind is BuildKind.BASE:
-        found = [_base_plate(sheet)]
+        found = [_base_plate(inputs)]
     elif kind is BuildKind.TWO_PLATES:
-        found = [_gearbox_plate(sheet, patterns), _motor_plate(sheet, patterns)]
+        found = [_gearbox_plate(inputs, patterns), _motor_plate(inputs, patterns)]
     elif kind is BuildKind.RING:
-        found = [_one_plate(sheet, patterns), _ring(sheet, patterns)]
+        found = [_one_plate(inputs, patterns), _ring(inputs, patterns)]
     else:
-        found = [_one_plate(sheet, patterns)]
+        found = [_one_plate(inputs, patterns)]
     drawn = tuple(part for part in found if isinstance(part, FlatPart))
     return drawn, tuple(one for one in found if isinstance(one, ToDo))
 
 
-def _one_plate(sheet: PlateSheet, patterns: Patterns) -> FlatPart | ToDo | None:
-    holes = [*_holes(sheet, "flange", patterns.flange), *_holes(sheet, "motor", patterns.motor)]
-    bore_mm = positive_of(sheet.plate.bore or sheet.face.register_size)
+def _one_plate(inputs: PlateInputs, patterns: Patterns) -> FlatPart | ToDo | None:
+    holes = [*_holes(inputs, "flange", patterns.flange), *_holes(inputs, "motor", patterns.motor)]
+    bore_mm = inputs.one_bore_mm
     return _part(
-        sheet,
+        inputs,
         name="plate",
         field="plate.face.count",
         title="Adapter plate",
         holes=holes,
         bore_mm=bore_mm,
         traced=patterns.traced,
-        thickness_mm=positive_of(sheet.plate.thickness),
+        thickness_mm=inputs.plate.thickness_mm,
         faces=("MOTOR", "GEARBOX"),
     )
 
 
-def _gearbox_plate(sheet: PlateSheet, patterns: Patterns) -> FlatPart | ToDo | None:
+def _gearbox_plate(inputs: PlateInputs, patterns: Patterns) -> FlatPart | ToDo | None:
     return _part(
-        sheet,
+        inputs,
         name="plate",
         field="plate.face.count",
         title="Gearbox plate",
-        holes=[*_holes(sheet, "flange", patterns.flange), *_holes(sheet, "standoff", patterns.standoffs)],
-        bore_mm=positive_of(sheet.plate.bore),
+        holes=[*_holes(inputs, "flange", patterns.flange), *_holes(inputs, "standoff", patterns.standoffs)],
+        bore_mm=inputs.plate.bore_mm or None,
         traced=patterns.traced,
-        thickness_mm=positive_of(sheet.plate.thickness),
+        thickness_mm=inputs.plate.thickness_mm,
         faces=("STANDOFFS", "GEARBOX"),
     )
 
 
-def _motor_plate(sheet: PlateSheet, patterns: Patterns) -> FlatPart | ToDo | None:
+def _motor_plate(inputs: PlateInputs, patterns: Patterns) -> FlatPart | ToDo | None:
     return _part(
-        sheet,
+        inputs,
         name="motor_plate",
         field="plate.face.count",
         short="MOTOR",
         title="Motor plate",
-        holes=[*_holes(sheet, "motor", patterns.motor), *_holes(sheet, "standoff", patterns.standoffs)],
-        bore_mm=positive_of(sheet.face.register_size),
+        holes=[*_holes(inputs, "motor", patterns.motor), *_holes(inputs, "standoff", patterns.standoffs)],
+        bore_mm=inputs.face.register_mm,
         traced=np.zeros((0, 2)),
-        thickness_mm=positive_of(sheet.build_up.second_thickness),
+        thickness_mm=mm_of(inputs.built.second),
         faces=("MOTOR", "STANDOFFS"),
     )
 
 
-def _ring(sheet: PlateSheet, patterns: Patterns) -> FlatPart | ToDo | None:
-    ring = sheet.build_up.ring
+def _ring(inputs: PlateInputs, patterns: Patterns) -> FlatPart | ToDo | None:
+    ring = inputs.built.ring
     is_gearbox = ring.on == "gearbox"
-    holes = _holes(sheet, "flange", patterns.flange) if is_gearbox else _holes(sheet, "motor", patterns.motor)
-    if positive_of(ring.inside) is None:
+    holes = _holes(inputs, "flange", patterns.flange) if is_gearbox else _holes(inputs, "motor", patterns.motor)
+    if ring.inside_mm is None:
         return ToDo(field="plate.build_up.ring.inside", text="Give the inside of the spacer ring.")
     return _part(
-        sheet,
+        inputs,
         name="ring",
         field="plate.build_up.ring",
         short="RING",
         title="Spacer ring",
         holes=holes,
-        bore_mm=positive_of(ring.inside),
+        bore_mm=ring.inside_mm,
         traced=patterns.traced if is_gearbox else np.zeros((0, 2)),
-        thickness_mm=positive_of(ring.thickness),
+        thickness_mm=mm_of(ring.thickness),
         faces=("PLATE", "GEARBOX") if is_gearbox else ("MOTOR", "PLATE"),
         is_round=not is_gearbox,
     )
 
 
-def _base_plate(sheet: PlateSheet) -> FlatPart | ToDo | None:
-    base = sheet.build_up.base
-    along, across, hole_mm = positive_of(base.along), positive_of(base.across), positive_of(base.hole)
+def _base_plate(inputs: PlateInputs) -> FlatPart | ToDo | None:
+    base = inputs.built.base
+    along, across, hole_mm = base.along_mm, base.across_mm, base.hole_mm
     if along is None or across is None or hole_mm is None:
         return None
-    rows = [(row.name, row.shift.mm) for row in base.rows] or [("as placed", 0.0)]
-    found = foot_holes(along_mm=along, across_mm=across, from_face_mm=value_of(base.from_face) or 0.0, rows=rows)
+    rows = list(base.rows) or [("as placed", 0.0)]
+    found = foot_holes(along_mm=along, across_mm=across, from_face_mm=base.from_face_mm, rows=rows)
     discs = tuple(Disc(hole.id, hole.x_mm, hole.y_mm, hole_mm) for hole in found)
     return _part(
-        sheet,
+        inputs,
         name="base_plate",
         field="plate.build_up.base",
         short="BASE",
         title="Base plate",
-        holes=_holes(sheet, "foot", discs),
+        holes=_holes(inputs, "foot", discs),
         bore_mm=None,
         traced=np.zeros((0, 2)),
-        thickness_mm=positive_of(sheet.plate.thickness),
+        thickness_mm=inputs.plate.thickness_mm,
         faces=("MOTOR", "FRAME"),
         sides=("above", "below"),
         labels=tuple((f"{chr(65 + k)}: {name}".upper(), found[4 * k].x_mm, 0.0) for k, (name, _) in enumerate(rows)),
@@ -195,7 +195,7 @@ def _base_plate(sheet: PlateSheet) -> FlatPart | ToDo | None:
 
 
 def _part(
-    sheet: PlateSheet,
+    inputs: PlateInputs,
     *,
     name: str,
     field: str,
@@ -219,58 +219,58 @@ def _part(
         raise ImpossibleInput(
             f"{title.lower()} holes", f"{reach_mm:.0f} mm from the shaft", "within 5 m. Another unit?"
         )
-    radius_mm = edge_factor(sheet) * max(hole.finished_mm for hole in holes)
+    radius_mm = edge_factor(inputs) * max(hole.finished_mm for hole in holes)
     try:
-        edge = _edge_of(sheet, centres, radius_mm, traced, is_round)
+        edge = _edge_of(inputs, centres, radius_mm, traced, is_round)
         vertices = edge.vertices
     except ImpossibleInput as error:
         return ToDo(field=field, text=f"The {title.lower()}'s outline can't be drawn: {error.rule}.")
     if bore_mm:
-        holes = [*holes, _hole(sheet, "bore", Disc("bore", 0.0, 0.0, bore_mm))]
+        holes = [*holes, _hole(inputs, "bore", Disc("bore", 0.0, 0.0, bore_mm))]
     return FlatPart(
         key=f"plate.{name}",
         title=title,
         short=short,
-        holes=tuple(_marked(sheet, hole, thickness_mm) for hole in holes),
+        holes=tuple(_marked(inputs, hole, thickness_mm) for hole in holes),
         edge=edge,
         vertices=vertices,
         thickness_mm=thickness_mm,
         faces=faces,
         sides=sides,
         look_at="gearbox" if "GEARBOX" in faces else "motor",
-        stock=_stock(sheet),
+        stock=_stock(inputs),
         labels=labels,
-        ligament_factor=sheet.plate.wanted_ligament_factor or LIGAMENT_FACTOR,
+        ligament_factor=inputs.plate.ligament_factor or LIGAMENT_FACTOR,
     )
 
 
-def _stock(sheet: PlateSheet) -> Stock:
-    plate = sheet.plate
-    long_mm, wide_mm = positive_of(plate.sheet_long), positive_of(plate.sheet_wide)
+def _stock(inputs: PlateInputs) -> Stock:
+    plate = inputs.plate
+    long_mm, wide_mm = plate.stock_mm
     return Stock(
         number=plate.part_number,
         quantity=plate.quantity,
         material=plate.material,
         made_of=plate.made_of,
         process=plate.process.value,
-        kerf_mm=positive_of(plate.kerf) or 0.0,
+        kerf_mm=plate.kerf_mm,
         sheet_mm=None if long_mm is None or wide_mm is None else (long_mm, wide_mm),
     )
 
 
-def _edge_of(sheet: PlateSheet, centres: Floats, radius_mm: float, traced: Floats, is_round: bool) -> Edge:
+def _edge_of(inputs: PlateInputs, centres: Floats, radius_mm: float, traced: Floats, is_round: bool) -> Edge:
     if is_round:
         return CircleEdge(float(np.hypot(*centres.T).max()) + radius_mm)
-    if sheet.plate.outline_by is OutlineBy.FLANGE and len(traced):
+    if inputs.plate.outline_by is OutlineBy.FLANGE and len(traced):
         return traced_edge(traced, holes=centres, radius_mm=radius_mm)
     return HullEdge(centres, radius_mm)
 
 
-def _holes(sheet: PlateSheet, kind: str, discs: tuple[Disc, ...]) -> list[PlateHole]:
-    return [_hole(sheet, kind, disc) for disc in discs]
+def _holes(inputs: PlateInputs, kind: str, discs: tuple[Disc, ...]) -> list[PlateHole]:
+    return [_hole(inputs, kind, disc) for disc in discs]
 
 
-def _hole(sheet: PlateSheet, kind: str, disc: Disc) -> PlateHole:
+def _hole(inputs: PlateInputs, kind: str, disc: Disc) -> PlateHole:
     """A register is cut small and machined."""
     return PlateHole(
         id=disc.id,
@@ -279,28 +279,28 @@ def _hole(sheet: PlateSheet, kind: str, disc: Disc) -> PlateHole:
         y_mm=disc.y_mm,
         finished_mm=disc.diameter_mm,
         cut_mm=disc.diameter_mm - MACHINING_MM if kind == "bore" else disc.diameter_mm,
-        counterbore_mm=positive_of(sheet.face.counterbore) if kind == "motor" else None,
+        counterbore_mm=inputs.face.counterbore_mm if kind == "motor" else None,
     )
 
 
-def _marked(sheet: PlateSheet, hole: PlateHole, thickness_mm: float | None) -> PlateHole:
+def _marked(inputs: PlateInputs, hole: PlateHole, thickness_mm: float | None) -> PlateHole:
     """A hole too small for the process is marked and drilled by hand."""
-    least_mm = LEAST_HOLE_PER_THICKNESS[sheet.plate.process] * (thickness_mm or 0.0)
+    least_mm = LEAST_HOLE_PER_THICKNESS[inputs.plate.process] * (thickness_mm or 0.0)
     return hole if hole.cut_mm is None or hole.cut_mm >= least_mm else hole.without_cut()
 
 
-def edge_factor(sheet: PlateSheet) -> float:
+def edge_factor(inputs: PlateInputs) -> float:
     """Return the distance from a hole's centre to the edge as drawn, over the hole's diameter."""
-    return sheet.plate.edge_factor or DRAWN_OVER_WANTED * EDGE_FACTOR[sheet.plate.process]
+    return inputs.plate.edge_factor or DRAWN_OVER_WANTED * EDGE_FACTOR[inputs.plate.process]
 
 
-def edge_shares(sheet: PlateSheet, part: FlatPart) -> tuple[tuple[str, float, float], ...]:
+def edge_shares(inputs: PlateInputs, part: FlatPart) -> tuple[tuple[str, float, float], ...]:
     """Return each hole's name, how far inside the edge its centre lies, and how far it should.
 
     A bore wants its own radius and a wall as wide as the largest of the other holes, at least 6 mm.
     """
     depths = edge_depths_mm(np.array([[hole.x_mm, hole.y_mm] for hole in part.holes]), part.vertices)
-    factor = EDGE_FACTOR[sheet.plate.process]
+    factor = EDGE_FACTOR[inputs.plate.process]
     wall_mm = max([LEAST_LIGAMENT_MM, *(hole.finished_mm for hole in part.drilled)])
     return tuple(
         (hole.id, depth_mm, hole.finished_mm / 2 + wall_mm if hole.kind == "bore" else factor * hole.finished_mm)
@@ -308,30 +308,29 @@ def edge_shares(sheet: PlateSheet, part: FlatPart) -> tuple[tuple[str, float, fl
     )
 
 
-def holes_wanted(sheet: PlateSheet, patterns: Patterns, loose: tuple[str, ...]) -> tuple[str, ...]:
+def holes_wanted(inputs: PlateInputs, patterns: Patterns, loose: tuple[str, ...]) -> tuple[str, ...]:
     """Return what of the build-up's holes is not known yet: what is not drawn can't be too near to anything.
 
     Args:
-        sheet: Of the bench.
+        inputs: Of the bench.
         patterns: As far as they are known.
         loose: Flange holes that the readings don't settle.
     """
-    build = sheet.build_up
-    if build.kind is BuildKind.BASE:
-        feet = all(positive_of(one) for one in (build.base.along, build.base.across, build.base.hole))
-        return missing_of({"Holes of the motor's feet, along, across and their size": feet})
-    is_two = build.kind is BuildKind.TWO_PLATES
-    sunk = (positive_of(sheet.face.counterbore) is None) is (positive_of(sheet.face.counterbore_depth) is None)
-    bore = sheet.plate.bore if is_two else sheet.plate.bore or sheet.face.register_size
+    build = inputs.built
+    if build.is_base:
+        return missing_of({"Holes of the motor's feet, along, across and their size": build.base.is_known})
+    is_two = build.is_on_standoffs
+    sunk = (inputs.face.counterbore_mm is None) is (inputs.face.counterbore_depth_mm is None)
+    bore_mm = inputs.plate.bore_mm or None if is_two else inputs.one_bore_mm
     return missing_of(
         {
             "Holes of the flange": bool(patterns.flange),
             f"Readings that settle {', '.join(loose[:3])}": not loose,
             "Holes of the motor's face, and the clearance hole for its screws": bool(patterns.motor),
             "Counterbore of the motor's screws: diameter and depth": sunk,
-            "Bore through the plate": positive_of(bore),
-            "Register of the motor, for the motor plate's bore": not is_two or positive_of(sheet.face.register_size),
+            "Bore through the plate": bore_mm,
+            "Register of the motor, for the motor plate's bore": not is_two or inputs.face.register_mm,
             "Standoffs: how many, on what circle, with what hole": not is_two or bool(patterns.standoffs),
-            "Inside of the ring": build.kind is not BuildKind.RING or positive_of(build.ring.inside),
+            "Inside of the ring": build.kind is not BuildKind.RING or build.ring.inside_mm,
         }
     )

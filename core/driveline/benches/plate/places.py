@@ -6,15 +6,14 @@ from typing import Final
 
 import numpy as np
 
-from driveline.benches.plate.buildup import has_standoffs
 from driveline.benches.plate.buildup_sheet import BuildKind
 from driveline.benches.plate.floor import sunk_of
+from driveline.benches.plate.inputs import PlateInputs, mm_of
 from driveline.benches.plate.lay_out import LaidPlate
-from driveline.benches.plate.sheet import PlateSheet
 from driveline.benches.plate.stack import stack_of
 from driveline.flat.holes import Disc
 from driveline.joints.screws import JointFields, Place
-from driveline.sheet import positive_of, value_of
+from driveline.sheet import value_of
 from driveline.tables.materials import material
 
 
@@ -35,19 +34,19 @@ MOTOR_FIELDS: Final = replace(  # its screws' length and depth stand with the mo
 )
 
 
-def places_of(sheet: PlateSheet, laid: LaidPlate) -> tuple[Place, ...]:
+def places_of(inputs: PlateInputs, laid: LaidPlate) -> tuple[Place, ...]:
     """Return the joints of the motor, of the gearbox and of bolted standoffs."""
-    face, thickness_mm = sheet.face, positive_of(sheet.plate.thickness)
-    overhang_mm, stack = value_of(face.overhang), stack_of(sheet)
-    is_two = has_standoffs(sheet)
-    motor_plate_mm = positive_of(sheet.build_up.second_thickness) if is_two else thickness_mm
-    ring_mm = positive_of(sheet.build_up.ring.thickness) if sheet.build_up.kind is BuildKind.RING else 0.0
-    under_motor, under_flange = (0.0, ring_mm) if sheet.build_up.ring.on == "gearbox" else (ring_mm, 0.0)
-    sunk_mm = sunk_of(sheet)
+    face, thickness_mm = inputs.face, inputs.plate.thickness_mm
+    overhang_mm, stack = face.overhang_mm, stack_of(inputs)
+    is_two = inputs.built.is_on_standoffs
+    motor_plate_mm = mm_of(inputs.built.second) if is_two else thickness_mm
+    ring_mm = mm_of(inputs.built.ring.thickness) if inputs.built.kind is BuildKind.RING else 0.0
+    under_motor, under_flange = (0.0, ring_mm) if inputs.built.ring.on == "gearbox" else (ring_mm, 0.0)
+    sunk_mm = sunk_of(inputs)
     from_flange_mm = _sum(overhang_mm, stack.nominal_mm if stack else None)
-    legs = sheet.build_up.standoffs
+    legs = inputs.built.legs
     is_loose = any(hole.is_loose and not hole.is_bore for hole in laid.survey.result.holes)
-    place = partial(_place, sheet, laid)
+    place = partial(_place, inputs, laid)
     found = (
         place(
             "motor",
@@ -56,8 +55,8 @@ def places_of(sheet: PlateSheet, laid: LaidPlate) -> tuple[Place, ...]:
             fields=MOTOR_FIELDS,
             clear_key="screw_clear",
             grip_mm=_sum(motor_plate_mm, under_motor, None if sunk_mm is None else -sunk_mm),
-            length_mm=value_of(face.screw_length),
-            depth_mm=value_of(face.depth_behind),
+            length_mm=face.screw_length_mm,
+            depth_mm=face.depth_behind_mm,
             lever_mm=overhang_mm,
         ),
         place(
@@ -68,8 +67,8 @@ def places_of(sheet: PlateSheet, laid: LaidPlate) -> tuple[Place, ...]:
             clear_key="flange_screw_clear",
             is_whole=not is_loose,
             grip_mm=_sum(thickness_mm, under_flange),
-            length_mm=value_of(sheet.flange_joint.length),
-            depth_mm=value_of(sheet.flange_joint.depth_behind),
+            length_mm=value_of(inputs.flange_joint.length),
+            depth_mm=value_of(inputs.flange_joint.depth_behind),
             lever_mm=from_flange_mm,
         ),
     )
@@ -90,7 +89,7 @@ def places_of(sheet: PlateSheet, laid: LaidPlate) -> tuple[Place, ...]:
 
 
 def _place(
-    sheet: PlateSheet,
+    inputs: PlateInputs,
     laid: LaidPlate,
     name: str,
     title: str,
@@ -109,7 +108,7 @@ def _place(
         xy_mm=np.array([[disc.x_mm, disc.y_mm] for disc in discs]).reshape(-1, 2),
         holes=tuple((disc.id, disc.diameter_mm) for disc in discs),
         heel_mm=min((edge for _, edge, _ in laid.edges), default=None),
-        material=material(sheet.plate.made_of) if sheet.plate.made_of else None,
+        material=material(inputs.plate.made_of) if inputs.plate.made_of else None,
         is_whole=bool(discs) and is_whole,
         **more,
     )

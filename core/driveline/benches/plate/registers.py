@@ -1,8 +1,8 @@
 """Registers and dowels: their limits, how warm to fit a tight one, and whether the plate bears it."""
 
 from driveline.benches.plate.centre import WARM_K
+from driveline.benches.plate.inputs import PlateInputs
 from driveline.benches.plate.results import RegisterResult
-from driveline.benches.plate.sheet import PlateSheet
 from driveline.checks import Check, Step, Working
 from driveline.errors import ImpossibleInput
 from driveline.fits.interference import (
@@ -15,30 +15,29 @@ from driveline.fits.interference import (
 )
 from driveline.fits.limits import Fit, fit_within
 from driveline.margins import Judge, missing_of, wanted_words
-from driveline.sheet import positive_of
 from driveline.tables.materials import PlateMaterial, material
 
 COLD_K = 40.0  # a yard at -20 °C against a shop at 20 °C
 FRICTION = 0.12  # pressed dry, DIN 7190's cautious figure
 
 
-def register_results(sheet: PlateSheet) -> tuple[RegisterResult, ...]:
+def register_results(inputs: PlateInputs) -> tuple[RegisterResult, ...]:
     """Return what registers and dowels are to be machined to."""
-    wanted = [(f"register Ø{one.size.mm:g}", one.size.mm, one.fit.value) for one in sheet.plate.registers]
-    dowel_mm = positive_of(sheet.plate.dowel_size)
-    if dowel_mm is not None and sheet.plate.dowel_fit is not None:
-        wanted.append((f"dowel Ø{dowel_mm:g}", dowel_mm, sheet.plate.dowel_fit.value))
-    found = [_result(sheet, what, size_mm, name) for what, size_mm, name in wanted]
+    wanted = [(f"register Ø{size_mm:g}", size_mm, fit.value) for size_mm, fit in inputs.plate.registers]
+    dowel_mm = inputs.plate.dowel_mm
+    if dowel_mm is not None and inputs.plate.dowel_fit is not None:
+        wanted.append((f"dowel Ø{dowel_mm:g}", dowel_mm, inputs.plate.dowel_fit.value))
+    found = [_result(inputs, what, size_mm, name) for what, size_mm, name in wanted]
     return tuple(one for one in found if one is not None)
 
 
-def _result(sheet: PlateSheet, what: str, size_mm: float, name: str) -> RegisterResult | None:
+def _result(inputs: PlateInputs, what: str, size_mm: float, name: str) -> RegisterResult | None:
     found = fit_within(size_mm, name)
     if found is None:
         return None
     warmer_k = None
-    if found.least_play_mm < 0 and sheet.plate.made_of is not None:
-        expansion = material(sheet.plate.made_of).expansion_per_k
+    if found.least_play_mm < 0 and inputs.plate.made_of is not None:
+        expansion = material(inputs.plate.made_of).expansion_per_k
         warmer_k = heating_k(interference_mm=-found.least_play_mm, joint_mm=size_mm, expansion_per_k=expansion)
     return RegisterResult(
         what=what,
@@ -53,21 +52,21 @@ def _result(sheet: PlateSheet, what: str, size_mm: float, name: str) -> Register
     )
 
 
-def register_checks(sheet: PlateSheet, rim_mm: float | None, judge: Judge) -> tuple[Check, ...]:
+def register_checks(inputs: PlateInputs, rim_mm: float | None, judge: Judge) -> tuple[Check, ...]:
     """Return whether the plate bears each register that is pressed into it.
 
     Args:
-        sheet: Of the bench.
+        inputs: Of the bench.
         rim_mm: Diameter of the ring of plate round the bore; ``None`` while nothing is drawn.
         judge: Of the bench.
     """
     checks = []
-    for k, one in enumerate(sheet.plate.registers):
-        found = fit_within(one.size.mm, one.fit.value)
+    for k, (size_mm, fit) in enumerate(inputs.plate.registers):
+        found = fit_within(size_mm, fit.value)
         if found is None:
-            checks.append(_outside_tables(one.size.mm, judge, k))
-        elif found.least_play_mm < _shrinks_mm(sheet.plate.made_of, one.size.mm):
-            checks.append(_pressed(sheet.plate.made_of, one.size.mm, found, rim_mm, judge, k))
+            checks.append(_outside_tables(size_mm, judge, k))
+        elif found.least_play_mm < _shrinks_mm(inputs.plate.made_of, size_mm):
+            checks.append(_pressed(inputs.plate.made_of, size_mm, found, rim_mm, judge, k))
     return tuple(checks)
 
 

@@ -6,15 +6,14 @@ from driveline.benches.contract import Outcome, progress_of
 from driveline.benches.plate.buildup import (
     face_tilt_check,
     faces_apart_check,
-    has_standoffs,
     shim_check,
     terminals_check,
 )
-from driveline.benches.plate.buildup_sheet import BuildKind
 from driveline.benches.plate.centre import offset_of
 from driveline.benches.plate.checks import PlateFigures, plate_checks, way_through_check
 from driveline.benches.plate.clocking import clocking_result, terminals_of
 from driveline.benches.plate.floor import floor_checks
+from driveline.benches.plate.inputs import PlateInputs
 from driveline.benches.plate.lay_out import LaidPlate
 from driveline.benches.plate.lean import bent_by, lean_checks
 from driveline.benches.plate.needs import PlateNeeds
@@ -33,12 +32,12 @@ from driveline.joints.checks import joint_checks
 from driveline.joints.screws import JointResult, worked_joint
 from driveline.margins import Judge
 from driveline.metal.bolts import thread_names
-from driveline.sheet import positive_of
 
 
-def run(sheet: PlateSheet, laid: LaidPlate, needs: PlateNeeds, judge: Judge) -> Outcome[None]:
+def run(_sheet: PlateSheet, laid: LaidPlate, needs: PlateNeeds, judge: Judge) -> Outcome[None]:
     """Return the plate with its checks; what can't be drawn yet is left out and listed as work to do."""
-    terminals = terminals_of(sheet)
+    inputs = laid.inputs
+    terminals = terminals_of(inputs)
     figures = PlateFigures(
         survey=laid.survey.result,
         face_survey=laid.face_survey.result if laid.face_survey else None,
@@ -46,15 +45,15 @@ def run(sheet: PlateSheet, laid: LaidPlate, needs: PlateNeeds, judge: Judge) -> 
         edge_shares=laid.edges or None,
         holes_wanted=laid.holes_wanted,
         coupler=needs.coupler,
-        centre_off=offset_of(sheet, laid.survey.result, laid.face_survey.result if laid.face_survey else None),
+        centre_off=offset_of(inputs, laid.survey.result, laid.face_survey.result if laid.face_survey else None),
     )
-    joints, of_joints = _joints(sheet, laid, needs, judge)
-    built = _build_up(sheet)
+    joints, of_joints = _joints(inputs, laid, needs, judge)
+    built = _build_up(inputs)
     checks = (
-        *plate_checks(sheet, figures, judge),
+        *plate_checks(inputs, figures, judge),
         *of_joints,
-        *_build_checks(sheet, laid, built, terminals, figures, needs, judge),
-        *register_checks(sheet, _rim_mm(laid), judge),
+        *_build_checks(inputs, laid, built, terminals, figures, needs, judge),
+        *register_checks(inputs, _rim_mm(laid), judge),
     )
     is_begun = bool(laid.survey.result.readings or laid.parts)
     return Outcome(
@@ -62,16 +61,16 @@ def run(sheet: PlateSheet, laid: LaidPlate, needs: PlateNeeds, judge: Judge) -> 
         result=PlateResult(
             survey=laid.survey.result,
             face_survey=figures.face_survey,
-            clocking=_clocking(sheet, laid, terminals),
+            clocking=_clocking(inputs, laid, terminals),
             terminals=terminals,
             build_up=built,
             joints=joints,
-            registers=register_results(sheet),
+            registers=register_results(inputs),
             threads=thread_names(),
             to_do=laid.to_do,
         ),
         checks=tuple(check.model_copy(update={"guards_release": True}) for check in checks)
-        if _is_asked(sheet, laid)
+        if _is_asked(inputs, laid)
         else (),
         to_do=laid.to_do,
         progress=progress_of(is_begun=is_begun, is_finished=bool(laid.parts) and not laid.to_do),
@@ -80,9 +79,9 @@ def run(sheet: PlateSheet, laid: LaidPlate, needs: PlateNeeds, judge: Judge) -> 
     )
 
 
-def _is_asked(sheet: PlateSheet, laid: LaidPlate) -> bool:
+def _is_asked(inputs: PlateInputs, laid: LaidPlate) -> bool:
     """Before anything of it is entered nothing is asked of it."""
-    return bool(sheet.survey.holes or sheet.face.count or laid.parts)
+    return bool(inputs.survey.holes or inputs.face.count or laid.parts)
 
 
 def _station(needs: PlateNeeds) -> LineStation:
@@ -118,35 +117,35 @@ def _station(needs: PlateNeeds) -> LineStation:
 
 
 def _joints(
-    sheet: PlateSheet, laid: LaidPlate, needs: PlateNeeds, judge: Judge
+    inputs: PlateInputs, laid: LaidPlate, needs: PlateNeeds, judge: Judge
 ) -> tuple[tuple[JointResult, ...], tuple[Check, ...]]:
-    places = {place.name: place for place in places_of(sheet, laid)}
-    results, checks = [], [*floor_checks(sheet, places["motor"], judge)]
-    joined = {"motor": sheet.motor_joint, "flange": sheet.flange_joint, "standoff": sheet.build_up.standoffs.joint}
+    places = {place.name: place for place in places_of(inputs, laid)}
+    results, checks = [], [*floor_checks(inputs, places["motor"], judge)]
+    joined = {"motor": inputs.motor_joint, "flange": inputs.flange_joint, "standoff": inputs.built.legs.joint}
     for name, place in places.items():
         joint = joined[name]
         worked = worked_joint(joint, place)
         results.append(worked.result if worked else JointResult(name=name, count=len(place.xy_mm), thread=None))
         checks += joint_checks(worked, joint, place, needs.motor, judge)
-    if sheet.build_up.kind is BuildKind.BASE:  # no plate hangs between two faces then
+    if inputs.built.is_base:  # no plate hangs between two faces then
         return (), ()
     return tuple(results), tuple(checks)
 
 
-def _build_up(sheet: PlateSheet) -> BuildUpResult:
-    base = sheet.build_up.base
-    shaft, bed = positive_of(base.shaft_height), positive_of(base.bed_height)
+def _build_up(inputs: PlateInputs) -> BuildUpResult:
+    base = inputs.built.base
+    shaft, bed = base.shaft_height_mm, base.bed_height_mm
     return BuildUpResult(
-        apart=stack_of(sheet),
-        tilt=_tilt(sheet) if has_standoffs(sheet) else None,
+        apart=stack_of(inputs),
+        tilt=_tilt(inputs) if inputs.built.is_on_standoffs else None,
         shim_mm=None if shaft is None or bed is None else bed - shaft,
     )
 
 
-def _tilt(sheet: PlateSheet) -> TiltResult | None:
-    measured = [one.mm for one in sheet.build_up.standoffs.measured]
+def _tilt(inputs: PlateInputs) -> TiltResult | None:
+    measured = [one.mm for one in inputs.built.legs.measured]
     try:
-        found = face_tilt(standoff_centres(sheet), measured)
+        found = face_tilt(standoff_centres(inputs), measured)
     except ImpossibleInput:  # not all measured yet
         return None
     return TiltResult(
@@ -158,7 +157,7 @@ def _tilt(sheet: PlateSheet) -> TiltResult | None:
 
 
 def _build_checks(
-    sheet: PlateSheet,
+    inputs: PlateInputs,
     laid: LaidPlate,
     built: BuildUpResult,
     terminals: Terminals | None,
@@ -167,18 +166,18 @@ def _build_checks(
     judge: Judge,
 ) -> tuple[Check, ...]:
     checks: list[Check] = []
-    is_base = sheet.build_up.kind is BuildKind.BASE
+    is_base = inputs.built.is_base
     if laid.parts and not is_base:
         checks.append(way_through_check(laid.parts, judge))
     if is_base:
         checks.append(shim_check(built, judge))
     else:
-        bent = bent_by(sheet, laid.patterns, needs.motor)
-        checks += lean_checks(sheet, bent, figures.centre_off, built, needs.coupler, judge)
-    if has_standoffs(sheet):
-        checks.append(face_tilt_check(sheet, built, needs.coupler, judge))
-    if sheet.build_up.wanted_apart is not None:
-        checks.append(faces_apart_check(sheet, built, judge))
+        bent = bent_by(inputs, laid.patterns, needs.motor)
+        checks += lean_checks(inputs, bent, figures.centre_off, built, needs.coupler, judge)
+    if inputs.built.is_on_standoffs:
+        checks.append(face_tilt_check(inputs, built, needs.coupler, judge))
+    if inputs.built.wanted_apart_mm is not None:
+        checks.append(faces_apart_check(inputs, built, judge))
     if terminals is not None:
         checks.append(terminals_check(terminals, judge))
     return tuple(checks)
@@ -190,9 +189,9 @@ def _rim_mm(laid: LaidPlate) -> float | None:
     return min((2 * float(edge_distances_mm(np.zeros((1, 2)), part.vertices)[0]) for part in bored), default=None)
 
 
-def _clocking(sheet: PlateSheet, laid: LaidPlate, terminals: Terminals | None) -> ClockingResult | None:
+def _clocking(inputs: PlateInputs, laid: LaidPlate, terminals: Terminals | None) -> ClockingResult | None:
     """The motor turns against the holes of the plate that it is screwed to: the flange's, or the standoffs'."""
-    if sheet.build_up.kind is BuildKind.BASE:
+    if inputs.built.is_base:
         return None
-    fixed = laid.patterns.standoffs if has_standoffs(sheet) else laid.patterns.flange
-    return clocking_result(sheet, fixed, laid.face_xy, terminals)
+    fixed = laid.patterns.standoffs if inputs.built.is_on_standoffs else laid.patterns.flange
+    return clocking_result(inputs, fixed, laid.face_xy, terminals)
