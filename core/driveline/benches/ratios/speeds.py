@@ -1,6 +1,7 @@
 """What turns too fast: boxes at what the motor can do, shafts at the wanted road speed, the motor on a downshift."""
 
 from collections.abc import Sequence
+from dataclasses import dataclass
 from typing import Final
 
 from driveline.benches.ratios.gearing import Gearing, Lane, stage_word
@@ -12,6 +13,50 @@ from driveline.gearing.road import KMH_PER_MS
 from driveline.margins import Judge, MarginKind, missing_of, wanted_words
 
 BOXES: Final = (StageKind.REDUCTION, StageKind.DRIVE_UNIT, StageKind.GEARBOX)
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class _Limit:
+    """What a shaft that turns with the wheels may turn at most."""
+
+    kind: MarginKind
+    key: str
+    title: str
+    field: str  # of the stage
+    words: str
+    source: str
+
+
+LIMITS: Final = {
+    StageKind.FINAL_DRIVE: (
+        _Limit(
+            kind="maker_rating",
+            key="final_drive.speed",
+            title="Final drive input speed",
+            field="greatest_input_rpm",
+            words="greatest input speed of the final drive",
+            source="Maker's limit at its input.",
+        ),
+    ),
+    StageKind.PROPSHAFT: (
+        _Limit(
+            kind="shaft_speed",
+            key="propshaft.speed",
+            title="Propshaft against its critical speed",
+            field="critical_rpm",
+            words="critical speed",
+            source=f"Run a propshaft at {SHAFT_SPEED_SHARE:.2f} of its critical speed or less.",
+        ),
+        _Limit(
+            kind="maker_rating",
+            key="propshaft.joint_speed",
+            title="Propshaft joints' speed",
+            field="joint_rpm",
+            words="greatest speed of its joints",
+            source="Maker's limit of the joints.",
+        ),
+    ),
+}
 
 
 def stages_of(one: Gearing) -> list[tuple[Lane, int, Stage, str]]:
@@ -59,10 +104,7 @@ def speed_checks(one: Gearing, in_gear: tuple[Gearing, ...], brief: Brief, judge
     for lane, k, stage, side in stages_of(one):
         if stage.kind in BOXES:
             checks.append(_box_speed(one, lane, k, side, judge))
-        elif stage.kind is StageKind.FINAL_DRIVE:
-            checks.append(_final_drive_speed(lane, k, side, brief, judge))
-        elif stage.kind is StageKind.PROPSHAFT:
-            checks += [_critical(lane, k, side, brief, judge), _joints(lane, k, side, brief, judge)]
+        checks += [_at_road_speed(limit, lane, k, side, brief, judge) for limit in LIMITS.get(stage.kind, ())]
     if len(in_gear) > 1:
         checks.append(_downshift(one, in_gear, brief, judge))
     return tuple(checks)
@@ -100,80 +142,20 @@ def _road_rpm(lane: Lane, k: int, brief: Brief) -> float | None:
     return wanted / KMH_PER_MS * lane.rpm_per_ms / float(lane.chain.speed_divisors()[k]) if wanted else None
 
 
-def _final_drive_speed(lane: Lane, k: int, side: str, brief: Brief, judge: Judge) -> Check:
-    return _at_road_speed(
-        lane,
-        k,
-        brief,
-        judge,
-        kind="maker_rating",
-        key=f"{side}final_drive.speed",
-        title=titled(side, "Final drive input speed"),
-        limit=lane.chain.stages[k].greatest_input_rpm,
-        limit_is="greatest input speed of the final drive",
-        side=side,
-        source="Maker's limit at its input.",
-    )
-
-
-def _critical(lane: Lane, k: int, side: str, brief: Brief, judge: Judge) -> Check:
-    return _at_road_speed(
-        lane,
-        k,
-        brief,
-        judge,
-        kind="shaft_speed",
-        key=f"{side}propshaft.speed",
-        title=titled(side, "Propshaft against its critical speed"),
-        limit=lane.chain.stages[k].critical_rpm,
-        limit_is="critical speed",
-        side=side,
-        source=f"Run a propshaft at {SHAFT_SPEED_SHARE:.2f} of its critical speed or less.",
-    )
-
-
-def _joints(lane: Lane, k: int, side: str, brief: Brief, judge: Judge) -> Check:
-    return _at_road_speed(
-        lane,
-        k,
-        brief,
-        judge,
-        kind="maker_rating",
-        key=f"{side}propshaft.joint_speed",
-        title=titled(side, "Propshaft joints' speed"),
-        limit=lane.chain.stages[k].joint_rpm,
-        limit_is="greatest speed of its joints",
-        side=side,
-        source="Maker's limit of the joints.",
-    )
-
-
-def _at_road_speed(
-    lane: Lane,
-    k: int,
-    brief: Brief,
-    judge: Judge,
-    *,
-    kind: MarginKind,
-    key: str,
-    title: str,
-    limit: float | None,
-    limit_is: str,
-    side: str,
-    source: str,
-) -> Check:
+def _at_road_speed(limit: _Limit, lane: Lane, k: int, side: str, brief: Brief, judge: Judge) -> Check:
     """A shaft behind the gears turns with the wheels: judged at the wanted road speed."""
     stage, rpm = lane.chain.stages[k], _road_rpm(lane, k, brief)
-    missing = missing_of({"Wanted top speed": rpm, limit_is.capitalize(): limit})
+    greatest_rpm: float | None = getattr(stage, limit.field)
+    missing = missing_of({"Wanted top speed": rpm, limit.words.capitalize(): greatest_rpm})
     says = f"{rpm:.0f} rpm at {brief.wanted_top_kmh:.0f} km/h" if rpm and brief.wanted_top_kmh else ""
     return judge.check(
-        kind,
-        key=key,
-        title=title,
+        limit.kind,
+        key=f"{side}{limit.key}",
+        title=titled(side, limit.title),
         demand=rpm,
-        capacity=limit,
+        capacity=greatest_rpm,
         unit="rpm",
-        says=f"{says}; {limit_is} {limit:.0f}"
+        says=f"{says}; {limit.words} {greatest_rpm:.0f}"
         if not missing
         else f"{says}. {wanted_words(missing)}".removeprefix(". "),
         station=f"{side}{stage.kind.value}",
@@ -181,7 +163,7 @@ def _at_road_speed(
         inputs=("brief.wanted.top_speed", "brief.tyre", f"ratios.{stage.kind.value}", "ratios.choice"),
         working=Working(
             steps=() if not rpm else (Step(formula="n = v / C × i after this stage", result=f"{rpm:.0f} rpm"),),
-            source=source,
+            source=limit.source,
         ),
     )
 
