@@ -102,7 +102,7 @@
             {/if}
           </td>
         {/each}
-        <td class="w-6 text-right whitespace-nowrap">
+        <td class="w-6 pl-2 text-right whitespace-nowrap">
           {@render beside?.(row, k)}
           {#if !disabled && (canTakeAway?.(k) ?? true)}<button
               class="px-1 text-ink-dim hover:text-fails"
