@@ -1,6 +1,7 @@
 """What was worked out lately, by a hash of what it was worked out from: bounded, for one process."""
 
 import hashlib
+import json
 import pickle
 from collections import OrderedDict
 from collections.abc import Callable
@@ -38,6 +39,24 @@ def forget_everything() -> None:
     """Keep nothing anywhere: for a measurement from cold, or where what things are worked out by is changed."""
     for memory in _ALL:
         memory.forget()
+
+
+def read_once(memory: "Memory", kind: str) -> Callable[[object, Callable[[object], T]], T]:
+    """Return how pydantic is to read a large sheet: what was read lately is not read again.
+
+    Reading a sheet takes longer than solving many a bench, and a keystroke changes one small part of one sheet.
+    """
+
+    def read(entered: object, validate: Callable[[object], T]) -> T:
+        if not isinstance(entered, dict):
+            return validate(entered)
+        try:
+            key = key_of(json.dumps(entered))
+        except (TypeError, ValueError):
+            return validate(entered)
+        return memory.remembered(f"sheet {kind} {key}", lambda: validate(entered))
+
+    return read
 
 
 class Memory:

@@ -2,6 +2,7 @@
 
 from collections.abc import Sequence
 from dataclasses import dataclass, replace
+from functools import lru_cache
 from typing import Final
 
 import numpy as np
@@ -86,7 +87,7 @@ def plate_drawing(
     shapes += [_row_label(*label) for label in labels]
     least_x, least_y, greatest_x, greatest_y = outline_bounds_mm(outline)
     drawn = []
-    place = _engraving_place(outline, holes, engraved)
+    place = _engraving_place(tuple(outline), tuple(holes), engraved)
     for side, face in zip(sides, engraved.faces, strict=True):
         lines = [title, f"Seen from {'' if side in ('above', 'below') else 'the '}{side}", *notes]
         is_first = side == sides[0]
@@ -164,8 +165,9 @@ def _engraving(number: str, face: str, x_mm: float, y_mm: float) -> list[Entity]
     ]
 
 
+@lru_cache(maxsize=64)
 def _engraving_place(
-    outline: Sequence[OutlineVertex], holes: Sequence[PlateHole], engraved: Engraved
+    outline: tuple[OutlineVertex, ...], holes: tuple[PlateHole, ...], engraved: Engraved
 ) -> tuple[float, float]:
     """Where the lines stand clearest of holes and edge: of points on circles about the middle, the roomiest."""
     texts = [text for face in engraved.faces for _, text in _engraved_lines(engraved.number, face)]

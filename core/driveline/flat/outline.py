@@ -220,7 +220,12 @@ def outline_bounds_mm(vertices: Sequence[OutlineVertex]) -> tuple[float, float, 
     Source:
         Corners, and the arcs' points farthest along each axis.
     """
-    sides = _sides(vertices)
+    return _bounds_of(tuple(vertices))
+
+
+@lru_cache(maxsize=64)  # a part's drawings, sheet, nest and line of the cut list all ask
+def _bounds_of(vertices: tuple[OutlineVertex, ...]) -> tuple[float, float, float, float]:
+    sides = _sides_of(vertices)
     points = [sides.start]
     for heading in (np.array([1.0, 0.0]), np.array([0.0, 1.0]), np.array([-1.0, 0.0]), np.array([0.0, -1.0])):
         far = sides.centre + sides.radius_mm[:, None] * heading

@@ -1,7 +1,6 @@
 """What follows from a list of benches: the job file's model, its evaluation, its parts. No bench is known by name."""
 
-import json
-from collections.abc import Callable, Mapping, Sequence
+from collections.abc import Mapping, Sequence
 from dataclasses import dataclass, replace
 from functools import cached_property
 from typing import TYPE_CHECKING, Annotated, Any, Literal
@@ -14,7 +13,7 @@ from driveline.errors import NotDrawnYet
 from driveline.job.line import Line, solve_line, worst_of
 from driveline.job.versions import VERSION, brought_up
 from driveline.margins import Judge, Margins, WantedMargins
-from driveline.memory import Memory, key_of
+from driveline.memory import Memory, key_of, read_once
 from driveline.parts.checks import release_checks
 from driveline.parts.made import FlatPart
 from driveline.parts.records import BuildRecords
@@ -138,7 +137,7 @@ class Registry:
         self.benches = tuple(benches)
         self.memory = Memory(remembers)
         fields: dict[str, Any] = {
-            bench.key: (Annotated[bench.sheet, WrapValidator(self._read_once(bench))], bench.sheet())
+            bench.key: (Annotated[bench.sheet, WrapValidator(read_once(self.memory, bench.key))], bench.sheet())
             for bench in benches
         }
         self.Sheets: type[SheetsBase] = create_model(
@@ -240,20 +239,6 @@ class Registry:
     def sheets_of(self, job: JobFileBase) -> Mapping[str, Sheet]:
         """Return each bench's sheet, by its key."""
         return {bench.key: getattr(job.sheets, bench.key) for bench in self.benches}
-
-    def _read_once(self, bench: AnyBench) -> Callable[[object, Callable[[object], Sheet]], Sheet]:
-        """Reading a sheet takes longer than solving many a bench, and a keystroke changes one of them."""
-
-        def read(entered: object, validate: Callable[[object], Sheet]) -> Sheet:
-            if not isinstance(entered, dict):
-                return validate(entered)
-            try:
-                key = key_of(json.dumps(entered))
-            except (TypeError, ValueError):
-                return validate(entered)
-            return self.memory.remembered(f"sheet {bench.key} {key}", lambda: validate(entered))
-
-        return read
 
     def _laid_out(self, bench: AnyBench, sheet: Sheet, key: str) -> LaidOut:
         laid: LaidOut = self.memory.remembered(f"laid {bench.key} {key}", lambda: bench.lay_out(sheet))

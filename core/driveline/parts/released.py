@@ -3,6 +3,7 @@
 import math
 from bisect import bisect_left
 from collections.abc import Sequence
+from functools import lru_cache
 from typing import Final
 
 import numpy as np
@@ -11,7 +12,7 @@ from shapely import Polygon
 from driveline.arrays import Floats
 from driveline.checks import TIGHT_SHARE, Verdict
 from driveline.drawing.arcs import arc_of
-from driveline.drawing.model import Circle, Drawing, Path
+from driveline.drawing.model import Circle, Drawing, Path, Vertex
 from driveline.errors import UnknownFeature
 from driveline.memory import Memory, key_of
 from driveline.parts.made import FlatPart
@@ -97,13 +98,18 @@ def _moved_outline(then: Drawing, now: Drawing) -> list[Moved]:
 
 def _polygon(drawing: Drawing) -> Polygon | None:
     outline = next((one for one in drawing.entities if isinstance(one, Path) and one.part == "outline"), None)
-    corners = None if outline is None else _flat(outline)
-    return None if corners is None or len(corners) < 3 else Polygon(corners)
+    return None if outline is None else _enclosed(tuple((v.x_mm, v.y_mm, v.bulge) for v in outline.vertices))
 
 
-def _flat(path: Path) -> Floats:
+@lru_cache(maxsize=64)  # a frozen outline is compared again with every keystroke
+def _enclosed(vertices: tuple[tuple[float, float, float], ...]) -> Polygon | None:
+    corners = _flat([Vertex(x_mm=x, y_mm=y, bulge=bulge) for x, y, bulge in vertices])
+    return None if len(corners) < 3 else Polygon(corners)
+
+
+def _flat(vertices: Sequence[Vertex]) -> Floats:
     points: list[tuple[float, float]] = []
-    for start, end in zip(path.vertices, [*path.vertices[1:], path.vertices[0]], strict=True):
+    for start, end in zip(vertices, [*vertices[1:], vertices[0]], strict=True):
         points.append((start.x_mm, start.y_mm))
         if not start.bulge:
             continue

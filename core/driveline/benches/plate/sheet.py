@@ -3,14 +3,18 @@
 from enum import StrEnum
 from typing import Annotated
 
-from pydantic import Field, StringConstraints
+from pydantic import Field, StringConstraints, WrapValidator
 
 from driveline.benches.plate.buildup_sheet import BuildUp
 from driveline.joints.sheet import Joint, Register, RegisterFit
+from driveline.memory import Memory, read_once
 from driveline.sheet import Angle, Coordinate, Length, Sheet, Words
 from driveline.survey.sheet import HoleId, Survey
 from driveline.tables.materials import PlateMaterial
 from driveline.words import Choice
+
+# Most of the sheet is readings, and most keystrokes are elsewhere in it.
+ReadOnce = Annotated[Survey, WrapValidator(read_once(Memory(200), "survey"))]
 
 
 class FaceHole(Sheet):
@@ -28,7 +32,7 @@ class MotorFace(Sheet):
     bolt_circle: Length | None = None
     first_at: Angle = Angle(text="0 deg")
     holes: Annotated[list[FaceHole], Field(max_length=60)] = []
-    survey: Survey | None = Field(default=None, description="Readings on the face, seen looking at the motor")
+    survey: ReadOnce | None = Field(default=None, description="Readings on the face, seen looking at the motor")
     terminals_at: Angle | None = Field(
         default=None, description="Middle of the terminals, from the face's +x, seen looking at the motor"
     )
@@ -105,7 +109,7 @@ class Plate(Sheet):
 class PlateSheet(Sheet):
     """Flange, face and plate."""
 
-    survey: Survey = Survey()
+    survey: ReadOnce = Survey()
     face: MotorFace = MotorFace()
     plate: Plate = Plate()
     build_up: BuildUp = BuildUp()
