@@ -1,7 +1,7 @@
 """Wanted margins of a job, and checks that ask for them."""
 
 from collections.abc import Mapping, Sequence
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from typing import Annotated, Final, Literal
 
 from pydantic import Field
@@ -79,6 +79,11 @@ class Judge:
 
     bench: str
     margins: Margins
+    guards_release: bool = False
+
+    def guarding(self) -> "Judge":
+        """Return the same whose checks hold back a part's release while they fail."""
+        return replace(self, guards_release=True)
 
     def check(
         self,
@@ -110,6 +115,7 @@ class Judge:
             missing=missing,
             inputs=inputs,
             station=station,
+            guards_release=self.guards_release,
         )
 
     def answer(
@@ -141,6 +147,7 @@ class Judge:
             missing=missing,
             inputs=inputs,
             station=station,
+            guards_release=self.guards_release,
         )
 
 

@@ -4,6 +4,7 @@ import math
 from collections.abc import Sequence
 from dataclasses import dataclass
 from enum import StrEnum
+from functools import cached_property
 from typing import Final
 
 import numpy as np
@@ -78,7 +79,7 @@ class Stage:
             raise ImpossibleInput(f"sense of {self.title}", self.sense, "+1 (keeps), -1 (reverses) or not known")
 
 
-@dataclass(frozen=True, slots=True)
+@dataclass(frozen=True)  # no slots: the columns are kept, for every check and station asks for them
 class Chain:
     """Stages in order from a motor to the wheels of one axle."""
 
@@ -100,31 +101,36 @@ class Chain:
         senses = [stage.sense for stage in self.stages]
         return None if None in senses else math.prod(sense for sense in senses if sense is not None)
 
+    @cached_property
     def speed_divisors(self) -> Floats:
-        """Return motor speed over speed at each station: the input of every stage, then the wheel; (stages + 1,)."""
+        """Motor speed over speed at each station: the input of every stage, then the wheel; (stages + 1,)."""
         divisors: Floats = np.cumprod(np.array([1.0, *(stage.ratio for stage in self.stages)]))
         return divisors
 
+    @cached_property
     def driving_multipliers(self) -> Floats:
-        """Return torque at each station over motor torque while the motor drives; (stages + 1,).
+        """Torque at each station over motor torque while the motor drives; (stages + 1,).
 
         Torque at a stage's input is after its ``share``; the last is the total of one axle.
         """
         return self._carry(self._driving_gains(), [stage.share for stage in self.stages])
 
+    @cached_property
     def unsplit_multipliers(self) -> Floats:
-        """Return torque at each station over motor torque as though nothing went another way; (stages + 1,)."""
+        """Torque at each station over motor torque as though nothing went another way; (stages + 1,)."""
         return self._carry(self._driving_gains(), [1.0] * len(self.stages))
 
+    @cached_property
     def strength_multipliers(self) -> Floats:
-        """Return the most torque at each station over motor torque: past a split, as much as can reach it."""
+        """The most torque at each station over motor torque: past a split, as much as can reach it."""
         return self._carry(
             self._driving_gains(),
             [stage.share if stage.strength_share is None else stage.strength_share for stage in self.stages],
         )
 
+    @cached_property
     def overrun_multipliers(self) -> Floats:
-        """Return torque at each station over motor torque while the wheels drive the motor; (stages + 1,)."""
+        """Torque at each station over motor torque while the wheels drive the motor; (stages + 1,)."""
         gains = [stage.ratio / stage.efficiency for stage in self.stages]
         return self._carry(gains, [stage.share for stage in self.stages])
 

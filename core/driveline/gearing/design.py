@@ -44,7 +44,7 @@ def slip_motor_nm(chain: Chain, slip_axle_nm: float) -> float:
     Source:
         T_slip/(i η of the whole line, nothing split off) × 1.2 for what tyre and road give beyond it.
     """
-    return float(slip_axle_nm * SLIP_SURCHARGE / chain.unsplit_multipliers()[-1])
+    return float(slip_axle_nm * SLIP_SURCHARGE / chain.unsplit_multipliers[-1])
 
 
 def design_torques(
@@ -76,13 +76,13 @@ def design_torques(
         min(motor peak × dynamic factor carried to the station; slip torque carried back × 1.2), carried back
         while driving: divided by i η. Ahead of a split the slip torques of both axles add.
     """
-    unsplit, count = chain.unsplit_multipliers(), len(chain.stages) + 1
+    unsplit, count = chain.unsplit_multipliers, len(chain.stages) + 1
     own_nm = np.nan if slip_axle_nm is None else slip_motor_nm(chain, slip_axle_nm)
     other_nm = np.nan if other_slip_nm is None else other_slip_nm
     is_shared = np.arange(count) < shared
-    motor_nm = peak_nm * dynamic_factor * chain.strength_multipliers()
+    motor_nm = peak_nm * dynamic_factor * chain.strength_multipliers
     slip_nm = unsplit * (own_nm + np.where(is_shared, other_nm, 0.0))
-    over_nm = chain.overrun_multipliers() * (np.nan if overrun_nm is None else overrun_nm)
+    over_nm = chain.overrun_multipliers * (np.nan if overrun_nm is None else overrun_nm)
     wind_up_nm = np.where(is_shared | (not is_locked), 0.0, unsplit * np.minimum(own_nm, other_nm))
     found = np.stack([motor_nm, slip_nm, over_nm, wind_up_nm, governing_nm(motor_nm, slip_nm, over_nm, wind_up_nm)])
     return tuple(

@@ -116,7 +116,7 @@ def tyre_loaded_radius(given: Given, _every: Mapping[str, Given]) -> Found:
 
 def road_speed(given: Given, _every: Mapping[str, Given]) -> Found:
     chain = _chain(given)
-    rpm = given["motor_rpm"] / chain.speed_divisors()
+    rpm = given["motor_rpm"] / chain.speed_divisors
     speed_ms = given["motor_rpm"] / _lane(chain, given).rpm_per_ms
     return {
         "gearbox_input_rpm": float(rpm[1]),
@@ -129,7 +129,7 @@ def road_speed(given: Given, _every: Mapping[str, Given]) -> Found:
 
 
 def wheel_torque(given: Given, _every: Mapping[str, Given]) -> Found:
-    torque_nm = given["motor_nm"] * _chain(given).driving_multipliers()
+    torque_nm = given["motor_nm"] * _chain(given).driving_multipliers
     return {
         "gearbox_input_nm": float(torque_nm[1]),
         "propshaft_nm": float(torque_nm[-2]),
@@ -139,7 +139,7 @@ def wheel_torque(given: Given, _every: Mapping[str, Given]) -> Found:
 
 
 def overrun_torque(given: Given, _every: Mapping[str, Given]) -> Found:
-    return {"motor_nm": given["axle_nm"] / float(_chain(given).overrun_multipliers()[-1])}
+    return {"motor_nm": given["axle_nm"] / float(_chain(given).overrun_multipliers[-1])}
 
 
 def centre_drive_unit(given: Given, _every: Mapping[str, Given]) -> Found:

@@ -91,20 +91,20 @@ class ChainTest(TestCase):
     def test_power_at_the_wheels_is_the_motors_less_the_losses(
         self, chain: Chain, motor_nm: float, motor_rpm: float
     ) -> None:
-        wheel_power = motor_nm * chain.driving_multipliers()[-1] * motor_rpm / chain.speed_divisors()[-1]
+        wheel_power = motor_nm * chain.driving_multipliers[-1] * motor_rpm / chain.speed_divisors[-1]
         self.assertAlmostEqual(wheel_power / (motor_nm * motor_rpm * chain.efficiency), 1)
 
     @given(chains, st.floats(1, 5000))
     def test_overrun_loses_power_on_the_way_to_the_motor(self, chain: Chain, axle_nm: float) -> None:
-        motor_nm = axle_nm / chain.overrun_multipliers()[-1]
+        motor_nm = axle_nm / chain.overrun_multipliers[-1]
         self.assertAlmostEqual(motor_nm * chain.overall_ratio / (axle_nm * chain.efficiency), 1)
 
     def test_a_split_halves_the_torque_and_not_the_speed(self) -> None:
         half = Stage(kind=StageKind.PROPSHAFT, title="propshafts", share=0.5)
         unit = Stage(kind=StageKind.DRIVE_UNIT, title="unit", ratio=9)
         chain = Chain((unit, half))
-        self.assertAlmostEqual(100 * chain.driving_multipliers()[1], 450)
-        self.assertAlmostEqual(9000 / chain.speed_divisors()[1], 1000)
+        self.assertAlmostEqual(100 * chain.driving_multipliers[1], 450)
+        self.assertAlmostEqual(9000 / chain.speed_divisors[1], 1000)
 
     def test_senses_multiply(self) -> None:
         turned = Stage(kind=StageKind.REDUCTION, title="turned", sense=-1)

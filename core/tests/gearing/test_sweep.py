@@ -62,7 +62,7 @@ class SweepTest(TestCase):
                         lanes = [lane for lane in one.lanes if lane.motor == k]
                         rpm = sum(lane.share * lane.rpm_per_ms for lane in lanes)
                         pull = sum(
-                            lane.chain.driving_multipliers()[-1] / (lane.rolling.circumference_mm / 2000 / np.pi)
+                            lane.chain.driving_multipliers[-1] / (lane.rolling.circumference_mm / 2000 / np.pi)
                             for lane in lanes
                         )
                         self.assertAlmostEqual(sweep.gearings.rpm_per_ms[row, k] / rpm, 1)

@@ -36,7 +36,7 @@ from driveline.metal.bolts import thread_names
 
 def run(_sheet: PlateSheet, laid: LaidPlate, needs: PlateNeeds, judge: Judge) -> Outcome[None]:
     """Return the plate with its checks; what can't be drawn yet is left out and listed as work to do."""
-    inputs = laid.inputs
+    inputs, judge = laid.inputs, judge.guarding()
     terminals = terminals_of(inputs)
     figures = PlateFigures(
         survey=laid.survey.result,
@@ -69,9 +69,7 @@ def run(_sheet: PlateSheet, laid: LaidPlate, needs: PlateNeeds, judge: Judge) ->
             threads=thread_names(),
             to_do=laid.to_do,
         ),
-        checks=tuple(check.model_copy(update={"guards_release": True}) for check in checks)
-        if _is_asked(inputs, laid)
-        else (),
+        checks=checks if _is_asked(inputs, laid) else (),
         to_do=laid.to_do,
         progress=progress_of(is_begun=is_begun, is_finished=bool(laid.parts) and not laid.to_do),
         stations=(_station(needs),),

@@ -1,12 +1,12 @@
 """The checks of a gearing: does it do what is wanted, and does every station bear it."""
 
 import math
+from collections.abc import Mapping
 
 import numpy as np
 
 from driveline.benches.ratios.gearing import Gearing, Lane, stage_word
 from driveline.benches.ratios.lanes import COAST_FLANK_SHARE
-from driveline.benches.ratios.line import stations_of
 from driveline.benches.ratios.sheet import RatiosSheet
 from driveline.benches.ratios.speeds import speed_checks, stages_of, titled, worst_of_gears
 from driveline.checks import Check, Step, Working
@@ -14,7 +14,7 @@ from driveline.gearing.brief import Brief
 from driveline.gearing.chain import StageKind
 from driveline.gearing.design import GRIP_FOR_RATINGS, SLIP_SURCHARGE
 from driveline.gearing.road import KMH_PER_MS
-from driveline.gearing.stations import Drive, Station
+from driveline.gearing.stations import Drive, LineStation, Station
 from driveline.gearing.sweep import Figures
 from driveline.margins import Judge, missing_of, wanted_words
 from driveline.shafts.coupler import DYNAMIC_FACTOR, CouplerStyle
@@ -34,6 +34,7 @@ SHEDS = (StageKind.REDUCTION, StageKind.DRIVE_UNIT, StageKind.GEARBOX, StageKind
 def ratio_checks(
     one: Gearing,
     in_gear: tuple[Gearing, ...],
+    stations: Mapping[str, tuple[LineStation, ...]],
     figures: Figures,
     drive: Drive,
     brief: Brief,
@@ -47,6 +48,7 @@ def ratio_checks(
     Args:
         one: The gearing.
         in_gear: The same in every gear that can be engaged: what they load and turn is judged in the worst of them.
+        stations: Of each of these, by its key.
         figures: Of the gearing, one row.
         drive: Of the gearing: what it reaches.
         brief: The vehicle and its motors.
@@ -54,7 +56,7 @@ def ratio_checks(
         judge: Of the bench.
         is_chosen: Whether it is the choice or only shown.
     """
-    gears = [_loads(gearing, brief, sheet, judge) for gearing in in_gear]
+    gears = [_loads(gearing, stations[gearing.key], brief, sheet, judge) for gearing in in_gear]
     return (
         _choice(judge, is_chosen=is_chosen),
         *(_motor_speed(one, k, brief, judge) for k in range(len(one.motors))),
@@ -66,13 +68,11 @@ def ratio_checks(
     )
 
 
-def _loads(gearing: Gearing, brief: Brief, sheet: RatiosSheet, judge: Judge) -> list[Check]:
+def _loads(
+    gearing: Gearing, stations: tuple[LineStation, ...], brief: Brief, sheet: RatiosSheet, judge: Judge
+) -> list[Check]:
     """What every station bears and sheds in one gear."""
-    ratings = [
-        _rating(one.station, sheet, judge)
-        for one in stations_of(gearing, brief, sheet.coupler)
-        if one.station.kind in RATED_BY
-    ]
+    ratings = [_rating(one.station, sheet, judge) for one in stations if one.station.kind in RATED_BY]
     heat = [
         _heat(lane, k, gearing, brief, judge, side=side)
         for lane, k, stage, side in stages_of(gearing)

@@ -76,9 +76,9 @@ def _line_station(one: Gearing, lane: Lane, k: int, stage: Stage, way: Way, desi
     return LineStation(
         station=_station(kind, stage, way, design),
         motor=lane.motor,
-        rpm_per_ms=rpm_per_ms / float(lane.chain.speed_divisors()[row]),
-        driving=float(lane.chain.driving_multipliers()[row]),
-        overrun=float(lane.chain.overrun_multipliers()[row]),
+        rpm_per_ms=rpm_per_ms / float(lane.chain.speed_divisors[row]),
+        driving=float(lane.chain.driving_multipliers[row]),
+        overrun=float(lane.chain.overrun_multipliers[row]),
         radius_m=radius_m(lane.rolling) if kind == "wheel" else None,
         is_asked=kind not in NOT_ASKED,
     )
@@ -131,7 +131,7 @@ def shaft_limits(one: Gearing) -> tuple[Tick, ...]:
     """Return the road speed at which each stage reaches its greatest input speed."""
     found = []
     for n, lane in enumerate(one.lanes):
-        divisors = lane.chain.speed_divisors().tolist()
+        divisors = lane.chain.speed_divisors.tolist()
         for k, (stage, divisor) in enumerate(zip(lane.chain.stages, divisors, strict=False)):
             if stage.greatest_input_rpm is None or (n and k < lane.shared):
                 continue

@@ -67,7 +67,7 @@ def _overrun(one: Gearing, brief: Brief, judge: Judge, *, mu: float, key: str, t
     force = None
     if is_asked:
         force = sum(
-            (asked[lane.motor] or 0.0) * float(lane.chain.overrun_multipliers()[-1]) / radius_m(lane.rolling)
+            (asked[lane.motor] or 0.0) * float(lane.chain.overrun_multipliers[-1]) / radius_m(lane.rolling)
             for lane in one.lanes
         )
     empty, laden = _slowing_grip_n(one, brief, mu, is_laden=False), _slowing_grip_n(one, brief, mu, is_laden=True)
@@ -122,7 +122,7 @@ def _slowing_grip_n(one: Gearing, brief: Brief, mu: float, *, is_laden: bool) ->
 def _overrun_share(one: Gearing, brief: Brief) -> FrontPull:
     """Two motors slow each with its own torque."""
     pulls = [
-        (brief.overruns_nm[lane.motor] or 0.0) * float(lane.chain.overrun_multipliers()[-1]) / radius_m(lane.rolling)
+        (brief.overruns_nm[lane.motor] or 0.0) * float(lane.chain.overrun_multipliers[-1]) / radius_m(lane.rolling)
         for lane in one.lanes
     ]
     front = sum(pull for pull, lane in zip(pulls, one.lanes, strict=True) if lane.is_front)
@@ -293,7 +293,7 @@ def _split(one: Gearing, brief: Brief, sheet: RatiosSheet, judge: Judge) -> list
     if sheet.split.kind is not SplitKind.LOCKED and differ_pct < 1e-9:
         return []
     at_kmh = brief.wanted_top_kmh or brief.cruise_kmh
-    divisor = float(front.chain.speed_divisors()[front.shared])
+    divisor = float(front.chain.speed_divisors[front.shared])
     turns = abs(front.rpm_per_ms - rear.rpm_per_ms) / divisor * at_kmh / KMH_PER_MS
     is_locked = sheet.split.kind is SplitKind.LOCKED
     return [

@@ -140,12 +140,13 @@ def _solved(sheet: RatiosSheet, needs: RatiosNeeds, judge: Judge) -> _Solved:
     figures = figures_of(swept.figures, shown)
     is_chosen = chosen is not None
     drive = drive_of(one, figures, brief, is_chosen=is_chosen)
-    checks = ratio_checks(one, in_gear, figures, drive, brief, sheet, judge, is_chosen=is_chosen)
+    stations = {gearing.key: stations_of(gearing, brief, sheet.coupler) for gearing in (*in_gear, one)}
+    checks = ratio_checks(one, in_gear, stations, figures, drive, brief, sheet, judge, is_chosen=is_chosen)
     return _Solved(
         result=_result(swept, musts, not_judged, sheet, needs, chosen, shown, one),
         checks=checks + safety_checks(one, in_gear, needs, sheet, judge),
         drive=drive,
-        stations=stations_of(one, brief, sheet.coupler),
+        stations=stations[one.key],
     )
 
 

@@ -113,7 +113,7 @@ def speed_checks(one: Gearing, in_gear: tuple[Gearing, ...], brief: Brief, judge
 def _box_speed(one: Gearing, lane: Lane, k: int, side: str, judge: Judge) -> Check:
     """At the motor's own top speed: in a low gear, out of gear or downhill nothing else bounds it."""
     stage = lane.chain.stages[k]
-    rpm = one.motors[lane.motor].greatest_rpm / float(lane.chain.speed_divisors()[k])
+    rpm = one.motors[lane.motor].greatest_rpm / float(lane.chain.speed_divisors[k])
     word = stage_word(stage.kind)
     missing = missing_of({f"Greatest input speed of the {word}": stage.greatest_input_rpm})
     says = f"{rpm:.0f} rpm when the motor is at its top speed"
@@ -139,7 +139,7 @@ def _box_speed(one: Gearing, lane: Lane, k: int, side: str, judge: Judge) -> Che
 def _road_rpm(lane: Lane, k: int, brief: Brief) -> float | None:
     """Speed at a stage's input at the wanted road speed."""
     wanted = brief.wanted_top_kmh
-    return wanted / KMH_PER_MS * lane.rpm_per_ms / float(lane.chain.speed_divisors()[k]) if wanted else None
+    return wanted / KMH_PER_MS * lane.rpm_per_ms / float(lane.chain.speed_divisors[k]) if wanted else None
 
 
 def _at_road_speed(limit: _Limit, lane: Lane, k: int, side: str, brief: Brief, judge: Judge) -> Check:
