@@ -6,6 +6,7 @@ the unit of its field. Nothing is guessed: what can't be read is refused with th
 
 import math
 import re
+import unicodedata
 from dataclasses import dataclass
 from enum import StrEnum
 from fractions import Fraction
@@ -149,7 +150,12 @@ _NUMBER = re.compile(rf"(?:(?P<whole>\d+)(?:\s+|\s*-\s*))?(?P<fraction>{_FRACTIO
 _FEET = re.compile(rf"^(?P<feet>{_DECIMAL})\s*(?:'|ft)\s*-?\s*(?P<rest>\S.*)$")
 _THOUSANDS = re.compile(r"^[1-9]\d{0,2},\d{3}$")
 _TOLERANCE = re.compile(r"\s*(?:±|\+/-|\+-)\s*")
-_LOOKALIKES = str.maketrans({"″": '"', "”": '"', "“": '"', "′": "'", "’": "'", "–": "-", "−": "-", "⁄": "/"})
+_LOOKALIKES = str.maketrans(
+    {"″": '"', "”": '"', "“": '"', "′": "'", "’": "'", "–": "-", "−": "-", "⁄": "/"}
+    | {mark: f" {unicodedata.normalize('NFKC', mark).replace('⁄', '/')}" for mark in "½¼¾⅛⅜⅝⅞⅓⅔"}
+)
+# Groups of three as programs write them, "1 790": never before a fraction, where the space is that of "8 125/128".
+_GROUPED = re.compile(r"(?<![\d.,/])([1-9]\d{0,2})((?:\s\d{3})+)(?!\d|\s*/|\s+\d)")
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -221,7 +227,8 @@ def measured(
 def read_value(text: str, quantity: Quantity = Quantity.LENGTH, *, default_unit: str | None = None) -> float:
     """Return the number that a person typed, in the canonical unit of the quantity.
 
-    Reads decimals with point or comma, fractions, whole and fraction, feet and inches.
+    Reads decimals with point or comma, fractions, whole and fraction, feet and inches; and whatever Fernback writes
+    itself, with its thin spaces, minus signs and printed fractions.
 
     Args:
         text: As typed, for example ``8-1/4"``, ``1' 2 1/2"``, ``209,55 mm``, ``30 thou``, ``81 mph``.
@@ -234,7 +241,7 @@ def read_value(text: str, quantity: Quantity = Quantity.LENGTH, *, default_unit:
     Raises:
         UnreadableMeasurement: With what is wrong and what to type instead.
     """
-    cleaned = text.translate(_LOOKALIKES).strip().lower()
+    cleaned = _cleaned(text)
     example = f"Type it like {_EXAMPLES[quantity]}."
     if not cleaned:
         raise UnreadableMeasurement(text, "Nothing is typed here.", example)
@@ -246,6 +253,12 @@ def read_value(text: str, quantity: Quantity = Quantity.LENGTH, *, default_unit:
         feet_mm = _decimal(text, feet["feet"], quantity, 12 * MM_PER_INCH) * 12 * MM_PER_INCH
         return sign * _within_reason(text, feet_mm + inches_mm, example)
     return sign * _read_one(text, cleaned, quantity, default_unit or UNIT_OF_NAME[quantity], example)
+
+
+def _cleaned(text: str) -> str:
+    """A text with the marks of print as they are typed, and the groups of a large figure put together."""
+    typed = text.translate(_LOOKALIKES).strip().lower()
+    return _GROUPED.sub(lambda found: found[1] + "".join(found[2].split()), typed)
 
 
 def _read_one(text: str, cleaned: str, quantity: Quantity, default_unit: str, example: str) -> float:
@@ -308,7 +321,7 @@ def _decimal(text: str, digits: str, quantity: Quantity, factor: float) -> float
 
 
 def _typed_unit(text: str, quantity: Quantity) -> str | None:
-    cleaned = text.translate(_LOOKALIKES).strip().lower().lstrip("+-").strip()
+    cleaned = _cleaned(text).lstrip("+-").strip()
     if quantity in LENGTHS and _FEET.match(cleaned):
         return "in"
     number = _NUMBER.match(cleaned)

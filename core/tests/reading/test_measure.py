@@ -26,6 +26,16 @@ READS = [  # text, quantity, value in the canonical unit
     ("45 ft-lb", Quantity.TORQUE, 61.0118),
     ("62 Nm", Quantity.TORQUE, 62),
     ("3800 rpm", Quantity.SPIN, 3800),
+    ("1 790 mm", Quantity.LENGTH, 1790),  # as Fernback and others write it: with a space, a thin and a hard one
+    ("1\u2009790 mm", Quantity.LENGTH, 1790),
+    ("12\u202f345.6 mm", Quantity.LENGTH, 12345.6),
+    ("4\u2009092\u2009rpm", Quantity.SPIN, 4092),
+    ("−0.05 mm", Quantity.LENGTH, -0.05),
+    ("8¼″", Quantity.LENGTH, 209.55),
+    ("½ in", Quantity.LENGTH, 12.7),
+    ("2 ft 3 in", Quantity.LENGTH, 685.8),
+    ("8 125/128 in", Quantity.LENGTH, 228.0046875),
+    ("234.6 N·m", Quantity.TORQUE, 234.6),
     ("81 mph", Quantity.ROAD_SPEED, 130.357),
     ("3260 lb", Quantity.MASS, 1478.711),
     ("118 hp", Quantity.POWER, 87.9926),
@@ -72,6 +82,14 @@ class ReadValueTest(TestCase):
         except UnreadableMeasurement:
             return
         self.assertEqual(value, value)
+
+
+class AsWrittenTest(TestCase):
+    @given(st.integers(1, 9_999_999), st.integers(0, 3), st.sampled_from(("\u2009", "\u202f", "\u00a0", " ")))
+    def test_a_figure_in_groups_of_three_reads_back(self, thousandths: int, decimals: int, space: str) -> None:
+        value = round(thousandths / 10**decimals, decimals)
+        text = f"{value:,.{decimals}f}".replace(",", space)
+        self.assertEqual(read_value(f"{text} mm"), value)
 
 
 class MeasuredTest(TestCase):

@@ -15,7 +15,7 @@
 
   function commit(): void {
     if (typed === null) return;
-    const text = typed.trim().replace(',', '.');
+    const text = typed.replace(/\s/g, '').replace(',', '.').replace('−', '-');
     const number = Number(text);
     if (text !== '' && !(number >= least && number <= greatest)) {
       problem = `Type a number from ${least} to ${greatest}.`;
