@@ -1,6 +1,6 @@
 """From a key to the painted answer, in Chromium: ``python bench/keystroke.py URL PASSWORD``, against a running ./start.
 
-Figures are typed and entered on the plate and the ratios bench of Wren. A keystroke ends at the first frame that is
+Figures are typed and entered on the three benches of Wren. A keystroke ends at the first frame that is
 painted after the screen has changed. Printed: median and 95th percentile, against the slowest empty call of the same
 run; bytes on the wire; and what the first page weighs before a bench is opened.
 """
@@ -93,6 +93,9 @@ def main(url: str, password: str) -> None:
         page.get_by_role("link", name="Fernback: all jobs").click()
         ratings = [f"{1600 + 10 * k} Nm" for k in range(ROUNDS)]
         told("ratios", *typed(page, "Ratios", "What could stand in the line", "Axle torque, both sides", ratings))
+        page.get_by_role("link", name="Fernback: all jobs").click()
+        masses = [f"{1050 + k} kg" for k in range(ROUNDS)]
+        told("brief", *typed(page, "Brief", "Where it stands", "Kerb mass", masses))
         browser.close()
 
 

@@ -1,16 +1,20 @@
 """The Line: speed, torque and tightest margin at every station of every bench, over road speed, for each case."""
 
 from collections.abc import Mapping, Sequence
-from typing import Any, Final
+from typing import Any, Final, TypeVar
 
 import numpy as np
 from numpy.typing import NDArray
+from pydantic import BaseModel
 
 from driveline.arrays import Floats
 from driveline.checks import TIGHT_SHARE, Check, Result, Verdict
 from driveline.gearing.road import KMH_PER_MS
 from driveline.gearing.stations import Drive, DrivingCase, LineStation, Station, Tick
+from driveline.memory import key_of
 from driveline.results import rounded, rounded_array
+
+P = TypeVar("P", bound=BaseModel)
 
 GREATEST_MARGIN_SHOWN: Final = 99.0
 LETTERS: Final = {Verdict.HOLDS: "h", Verdict.TIGHT: "t", Verdict.FAILS: "f", Verdict.NOT_KNOWN: "?"}
@@ -18,17 +22,46 @@ OUT_OF_REACH: Final = "-"
 NOT_ASKED: Final = "."
 
 
-class Case(Result):
-    """Torques and tightest margins of one case of driving; per station a figure per road speed."""
+class CaseMotion(Result):
+    """What one case of driving makes of every station: a figure per road speed."""
+
+    torque_nm: list[list[float | None]]
+    road_n: list[float | None]
+
+
+class CaseJudged(Result):
+    """Tightest margins of one case of driving; per station a figure per road speed."""
 
     key: str
     title: str
     about: str
-    torque_nm: list[list[float | None]]
     margin: list[list[float | None]]
     # A letter a road speed: h, t, f; ? while a limit or torque is not known, - out of reach, . where none is asked.
     verdict: list[str]
-    road_n: list[float | None]
+
+
+class Case(CaseJudged, CaseMotion):
+    """Torques and tightest margins of one case of driving."""
+
+
+class Motion(Result):
+    """How the Line turns and what it bears: most of what there is to say of it, and seldom what a change is about."""
+
+    speed_kmh: list[float]
+    rpm: tuple[list[float] | None, ...]  # None of a station that does not turn
+    cases: tuple[CaseMotion, ...]
+
+
+class LineJudged(Result):
+    """The Line without its motion."""
+
+    candidate: str
+    is_chosen: bool
+    stations: tuple[Station, ...]
+    cases: tuple[CaseJudged, ...]
+    ticks: tuple[Tick, ...]
+    top_kmh: float
+    top_set_by: str
 
 
 class Line(Result):
@@ -37,12 +70,37 @@ class Line(Result):
     candidate: str
     is_chosen: bool
     speed_kmh: list[float]
-    rpm: tuple[list[float] | None, ...]  # None of a station that does not turn
+    rpm: tuple[list[float] | None, ...]
     stations: tuple[Station, ...]
     cases: tuple[Case, ...]
     ticks: tuple[Tick, ...]
     top_kmh: float
     top_set_by: str
+
+    def motion(self) -> Motion:
+        """Return how it turns and what it bears."""
+        return _part_of(self, Motion, cases=tuple(_part_of(case, CaseMotion) for case in self.cases))
+
+    def judged(self) -> LineJudged:
+        """Return all else."""
+        return _part_of(self, LineJudged, cases=tuple(_part_of(case, CaseJudged) for case in self.cases))
+
+
+def _part_of(whole: Result, part: type[P], **other: object) -> P:
+    """Some of a result's fields, which were looked at when it was made."""
+    fields: dict[str, Any] = {name: getattr(whole, name) for name in part.model_fields} | other
+    return part.model_construct(**fields)
+
+
+def motion_key(drive: Drive | None, stations: Sequence[LineStation]) -> str:
+    """Return a hash of what the motion of a Line is worked out from."""
+    if drive is None:
+        return key_of("none")
+    turns = [
+        (one.station.key, one.before, one.motor, one.rpm_per_ms, one.driving, one.overrun, one.radius_m)
+        for one in stations
+    ]
+    return key_of((drive.speed_kmh, drive.cases, turns))
 
 
 def solve_line(drive: Drive, stations: Sequence[LineStation], checks: Mapping[str, Sequence[Check]]) -> Line:

@@ -10,7 +10,7 @@ from pydantic import WrapValidator, create_model, model_validator
 from driveline.benches.contract import AnyBench, Given, LaidOut, Outcome, Progress
 from driveline.checks import Check, Result, Verdict, worst_first, worst_verdict
 from driveline.errors import NotDrawnYet
-from driveline.job.line import Line, solve_line, worst_of
+from driveline.job.line import Line, LineJudged, Motion, motion_key, solve_line, worst_of
 from driveline.job.versions import VERSION, brought_up
 from driveline.margins import Judge, Margins, WantedMargins
 from driveline.memory import Memory, key_of, read_once
@@ -114,17 +114,19 @@ class Evaluation:
     answers: tuple[BenchAnswer, ...]
     line: Line | None
     line_key: str
+    motion_key: str
 
 
 class AnswerBase(Result):
     """What a change comes to, piece by piece: those that the asker has under the same key are left out.
 
-    A bench's piece is its result with its checks and parts; the Line is one of its own. There is a field for each
-    bench's result besides these.
+    A bench's piece is its result with its checks and parts; the Line is one of its own, and its motion another. There
+    is a field for each bench's result besides these.
     """
 
     keys: dict[str, str]  # of every piece, also of those left out
-    line: Line | None = None
+    line: LineJudged | None = None
+    motion: Motion | None = None
     parts: dict[str, tuple[PartResult, ...]]  # by bench
     checks: dict[str, tuple[Check, ...]]  # by bench, in the bench's order
     benches: tuple[BenchState, ...]
@@ -185,11 +187,15 @@ class Registry:
             records_key: Of the job's name and records, where the caller knows one: it differs when they do.
         """
         found = self.evaluation(job, records_key=records_key)
-        keys = {answer.bench.key: answer.key for answer in found.answers} | {"line": found.line_key}
+        keys = {answer.bench.key: answer.key for answer in found.answers} | {
+            "line": found.line_key,
+            "motion": found.motion_key,
+        }
         news = [answer for answer in found.answers if have.get(answer.bench.key) != answer.key]
         return self.Answer(
             keys=keys,
-            line=None if have.get("line") == found.line_key else found.line,
+            line=None if found.line is None or have.get("line") == found.line_key else found.line.judged(),
+            motion=None if found.line is None or have.get("motion") == found.motion_key else found.line.motion(),
             parts={answer.bench.key: answer.parts for answer in news},
             checks={answer.bench.key: answer.checks for answer in news},
             benches=tuple(answer.state() for answer in found.answers),
@@ -211,8 +217,7 @@ class Registry:
             found.append((bench, outcome, key))
         records_key = key_of(job.name, job.build) if records_key is None else records_key
         answers = tuple(self._answer(*one, job, margins, records_key) for one in found)
-        line, line_key = self._line(answers)
-        return Evaluation(answers=tuple(_on_line(one, line) for one in answers), line=line, line_key=line_key)
+        return self._with_line(answers)
 
     def laid_out(self, job: JobFileBase) -> dict[str, LaidOut]:
         """Return what every bench lays out, by its key: enough for drawings and releases."""
@@ -269,15 +274,21 @@ class Registry:
 
         return self.memory.remembered(f"answer {own_key}", made)
 
-    def _line(self, answers: Sequence[BenchAnswer]) -> tuple[Line | None, str]:
+    def _with_line(self, answers: Sequence[BenchAnswer]) -> Evaluation:
         drive = next((one for answer in answers if (one := answer.outcome.drive)), None)
         stations = [station for answer in answers for station in answer.outcome.stations]
         checks = {answer.bench.key: answer.checks for answer in answers}
         judged = [worst_of(station, checks) for station in stations if station.is_judged_by_checks]
         line_key = key_of(drive, stations, [(one.verdict, one.margin) if one else None for one in judged])
-        if drive is None:
-            return None, line_key
-        return self.memory.remembered(line_key, lambda: solve_line(drive, stations, checks)), line_key
+        line = None
+        if drive is not None:
+            line = self.memory.remembered(line_key, lambda: solve_line(drive, stations, checks))
+        return Evaluation(
+            answers=tuple(_on_line(one, line) for one in answers),
+            line=line,
+            line_key=line_key,
+            motion_key=motion_key(drive, stations),
+        )
 
 
 def _on_line(answer: BenchAnswer, line: Line | None) -> BenchAnswer:

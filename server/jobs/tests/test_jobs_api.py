@@ -96,8 +96,10 @@ class JobsApiTest(ShopTestCase):
         sheets["plate"]["survey"]["readings"][11]["reading"]["text"] = "96.47"
         answer = self.fabricator.send("post", f"{self.base}/evaluate", {"sheets": sheets}).json()["answer"]
         expected = json.loads(evaluate(job_file(self.wren, Sheets.model_validate(sheets))).model_dump_json())
-        for piece in ("brief", "ratios", "plate", "line", "benches"):
+        for piece in ("brief", "ratios", "plate", "benches"):
             self.assertEqual(answer[piece], expected[piece], piece)
+        cases = [own | other for own, other in zip(answer["line"]["cases"], answer["motion"]["cases"], strict=True)]
+        self.assertEqual({**answer["line"], **answer["motion"], "cases": cases}, expected["line"])
         checks = sorted((one for own in answer["checks"].values() for one in own), key=lambda one: one["rank"])
         self.assertEqual(checks, expected["checks"])
         self.assertEqual([part for own in answer["parts"].values() for part in own], expected["parts"])
@@ -107,7 +109,7 @@ class JobsApiTest(ShopTestCase):
         sheets, path = self.sheets(), f"{self.base}/evaluate"
         first = self.fabricator.send("post", path, {"sheets": sheets}).json()["answer"]
         again = self.fabricator.send("post", path, {"sheets": sheets, "have": first["keys"]}).json()["answer"]
-        self.assertEqual(set(again), {"keys", "line", "parts", "checks", "benches"})
+        self.assertEqual(set(again), {"keys", "line", "motion", "parts", "checks", "benches"})
         self.assertEqual((again["keys"], again["line"], again["checks"]), (first["keys"], None, {}))
         sheets["plate"]["plate"]["turned"]["text"] = "-3 deg"
         turned = self.fabricator.send("post", path, {"sheets": sheets, "have": first["keys"]}).json()["answer"]

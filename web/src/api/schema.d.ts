@@ -2901,15 +2901,16 @@ export interface components {
          * Answer
          * @description What a change comes to, piece by piece: those that the asker has under the same key are left out.
          *
-         *     A bench's piece is its result with its checks and parts; the Line is one of its own. There is a field for each
-         *     bench's result besides these.
+         *     A bench's piece is its result with its checks and parts; the Line is one of its own, and its motion another. There
+         *     is a field for each bench's result besides these.
          */
         Answer: {
             /** Keys */
             keys: {
                 [key: string]: string;
             };
-            line?: components["schemas"]["Line"] | null;
+            line?: components["schemas"]["LineJudged"] | null;
+            motion?: components["schemas"]["Motion"] | null;
             /** Parts */
             parts: {
                 [key: string]: components["schemas"]["PartResult"][];
@@ -3039,22 +3040,28 @@ export interface components {
             is_pinned: boolean;
         };
         /**
-         * Case
-         * @description Torques and tightest margins of one case of driving; per station a figure per road speed.
+         * CaseJudged
+         * @description Tightest margins of one case of driving; per station a figure per road speed.
          */
-        Case: {
+        CaseJudged: {
             /** Key */
             key: string;
             /** Title */
             title: string;
             /** About */
             about: string;
-            /** Torque Nm */
-            torque_nm: (number | null)[][];
             /** Margin */
             margin: (number | null)[][];
             /** Verdict */
             verdict: string[];
+        };
+        /**
+         * CaseMotion
+         * @description What one case of driving makes of every station: a figure per road speed.
+         */
+        CaseMotion: {
+            /** Torque Nm */
+            torque_nm: (number | null)[][];
             /** Road N */
             road_n: (number | null)[];
         };
@@ -3494,22 +3501,18 @@ export interface components {
             wanted_mm: number;
         };
         /**
-         * Line
-         * @description The driveline over road speed. The trunk's stations come first, then each branch from its split to its wheels.
+         * LineJudged
+         * @description The Line without its motion.
          */
-        Line: {
+        LineJudged: {
             /** Candidate */
             candidate: string;
             /** Is Chosen */
             is_chosen: boolean;
-            /** Speed Kmh */
-            speed_kmh: number[];
-            /** Rpm */
-            rpm: (number[] | null)[];
             /** Stations */
             stations: components["schemas"]["Station"][];
             /** Cases */
-            cases: components["schemas"]["Case"][];
+            cases: components["schemas"]["CaseJudged"][];
             /** Ticks */
             ticks: components["schemas"]["Tick"][];
             /** Top Kmh */
@@ -3543,6 +3546,18 @@ export interface components {
             /** Key */
             key: string | null;
             pick: components["schemas"]["Pick"] | null;
+        };
+        /**
+         * Motion
+         * @description How the Line turns and what it bears: most of what there is to say of it, and seldom what a change is about.
+         */
+        Motion: {
+            /** Speed Kmh */
+            speed_kmh: number[];
+            /** Rpm */
+            rpm: (number[] | null)[];
+            /** Cases */
+            cases: components["schemas"]["CaseMotion"][];
         };
         /**
          * MotorPlot

@@ -37,7 +37,7 @@ export type ReadBack = Schemas['ReadBack'];
 export type Typed = Schemas['Typed'];
 /** The pieces of an answer that differ from those the screen has. */
 export type Answer = Schemas['Answer'];
-type Pieces = Required<Omit<Answer, 'keys' | 'line' | 'parts' | 'checks' | 'benches'>>;
+type Pieces = Required<Omit<Answer, 'keys' | 'line' | 'motion' | 'parts' | 'checks' | 'benches'>>;
 /** Everything that follows from a job's sheets: the newest piece of each bench, put together. */
 export type JobResult = { [K in keyof Pieces]: NonNullable<Pieces[K]> } & {
   line: Line | null;
@@ -49,7 +49,12 @@ export type Bench = Schemas['BenchOut'];
 export type BenchState = Schemas['BenchState'];
 export type Check = Schemas['Check'];
 export type Verdict = Schemas['Verdict'];
-export type Line = Schemas['Line'];
+export type Motion = Schemas['Motion'];
+export type LineJudged = Schemas['LineJudged'];
+/** The Line whole: as it is judged, with its motion. */
+export type Line = Omit<LineJudged & Motion, 'cases'> & {
+  cases: readonly (LineJudged['cases'][number] & Motion['cases'][number])[];
+};
 export type Station = Schemas['Station'];
 export type Candidate = Schemas['Candidate'];
 export type Cloud = Schemas['Cloud'];

@@ -54,8 +54,17 @@ describe('JobEditor', () => {
   it('asks only for the pieces that it does not have, and puts them together', async () => {
     const check = (key: string, rank: number) => aCheck({ key, rank });
     const answers = [
-      { keys: { brief: 'a', plate: 'b', line: 'c' }, line: aLine(), checks: { brief: [check('late', 2)] } },
-      { keys: { brief: 'a', plate: 'd', line: 'c' }, line: null, checks: { plate: [check('first', 1)] } },
+      {
+        keys: { brief: 'a', plate: 'b', line: 'c', motion: 'e' },
+        line: aLine(),
+        motion: aLine(),
+        checks: { brief: [check('late', 2)] },
+      },
+      {
+        keys: { brief: 'a', plate: 'd', line: 'f', motion: 'e' },
+        line: { ...aLine(), candidate: '2nd · 4.11' },
+        checks: { plate: [check('first', 1)] },
+      },
     ].map((one, k) => ({ read: null, answer: { parts: {}, benches: [], brief: { k }, ...one } }));
     delete (answers[1]!.answer as { brief?: object }).brief;
     const sent = serve({ evaluate: () => ({ json: answers.shift() }) });
@@ -65,10 +74,11 @@ describe('JobEditor', () => {
     await vi.advanceTimersByTimeAsync(100);
     expect(sent.map(({ body }) => (body as { have: object }).have)).toEqual([
       {},
-      { brief: 'a', plate: 'b', line: 'c' },
+      { brief: 'a', plate: 'b', line: 'c', motion: 'e' },
     ]);
     expect(editor.result?.checks.map(({ key }) => key)).toEqual(['first', 'late']);
-    expect([editor.result?.line?.candidate, editor.result?.brief]).toEqual(['3rd · 4.11', { k: 0 }]);
+    expect([editor.result?.line?.candidate, editor.result?.brief]).toEqual(['2nd · 4.11', { k: 0 }]);
+    expect(editor.result?.line).toEqual({ ...aLine(), candidate: '2nd · 4.11' });
     close();
   });
 
