@@ -3,7 +3,9 @@
 from collections.abc import Sequence
 from enum import StrEnum
 
-from pydantic import BaseModel, ConfigDict, computed_field
+from pydantic import BaseModel, ConfigDict, PrivateAttr, computed_field
+
+from driveline.working import MakeWorking, Working
 
 
 class Result(BaseModel):
@@ -27,22 +29,6 @@ GREATEST_SHARE = 0.9 * RANK_STEP
 TIGHT_SHARE = 1.1  # within 10 % of the wanted margin is tight
 
 
-class Step(Result):
-    """One line of working: ``formula`` in symbols, the ``numbers`` put in, the ``result``."""
-
-    formula: str
-    numbers: str = ""
-    result: str = ""
-
-
-class Working(Result):
-    """How a check came to its figures, and where the rule is from."""
-
-    steps: tuple[Step, ...] = ()
-    source: str = ""
-    note: str = ""
-
-
 class Check(Result):
     """One thing that must hold, with what it takes to believe it.
 
@@ -63,11 +49,21 @@ class Check(Result):
     wanted_margin: float
     wanted_is_default: bool = True
     says: str  # one sentence with the figures, in the trade's words
-    working: Working = Working()
     missing: tuple[str, ...] = ()
     inputs: tuple[str, ...] = ()  # the fields of the sheets it hangs on
     station: str | None = None
     guards_release: bool = False  # a part is not released while it fails, unless somebody says why
+    _make_working: MakeWorking = PrivateAttr(default=Working)
+
+    def with_working(self, make: MakeWorking) -> "Check":
+        """Return the check itself, knowing how to write its working: most of them are never opened."""
+        self._make_working = make
+        return self
+
+    @property
+    def working(self) -> Working:
+        """Its working, written now."""
+        return self._make_working()
 
     @computed_field  # type: ignore[prop-decorator]
     @property
@@ -109,16 +105,8 @@ class Check(Result):
 
     def not_known(self, missing: tuple[str, ...], says: str) -> "Check":
         """Return the check with nothing to judge: what it hangs on is missing."""
-        return self.model_copy(
-            update={
-                "demand": None,
-                "capacity": None,
-                "is_so": None,
-                "missing": missing,
-                "says": says,
-                "working": Working(source=self.working.source),
-            }
-        )
+        nothing = {"demand": None, "capacity": None, "is_so": None, "missing": missing, "says": says}
+        return self.model_copy(update=nothing).with_working(lambda: Working(source=self.working.source))
 
 
 def worst_first(checks: Sequence[Check]) -> tuple[Check, ...]:

@@ -6,8 +6,9 @@ from typing import Annotated, Final, Literal
 
 from pydantic import Field
 
-from driveline.checks import Check, Working
+from driveline.checks import Check
 from driveline.sheet import Sheet
+from driveline.working import MakeWorking, Working
 
 Margin = Annotated[float, Field(gt=0, le=10)]
 MarginKind = Literal[
@@ -23,7 +24,6 @@ MarginKind = Literal[
     "bolt_proof",
     "bracket_yield",
 ]
-NO_WORKING: Final = Working()
 
 
 class WantedMargins(Sheet):
@@ -98,7 +98,7 @@ class Judge:
         missing: tuple[str, ...] = (),
         inputs: tuple[str, ...] = (),
         station: str | None = None,
-        working: Working = NO_WORKING,
+        working: MakeWorking = Working,
     ) -> Check:
         """Return a check of figures. Where it says nothing of its own, it says what is still wanted."""
         return Check(
@@ -111,12 +111,11 @@ class Judge:
             wanted_margin=self.margins.wanted(kind),
             wanted_is_default=self.margins.is_usual(kind),
             says=says or wanted_words(missing),
-            working=working,
             missing=missing,
             inputs=inputs,
             station=station,
             guards_release=self.guards_release,
-        )
+        ).with_working(working)
 
     def answer(
         self,
@@ -129,7 +128,7 @@ class Judge:
         missing: tuple[str, ...] = (),
         inputs: tuple[str, ...] = (),
         station: str | None = None,
-        working: Working = NO_WORKING,
+        working: MakeWorking = Working,
     ) -> Check:
         """Return a check of a question with a yes or a no; ``None`` is not known and ``missing`` says what to do."""
         return Check(
@@ -143,12 +142,11 @@ class Judge:
             unit="",
             wanted_margin=1.0,
             says=says or wanted_words(missing),
-            working=working,
             missing=missing,
             inputs=inputs,
             station=station,
             guards_release=self.guards_release,
-        )
+        ).with_working(working)
 
 
 def missing_of(known: Mapping[str, object]) -> tuple[str, ...]:

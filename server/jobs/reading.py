@@ -3,7 +3,8 @@
 from ninja import Schema
 from pydantic import Field
 
-from driveline.reading.measure import LENGTHS, Quantity, Tool, inch_text, measured, nearest_fraction
+from driveline.figures import nearest_fraction
+from driveline.reading.measure import LENGTHS, Quantity, Tool, inch_text, measured
 from fernback.inputs import Input
 
 

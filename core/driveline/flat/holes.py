@@ -37,6 +37,8 @@ class Ligament:
     between: tuple[str, str]
     left_mm: float
     wanted_mm: float
+    apart_mm: float  # centre to centre
+    sizes_mm: tuple[float, float]
 
     @property
     def share(self) -> float:
@@ -112,14 +114,21 @@ def ligaments(discs: Sequence[Disc], *, factor: float) -> tuple[Ligament, ...]:
     place = np.array([[disc.x_mm, disc.y_mm, disc.diameter_mm] for disc in discs])
     one, other = np.triu_indices(len(discs), k=1)
     x, y, sizes = place[one, 0] - place[other, 0], place[one, 1] - place[other, 1], place[:, 2]
-    left = np.hypot(x, y) - (sizes[one] + sizes[other]) / 2
+    apart = np.hypot(x, y)
+    left = apart - (sizes[one] + sizes[other]) / 2
     bores = np.array([disc.is_bore for disc in discs])
     wanted = wanted_ligament_mm(sizes[one], sizes[other], factor, has_bore=bores[one] | bores[other])
     order = np.argsort(left / wanted, kind="stable")
-    rows = zip(one[order].tolist(), other[order].tolist(), left[order].tolist(), wanted[order].tolist(), strict=True)
+    rows = zip(*(column[order].tolist() for column in (one, other, left, wanted, apart)), strict=True)
     return tuple(
-        Ligament(between=(discs[i].id, discs[j].id), left_mm=left_mm, wanted_mm=wanted_mm)
-        for i, j, left_mm, wanted_mm in rows
+        Ligament(
+            between=(discs[i].id, discs[j].id),
+            left_mm=left_mm,
+            wanted_mm=wanted_mm,
+            apart_mm=apart_mm,
+            sizes_mm=(discs[i].diameter_mm, discs[j].diameter_mm),
+        )
+        for i, j, left_mm, wanted_mm, apart_mm in rows
     )
 
 

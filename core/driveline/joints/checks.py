@@ -1,22 +1,27 @@
 """The checks of a screwed joint: far enough in, clear of what is behind, within proof, and strong enough."""
 
-from typing import Final
-
 import numpy as np
 
-from driveline.checks import Check, Step, Working
+from driveline.checks import Check
 from driveline.errors import ImpossibleInput
+from driveline.figures import fig, num
 from driveline.gearing.road import GRAVITY_MS2
 from driveline.joints.depth import clear_check, engagement_check
+from driveline.joints.preload_sums import BUMP_G
 from driveline.joints.screws import Loads, Place, Worked, friction_of
 from driveline.joints.sheet import Joint
+from driveline.joints.workings import (
+    friction_working,
+    hangs_working,
+    head_working,
+    proof_working,
+    tube_working,
+)
 from driveline.margins import Judge, MarginKind, missing_of, wanted_words
 from driveline.metal.bolts import SCATTER, USUAL_SHARE, friction_torque_nm, head_pressure_mpa
 from driveline.metal.overhang import greatest_tension_n, heel_tension_n
 from driveline.metal.sleeves import tube_stress_mpa
 from driveline.sheet import positive_of
-
-BUMP_G: Final = 3.0
 
 
 def joint_checks(worked: Worked | None, joint: Joint, place: Place, loads: Loads, judge: Judge) -> tuple[Check, ...]:
@@ -25,7 +30,7 @@ def joint_checks(worked: Worked | None, joint: Joint, place: Place, loads: Loads
         return _unnamed(place, joint, judge)
     checks = [engagement_check(place, worked, judge), clear_check(place, worked.joint, judge)]
     pulled = _pulled_n(worked, loads)
-    checks += [_proof(worked, pulled, judge), _head(worked, judge)]
+    checks += [_proof(worked, loads, pulled, judge), _head(worked, judge)]
     checks += [_friction(worked, loads, judge), _hangs(worked, loads, pulled, judge)]
     if worked.joint.crush_tube and (worked.result.sleeves or not place.holes):
         checks.append(_tube(worked, judge))
@@ -85,16 +90,6 @@ def least_preload_n(worked: Worked) -> float | None:
     return max((1 - SCATTER) * worked.preload_n - worked.settles_n, 0.0)
 
 
-def _least_steps(worked: Worked, least: float | None) -> tuple[Step, ...]:
-    return (
-        Step(
-            formula="least preload = 0.75 F − what settles",
-            numbers=f"{worked.preload_n or 0:.0f} N, {worked.settles_n or 0:.0f} N over the grip",
-            result="" if least is None else f"{least:.0f} N",
-        ),
-    )
-
-
 Pulled = tuple[float | None, float | None, tuple[str, ...]]
 
 
@@ -118,7 +113,7 @@ def _pulled_n(worked: Worked, loads: Loads) -> Pulled:
         return None, None, (*missing, f"Screws: {error.rule}")
 
 
-def _proof(worked: Worked, pulled: Pulled, judge: Judge) -> Check:
+def _proof(worked: Worked, loads: Loads, pulled: Pulled, judge: Judge) -> Check:
     """On the greatest preload with the load on top; without the load, at best, while that is not known."""
     greatest = greatest_preload_n(worked)
     proof = None if worked.strength is None else worked.strength.proof_mpa * worked.size.stress_area_mm2
@@ -128,10 +123,11 @@ def _proof(worked: Worked, pulled: Pulled, judge: Judge) -> Check:
         {"Property class": worked.strength, "Dry, oiled, or with threadlocker": worked.joint.condition}
     )
     missing += tuple(one for one in unknown if one not in missing)
-    usual = f" (for {USUAL_SHARE:.0%} of proof)" if worked.result.tightening_is_usual else ""
+    usual = f" (for {100 * USUAL_SHARE:.0f} % of proof)" if worked.result.tightening_is_usual else ""
     says = wanted_words(missing)
     if together is not None and proof is not None and worked.result.tightening_nm is not None:
-        at_most = f"tightened to {worked.result.tightening_nm:.0f} N·m{usual}: {together:.0f} of {proof:.0f} N"
+        at_most = f"tightened to {fig(worked.result.tightening_nm, 'N·m', 0)}{usual}: "
+        at_most += f"{num(together, 'N', 0)} of {fig(proof, 'N', 0)}"
         says = f"{at_most}, at least. {says}" if missing else f"{at_most} with a bump"
     return judge.check(
         "bolt_proof",
@@ -143,15 +139,8 @@ def _proof(worked: Worked, pulled: Pulled, judge: Judge) -> Check:
         says=says,
         missing=missing,
         inputs=(worked.place.fields.joint, *worked.place.fields.load),
-        working=Working(
-            steps=(
-                Step(formula="F = T/(K d)", result="" if worked.preload_n is None else f"{worked.preload_n:.0f} N"),
-                Step(formula="greatest, + 25 %", result="" if greatest is None else f"{greatest:.0f} N"),
-                Step(formula="+ what a 3 g bump pulls", result="" if tension is None else f"{tension:.0f} N"),
-                Step(formula="proof × stress area", result="" if proof is None else f"{proof:.0f} N"),
-            ),
-            source="ISO 898-1, SAE J429. K 0.20 dry, 0.15 oiled or threadlocker; tightening scatters by a quarter. "
-            "The whole load is counted on the screw, which is cautious.",
+        working=lambda: proof_working(
+            worked, loads, greatest_n=greatest, tension_n=tension, together_n=together, proof_n=proof
         ),
     )
 
@@ -164,7 +153,7 @@ def _head(worked: Worked, judge: Judge) -> Check:
         try:
             pressure = head_pressure_mpa(force_n=greatest, bears_mm=worked.head_mm, hole_mm=hole_mm)
         except ImpossibleInput:
-            problem = f"Washer wider than the hole of {hole_mm:g} mm under the head"
+            problem = f"Washer wider than the hole of {fig(hole_mm, 'mm')} under the head"
     missing = missing_of(
         {
             "Tightening and condition of the screws": greatest,
@@ -175,7 +164,7 @@ def _head(worked: Worked, judge: Judge) -> Check:
     missing += (problem,) if problem else ()
     is_crushed = pressure is not None and material is not None and pressure > material.yield_mpa
     spread = "; a wider, hardened washer spreads it" if is_crushed else ""
-    usual = "" if positive_of(worked.joint.head) else f"a head of Ø{worked.head_mm:g} taken as usual"
+    usual = "" if positive_of(worked.joint.head) else f"a head of Ø{fig(worked.head_mm, 'mm')} taken as usual"
     return judge.check(
         "clearance",
         key=f"{judge.bench}.{worked.place.name}_head",
@@ -185,20 +174,10 @@ def _head(worked: Worked, judge: Judge) -> Check:
         unit="MPa",
         says=wanted_words(missing)
         if missing or not material
-        else f"{pressure:.0f} MPa on a plate that gives at {material.yield_mpa:g}{spread}",
+        else f"{fig(pressure, 'MPa', 0)} on a plate that gives at {num(material.yield_mpa, 'MPa')}{spread}",
         missing=missing,
         inputs=(worked.place.fields.joint, worked.place.fields.made_of),
-        working=Working(
-            steps=(
-                Step(
-                    formula="F / (π/4 (d_head² − d_hole²))",
-                    numbers=f"Ø{worked.head_mm:g} over Ø{hole_mm:g}",
-                    result="" if pressure is None else f"{pressure:.0f} MPa",
-                ),
-            ),
-            source="Against the plate's least yield, which is cautious. Hardened washers spread it: give their size.",
-            note=usual,
-        ),
+        working=lambda: head_working(worked, hole_mm, greatest_n=greatest, pressure_mpa=pressure, note=usual),
     )
 
 
@@ -217,7 +196,6 @@ def _friction(worked: Worked, loads: Loads, judge: Judge) -> Check:
         }
     )
     missing += loads.missing if loads.torque_nm is None else ()
-    surface = worked.joint.surface.words if worked.joint.surface else "plated, which is the least: say what they are"
     return judge.check(
         "friction_joint",
         key=f"{judge.bench}.{place.name}_friction",
@@ -227,22 +205,10 @@ def _friction(worked: Worked, loads: Loads, judge: Judge) -> Check:
         unit="N·m",
         says=wanted_words(missing)
         if missing
-        else f"{carried:.0f} N·m by friction at the least preload; {loads.torque_nm:.0f} asked",
+        else f"{fig(carried, 'N·m', 0)} by friction at the least preload; {num(loads.torque_nm, 'N·m', 0)} asked",
         missing=missing,
         inputs=(place.fields.joint, *place.fields.torque),
-        working=Working(
-            steps=(
-                *_least_steps(worked, least),
-                Step(
-                    formula="n μ F_least D / 2",
-                    numbers=f"{len(place.xy_mm)} × {mu:g} × {least or 0:.0f} N",
-                    result="" if carried is None else f"{carried:.0f} N·m",
-                ),
-            ),
-            source="Friction carries it; clearance screws are not to bear. μ 0.15 dry steel or iron, 0.12 plated, "
-            "0.20 blasted; r from the screws' centroid. Settling: VDI 2230-1.",
-            note=f"Faces taken as {surface}.",
-        ),
+        working=lambda: friction_working(worked, least, carried),
     )
 
 
@@ -252,11 +218,11 @@ def _hangs(worked: Worked, loads: Loads, pulled: Pulled, judge: Judge) -> Check:
     missing = (*missing_of({"Tightening, condition and grip of the screws": least}), *unknown)
     says = wanted_words(missing)
     if tension is not None and least is not None and loads.motor_kg is not None and not missing:
-        says = f"a 3 g bump pulls {tension:.0f} N; clamped with {least:.0f} at least"
+        says = f"a 3 g bump pulls {fig(tension, 'N', 0)}; clamped with {num(least, 'N', 0)} at least"
         if tension > 0:
             bears_kg = loads.motor_kg * least / (judge.margins.wanted("friction_joint") * tension)
             support = "no tail support wanted below" if bears_kg >= loads.motor_kg else "support the tail above"
-            says += f": {support} {bears_kg:.0f} kg"
+            says += f": {support} {fig(bears_kg, 'kg', 0)}"
     return judge.check(
         "friction_joint",
         key=f"{judge.bench}.{place.name}_hangs",
@@ -267,22 +233,7 @@ def _hangs(worked: Worked, loads: Loads, pulled: Pulled, judge: Judge) -> Check:
         says=says,
         missing=missing,
         inputs=(place.fields.joint, *place.fields.load),
-        working=Working(
-            steps=(
-                *_least_steps(worked, least),
-                Step(
-                    formula="M = m g n × overhang; F = M y / Σy²",
-                    numbers=f"{loads.motor_kg or 0:.0f} kg, {BUMP_G:g} g, {place.lever_mm or 0:.0f} mm",
-                    result="" if tension is None else f"{tension:.0f} N",
-                ),
-                Step(
-                    formula="once it opens, y from the heel",
-                    result="" if from_heel is None else f"{from_heel:.0f} N on the farthest screw",
-                ),
-            ),
-            source="Rigid faces, clamped; the worst direction of the moment. 3 g is a customary bump, not a code.",
-            note="Below the wanted margin: support the motor's tail.",
-        ),
+        working=lambda: hangs_working(worked, loads, least_n=least, tension_n=tension),
     )
 
 
@@ -306,17 +257,8 @@ def _tube(worked: Worked, judge: Judge) -> Check:
         demand=stress,
         capacity=worked.joint.sleeve_yield_mpa,
         unit="MPa",
-        says=wanted_words(missing) if missing else f"{stress:.0f} MPa at the greatest preload",
+        says=wanted_words(missing) if missing else f"{fig(stress, 'MPa', 0)} at the greatest preload",
         missing=missing,
         inputs=(worked.place.fields.joint,),
-        working=Working(
-            steps=(
-                Step(
-                    formula="F / (π/4 (D² − d²))",
-                    numbers="" if thinnest is None else f"Ø{thinnest.outside_mm:g} × Ø{thinnest.inside_mm:g}",
-                    result="" if stress is None else f"{stress:.0f} MPa",
-                ),
-            ),
-            source="Preload over the tube's area; cut it to the finished gap, both ends square.",
-        ),
+        working=lambda: tube_working(worked, thinnest, greatest_n=greatest, stress_mpa=stress),
     )

@@ -1,10 +1,12 @@
 """The checks of how far a screw goes in: far enough in the thread, and clear of what is behind."""
 
-from driveline.checks import Check, Step, Working
+from driveline.checks import Check
+from driveline.figures import fig, num
+from driveline.joints.depth_workings import clear_working, engagement_working
 from driveline.joints.screws import Place, Worked, room_behind_mm
 from driveline.joints.sheet import Joint
 from driveline.margins import Judge, missing_of, wanted_words
-from driveline.metal.bolts import quick_engagement_mm, thread
+from driveline.metal.bolts import thread
 from driveline.sheet import positive_of, value_of
 
 
@@ -12,7 +14,6 @@ def engagement_check(place: Place, worked: Worked | None, judge: Judge) -> Check
     """Return the check of the turns of thread that hold, against those that outlast the screw (VDI 2230)."""
     missing: tuple[str, ...] = (f"{place.title}: which thread",)
     says, note = wanted_words(missing), ""
-    steps: tuple[Step, ...] = ()
     if worked is not None:
         joint = worked.joint
         missing = missing_of(
@@ -28,12 +29,14 @@ def engagement_check(place: Place, worked: Worked | None, judge: Judge) -> Check
                 "Countersink of the tapped holes, 0 where there is none": value_of(joint.countersink),
             }
         )
-        fits = f"; {' or '.join(f'{mm:g}' for mm in worked.result.stock_mm)} mm fits" if worked.result.stock_mm else ""
+        stock = " or ".join(fig(mm, "mm") for mm in worked.result.stock_mm)
+        fits = f"; {stock} fits" if stock else ""
         says = wanted_words(missing)
         if worked.engaged_mm is not None and worked.needed is not None:
-            in_thread = f"{worked.engaged_mm:.1f} mm in thread; {worked.needed.least_mm:.1f} needed{fits}"
+            in_thread = (
+                f"{fig(worked.engaged_mm, 'mm', 1)} in thread; {num(worked.needed.least_mm, 'mm', 1)} needed{fits}"
+            )
             says = f"{in_thread}, at best. {says}" if missing else in_thread
-        steps = _engagement_steps(worked)
         note = "; ".join(one.text for one in worked.result.assumed)
     return judge.check(
         "clearance",
@@ -45,35 +48,7 @@ def engagement_check(place: Place, worked: Worked | None, judge: Judge) -> Check
         says=says,
         missing=missing,
         inputs=(place.fields.joint, place.fields.grip),
-        working=Working(
-            steps=steps,
-            source="So that the screw breaks before the thread strips (Machinery's Handbook; limits 6H/6g, ISO 965-1).",
-            note=note,
-        ),
-    )
-
-
-def _engagement_steps(worked: Worked) -> tuple[Step, ...]:
-    if not (worked.needed and worked.strength and worked.tapped_mpa):
-        return ()
-    quick = quick_engagement_mm(
-        size=worked.size, bolt_tensile_mpa=worked.strength.tensile_mpa, tapped_tensile_mpa=worked.tapped_mpa
-    )
-    diameters = worked.needed.least_mm / worked.size.diameter_mm
-    return (
-        Step(formula="L_e, screw and hole alike", result=f"{worked.needed.same_strength_mm:.2f} mm"),
-        Step(
-            formula="J = A_s R_screw / (A_n R_tapped)",
-            numbers=f"{worked.strength.tensile_mpa:g} on {worked.tapped_mpa:g} MPa",
-            result=f"{worked.needed.strength_ratio:.2f}",
-        ),
-        Step(formula="L = L_e max(1, J)", result=f"{worked.needed.least_mm:.2f} mm"),
-        Step(
-            formula="in thread: reach − a pitch of point, no deeper than the thread, − countersink",
-            result="" if worked.engaged_mm is None else f"{worked.engaged_mm:.2f} mm",
-        ),
-        Step(formula="in diameters; the thumb says 1 in steel, 1.5 to 2 in aluminium", result=f"{diameters:.2f} d"),
-        Step(formula="quick form, which over-asks", result=f"{quick:.1f} mm"),
+        working=lambda: engagement_working(place, worked, note),
     )
 
 
@@ -105,7 +80,7 @@ def clear_check(place: Place, joint: Joint, judge: Judge) -> Check:
     limit_mm = place.depth_mm if room_mm is None else room_mm
     if not missing and reach is not None and limit_mm is not None:
         end = "to the last threads that are full" if joint.is_blind else "to the first thing behind"
-        says = f"reaches {reach:.1f} mm in; {limit_mm:.1f} {end}"
+        says = f"reaches {fig(reach, 'mm', 1)} in; {num(limit_mm, 'mm', 1)} {end}"
     return judge.check(
         "clearance",
         key=f"{judge.bench}.{place.clear_key}",
@@ -116,15 +91,5 @@ def clear_check(place: Place, joint: Joint, judge: Judge) -> Check:
         says=says,
         missing=missing,
         inputs=(place.fields.length, place.fields.depth, place.fields.grip),
-        working=Working(
-            steps=(
-                Step(formula="screw − grip − washer", result="" if reach is None else f"{reach:.1f} mm"),
-                Step(
-                    formula="depth behind; in a blind hole no more than its full thread − 2 p",
-                    result="" if limit_mm is None else f"{limit_mm:.1f} mm",
-                ),
-            ),
-            source="A face is often tapped through, with a winding, fan or seal close behind: "
-            "an over-long screw wrecks it. In a blind hole it jams on the last threads and clamps nothing.",
-        ),
+        working=lambda: clear_working(place, joint, size, limit_mm),
     )

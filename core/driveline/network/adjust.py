@@ -1,5 +1,6 @@
 """Weighted least squares with a least-constraint datum."""
 
+import math
 from collections.abc import Callable
 from dataclasses import dataclass
 from typing import Final
@@ -31,6 +32,8 @@ class Adjustment:
     v_mm: Floats  # adjusted minus observed, (n,)
     cofactors: Cofactors
     converged: bool
+    steps: int
+    last_step_mm: float  # the most that any unknown moved in the last of them
 
     @property
     def chi_square(self) -> float:
@@ -59,15 +62,17 @@ def adjust(equations: Equations, start: Floats) -> Adjustment:
     expected, weighted = _weighted(equations, unknowns)
     cost = _cost(equations, expected)
     step_of = steps(weighted, (equations.value_mm - expected) * equations.weight)
-    converged = False
-    for _ in range(MOST_STEPS):
+    converged, count, moved_mm = False, 0, math.inf
+    while count < MOST_STEPS:
+        count += 1
         step = step_of(damping)
         trial_expected, trial_weighted = _weighted(equations, unknowns + step)
         trial_cost = _cost(equations, trial_expected)
         if trial_cost <= cost * (1 + 1e-12):
             unknowns, expected, weighted, cost = unknowns + step, trial_expected, trial_weighted, trial_cost
             damping = max(damping / 10, 1e-12)
-            if np.abs(step).max() < SETTLED_MM * equations.size_mm:
+            moved_mm = float(np.abs(step).max())
+            if moved_mm < SETTLED_MM * equations.size_mm:
                 converged = True
                 break
             step_of = steps(weighted, (equations.value_mm - expected) * equations.weight)
@@ -83,6 +88,8 @@ def adjust(equations: Equations, start: Floats) -> Adjustment:
         v_mm=expected - equations.value_mm,
         cofactors=_cofactors(equations, unknowns, weighted),
         converged=converged,
+        steps=count,
+        last_step_mm=moved_mm,
     )
 
 
@@ -97,14 +104,15 @@ def readjusted_without(adjustment: Adjustment, row: int) -> Adjustment:
         return adjust(equations, adjustment.unknowns)
     cofactors = adjustment.cofactors.without(plain)
     unknowns, cost = adjustment.unknowns, np.inf
-    for _ in range(MOST_REUSED):
+    for count in range(1, MOST_REUSED + 1):
         expected, weighted = _weighted(equations, unknowns)
         before, cost = cost, _cost(equations, expected)
         if not cost <= before * (1 + 1e-9):
             break
         misfit = (equations.value_mm - expected) * equations.weight
         step = cofactors.times(weighted.transposed_times(misfit)[:, None])[:, 0]
-        if np.abs(step).max() < REUSED_SETTLED_MM:
+        moved_mm = float(np.abs(step).max())
+        if moved_mm < REUSED_SETTLED_MM:
             return Adjustment(
                 equations=equations,
                 unknowns=unknowns,
@@ -112,6 +120,8 @@ def readjusted_without(adjustment: Adjustment, row: int) -> Adjustment:
                 v_mm=expected - equations.value_mm,
                 cofactors=cofactors,
                 converged=True,
+                steps=count,
+                last_step_mm=moved_mm,
             )
         unknowns = unknowns + step
     return adjust(equations, adjustment.unknowns)

@@ -76,6 +76,8 @@ class NetworkResult:
     origin: str
     frames: dict[str, FramePlace]
     converged: bool
+    steps: int
+    last_step_mm: float
 
     def point(self, point_id: str) -> PointEstimate:
         """Return the estimate of a hole, or of the shaft's centre, ``"C"``."""
@@ -126,6 +128,8 @@ def solve_network(network: Network) -> NetworkResult:
         origin=about.origin,
         frames=frame_places(adjustment, about),
         converged=adjustment.converged,
+        steps=adjustment.steps,
+        last_step_mm=adjustment.last_step_mm,
     )
 
 

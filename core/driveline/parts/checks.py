@@ -2,10 +2,12 @@
 
 from collections.abc import Sequence
 
-from driveline.checks import Check, Step, Verdict, Working
+from driveline.checks import Check, Verdict
+from driveline.figures import fig
 from driveline.margins import Judge
 from driveline.parts.records import BuildRecords, Release
 from driveline.parts.results import IncomingState, PartResult, ReleaseState
+from driveline.working import Fact, Working, entered, fixed_working, step, worked
 
 
 def release_checks(parts: Sequence[PartResult], records: BuildRecords, judge: Judge) -> tuple[Check, ...]:
@@ -36,7 +38,7 @@ def _no_longer_drawn(release: Release, judge: Judge) -> Check:
         title=f"{release.part.split('.')[-1].replace('_', ' ').capitalize()} as released {release.letter}",
         says=f"released {release.letter} by {release.by}, and no longer part of this build; is it being cut?",
         inputs=(judge.bench,),
-        working=Working(source=f"Frozen at release, SHA-256 {release.sha256[:12]}…"),
+        working=fixed_working(f"Frozen at release, SHA-256 {release.sha256[:12]}…"),
     )
 
 
@@ -53,9 +55,11 @@ def _as_released(part: PartResult, state: ReleaseState, judge: Judge) -> Check:
         title=f"{part.title} as released {state.letter}",
         says=says,
         inputs=(judge.bench,),
-        working=Working(
-            steps=tuple(Step(formula=one.says) for one in state.differs[:12])
-            + tuple(Step(formula=one, numbers="reading") for one in state.readings_since[:8]),
+        working=lambda: Working(
+            steps=(
+                *(Fact("drawing", one.says) for one in state.differs[:12]),
+                *(Fact("reading", one) for one in state.readings_since[:8]),
+            ),
             source=f"Frozen at release, SHA-256 {state.sha256[:12]}…; what is cut is what was released.",
             note="Release it anew, or take the change back. A part cut from the old drawing is told by its letter.",
         ),
@@ -66,19 +70,24 @@ def _delivered(part: PartResult, state: IncomingState, judge: Judge) -> Check:
     off = [row for row in state.rows if row.verdict == Verdict.FAILS]
     says = f"{state.letter} accepted by {state.by}" if state.accepted else f"{state.letter} not accepted: {state.why}"
     if off:
-        says += f"; {off[0].feature} is {off[0].off_mm:+.2f} mm off"
+        says += f"; {off[0].feature} is {fig(off[0].off_mm, 'mm', 2, signed=True)} off"
     return judge.answer(
         is_so=state.accepted,
         key=_key("delivered", part.key),
         title=f"{part.title} as delivered",
         says=says,
         inputs=(judge.bench,),
-        working=Working(
+        working=lambda: Working(
             steps=tuple(
-                Step(
-                    formula=row.feature,
-                    numbers=f"{row.measured_mm:.2f} for {row.expected_mm:.2f} ± {row.allowed_mm:g}",
-                    result=f"{row.off_mm:+.2f} mm",
+                step(
+                    "off",
+                    "x - x_drawn",
+                    entered("x", row.measured_mm, "mm", f"measured: {row.feature}"),
+                    worked("x_drawn", row.expected_mm, "mm", f"as drawn, ± {fig(row.allowed_mm, 'mm')}"),
+                    value=row.off_mm,
+                    unit="mm",
+                    decimals=2,
+                    words=row.feature,
                 )
                 for row in state.rows
             ),

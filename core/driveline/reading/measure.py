@@ -14,9 +14,9 @@ from functools import lru_cache
 from typing import Final
 
 from driveline.errors import ImpossibleInput, UnreadableMeasurement
+from driveline.figures import KG_PER_POUND, KM_PER_MILE, KW_PER_HORSEPOWER, MM_PER_INCH, NM_PER_POUND_FOOT
 from driveline.words import Choice
 
-MM_PER_INCH: Final = 25.4
 FRACTION_U_MM: Final = MM_PER_INCH / 64 / math.sqrt(12)  # a fraction is read to 1/64 in at best
 GREATEST_VALUE: Final = 1e7  # nothing on a vehicle reaches it; a stuck key does
 LEAST_U: Final = 1e-6  # in any unit here: finer is a slip of the key, and its square is lost in the sums
@@ -68,8 +68,6 @@ TOOL_U_MM: Final = {
 }
 TOOL_U_DEG: Final = {Tool.LEVEL: 0.3, Tool.INCLINOMETER: 0.1}
 
-# Factors are exact by definition: inch 25.4 mm, pound 0.45359237 kg, g 9.80665 m/s², mile 1609.344 m.
-_LBF_FT_NM: Final = 0.45359237 * 9.80665 * 0.3048
 UNITS: Final[dict[Quantity, dict[str, float]]] = {
     Quantity.LENGTH: {
         "mm": 1.0,
@@ -88,17 +86,17 @@ UNITS: Final[dict[Quantity, dict[str, float]]] = {
         "nm": 1.0,
         "n·m": 1.0,
         "n.m": 1.0,
-        "ft-lb": _LBF_FT_NM,
-        "ftlb": _LBF_FT_NM,
-        "lb-ft": _LBF_FT_NM,
-        "lbft": _LBF_FT_NM,
-        "ft·lb": _LBF_FT_NM,
-        "in-lb": _LBF_FT_NM / 12,
+        "ft-lb": NM_PER_POUND_FOOT,
+        "ftlb": NM_PER_POUND_FOOT,
+        "lb-ft": NM_PER_POUND_FOOT,
+        "lbft": NM_PER_POUND_FOOT,
+        "ft·lb": NM_PER_POUND_FOOT,
+        "in-lb": NM_PER_POUND_FOOT / 12,
     },
     Quantity.SPIN: {"rpm": 1.0, "1/min": 1.0},
-    Quantity.ROAD_SPEED: {"km/h": 1.0, "kmh": 1.0, "kph": 1.0, "mph": 1.609344, "m/s": 3.6},
-    Quantity.MASS: {"kg": 1.0, "lb": 0.45359237, "lbs": 0.45359237, "g": 0.001, "t": 1000.0},
-    Quantity.POWER: {"kw": 1.0, "w": 0.001, "hp": 0.7456998715822702},
+    Quantity.ROAD_SPEED: {"km/h": 1.0, "kmh": 1.0, "kph": 1.0, "mph": KM_PER_MILE, "m/s": 3.6},
+    Quantity.MASS: {"kg": 1.0, "lb": KG_PER_POUND, "lbs": KG_PER_POUND, "g": 0.001, "t": 1000.0},
+    Quantity.POWER: {"kw": 1.0, "w": 0.001, "hp": KW_PER_HORSEPOWER},
     Quantity.RATIO: {":1": 1.0, "to 1": 1.0, "": 1.0},
 }
 UNITS[Quantity.VEHICLE_LENGTH] = UNITS[Quantity.LENGTH]
@@ -154,6 +152,8 @@ _LOOKALIKES = str.maketrans(
     {"″": '"', "”": '"', "“": '"', "′": "'", "’": "'", "–": "-", "−": "-", "⁄": "/"}
     | {mark: f" {unicodedata.normalize('NFKC', mark).replace('⁄', '/')}" for mark in "½¼¾⅛⅜⅝⅞⅓⅔"}
 )
+# How far a fraction is off, in inches, as Fernback writes it: 25/64" (−0.0031).
+_OFF = re.compile(r"\s*\(([+-]\d*\.\d+)\)$")
 # Groups of three as programs write them, "1 790": never before a fraction, where the space is that of "8 125/128".
 _GROUPED = re.compile(r"(?<![\d.,/])([1-9]\d{0,2})((?:\s\d{3})+)(?!\d|\s*/|\s+\d)")
 
@@ -228,7 +228,7 @@ def read_value(text: str, quantity: Quantity = Quantity.LENGTH, *, default_unit:
     """Return the number that a person typed, in the canonical unit of the quantity.
 
     Reads decimals with point or comma, fractions, whole and fraction, feet and inches; and whatever Fernback writes
-    itself, with its thin spaces, minus signs and printed fractions.
+    itself, with its thin spaces, minus signs, printed fractions and how far a fraction is off.
 
     Args:
         text: As typed, for example ``8-1/4"``, ``1' 2 1/2"``, ``209,55 mm``, ``30 thou``, ``81 mph``.
@@ -247,6 +247,9 @@ def read_value(text: str, quantity: Quantity = Quantity.LENGTH, *, default_unit:
         raise UnreadableMeasurement(text, "Nothing is typed here.", example)
     sign = -1.0 if cleaned.startswith("-") else 1.0
     cleaned = cleaned.lstrip("+-").strip()
+    off = _OFF.search(cleaned) if quantity in LENGTHS else None
+    if off:
+        return sign * _read_one(text, cleaned[: off.start()], quantity, "in", example) - float(off[1]) * MM_PER_INCH
     feet = _FEET.match(cleaned) if quantity in LENGTHS else None
     if feet:
         inches_mm = _read_one(text, feet["rest"], quantity, "in", example)
@@ -326,39 +329,6 @@ def _typed_unit(text: str, quantity: Quantity) -> str | None:
         return "in"
     number = _NUMBER.match(cleaned)
     return (cleaned[number.end() :].strip() if number else "") or None
-
-
-@dataclass(frozen=True, slots=True)
-class NearestFraction:
-    """A length written to the nearest fraction of an inch."""
-
-    text: str
-    error_mm: float  # what is written minus the length
-
-
-def nearest_fraction(length_mm: float, denominator: int) -> NearestFraction:
-    """Return a length to the nearest 1/16, 1/32 or 1/64 inch, with the error that makes.
-
-    Args:
-        length_mm: Any finite length; a negative one keeps its sign.
-        denominator: 16, 32 or 64.
-
-    Returns:
-        Text such as ``8 1/4"`` and the error of that text.
-
-    Raises:
-        ImpossibleInput: If the denominator is not one of a rule's.
-    """
-    if denominator not in (16, 32, 64):
-        raise ImpossibleInput("denominator", denominator, "16, 32 or 64")
-    parts = round(abs(length_mm) / MM_PER_INCH * denominator)
-    whole, rest = divmod(Fraction(parts, denominator), 1)
-    words = [str(whole)] if whole or not rest else []
-    if rest:
-        words.append(f"{rest.numerator}/{rest.denominator}")
-    sign = -1 if length_mm < 0 and parts else 1
-    written_mm = sign * parts / denominator * MM_PER_INCH
-    return NearestFraction(text=("-" if sign < 0 else "") + " ".join(words) + '"', error_mm=written_mm - length_mm)
 
 
 def inch_text(length_mm: float, decimals: int = 3) -> str:

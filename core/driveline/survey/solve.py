@@ -1,5 +1,6 @@
 """The flange survey: from readings as typed to holes on the plate, seen from the engine side."""
 
+import math
 from dataclasses import dataclass
 from enum import StrEnum
 from typing import Final
@@ -77,6 +78,8 @@ class SurveyResult(Result):
     worst_w: float | None
     centre_u_mm: float | None
     is_settled: bool  # False: the adjustment did not come to rest, and nothing here is an answer
+    steps: int  # of the adjustment
+    last_step_mm: float | None  # the most that anything moved in the last of them
     about: str
     next_reading: NextReading | None
     routes: tuple[CentreRoute, ...]  # to the shaft's centre, where there are two or more
@@ -120,6 +123,8 @@ def _solved(survey: Survey) -> SolvedSurvey:
             worst_w=solved.worst_w,
             centre_u_mm=_centre_u_mm(solved),
             is_settled=solved.converged,
+            steps=solved.steps,
+            last_step_mm=solved.last_step_mm if math.isfinite(solved.last_step_mm) else None,
             about="the shaft's centre"
             if solved.origin == CENTRE
             else "the middle of the holes: the shaft's centre is loose",
@@ -150,6 +155,8 @@ def _empty(survey: Survey) -> SurveyResult:
         worst_w=None,
         centre_u_mm=None,
         is_settled=True,
+        steps=0,
+        last_step_mm=None,
         about="",
         next_reading=next_reading(survey, None),
         routes=(),

@@ -8,6 +8,7 @@ from typing import Any, Final
 import numpy as np
 
 from driveline.benches.ratios.gearing import Lane
+from driveline.figures import MM_PER_INCH
 from driveline.fits.interference import (
     Elastic,
     bore_stress_mpa,
@@ -45,7 +46,6 @@ from driveline.metal.bolts import (
     shear_forces_n,
 )
 from driveline.network import indicator_sweep
-from driveline.reading.measure import MM_PER_INCH
 from driveline.shafts.misalignment import Budget
 
 Given = Mapping[str, Any]

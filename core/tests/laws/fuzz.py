@@ -117,7 +117,10 @@ def _places(node: Any) -> Iterator[tuple[Any, Any]]:
 
 
 def _bend(chance: random.Random, job: dict[str, Any]) -> None:
-    place, key = chance.choice(list(_places(job["sheets"])))
+    places = list(_places(job["sheets"]))
+    if not places:
+        return  # what was bent before took everything away
+    place, key = chance.choice(places)
     child = place[key]
     if isinstance(child, str):
         place[key] = chance.choice((*ODD_TEXTS, child[::-1], child * 3))

@@ -4,7 +4,7 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from driveline.errors import ImpossibleInput, UnreadableMeasurement
-from driveline.reading.measure import Quantity, Tool, inch_text, measured, nearest_fraction, read_value
+from driveline.reading.measure import Quantity, Tool, measured, read_value
 
 READS = [  # text, quantity, value in the canonical unit
     ("8 1/4 in", Quantity.LENGTH, 209.55),
@@ -109,25 +109,3 @@ class MeasuredTest(TestCase):
     def test_an_uncertainty_of_nothing_is_refused(self) -> None:
         with self.assertRaises(ImpossibleInput):
             measured("10", u=0)
-
-
-class NearestFractionTest(TestCase):
-    def test_a_length_in_decimal_inches(self) -> None:
-        self.assertEqual(inch_text(209.55), "8.250 in")
-
-    def test_hand_worked(self) -> None:
-        for length_mm, denominator, text in [
-            (209.55, 16, '8 1/4"'),
-            (9.525, 64, '3/8"'),
-            (0.1, 16, '0"'),
-            (-12.7, 32, '-1/2"'),
-            (25.4, 64, '1"'),
-        ]:
-            with self.subTest(length_mm):
-                self.assertEqual(nearest_fraction(length_mm, denominator).text, text)
-
-    @given(st.floats(-5000, 5000), st.sampled_from([16, 32, 64]))
-    def test_the_error_is_within_half_a_part_and_the_text_reads_back(self, length_mm: float, denominator: int) -> None:
-        written = nearest_fraction(length_mm, denominator)
-        self.assertLessEqual(abs(written.error_mm), 25.4 / denominator / 2 + 1e-9)
-        self.assertAlmostEqual(read_value(written.text), length_mm + written.error_mm, places=6)

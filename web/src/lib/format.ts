@@ -2,19 +2,26 @@
 
 const thin = '\u2009';
 
-/** 5940 → "5 940"; null → a dash. */
-export function whole(value: number | null | undefined): string {
-  if (value === null || value === undefined) return '–';
-  const digits = Math.abs(Math.round(value)).toString();
-  const sign = Math.round(value) < 0 ? '−' : '';
-  return sign + (digits.length > 3 ? digits.replace(/\B(?=(\d{3})+$)/g, thin) : digits);
+/** 1790.25 → "1 790.3"; below 0 decimals it is rounded to tens. What rounds to nought has no sign. */
+export function grouped(value: number, decimals: number): string {
+  const tens = 10 ** Math.max(0, -decimals);
+  const digits =
+    tens > 1
+      ? (Math.round(Math.abs(value) / tens) * tens).toFixed(0)
+      : Math.abs(value).toFixed(Math.max(decimals, 0));
+  const [whole = '', part] = digits.split('.');
+  const sign = value < 0 && Number(digits) !== 0 ? '−' : '';
+  return sign + whole.replace(/\B(?=(\d{3})+$)/g, thin) + (part ? `.${part}` : '');
 }
 
-/** 1.25 or −0.05; what rounds to nought has no sign. */
+/** 5940 → "5 940"; null → a dash. */
+export function whole(value: number | null | undefined): string {
+  return fixed(value, 0);
+}
+
+/** 1.25 or −0.05; null → a dash. */
 export function fixed(value: number | null | undefined, decimals: number): string {
-  if (value === null || value === undefined) return '–';
-  const digits = Math.abs(value).toFixed(decimals);
-  return value < 0 && Number(digits) !== 0 ? `−${digits}` : digits;
+  return value === null || value === undefined ? '–' : grouped(value, decimals);
 }
 
 /** +0.12 or −0.05: for what is off one way or the other; 0.00 for what is not. */

@@ -3,9 +3,11 @@
 from driveline.benches.brief.masses_sheet import MassesSheet
 from driveline.benches.brief.results import MassesResult, Standing
 from driveline.benches.brief.sheet import Vehicle
-from driveline.checks import Check, Step, Working
+from driveline.checks import Check
+from driveline.figures import fig, num
 from driveline.margins import Judge, wanted_words
 from driveline.sheet import positive_of, value_of
+from driveline.working import Step, Working, entered, step, tabled, worked
 
 
 def mass_checks(sheet: MassesSheet, vehicle: Vehicle, result: MassesResult, judge: Judge) -> tuple[Check, ...]:
@@ -14,7 +16,7 @@ def mass_checks(sheet: MassesSheet, vehicle: Vehicle, result: MassesResult, judg
     Nothing is asked before the first figure of axles, items or ratings is there.
     """
     standing = {one.key: one for one in result.standings}
-    laden = standing.get("laden")
+    laden, wheelbase_mm = standing.get("laden"), positive_of(vehicle.wheelbase)
     missing = _places_wanted(sheet, vehicle, laden)
     rated = (
         ("front_axle", "Front axle load", laden.front_kg if laden else None, sheet.front_axle_rating, missing),
@@ -23,26 +25,33 @@ def mass_checks(sheet: MassesSheet, vehicle: Vehicle, result: MassesResult, judg
     )
     is_begun = bool(sheet.items or sheet.front_axle or vehicle.front_share or any(one[3] for one in rated))
     checks = [
-        _load_check(key, title, load_kg, value_of(rating), wanted, judge)
+        _load_check(key, title, load_kg, value_of(rating), wanted, laden, wheelbase_mm, judge)
         for key, title, load_kg, rating, wanted in rated
         if is_begun
     ]
     if is_begun:
         for key, title in (("kerb", "empty"), ("laden", "laden")):
             one = standing.get(key)
-            checks.append(_grounded(key, title, one, _places_wanted(sheet, vehicle, one), judge))
+            checks.append(_grounded(key, title, one, _places_wanted(sheet, vehicle, one), wheelbase_mm, judge))
     return tuple(checks)
 
 
 def _load_check(
-    key: str, title: str, load_kg: float | None, rating_kg: float | None, missing: tuple[str, ...], judge: Judge
+    key: str,
+    title: str,
+    load_kg: float | None,
+    rating_kg: float | None,
+    missing: tuple[str, ...],
+    laden: Standing | None,
+    wheelbase_mm: float | None,
+    judge: Judge,
 ) -> Check:
     missing += () if rating_kg is not None else (f"{title.removesuffix(' load')} rating",)
     says = wanted_words(missing)
     if load_kg is not None and load_kg < 0:
-        says = f"{load_kg:.0f} kg: it lifts off and the vehicle tips over, laden"
+        says = f"{fig(load_kg, 'kg', 0)}: it lifts off and the vehicle tips over, laden"
     elif load_kg is not None and rating_kg is not None and not missing:
-        says = f"{load_kg:.0f} of {rating_kg:.0f} kg, laden"
+        says = f"{num(load_kg, 'kg', 0)} of {fig(rating_kg, 'kg', 0)}, laden"
     return judge.check(
         "load_rating",
         key=f"masses.{key}",
@@ -54,21 +63,67 @@ def _load_check(
         station="wheel",
         missing=missing,
         inputs=("brief.masses", "brief.vehicle"),
-        working=Working(
-            steps=(Step(formula="front = m x / L, rear = m − front", result="" if load_kg is None else "laden"),),
+        working=lambda: Working(
+            steps=_load_steps(key, laden, wheelbase_mm, load_kg),
             source="Moments about the rear wheel centres; the heavier side carries its share of an axle.",
         ),
     )
 
 
-def _grounded(key: str, title: str, one: Standing | None, missing: tuple[str, ...], judge: Judge) -> Check:
+def _axle_steps(one: Standing | None, wheelbase_mm: float | None) -> tuple[Step, ...]:
+    if one is None or one.front_kg is None or one.rear_kg is None or one.cg_forward_mm is None or not wheelbase_mm:
+        return ()
+    mass = worked("m", one.mass_kg, "kg", "brief.masses")
+    front = step(
+        "m_front",
+        "m * x / L",
+        mass,
+        worked("x", one.cg_forward_mm, "mm", "brief.masses: centre of gravity forward of the rear wheels"),
+        entered("L", wheelbase_mm, "mm", "brief.vehicle.wheelbase"),
+        value=one.front_kg,
+        unit="kg",
+    )
+    return front, step("m_rear", "m - m_front", mass, front, value=one.rear_kg, unit="kg")
+
+
+def _load_steps(
+    key: str, laden: Standing | None, wheelbase_mm: float | None, load_kg: float | None
+) -> tuple[Step, ...]:
+    steps = _axle_steps(laden, wheelbase_mm)
+    if not steps or laden is None or load_kg is None:
+        return ()
+    front, rear = steps
+    if key == "front_axle":
+        return (front,)
+    if key == "rear_axle":
+        return steps
+    share, where = laden.left_share, "brief.masses.left_side"
+    left = (
+        tabled("s_left", 0.5, "", "half: the sides are not weighed")
+        if share is None
+        else worked("s_left", share, "", where)
+    )
+    one = step("m_tyre", "max(m_front, m_rear) * max(s_left, 1 - s_left)", front, rear, left, value=load_kg, unit="kg")
+    return (*steps, one)
+
+
+def _grounded(
+    key: str,
+    title: str,
+    one: Standing | None,
+    missing: tuple[str, ...],
+    wheelbase_mm: float | None,
+    judge: Judge,
+) -> Check:
     """An axle that carries less than nothing lifts off: the vehicle tips over as it stands."""
     front_kg, rear_kg = (one.front_kg, one.rear_kg) if one else (None, None)
     stands, says = None, wanted_words(missing)
     if front_kg is not None and rear_kg is not None:
         stands = front_kg > 0 and rear_kg > 0
         over = "backwards: the front lifts" if front_kg <= 0 else "forwards: the rear lifts"
-        says = f"{front_kg:.0f} kg in front, {rear_kg:.0f} behind" if stands else f"It tips over {over}."
+        says = (
+            f"{fig(front_kg, 'kg', 0)} in front, {num(rear_kg, 'kg', 0)} behind" if stands else f"It tips over {over}."
+        )
     return judge.answer(
         is_so=stands,
         key=f"masses.stands_{key}",
@@ -77,15 +132,7 @@ def _grounded(key: str, title: str, one: Standing | None, missing: tuple[str, ..
         station="wheel",
         missing=() if stands is not None else missing,
         inputs=("brief.masses", "brief.vehicle"),
-        working=Working(
-            steps=(
-                Step(formula="front = m x / L", result=f"{front_kg:.0f} kg"),
-                Step(formula="rear = m − front", result=f"{rear_kg:.0f} kg"),
-            )
-            if front_kg is not None and rear_kg is not None
-            else (),
-            source="Moments about the wheel centres.",
-        ),
+        working=lambda: Working(steps=_axle_steps(one, wheelbase_mm), source="Moments about the wheel centres."),
     )
 
 

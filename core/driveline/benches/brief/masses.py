@@ -172,5 +172,5 @@ def _standing(key: str, title: str, load: Load, wheelbase_mm: float | None, trac
         front_share=None if front_kg is None else front_kg / load.mass_kg,
         left_share=0.5 + load.y_mm / track_mm if load.y_mm is not None and track_mm else None,
         cg_height_mm=rounded_figure(load.z_mm),
-        cg_forward_mm=rounded_figure(load.x_mm),
+        cg_forward_mm=rounded_figure(load.x_mm, 12),
     )

@@ -6,9 +6,12 @@ from driveline.benches.plate.centre import WARM_K
 from driveline.benches.plate.inputs import PlateInputs
 from driveline.benches.plate.results import BuildUpResult, Terminals
 from driveline.benches.plate.stack import warm_growth_mm
-from driveline.checks import Check, Step, Working
+from driveline.benches.plate.workings import face_tilt_working, faces_apart_working
+from driveline.checks import Check
+from driveline.figures import fig, num
 from driveline.margins import Judge, missing_of, wanted_words
 from driveline.shafts.coupler import ANGLE_ALLOWANCE_DEG, CouplerStyle
+from driveline.working import fixed_working
 
 APART_MM: Final = 0.5
 
@@ -24,9 +27,12 @@ def face_tilt_check(inputs: PlateInputs, built: BuildUpResult, coupler: CouplerS
     missing = missing_of(wanted)
     says = wanted_words(missing)
     if tilt and allowed:
-        says = f"leans {tilt.tilt_deg:.3f}° of {allowed:g}° that the coupler allows; high at {tilt.high_at_deg:.0f}°"
+        says = (
+            f"leans {fig(tilt.tilt_deg, '°', 3)} of {fig(allowed, '°')} that the coupler allows; "
+            f"high at {fig(tilt.high_at_deg, '°', 0)}"
+        )
         if tilt.tilt_deg > allowed:
-            says += f"; take up to {max(tilt.take_off_mm):.2f} mm off the long ones"
+            says += f"; take up to {fig(max(tilt.take_off_mm), 'mm', 2)} off the long ones"
     return judge.check(
         "clearance",
         key="plate.face_tilt",
@@ -37,18 +43,7 @@ def face_tilt_check(inputs: PlateInputs, built: BuildUpResult, coupler: CouplerS
         says=says,
         missing=missing,
         inputs=("plate.build_up.standoffs", "ratios.coupler"),
-        working=Working(
-            steps=(
-                Step(
-                    formula="least-squares plane through the ends, z = c + a x + b y; tilt = atan √(a² + b²)",
-                    result="" if tilt is None else f"{tilt.tilt_deg:.3f}°, rocks by {tilt.rock_mm:.3f} mm",
-                ),
-            ),
-            source="Usual angular allowances: rigid 0.05, clutch or spline 0.1, flexible 0.5°.",
-            note="Welded standoffs pull as they cool: measure after welding, face to length, measure again."
-            if standoffs.fixing == "welded"
-            else "",
-        ),
+        working=lambda: face_tilt_working(tilt, standoffs.fixing),
     )
 
 
@@ -64,16 +59,16 @@ def faces_apart_check(inputs: PlateInputs, built: BuildUpResult, judge: Judge) -
         }
     )
     off_mm, says = None, wanted_words(missing)
-    steps: tuple[Step, ...] = ()
     if apart is not None and wanted_mm is not None:
         grown_mm = growth_mm or 0.0
         cold_mm = apart.nominal_mm - wanted_mm
         off_mm = max(abs(cold_mm), abs(cold_mm + grown_mm)) + apart.worst_mm
-        found = f"{apart.nominal_mm:.2f} ± {apart.worst_mm:.2f} mm at worst, {grown_mm:.2f} more when warm"
-        says = f"{found}; {wanted_mm:.2f} ± {APART_MM:g} asked for" + (f". {says}" if missing else "")
-        steps = tuple(
-            Step(formula=one.name, numbers=f"{one.length_mm:.2f} ± {one.either_way_mm:.2f}", result=f"{one.share:.0%}")
-            for one in apart.shares
+        found = (
+            f"{num(apart.nominal_mm, 'mm', 2)} ± {fig(apart.worst_mm, 'mm', 2)} at worst, "
+            f"{num(grown_mm, 'mm', 2)} more when warm"
+        )
+        says = f"{found}; {num(wanted_mm, 'mm', 2)} ± {fig(APART_MM, 'mm')} asked for" + (
+            f". {says}" if missing else ""
         )
     return judge.check(
         "clearance",
@@ -85,15 +80,7 @@ def faces_apart_check(inputs: PlateInputs, built: BuildUpResult, judge: Judge) -
         says=says,
         missing=missing,
         inputs=("plate.build_up", "plate.plate.thickness"),
-        working=Working(
-            steps=(
-                *steps,
-                Step(formula=f"Σ α L ΔT, {WARM_K:g} K warm", result="" if growth_mm is None else f"{growth_mm:.3f} mm"),
-                Step(formula="|Σ − asked|, cold or warm, + Σ|t|", result="" if off_mm is None else f"{off_mm:.2f} mm"),
-            ),
-            source="Worst case over all lengths. ± 0.5 mm is taken as usual; the coupler's own gap decides.",
-            note="" if apart is None else f"Most likely ± {apart.likely_mm:.2f}, were they independent and centred.",
-        ),
+        working=lambda: faces_apart_working(built, wanted_mm, growth_mm, off_mm, WARM_K),
     )
 
 
@@ -105,9 +92,9 @@ def shim_check(built: BuildUpResult, judge: Judge) -> Check:
     says = wanted_words(missing)
     if built.shim_mm is not None:
         says = (
-            f"{built.shim_mm:.2f} mm of shim under each foot"
+            f"{fig(built.shim_mm, 'mm', 2)} of shim under each foot"
             if built.shim_mm >= 0
-            else f"the motor stands {-built.shim_mm:.2f} mm too high: lower the base plate or mill the feet"
+            else f"the motor stands {fig(-built.shim_mm, 'mm', 2)} too high: lower the base plate or mill the feet"
         )
     return judge.answer(
         is_so=None if built.shim_mm is None else built.shim_mm >= 0,
@@ -116,9 +103,8 @@ def shim_check(built: BuildUpResult, judge: Judge) -> Check:
         says=says,
         missing=missing,
         inputs=("plate.build_up.base",),
-        working=Working(
-            steps=(Step(formula="bed to gearbox shaft − feet to motor shaft"),),
-            source="Shims raise a motor; nothing lowers one.",
+        working=fixed_working(
+            "Bed to gearbox shaft less feet to motor shaft. Shims raise a motor; nothing lowers one."
         ),
     )
 
@@ -133,7 +119,8 @@ def terminals_check(turn: Terminals, judge: Judge) -> Check:
         within = start + turn.arc_deg <= window[1] - window[0] + 1e-9
     says = wanted_words(missing)
     if window:
-        place = f"terminals at {turn.at_deg:.0f}°, window {window[0]:.0f}° to {window[1] % 360:.0f}°"
+        span = f"{fig(window[0], '°', 0)} to {fig(window[1] % 360, '°', 0)}"
+        place = f"terminals at {fig(turn.at_deg, '°', 0)}, window {span}"
         says = place if within else f"{place}: turn the motor"
     return judge.answer(
         is_so=within,
@@ -142,5 +129,5 @@ def terminals_check(turn: Terminals, judge: Judge) -> Check:
         says=says,
         missing=missing,
         inputs=("plate.face.terminals_at", "plate.plate.terminals_from", "plate.plate.turned"),
-        working=Working(source="Seen from the engine side, anticlockwise from +x."),
+        working=fixed_working("Seen from the engine side, anticlockwise from +x."),
     )

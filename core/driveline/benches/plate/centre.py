@@ -1,4 +1,4 @@
-"""Whether motor and gearbox stand on one axis: every play, cold and warm, and how well the centre is known."""
+"""How far motor and gearbox may be off one axis: every play, cold and warm, and how well the centre is known."""
 
 import math
 from dataclasses import dataclass
@@ -7,11 +7,9 @@ from typing import Final
 from driveline.benches.plate.buildup_sheet import BuildKind
 from driveline.benches.plate.inputs import PlateInputs
 from driveline.benches.plate.sheet import Locating
-from driveline.checks import Check, Step, Working
 from driveline.fits.limits import fit_within
 from driveline.joints.sheet import RegisterFit
-from driveline.margins import Judge, missing_of, wanted_words
-from driveline.shafts.coupler import PARALLEL_ALLOWANCE_MM, CouplerStyle
+from driveline.margins import missing_of
 from driveline.survey.solve import SurveyResult
 from driveline.tables.materials import PlateMaterial, material
 
@@ -24,10 +22,15 @@ FACES: Final = {BuildKind.ONE_PLATE: 2, BuildKind.RING: 3, BuildKind.TWO_PLATES:
 class Offset:
     """How far the two axes may be apart, and what it adds up from; at best, while something is missing."""
 
-    play_mm: float  # half of every play, warm
+    plays_mm: tuple[float, ...]  # of each register or dowel, at most, warm; diametral
     concentricity_mm: float
     centre_u_mm: float
     missing: tuple[str, ...]
+
+    @property
+    def play_mm(self) -> float:
+        """Half of every play."""
+        return sum(self.plays_mm) / 2
 
     @property
     def total_mm(self) -> float:
@@ -59,7 +62,7 @@ def offset_of(inputs: PlateInputs, survey: SurveyResult, face_survey: SurveyResu
         }
     )
     return Offset(
-        play_mm=sum(known) / 2,
+        plays_mm=tuple(known),
         concentricity_mm=plate.concentricity_mm or 0.0,
         centre_u_mm=survey_mm or 0.0,
         missing=missing,
@@ -83,17 +86,18 @@ def _register_plays_mm(inputs: PlateInputs) -> list[float | None]:
     plays: list[float | None] = [
         None if grows_mm is None else play_mm + grows_mm for play_mm in plate.register_plays_mm
     ]
-    return plays + [_fit_play_mm(plate.made_of, size_mm, fit) for size_mm, fit in plate.registers]
+    return plays + [fit_play_mm(plate.made_of, size_mm, fit) for size_mm, fit in plate.registers]
 
 
 def _dowel_plays_mm(inputs: PlateInputs) -> list[float | None]:
     size_mm, chosen = inputs.plate.dowel_mm, inputs.plate.dowel_fit
     if size_mm is None or chosen is None:
         return []
-    return [_fit_play_mm(inputs.plate.made_of, size_mm, chosen)]
+    return [fit_play_mm(inputs.plate.made_of, size_mm, chosen)]
 
 
-def _fit_play_mm(made_of: PlateMaterial | None, size_mm: float, chosen: RegisterFit) -> float | None:
+def fit_play_mm(made_of: PlateMaterial | None, size_mm: float, chosen: RegisterFit) -> float | None:
+    """Return the greatest play of a fit when warm, mm; ``None``: not known."""
     found, grows_mm = fit_within(size_mm, chosen.value), warm_play_mm(made_of, size_mm)
     if found is None or grows_mm is None:
         return None
@@ -107,47 +111,3 @@ def _centre_u_mm(survey: SurveyResult, face_survey: SurveyResult | None) -> floa
         return flange_mm
     face_mm = face_survey.centre_u_mm if face_survey.is_settled else None
     return None if face_mm is None else math.hypot(flange_mm, face_mm)
-
-
-def on_centre_check(inputs: PlateInputs, off: Offset, coupler: CouplerStyle | None, judge: Judge) -> Check:
-    """Return whether motor and gearbox stand on one axis as closely as the coupler asks."""
-    allowed = PARALLEL_ALLOWANCE_MM[coupler] if coupler else None
-    missing = (*missing_of({"Coupler style, on the Ratios bench": coupler}), *off.missing)
-    says = wanted_words(missing)
-    if allowed is not None:
-        found = f"{off.total_mm:.3f} of {allowed:.2f} mm that the coupler allows"
-        says = f"{found}, at best. {says}" if missing else found
-        if off.total_mm > allowed and inputs.plate.locating is not Locating.DOWELS:
-            says += f"; {_closer_words(inputs, allowed)}"
-    return judge.check(
-        "clearance",
-        key="plate.on_centre",
-        title="Motor and gearbox on one axis",
-        demand=off.total_mm,
-        capacity=allowed,
-        unit="mm",
-        says=says,
-        missing=missing,
-        inputs=("plate.plate", "plate.survey.readings", "ratios.coupler"),
-        working=Working(
-            steps=(
-                Step(
-                    formula=f"Σ play / 2, {WARM_K:g} K warm, + concentricity + u of the centre",
-                    numbers=f"{off.play_mm:.3f} + {off.concentricity_mm:.3f} + {off.centre_u_mm:.3f}",
-                    result=f"{off.total_mm:.3f} mm",
-                ),
-            ),
-            source="Registers and dowels locate; clearance bolts never do. An aluminium plate grows away from steel: "
-            "ΔT (α − α_steel) d. Usual parallel allowances: rigid 0.05, clutch or spline 0.10, flexible 0.25 mm.",
-        ),
-    )
-
-
-def _closer_words(inputs: PlateInputs, allowed_mm: float) -> str:
-    """What to do when play eats the allowance: the widest fit that would do for the registers, or dowels."""
-    for one in RegisterFit:
-        plays = [_fit_play_mm(inputs.plate.made_of, size_mm, one) for size_mm, _ in inputs.plate.registers]
-        known = [play for play in plays if play is not None]
-        if known and len(known) == len(plays) and sum(known) / 2 < allowed_mm / 2:
-            return f"fit the registers {one.value}, or ream dowels after indicating"
-    return "ream dowels after indicating, or fit the register closer"

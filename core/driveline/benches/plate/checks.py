@@ -3,15 +3,25 @@
 from collections.abc import Sequence
 from dataclasses import dataclass
 
-from driveline.benches.plate.centre import Offset, on_centre_check
+from driveline.benches.plate.centre import Offset
+from driveline.benches.plate.centre_check import on_centre_check
 from driveline.benches.plate.inputs import PlateInputs
-from driveline.checks import Check, Step, Working
+from driveline.benches.plate.parts import EdgeShare
+from driveline.benches.plate.workings import (
+    edge_working,
+    holes_settled_working,
+    ligament_working,
+    readings_agree_working,
+)
+from driveline.checks import Check
+from driveline.figures import fig, num
 from driveline.flat.holes import Ligament
 from driveline.margins import Judge, wanted_words
 from driveline.network.judge import GREATEST_W
 from driveline.parts.made import FlatPart
 from driveline.shafts.coupler import CouplerStyle
 from driveline.survey.solve import SurveyResult
+from driveline.working import Fact, Working
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -21,7 +31,7 @@ class PlateFigures:
     survey: SurveyResult
     face_survey: SurveyResult | None  # the motor face's own
     ligaments: tuple[Ligament, ...]
-    edge_shares: tuple[tuple[str, float, float], ...] | None
+    edge_shares: tuple[EdgeShare, ...] | None
     holes_wanted: tuple[str, ...]  # what of the holes is not known yet
     coupler: CouplerStyle | None
     centre_off: Offset
@@ -45,6 +55,7 @@ def plate_checks(inputs: PlateInputs, figures: PlateFigures, judge: Judge) -> tu
 def _readings_agree(survey: SurveyResult, judge: Judge, of: str) -> Check:
     """By the worst reading and by all of them together, whichever is worse; not known where the sum did not settle."""
     is_flange = of == "flange"
+    field = "plate.survey.readings" if is_flange else "plate.face.survey.readings"
     worst = survey.worst_w if survey.redundancy > 0 and survey.is_settled else None
     spread = survey.chi_square / survey.chi_square_limit if survey.chi_square_limit else 0.0
     chi = (
@@ -70,18 +81,8 @@ def _readings_agree(survey: SurveyResult, judge: Judge, of: str) -> Check:
         unit="of the limit",
         says=says,
         missing=missing,
-        inputs=("plate.survey.readings" if is_flange else "plate.face.survey.readings",),
-        working=Working(
-            steps=(
-                Step(
-                    formula=f"w = v / (u √r), the largest, of {GREATEST_W:g}",
-                    result="" if worst is None else f"{worst:.2f}",
-                ),
-                Step(formula="Σ(v/u)² against χ²", result=chi),
-            ),
-            source="Least squares; a reading with |w| above 3.29 is the likeliest mistake (Baarda, 1968). Together "
-            "they scatter no more than χ² allows.",
-        ),
+        inputs=(field,),
+        working=lambda: readings_agree_working(survey, worst, spread, field),
     )
 
 
@@ -92,7 +93,7 @@ def _holes_settled(survey: SurveyResult, judge: Judge) -> Check:
     least = min((reading.redundancy for reading in survey.readings if reading.redundancy is not None), default=0.0)
     if any(reading.kind == "sweep" and reading.fit == "unchecked" for reading in survey.readings):
         least = 0.0  # a dial is judged by whether anything checks it at all: it is far finer than what does
-    says = f"every reading is checked by others; the least by {least:.0%}"
+    says = f"every reading is checked by others; the least by {fig(100 * least, '%', 0)}"
     if unchecked:
         says = f"{len(unchecked)} readings are checked by nothing: {', '.join(unchecked[:3])}"
     if not known:
@@ -107,10 +108,7 @@ def _holes_settled(survey: SurveyResult, judge: Judge) -> Check:
         says=says,
         missing=() if known else ("Readings that settle every hole",),
         inputs=("plate.survey.readings",),
-        working=Working(
-            steps=(Step(formula="r = 1 − leverage, the least", result=f"{least:.3f}"),),
-            source="Below 0.1 nobody would notice a mistake in the reading.",
-        ),
+        working=lambda: holes_settled_working(survey, least, is_known=known),
     )
 
 
@@ -120,9 +118,8 @@ def _least_ligament(figures: PlateFigures, judge: Judge) -> Check:
     missing = figures.holes_wanted or (() if least else ("Holes to measure between",))
     says = wanted_words(missing)
     if least:
-        drawn = (
-            f"{least.left_mm:.1f} mm between {least.between[0]} and {least.between[1]}; {least.wanted_mm:.1f} wanted"
-        )
+        pair = " and ".join(least.between)
+        drawn = f"{fig(least.left_mm, 'mm', 1)} between {pair}; {num(least.wanted_mm, 'mm', 1)} wanted"
         says = f"{drawn}, of what is drawn. {says}" if missing else drawn
     return judge.check(
         "clearance",
@@ -134,13 +131,7 @@ def _least_ligament(figures: PlateFigures, judge: Judge) -> Check:
         says=says,
         missing=missing,
         inputs=("plate.survey", "plate.face", "plate.plate.turned", "plate.plate.bore", "plate.build_up"),
-        working=Working(
-            steps=()
-            if not least
-            else (Step(formula="centre distance − (d1 + d2)/2", result=f"{least.left_mm:.2f} mm"),),
-            source="Wanted: 1.0 × the larger hole, at least 6 mm; counterbores count as holes, a bore as no more than "
-            "twice the hole beside it.",
-        ),
+        working=lambda: ligament_working(least),
     )
 
 
@@ -151,7 +142,7 @@ def way_through_check(parts: Sequence[FlatPart], judge: Judge) -> Check:
     bores = [(hole.finished_mm, part.title) for part in parts for hole in part.holes if hole.kind == "bore"]
     says = f"Give the bore through the {bare[0].title.lower()}: shaft and coupler pass there." if bare else ""
     if bores and not bare:
-        says = f"Ø {min(bores)[0]:g} mm at the least, in the {min(bores)[1].lower()}; see that the coupler passes"
+        says = f"Ø {fig(min(bores)[0], 'mm')} at the least, in the {min(bores)[1].lower()}; see that the coupler passes"
     return judge.answer(
         is_so=False if is_drawn else None if bare else True,
         key="plate.way_through",
@@ -159,33 +150,35 @@ def way_through_check(parts: Sequence[FlatPart], judge: Judge) -> Check:
         says=says,
         missing=() if is_drawn or not bare else ("Bore",),
         inputs=("plate.plate.bore", "plate.face.register_size"),
-        working=Working(
-            steps=tuple(Step(formula=title, result=f"Ø {bore_mm:g} mm") for bore_mm, title in bores)
-            + tuple(Step(formula=part.title, result="no bore") for part in bare),
+        working=lambda: Working(
+            steps=(
+                *(Fact(title, f"Ø {fig(bore_mm, 'mm')}") for bore_mm, title in bores),
+                *(Fact(part.title, "no bore") for part in bare),
+            ),
             source="The drawing of each plate between gearbox and motor.",
         ),
     )
 
 
 def _edge(figures: PlateFigures, judge: Judge) -> Check:
-    worst = min(figures.edge_shares, key=lambda one: one[1] / one[2]) if figures.edge_shares else None
+    worst = min(figures.edge_shares, key=lambda one: one.depth_mm / one.wanted_mm) if figures.edge_shares else None
     missing = figures.holes_wanted or (() if worst else ("Three holes or more to draw an outline round",))
     says = wanted_words(missing)
     if worst:
-        drawn = f"{worst[1]:.1f} mm from {worst[0]}'s centre to the edge; {worst[2]:.1f} wanted"
+        drawn = (
+            f"{fig(worst.depth_mm, 'mm', 1)} from {worst.hole}'s centre to the edge; "
+            f"{num(worst.wanted_mm, 'mm', 1)} wanted"
+        )
         says = f"{drawn}, of what is drawn. {says}" if missing else drawn
     return judge.check(
         "clearance",
         key="plate.edge",
         title="Plate edge distance",
-        demand=worst and worst[2],
-        capacity=worst and worst[1],
+        demand=worst.wanted_mm if worst else None,
+        capacity=worst.depth_mm if worst else None,
         unit="mm",
         says=says,
         missing=missing,
         inputs=("plate.plate.edge_factor", "plate.plate.process", "plate.plate.bore"),
-        working=Working(
-            source="1.5 d machined, laser or waterjet cut; 2 d plasma or flame cut, to the hole's centre. Round a bore "
-            "a wall as wide as the largest other hole, at least 6 mm."
-        ),
+        working=lambda: edge_working(worst),
     )

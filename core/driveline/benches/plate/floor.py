@@ -4,7 +4,9 @@ import math
 from typing import Final
 
 from driveline.benches.plate.inputs import PlateInputs
-from driveline.checks import Check, Step, Working
+from driveline.benches.plate.workings import floor_working
+from driveline.checks import Check
+from driveline.figures import fig, num
 from driveline.joints.checks import greatest_preload_n
 from driveline.joints.screws import Place, worked_joint
 from driveline.margins import Judge, missing_of, wanted_words
@@ -44,7 +46,7 @@ def floor_checks(inputs: PlateInputs, place: Place, judge: Judge) -> tuple[Check
     floor_mm = place.grip_mm
     says = wanted_words(missing)
     if floor_mm is not None and wanted_mm is not None:
-        found = f"{floor_mm:.1f} mm of plate under the head; {wanted_mm:.1f} wanted"
+        found = f"{fig(floor_mm, 'mm', 1)} of plate under the head; {num(wanted_mm, 'mm', 1)} wanted"
         says = f"{found}, at least. {says}" if missing else found
         if floor_mm <= 0:
             says = "the counterbore goes through the plate: the head has nothing to bear on"
@@ -60,16 +62,13 @@ def floor_checks(inputs: PlateInputs, place: Place, judge: Judge) -> tuple[Check
             says=says,
             missing=missing,
             inputs=("plate.face.counterbore_depth", "plate.plate.thickness", "plate.motor_joint"),
-            working=Working(
-                steps=(
-                    Step(formula="thickness − depth", result="" if floor_mm is None else f"{floor_mm:.1f} mm"),
-                    Step(
-                        formula="F_greatest / (π d_head 0.4 S_y), at least d/2",
-                        result="" if wanted_mm is None else f"{wanted_mm:.2f} mm",
-                    ),
-                ),
-                source="The head must not shear through: 0.4 of the plate's yield round its rim; half a diameter "
-                "customary.",
+            working=lambda: floor_working(
+                worked,
+                place,
+                depth_mm=face.counterbore_depth_mm,
+                greatest_n=greatest,
+                sheared_mm=sheared,
+                wanted_mm=wanted_mm,
             ),
         ),
     )

@@ -7,7 +7,7 @@ import numpy as np
 from driveline.arrays import Floats
 from driveline.benches.contract import LaidOut
 from driveline.benches.plate.inputs import FaceInputs, PlateInputs, inputs_of
-from driveline.benches.plate.parts import Patterns, edge_shares, holes_wanted, parts_of, patterns_of
+from driveline.benches.plate.parts import EdgeShare, Patterns, edge_shares, holes_wanted, parts_of, patterns_of
 from driveline.benches.plate.sheet import PlateSheet
 from driveline.flat.holes import Disc, bolt_circle_mm, reflected
 from driveline.network.observations import CENTRE
@@ -27,7 +27,7 @@ class LaidPlate(LaidOut):
     face_survey: SolvedSurvey | None
     face_xy: Floats  # seen looking at the motor's face, (n, 2), mm
     patterns: Patterns
-    edges: tuple[tuple[str, float, float], ...]  # hole, distance to its part's edge, wanted distance
+    edges: tuple[EdgeShare, ...]
     holes_wanted: tuple[str, ...]  # what of the holes is not known yet
 
 

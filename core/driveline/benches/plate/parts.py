@@ -294,18 +294,36 @@ def edge_factor(inputs: PlateInputs) -> float:
     return inputs.plate.edge_factor or DRAWN_OVER_WANTED * EDGE_FACTOR[inputs.plate.process]
 
 
-def edge_shares(inputs: PlateInputs, part: FlatPart) -> tuple[tuple[str, float, float], ...]:
-    """Return each hole's name, how far inside the edge its centre lies, and how far it should.
+@dataclass(frozen=True, slots=True, kw_only=True)
+class EdgeShare:
+    """How far inside the edge a hole's centre lies, and how far it should."""
 
-    A bore wants its own radius and a wall as wide as the largest of the other holes, at least 6 mm.
-    """
+    hole: str
+    depth_mm: float
+    wanted_mm: float
+    size_mm: float
+    factor: float  # of the size
+    wall_mm: float  # past that: round a bore, a wall as wide as the largest of the other holes, at least 6 mm
+
+
+def edge_shares(inputs: PlateInputs, part: FlatPart) -> tuple[EdgeShare, ...]:
+    """Return how far inside the edge each hole of a part lies."""
     depths = edge_depths_mm(np.array([[hole.x_mm, hole.y_mm] for hole in part.holes]), part.vertices)
-    factor = EDGE_FACTOR[inputs.plate.process]
     wall_mm = max([LEAST_LIGAMENT_MM, *(hole.finished_mm for hole in part.drilled)])
-    return tuple(
-        (hole.id, depth_mm, hole.finished_mm / 2 + wall_mm if hole.kind == "bore" else factor * hole.finished_mm)
-        for hole, depth_mm in zip(part.holes, depths.tolist(), strict=True)
-    )
+    found = []
+    for hole, depth_mm in zip(part.holes, depths.tolist(), strict=True):
+        factor, wall = (0.5, wall_mm) if hole.kind == "bore" else (EDGE_FACTOR[inputs.plate.process], 0.0)
+        found.append(
+            EdgeShare(
+                hole=hole.id,
+                depth_mm=depth_mm,
+                wanted_mm=factor * hole.finished_mm + wall,
+                size_mm=hole.finished_mm,
+                factor=factor,
+                wall_mm=wall,
+            )
+        )
+    return tuple(found)
 
 
 def holes_wanted(inputs: PlateInputs, patterns: Patterns, loose: tuple[str, ...]) -> tuple[str, ...]:

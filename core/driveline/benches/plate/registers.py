@@ -2,23 +2,23 @@
 
 from driveline.benches.plate.centre import WARM_K
 from driveline.benches.plate.inputs import PlateInputs
+from driveline.benches.plate.pressed_working import pressed_working
 from driveline.benches.plate.results import RegisterResult
-from driveline.checks import Check, Step, Working
+from driveline.benches.plate.usual_fits import COLD_K
+from driveline.checks import Check
 from driveline.errors import ImpossibleInput
+from driveline.figures import fig, num
 from driveline.fits.interference import (
     Elastic,
     bore_stress_mpa,
     fit_pressure_mpa,
     heating_k,
-    held_torque_nm,
     warm_interference_mm,
 )
 from driveline.fits.limits import Fit, fit_within
 from driveline.margins import Judge, missing_of, wanted_words
 from driveline.tables.materials import PlateMaterial, material
-
-COLD_K = 40.0  # a yard at -20 °C against a shop at 20 °C
-FRICTION = 0.12  # pressed dry, DIN 7190's cautious figure
+from driveline.working import fixed_working
 
 
 def register_results(inputs: PlateInputs) -> tuple[RegisterResult, ...]:
@@ -85,10 +85,11 @@ def _outside_tables(size_mm: float, judge: Judge, k: int) -> Check:
         is_so=None,
         key=f"plate.register_pressed_{k + 1}",
         title=f"Plate bears register {k + 1} pressed in",
-        says=f"Ø{size_mm:g} is outside the tables of fits (over 3, up to 500 mm): state its play as measured instead.",
+        says=f"Ø{fig(size_mm, 'mm')} is outside the tables of fits (over {num(3, 'mm')}, up to {fig(500, 'mm')}): "
+        "state its play as measured instead.",
         missing=("A register that the tables of fits know, or its play as measured",),
         inputs=("plate.plate.registers",),
-        working=Working(source="ISO 286-2."),
+        working=fixed_working("ISO 286-2."),
     )
 
 
@@ -101,8 +102,7 @@ def _pressed(
             "A plate that is drawn, with its bore": rim_mm,
         }
     )
-    stress, capacity = None, None
-    steps: tuple[Step, ...] = ()
+    stress, capacity, cold_mm, pressure, warm_mm = None, None, None, None, None
     if made_of is not None and rim_mm is not None:
         plate, steel = material(made_of), material(PlateMaterial.STEEL)
         capacity = plate.yield_mpa
@@ -120,7 +120,13 @@ def _pressed(
             missing = (f"A register inside the plate's edge: {error.rule}",)
         else:
             stress = bore_stress_mpa(pressure_mpa=pressure, joint_mm=size_mm, outside_mm=rim_mm)
-            steps = _pressed_steps(made_of, size_mm, found, cold_mm=cold_mm, pressure_mpa=pressure, stress_mpa=stress)
+            warm_mm = warm_interference_mm(
+                interference_mm=max(-found.greatest_play_mm, 0.0),
+                joint_mm=size_mm,
+                warmer_k=WARM_K,
+                outer_per_k=plate.expansion_per_k,
+                inner_per_k=steel.expansion_per_k,
+            )
     return judge.check(
         "bracket_yield",
         key=f"plate.register_pressed_{k + 1}",
@@ -128,36 +134,20 @@ def _pressed(
         demand=stress,
         capacity=capacity,
         unit="MPa",
-        says=wanted_words(missing) or f"{stress:.0f} MPa at the bore in the cold; the plate gives at {capacity:g}",
+        says=wanted_words(missing)
+        or (f"{fig(stress, 'MPa', 0)} at the bore in the cold; the plate gives at {num(capacity, 'MPa')}"),
         missing=missing,
         inputs=("plate.plate.registers", "plate.plate.made_of"),
-        working=Working(
-            steps=steps,
-            source="Greatest interference of both bands (ISO 286) on a solid steel spigot, which is cautious.",
-            note="Warm the plate, never the motor: gloves, seat it in one go, and hold it until it bites.",
+        working=lambda: pressed_working(
+            material(made_of) if made_of else None,
+            material(PlateMaterial.STEEL),
+            size_mm,
+            rim_mm,
+            found,
+            cold_mm=cold_mm,
+            pressure_mpa=pressure,
+            stress_mpa=stress,
+            warm_k=WARM_K,
+            warm_mm=warm_mm,
         ),
-    )
-
-
-def _pressed_steps(
-    made_of: PlateMaterial, size_mm: float, found: Fit, *, cold_mm: float, pressure_mpa: float, stress_mpa: float
-) -> tuple[Step, ...]:
-    warm_mm = warm_interference_mm(
-        interference_mm=max(-found.greatest_play_mm, 0.0),
-        joint_mm=size_mm,
-        warmer_k=WARM_K,
-        outer_per_k=material(made_of).expansion_per_k,
-        inner_per_k=material(PlateMaterial.STEEL).expansion_per_k,
-    )
-    held_nm = held_torque_nm(pressure_mpa=pressure_mpa, joint_mm=size_mm, length_mm=1.0, friction=FRICTION)
-    return (
-        Step(
-            formula=f"greatest interference, {COLD_K:g} K cold",
-            numbers=f"{-found.least_play_mm:.3f} + {_shrinks_mm(made_of, size_mm):.3f}",
-            result=f"{cold_mm:.3f} mm",
-        ),
-        Step(formula="p, Lamé", result=f"{pressure_mpa:.1f} MPa"),
-        Step(formula="von Mises at the bore, p (D²+d²)/(D²−d²) and −p", result=f"{stress_mpa:.0f} MPa"),
-        Step(formula="holds per mm of width, μ 0.12, not counted on", result=f"{held_nm:.0f} N·m"),
-        Step(formula=f"least interference left {WARM_K:g} K warmer", result=f"{warm_mm:.3f} mm"),
     )

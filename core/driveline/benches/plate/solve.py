@@ -3,6 +3,7 @@
 import numpy as np
 
 from driveline.benches.contract import Outcome, progress_of
+from driveline.benches.plate.bending import bent_by
 from driveline.benches.plate.buildup import (
     face_tilt_check,
     faces_apart_check,
@@ -15,7 +16,7 @@ from driveline.benches.plate.clocking import clocking_result, terminals_of
 from driveline.benches.plate.floor import floor_checks
 from driveline.benches.plate.inputs import PlateInputs
 from driveline.benches.plate.lay_out import LaidPlate
-from driveline.benches.plate.lean import bent_by, lean_checks
+from driveline.benches.plate.lean_checks import lean_checks
 from driveline.benches.plate.needs import PlateNeeds
 from driveline.benches.plate.parts import standoff_centres
 from driveline.benches.plate.places import places_of

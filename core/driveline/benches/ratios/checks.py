@@ -6,18 +6,18 @@ from collections.abc import Mapping
 import numpy as np
 
 from driveline.benches.ratios.gearing import Gearing, Lane, stage_word
-from driveline.benches.ratios.lanes import COAST_FLANK_SHARE
+from driveline.benches.ratios.road_workings import cruise_working, hill_start_working, top_speed_working
 from driveline.benches.ratios.sheet import RatiosSheet
 from driveline.benches.ratios.speeds import speed_checks, stages_of, titled, worst_of_gears
-from driveline.checks import Check, Step, Working
+from driveline.benches.ratios.workings import heat_working, motor_speed_working, rating_working
+from driveline.checks import Check
+from driveline.figures import fig, num
 from driveline.gearing.brief import Brief
 from driveline.gearing.chain import StageKind
-from driveline.gearing.design import GRIP_FOR_RATINGS, SLIP_SURCHARGE
 from driveline.gearing.road import KMH_PER_MS
 from driveline.gearing.stations import Drive, LineStation, Station
 from driveline.gearing.sweep import Figures
 from driveline.margins import Judge, missing_of, wanted_words
-from driveline.shafts.coupler import DYNAMIC_FACTOR, CouplerStyle
 
 GREATEST_GRADE_PCT = 999.0
 RATED_BY = {
@@ -60,10 +60,10 @@ def ratio_checks(
     return (
         _choice(judge, is_chosen=is_chosen),
         *(_motor_speed(one, k, brief, judge) for k in range(len(one.motors))),
-        _top_speed(drive, figures, brief, judge),
+        _top_speed(one, drive, figures, brief, judge),
         *worst_of_gears([gearing.pick.gear for gearing in in_gear], gears),
         *speed_checks(one, in_gear, brief, judge),
-        _hill_start(brief, figures, judge),
+        _hill_start(one, brief, figures, judge),
         _cruise(one, brief, float(figures.cruise_share[0]), judge),
     )
 
@@ -72,7 +72,12 @@ def _loads(
     gearing: Gearing, stations: tuple[LineStation, ...], brief: Brief, sheet: RatiosSheet, judge: Judge
 ) -> list[Check]:
     """What every station bears and sheds in one gear."""
-    ratings = [_rating(one.station, sheet, judge) for one in stations if one.station.kind in RATED_BY]
+    station_of = {one.station.key: one.station for one in stations}
+    ratings = [
+        _rating(station_of[f"{side}{stage.kind.value}"], lane, k, gearing, brief, sheet, judge)
+        for lane, k, stage, side in stages_of(gearing)
+        if stage.kind.value in RATED_BY
+    ]
     heat = [
         _heat(lane, k, gearing, brief, judge, side=side)
         for lane, k, stage, side in stages_of(gearing)
@@ -104,23 +109,9 @@ def _motor_speed(one: Gearing, k: int, brief: Brief, judge: Judge) -> Check:
     wanted_kmh = brief.wanted_top_kmh
     needed = wanted_kmh and wanted_kmh / KMH_PER_MS * one.rpm_per_ms(k)
     lane = next(lane for lane in one.lanes if lane.motor == k)
-    says = (
-        f"{needed:.0f} rpm at {wanted_kmh:.0f} km/h; the motor turns {greatest_rpm:.0f}"
-        if needed
-        else "Say what top speed is wanted, in the Brief."
-    )
-    steps = (
-        ()
-        if not needed
-        else (
-            Step(
-                formula="n = v / C × i",
-                numbers=f"{wanted_kmh:.1f} km/h / {lane.rolling.circumference_mm:.0f} mm × "
-                f"{lane.chain.overall_ratio:.3f}",
-                result=f"{needed:.0f} rpm",
-            ),
-        )
-    )
+    says = "Say what top speed is wanted, in the Brief."
+    if needed:
+        says = f"{fig(needed, 'rpm', 0)} at {fig(wanted_kmh, 'km/h', 0)}; the motor turns {num(greatest_rpm, 'rpm', 0)}"
     return judge.check(
         "motor_top_speed",
         key="motor.top_speed" if not k else "front.motor.top_speed",
@@ -132,15 +123,11 @@ def _motor_speed(one: Gearing, k: int, brief: Brief, judge: Judge) -> Check:
         station="motor" if len(one.motors) == 1 else f"{lane.word}.motor",
         missing=() if needed else ("Wanted top speed",),
         inputs=("brief.wanted.top_speed", "brief.motor.greatest_rpm", "brief.tyre", "ratios.choice"),
-        working=Working(
-            steps=steps,
-            source="Without slip: v = n C / i; past a centre differential the mean of both sides. "
-            "Past its top speed the rotor is over-sped.",
-        ),
+        working=lambda: motor_speed_working(one, k, brief),
     )
 
 
-def _top_speed(drive: Drive, figures: Figures, brief: Brief, judge: Judge) -> Check:
+def _top_speed(one: Gearing, drive: Drive, figures: Figures, brief: Brief, judge: Judge) -> Check:
     """What the motor can do against what resists it; every shaft is judged by itself, at the wanted speed."""
     wanted, able_kmh = brief.wanted_top_kmh, float(figures.able_kmh[0])
     missing = missing_of(
@@ -152,7 +139,8 @@ def _top_speed(drive: Drive, figures: Figures, brief: Brief, judge: Judge) -> Ch
         }
     )
     set_by = drive.top_set_by if drive.top_kmh >= able_kmh * (1 - 1e-9) else "the motor"
-    says = f"{able_kmh:.0f} km/h, set by {set_by}" + (f"; {wanted:.0f} wanted" if wanted else "")
+    says = f"{fig(able_kmh, 'km/h', 0)}, set by {set_by}"
+    says += f"; {num(wanted, 'km/h', 0)} wanted" if wanted else ""
     return judge.check(
         "wanted_performance",
         key="road.top_speed",
@@ -163,11 +151,13 @@ def _top_speed(drive: Drive, figures: Figures, brief: Brief, judge: Judge) -> Ch
         says=says if not missing else f"{says}, at best. {wanted_words(missing)}",
         missing=missing,
         inputs=("brief.wanted.top_speed", "brief.vehicle", "brief.motor", "brief.tyre", "ratios.choice"),
-        working=Working(source="Lesser of motor speed, and power against resistance."),
+        working=lambda: top_speed_working(one, brief, able_kmh),
     )
 
 
-def _rating(station: Station, sheet: RatiosSheet, judge: Judge) -> Check:
+def _rating(
+    station: Station, lane: Lane, k: int, gearing: Gearing, brief: Brief, sheet: RatiosSheet, judge: Judge
+) -> Check:
     rating = station.rating_nm
     side = "" if station.way == "trunk" else station.way
     missing = missing_of(
@@ -178,9 +168,9 @@ def _rating(station: Station, sheet: RatiosSheet, judge: Judge) -> Check:
         }
     )
     design_nm = station.design_nm or 0.0
-    says = f"{design_nm:.0f} of {rating or 0:.0f} N·m, set by the {station.governed_by}"
+    says = f"{num(design_nm, 'N·m', 0)} of {fig(rating, 'N·m', 0)}, set by the {station.governed_by}"
     if rating is None:
-        says = f"Look up its rating or ask the maker. It sees {design_nm:.0f} N·m."
+        says = f"Look up its rating or ask the maker. It sees {fig(design_nm, 'N·m', 0)}."
     elif missing:
         says = f"{says}, at least. {wanted_words(missing)}"
     return judge.check(
@@ -194,61 +184,8 @@ def _rating(station: Station, sheet: RatiosSheet, judge: Judge) -> Check:
         station=station.key,
         missing=missing,
         inputs=("brief.motor", "brief.vehicle", "ratios.coupler", f"ratios.{station.kind}"),
-        working=Working(
-            steps=_rating_steps(station, DYNAMIC_FACTOR[sheet.coupler or CouplerStyle.RIGID]),
-            source="Design torque along the line, at this shaft's input, laden; never below the overrun torque.",
-            note=_rating_note(station, sheet),
-        ),
+        working=lambda: rating_working(station, lane, k, gearing, brief, sheet),
     )
-
-
-def _rating_steps(station: Station, factor: float) -> tuple[Step, ...]:
-    slip = station.slip_limited_nm
-    return (
-        Step(
-            formula="T_motor × f carried forward by i·η",
-            numbers=f"f {factor:g}",
-            result=f"{station.motor_limited_nm:.0f} N·m",
-        ),
-        Step(
-            formula="slip torque carried back / (i·η) × 1.2",
-            numbers=f"μ {GRIP_FOR_RATINGS:g}, × {SLIP_SURCHARGE:g}",
-            result="not known" if slip is None else f"{slip:.0f} N·m",
-        ),
-        Step(
-            formula="overrun torque carried forward by i/η",
-            result="not known" if station.overrun_nm is None else f"{station.overrun_nm:.0f} N·m",
-        ),
-        *(
-            ()
-            if not station.wind_up_nm
-            else (
-                Step(
-                    formula="wind-up between locked axles, till the tyres of one slip, × 1.2",
-                    result=f"{station.wind_up_nm:.0f} N·m",
-                ),
-            )
-        ),
-        Step(
-            formula="design torque, the lesser of the first two, never below the others",
-            result=f"{station.design_nm or 0:.0f} N·m",
-        ),
-    )
-
-
-def _rating_note(station: Station, sheet: RatiosSheet) -> str:
-    note = f"Governed by the {station.governed_by}."
-    if sheet.coupler is None:
-        note += " Coupler not chosen: 1.5 for a rigid one is taken."
-    if sheet.coupler in (CouplerStyle.RIGID, CouplerStyle.SPLINE):
-        note += " A rigid coupler passes the rotor's J·α too when the wheels lock suddenly."
-    if station.efficiency_is_default:
-        note += f" Efficiency {station.efficiency:g} is the usual figure."
-    if station.kind == "final_drive" and any(
-        box.on_coast_flank for box in (*sheet.final_drives, *sheet.front_final_drives)
-    ):
-        note += f" A hypoid driving on its coast flank keeps {COAST_FLANK_SHARE:.0%} of its rating here."
-    return note
 
 
 def _heat(lane: Lane, k: int, one: Gearing, brief: Brief, judge: Judge, *, side: str) -> Check:
@@ -274,26 +211,17 @@ def _heat(lane: Lane, k: int, one: Gearing, brief: Brief, judge: Judge, *, side:
         demand=lost_kw if is_known else None,
         capacity=stage.sheds_kw,
         unit="kW",
-        says=f"{lost_kw:.2f} kW lost for good; it sheds {stage.sheds_kw:g}" if not missing else wanted_words(missing),
+        says=f"{fig(lost_kw, 'kW', 2)} lost for good; it sheds {num(stage.sheds_kw, 'kW')}"
+        if not missing
+        else wanted_words(missing),
         station=f"{side}{stage.kind.value}",
         missing=missing,
         inputs=("brief.motor.continuous_torque", f"ratios.{stage.kind.value}"),
-        working=Working(
-            steps=()
-            if lost_kw is None
-            else (
-                Step(
-                    formula="(1 − η) P",
-                    numbers=f"(1 − {stage.efficiency:g}) × {before * (lasting_kw or 0):.1f} kW",
-                    result=f"{lost_kw:.2f} kW",
-                ),
-            ),
-            source="Power that the motor keeps up, less what is lost before this stage.",
-        ),
+        working=lambda: heat_working(lane, k, one, lasting_kw, lost_kw),
     )
 
 
-def _hill_start(brief: Brief, figures: Figures, judge: Judge) -> Check:
+def _hill_start(one: Gearing, brief: Brief, figures: Figures, judge: Judge) -> Check:
     """By torque and by grip; by torque alone, at best, while the grip is not known."""
     gripped, by_torque = float(figures.hill_start_pct[0]), float(figures.hill_torque_pct[0])
     held_pct = by_torque if math.isnan(gripped) else gripped
@@ -306,8 +234,8 @@ def _hill_start(brief: Brief, figures: Figures, judge: Judge) -> Check:
             ),
         }
     )
-    held = f"{held_pct:.0f} %" if held_pct < GREATEST_GRADE_PCT else "any grade"
-    says = f"starts on {held}; {brief.hill_start_pct:.0f} % wanted"
+    held = fig(held_pct, "%", 0) if held_pct < GREATEST_GRADE_PCT else "any grade"
+    says = f"starts on {held}; {fig(brief.hill_start_pct, '%', 0)} wanted"
     if missing:
         says = f"starts on {held} by torque alone. {wanted_words(missing)}" if is_known else wanted_words(missing)
     return judge.check(
@@ -328,15 +256,7 @@ def _hill_start(brief: Brief, figures: Figures, judge: Judge) -> Check:
             "brief.wanted.hill_start_pct",
             "ratios.choice",
         ),
-        working=Working(
-            steps=(
-                Step(
-                    formula="F = m g (C_rr cosθ + sinθ), tanθ = grade",
-                    result=f"{held_pct:.1f} %" if held_pct < GREATEST_GRADE_PCT else "",
-                ),
-            ),
-            source="Peak torque at standstill, held to what the tyres grip with load transfer.",
-        ),
+        working=lambda: hill_start_working(one, brief, by_torque=by_torque, held_pct=held_pct),
     )
 
 
@@ -350,9 +270,13 @@ def _cruise(one: Gearing, brief: Brief, share: float, judge: Judge) -> Check:
             "Battery power": is_past or brief.is_battery_known,
         }
     )
-    says = f"{share:.0%} of what the motor keeps up, at {brief.cruise_kmh:.0f} km/h" if is_known else ""
+    says = (
+        f"{fig(100 * share, '%', 0)} of what the motor keeps up, at {fig(brief.cruise_kmh, 'km/h', 0)}"
+        if is_known
+        else ""
+    )
     if is_past:
-        says = f"{brief.cruise_kmh:.0f} km/h is past the motor's top speed"
+        says = f"{fig(brief.cruise_kmh, 'km/h', 0)} is past the motor's top speed"
     if missing:
         says = f"{says}, at best. {wanted_words(missing)}" if is_known else wanted_words(missing)
     return judge.check(
@@ -366,10 +290,5 @@ def _cruise(one: Gearing, brief: Brief, share: float, judge: Judge) -> Check:
         station="motor",
         missing=missing,
         inputs=("brief.motor", "brief.vehicle", "brief.tyre", "brief.wanted.cruise_speed", "ratios.choice"),
-        working=Working(
-            steps=(Step(formula="(rolling + drag) r / (i η) / T_continuous", result=f"{share:.2f}"),)
-            if is_known and not is_past
-            else (),
-            source="Continuous torque decides cruise and climbs; peak torque decides strength.",
-        ),
+        working=lambda: cruise_working(one, brief, share, is_known=is_known and not is_past),
     )

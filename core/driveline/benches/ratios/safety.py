@@ -2,28 +2,33 @@
 
 import math
 
-import numpy as np
-
 from driveline.benches.ratios.gearing import Gearing, radius_m
 from driveline.benches.ratios.needs import RatiosNeeds
+from driveline.benches.ratios.overrun import overrun_check
+from driveline.benches.ratios.safety_workings import (
+    CAST_IRON_KGM3,
+    PARKED_PCT,
+    clutch_working,
+    flywheel_working,
+    handbrake_working,
+    pawl_working,
+    split_working,
+)
 from driveline.benches.ratios.sheet import RatiosSheet, SplitKind
 from driveline.benches.ratios.speeds import worst_of_gears
 from driveline.benches.ratios.turning import turning_checks
-from driveline.checks import Check, Step, Working
+from driveline.checks import Check
+from driveline.figures import fig, num
 from driveline.gearing.brief import Brief
-from driveline.gearing.road import GRAVITY_MS2, KMH_PER_MS, FrontPull, overrun_slip_limit_n
+from driveline.gearing.road import GRAVITY_MS2, KMH_PER_MS
 from driveline.gearing.sheets import Layout, Parking
 from driveline.margins import Judge, missing_of, wanted_words
 from driveline.shafts.coupler import CouplerStyle
 from driveline.sheet import positive_of, value_of
 
-WET_GRIP = 0.3
-CAST_IRON_KGM3 = 7200.0
-PARKED_PCT = 25.0
 PARKED_FACING_DOWN_PCT = 16.0
 LOCKED_SPEEDS_DIFFER_PCT = 1.0
 TRY_IT = "Load it, try the handbrake on a known grade facing up and down, chocks ready; enter what it held."
-BURST_NOTE = "A burst clutch or flywheel goes through the floor. Keep the bell-housing closed and stand clear."
 
 
 def safety_checks(
@@ -43,13 +48,7 @@ def safety_checks(
         judge: Of the bench.
     """
     brief = needs.brief
-    overrun = [
-        [
-            _overrun(gearing, brief, judge, mu=WET_GRIP, key="road.overrun_wet", title="Overrun grip on a wet road"),
-            _overrun(gearing, brief, judge, mu=brief.grip, key="road.overrun_dry", title="Overrun grip on a dry road"),
-        ]
-        for gearing in in_gear
-    ]
+    overrun = [[overrun_check(gearing, brief, judge, is_wet=is_wet) for is_wet in (True, False)] for gearing in in_gear]
     checks = [
         *worst_of_gears([gearing.pick.gear for gearing in in_gear], overrun),
         *_parked(one, brief, needs.parking, judge),
@@ -61,81 +60,12 @@ def safety_checks(
     return tuple(checks)
 
 
-def _overrun(one: Gearing, brief: Brief, judge: Judge, *, mu: float, key: str, title: str) -> Check:
-    asked = brief.overruns_nm[: len(one.motors)]
-    is_asked = all(torque is not None for torque in asked)
-    force = None
-    if is_asked:
-        force = sum(
-            (asked[lane.motor] or 0.0) * float(lane.chain.overrun_multipliers[-1]) / radius_m(lane.rolling)
-            for lane in one.lanes
-        )
-    empty, laden = _slowing_grip_n(one, brief, mu, is_laden=False), _slowing_grip_n(one, brief, mu, is_laden=True)
-    grips = [grip for grip in (empty, laden) if grip is not None]
-    missing = missing_of(
-        {
-            "Greatest overrun torque of the motor, 0 where there is none": bool(is_asked),
-            "Kerb mass, front share, height and wheelbase": empty,
-            "Laden mass, and where the load stands": laden,
-        }
-    )
-    says = (
-        f"slows with {force:.0f} N; the driven tyres hold {min(grips):.0f} N on μ {mu:g}" if grips and is_asked else ""
-    )
-    return judge.check(
-        "grip",
-        key=key,
-        title=title,
-        demand=force,
-        capacity=min(grips, default=None),
-        unit="N",
-        says=says if not missing else f"{says}, at best. {wanted_words(missing)}".removeprefix(", at best. "),
-        station="wheel",
-        missing=missing,
-        inputs=("brief.motor.overrun_torque", "brief.vehicle", "brief.masses", "brief.tyre", "ratios.choice"),
-        working=Working(
-            steps=tuple(
-                Step(formula=formula, result=f"{newtons:.0f} N")
-                for formula, newtons in (
-                    ("F = T_overrun × i / η / r", force),
-                    ("the tyres hold, empty", empty),
-                    ("the tyres hold, laden", laden),
-                )
-                if newtons is not None
-            ),
-            source="Rear μ m g (1−s)/(1 + μ h/L), front μ m g s/(1 − μ h/L), all μ m g; the first to lock ends it.",
-            note="A locked rear axle spins the vehicle round. Turn the overrun down, or let it fade with the brakes.",
-        ),
-    )
-
-
-def _slowing_grip_n(one: Gearing, brief: Brief, mu: float, *, is_laden: bool) -> float | None:
-    body = brief.laden if is_laden else brief.kerb
-    balance = brief.laden_balance if is_laden else brief.balance
-    if body is None or balance is None:
-        return None
-    pull = one.gearings.front_pull if len(one.motors) == 1 else _overrun_share(one, brief)
-    limit = overrun_slip_limit_n(mass_kg=body.mass_kg, balance=balance, front_pull=pull, mu=mu)
-    return float(np.ravel(limit)[0])
-
-
-def _overrun_share(one: Gearing, brief: Brief) -> FrontPull:
-    """Two motors slow each with its own torque."""
-    pulls = [
-        (brief.overruns_nm[lane.motor] or 0.0) * float(lane.chain.overrun_multipliers[-1]) / radius_m(lane.rolling)
-        for lane in one.lanes
-    ]
-    front = sum(pull for pull, lane in zip(pulls, one.lanes, strict=True) if lane.is_front)
-    share = front / sum(pulls) if sum(pulls) else 0.5
-    return FrontPull(share, share)
-
-
 def _parked(one: Gearing, brief: Brief, parking: Parking, judge: Judge) -> list[Check]:
     """Held laden on 1 in 4, and on 1 in 6.25 facing down, by pawl or by handbrake alone."""
     laden = brief.laden
     grip_pct = _parking_grip_pct(brief, on_front=parking.handbrake_axle == "front")
     held = parking.handbrake_held_pct
-    by_grip = f"; its tyres hold {grip_pct:.0f} % at worst" if grip_pct is not None else ""
+    by_grip = f"; its tyres hold {fig(grip_pct, '%', 0)} at worst" if grip_pct is not None else ""
     pawl_word = {True: "beside a pawl", False: "no pawl: the handbrake is all there is", None: "pawl not known"}
     wanted = PARKED_FACING_DOWN_PCT if parking.pawl else PARKED_PCT
     missing = missing_of(
@@ -145,7 +75,7 @@ def _parked(one: Gearing, brief: Brief, parking: Parking, judge: Judge) -> list[
             "Where the load stands, height of the centre of gravity, wheelbase and front share": grip_pct,
         }
     )
-    says = f"held {held:g} % laden, {pawl_word[parking.pawl]}{by_grip}" if held is not None else TRY_IT
+    says = f"held {fig(held, '%')} laden, {pawl_word[parking.pawl]}{by_grip}" if held is not None else TRY_IT
     checks = [
         judge.check(
             "wanted_performance",
@@ -159,12 +89,7 @@ def _parked(one: Gearing, brief: Brief, parking: Parking, judge: Judge) -> list[
             station="wheel",
             missing=missing,
             inputs=("brief.parking", "brief.vehicle", "brief.masses"),
-            working=Working(
-                steps=(Step(formula="1 in 4 without a pawl, 1 in 6.25 beside one", result=f"{wanted:g} %"),),
-                source="Laden, facing up and down; facing down the rear tyres carry less. "
-                "Local codes may ask for more.",
-                note="A driveline out of gear, or whose pawl lets go, has only the handbrake.",
-            ),
+            working=lambda: handbrake_working(brief, parking, grip_pct),
         )
     ]
     if parking.pawl is not False:
@@ -195,7 +120,8 @@ def _pawl(one: Gearing, laden_kg: float | None, parking: Parking, judge: Judge) 
     missing = missing_of(
         {"Whether there is a parking pawl": parking.pawl, "Laden mass": torque, "Rating of the pawl": rating_nm}
     )
-    says = f"1 in 4 laden asks {torque:.0f} N·m of it" if torque else ""
+    says = f"1 in 4 laden asks {fig(torque, 'N·m', 0)} of it" if torque else ""
+    rated = f"{says}; rated {num(rating_nm, 'N·m', 0)}"
     return judge.check(
         "maker_rating",
         key="parked.pawl",
@@ -204,15 +130,11 @@ def _pawl(one: Gearing, laden_kg: float | None, parking: Parking, judge: Judge) 
         # While nobody knows whether there is one, it can't fail.
         capacity=rating_nm if parking.pawl else None,
         unit="N·m",
-        says=f"{says}; rated {rating_nm:.0f}" if not missing else f"{says}. {wanted_words(missing)}".removeprefix(". "),
+        says=rated if not missing else f"{says}. {wanted_words(missing)}".removeprefix(". "),
         station=None,
         missing=missing,
         inputs=("brief.parking", "brief.vehicle.laden_mass", "brief.tyre"),
-        working=Working(
-            steps=(Step(formula="T = m g sinθ r / i behind the pawl", result=f"{torque:.0f} N·m"),) if torque else (),
-            source="The pawl at the unit's output, before any final drive; all of the weight on it.",
-            note="Through an open differential one lifted wheel lets the vehicle roll.",
-        ),
+        working=lambda: pawl_working(lane, laden_kg, torque),
     )
 
 
@@ -220,7 +142,7 @@ def _clutch(one: Gearing, sheet: RatiosSheet, judge: Judge) -> Check:
     limit = value_of(sheet.clutch.greatest_rpm)
     rpm = one.motors[0].greatest_rpm
     missing = missing_of({"What clutch cover and plate may turn": limit})
-    says = f"{rpm:.0f} rpm when the motor is at its top speed"
+    says = f"{fig(rpm, 'rpm', 0)} when the motor is at its top speed"
     return judge.check(
         "maker_rating",
         key="clutch.speed",
@@ -228,15 +150,11 @@ def _clutch(one: Gearing, sheet: RatiosSheet, judge: Judge) -> Check:
         demand=rpm,
         capacity=limit,
         unit="rpm",
-        says=f"{says}. {wanted_words(missing)}" if missing else f"{says}; it may turn {limit:.0f}",
+        says=f"{says}. {wanted_words(missing)}" if missing else f"{says}; it may turn {num(limit, 'rpm', 0)}",
         station="coupler",
         missing=missing,
         inputs=("ratios.clutch", "brief.motor.greatest_rpm"),
-        working=Working(
-            steps=(Step(formula="n_motor, in any gear or out of gear", result=f"{rpm:.0f} rpm"),),
-            source="Maker's burst or service speed of clutch cover and plate.",
-            note=BURST_NOTE,
-        ),
+        working=lambda: clutch_working(one),
     )
 
 
@@ -253,20 +171,14 @@ def _flywheel(one: Gearing, sheet: RatiosSheet, judge: Judge) -> Check:
         demand=stress or None,
         capacity=limit_mpa,
         unit="MPa",
-        says=f"{stress:.0f} MPa in a cast-iron rim at {rpm:.0f} rpm"
-        + (f"; {limit_mpa:g} allowed" if limit_mpa else ". Find what its maker or its iron allows.")
+        says=f"{fig(stress, 'MPa', 0)} in a cast-iron rim at {fig(rpm, 'rpm', 0)}"
+        + (f"; {num(limit_mpa, 'MPa')} allowed" if limit_mpa else ". Find what its maker or its iron allows.")
         if stress
         else "Measure the flywheel's outside diameter.",
         station="coupler",
         missing=missing_of({"Flywheel diameter": diameter_mm or None, "Rim stress allowed": limit_mpa}),
         inputs=("ratios.clutch", "brief.motor.greatest_rpm"),
-        working=Working(
-            steps=(Step(formula="σ = ρ v², v = π D n", numbers=f"{rim_ms:.1f} m/s", result=f"{stress:.1f} MPa"),)
-            if rim_ms
-            else (),
-            source="Thin rotating rim; cast iron 7200 kg/m³.",
-            note=BURST_NOTE,
-        ),
+        working=lambda: flywheel_working(one, diameter_mm, stress),
     )
 
 
@@ -304,19 +216,12 @@ def _split(one: Gearing, brief: Brief, sheet: RatiosSheet, judge: Judge) -> list
             demand=differ_pct,
             capacity=LOCKED_SPEEDS_DIFFER_PCT if is_locked else 5.0,
             unit="%",
-            says=f"front and rear differ by {differ_pct:.1f} %"
+            says=f"front and rear differ by {fig(differ_pct, '%', 1)}"
             + ("; locked, the line winds up on hard ground" if is_locked and differ_pct else "")
-            + (f": {turns:.0f} rpm between the outputs at {at_kmh:.0f} km/h" if turns >= 1 else ""),
+            + (f": {fig(turns, 'rpm', 0)} between the outputs at {fig(at_kmh, 'km/h', 0)}" if turns >= 1 else ""),
             station="drive_unit",
             inputs=("ratios.split", "ratios.final_drives", "brief.front_tyre"),
-            working=Working(
-                steps=(
-                    Step(formula="i_front / C_front against i_rear / C_rear", result=f"{differ_pct:.2f} %"),
-                    Step(formula="difference of the output speeds", result=f"{turns:.0f} rpm"),
-                ),
-                source="Customary: within 1 % where the axles are locked together; a differential that always works "
-                "wants oil, some 5 % at most.",
-            ),
+            working=lambda: split_working(front, rear, differ_pct),
         )
     ]
 

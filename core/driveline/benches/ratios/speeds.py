@@ -6,7 +6,9 @@ from typing import Final
 
 from driveline.benches.ratios.gearing import Gearing, Lane, stage_word
 from driveline.benches.ratios.lanes import SHAFT_SPEED_SHARE
-from driveline.checks import Check, Step, Working, worst_first
+from driveline.benches.ratios.workings import box_speed_working, downshift_working, shaft_speed_working
+from driveline.checks import Check, worst_first
+from driveline.figures import fig, num
 from driveline.gearing.brief import Brief
 from driveline.gearing.chain import Stage, StageKind
 from driveline.gearing.road import KMH_PER_MS
@@ -104,7 +106,7 @@ def speed_checks(one: Gearing, in_gear: tuple[Gearing, ...], brief: Brief, judge
     for lane, k, stage, side in stages_of(one):
         if stage.kind in BOXES:
             checks.append(_box_speed(one, lane, k, side, judge))
-        checks += [_at_road_speed(limit, lane, k, side, brief, judge) for limit in LIMITS.get(stage.kind, ())]
+        checks += [_at_road_speed(limit, one, lane, k, side, brief, judge) for limit in LIMITS.get(stage.kind, ())]
     if len(in_gear) > 1:
         checks.append(_downshift(one, in_gear, brief, judge))
     return tuple(checks)
@@ -116,7 +118,7 @@ def _box_speed(one: Gearing, lane: Lane, k: int, side: str, judge: Judge) -> Che
     rpm = one.motors[lane.motor].greatest_rpm / float(lane.chain.speed_divisors[k])
     word = stage_word(stage.kind)
     missing = missing_of({f"Greatest input speed of the {word}": stage.greatest_input_rpm})
-    says = f"{rpm:.0f} rpm when the motor is at its top speed"
+    says = f"{fig(rpm, 'rpm', 0)} when the motor is at its top speed"
     return judge.check(
         "maker_rating",
         key=f"{side}{stage.kind.value}.speed",
@@ -124,15 +126,13 @@ def _box_speed(one: Gearing, lane: Lane, k: int, side: str, judge: Judge) -> Che
         demand=rpm,
         capacity=stage.greatest_input_rpm,
         unit="rpm",
-        says=f"{says}. {wanted_words(missing)}" if missing else f"{says}; it may turn {stage.greatest_input_rpm:.0f}",
+        says=f"{says}. {wanted_words(missing)}"
+        if missing
+        else f"{says}; it may turn {num(stage.greatest_input_rpm, 'rpm', 0)}",
         station=f"{side}{stage.kind.value}",
         missing=missing,
         inputs=("brief.motor.greatest_rpm", f"ratios.{stage.kind.value}", "ratios.choice"),
-        working=Working(
-            steps=(Step(formula="n_motor / i ahead of it", result=f"{rpm:.0f} rpm"),),
-            source="Maker's limit at its input, against all that the motor can do in any gear.",
-            note="A limit set in the controller holds it only while the controller drives.",
-        ),
+        working=lambda: box_speed_working(one, lane, k, rpm),
     )
 
 
@@ -142,12 +142,12 @@ def _road_rpm(lane: Lane, k: int, brief: Brief) -> float | None:
     return wanted / KMH_PER_MS * lane.rpm_per_ms / float(lane.chain.speed_divisors[k]) if wanted else None
 
 
-def _at_road_speed(limit: _Limit, lane: Lane, k: int, side: str, brief: Brief, judge: Judge) -> Check:
+def _at_road_speed(limit: _Limit, one: Gearing, lane: Lane, k: int, side: str, brief: Brief, judge: Judge) -> Check:
     """A shaft behind the gears turns with the wheels: judged at the wanted road speed."""
     stage, rpm = lane.chain.stages[k], _road_rpm(lane, k, brief)
     greatest_rpm: float | None = getattr(stage, limit.field)
     missing = missing_of({"Wanted top speed": rpm, limit.words.capitalize(): greatest_rpm})
-    says = f"{rpm:.0f} rpm at {brief.wanted_top_kmh:.0f} km/h" if rpm and brief.wanted_top_kmh else ""
+    says = f"{fig(rpm, 'rpm', 0)} at {fig(brief.wanted_top_kmh, 'km/h', 0)}" if rpm else ""
     return judge.check(
         limit.kind,
         key=f"{side}{limit.key}",
@@ -155,16 +155,13 @@ def _at_road_speed(limit: _Limit, lane: Lane, k: int, side: str, brief: Brief, j
         demand=rpm,
         capacity=greatest_rpm,
         unit="rpm",
-        says=f"{says}; {limit.words} {greatest_rpm:.0f}"
+        says=f"{says}; {limit.words} {num(greatest_rpm, 'rpm', 0)}"
         if not missing
         else f"{says}. {wanted_words(missing)}".removeprefix(". "),
         station=f"{side}{stage.kind.value}",
         missing=missing,
         inputs=("brief.wanted.top_speed", "brief.tyre", f"ratios.{stage.kind.value}", "ratios.choice"),
-        working=Working(
-            steps=() if not rpm else (Step(formula="n = v / C × i after this stage", result=f"{rpm:.0f} rpm"),),
-            source=limit.source,
-        ),
+        working=lambda: shaft_speed_working(one, lane, k, brief, limit.source, rpm=rpm),
     )
 
 
@@ -177,8 +174,9 @@ def _downshift(one: Gearing, in_gear: tuple[Gearing, ...], brief: Brief, judge: 
     missing = missing_of({"Wanted top speed": rpm})
     says = wanted_words(missing)
     if rpm and wanted:
-        says = f"into {lowest.pick.gear} at {wanted:.0f} km/h the motor turns {rpm:.0f}"
-        says += f"; shift into it below {greatest_rpm / lowest.rpm_per_ms() * KMH_PER_MS:.0f} km/h"
+        below_kmh = greatest_rpm / lowest.rpm_per_ms() * KMH_PER_MS
+        says = f"into {lowest.pick.gear} at {fig(wanted, 'km/h', 0)} the motor turns {fig(rpm, 'rpm', 0)}"
+        says += f"; shift into it below {fig(below_kmh, 'km/h', 0)}"
     return judge.check(
         "motor_top_speed",
         key="motor.downshift",
@@ -190,18 +188,7 @@ def _downshift(one: Gearing, in_gear: tuple[Gearing, ...], brief: Brief, judge: 
         station="motor",
         missing=missing,
         inputs=("ratios.gearbox", "brief.wanted.top_speed", "brief.motor.greatest_rpm", "brief.tyre", "ratios.choice"),
-        working=Working(
-            steps=tuple(
-                Step(
-                    formula=f"n = v / C × i in {gearing.pick.gear}",
-                    result=f"{wanted / KMH_PER_MS * gearing.rpm_per_ms():.0f} rpm",
-                )
-                for gearing in forward
-                if wanted
-            ),
-            source="Wheels and clutch turn the rotor whatever the controller does.",
-            note="Block the gears that are not used, or say on the lever up to what speed they may be.",
-        ),
+        working=lambda: downshift_working(forward, lowest, brief),
     )
 
 

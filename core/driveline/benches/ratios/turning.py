@@ -6,9 +6,10 @@ from driveline.benches.ratios.gearing import Gearing
 from driveline.benches.ratios.lanes import UNIT_LAYOUTS
 from driveline.benches.ratios.needs import RatiosNeeds
 from driveline.benches.ratios.sheet import OilPump, RatiosSheet, UnitFacing
-from driveline.checks import Check, Step, Working
+from driveline.checks import Check
 from driveline.gearing.sheets import Layout
 from driveline.margins import Judge, missing_of, wanted_words
+from driveline.working import Fact, Working
 
 INPUTS = ("ratios.turning", "brief.motor.rotation", "ratios.reductions")
 
@@ -46,7 +47,7 @@ def _motor_way(one: Gearing, is_usual: bool | None, ask: tuple[str, ...], judge:
         station="motor",
         missing=ask,
         inputs=INPUTS,
-        working=_turning_working(one),
+        working=lambda: _turning_working(one),
     )
 
 
@@ -121,7 +122,7 @@ def _turning_working(one: Gearing) -> Working:
     words = {1: "keeps", -1: "reverses", None: "not known"}
     return Working(
         steps=tuple(
-            Step(formula=stage.title, result=words[stage.sense])
+            Fact(stage.title, words[stage.sense])
             for stage in one.lanes[0].chain.stages
             if stage.kind.value in ("reduction", "drive_unit", "gearbox")
         ),

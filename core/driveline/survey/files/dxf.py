@@ -25,10 +25,11 @@ from shapely import LineString, Polygon, STRtree
 from shapely.ops import polygonize, unary_union
 
 from driveline.arrays import Floats
+from driveline.figures import MM_PER_INCH
 from driveline.network import Turning
 from driveline.network.align import laid_over
 from driveline.reading.csv_in import UnreadableFile
-from driveline.reading.measure import MM_PER_INCH, Tool
+from driveline.reading.measure import Tool
 from driveline.survey.files.found import (
     BORE_MM,
     FoundPoint,

@@ -7,8 +7,9 @@ from typing import Final, Literal
 from pydantic import ValidationError
 
 from driveline.errors import UnreadableMeasurement
+from driveline.figures import MM_PER_INCH
 from driveline.reading.csv_in import UnreadableFile, figure_of, is_figure, rows_of, text_of
-from driveline.reading.measure import LEAST_U, MM_PER_INCH, Quantity, Tool, measured
+from driveline.reading.measure import LEAST_U, Quantity, Tool, measured
 from driveline.sheet import Coordinate, Length
 from driveline.survey.files.found import FoundPoint, SurveyFile, framed_readings, new_holes, require_place, require_size
 from driveline.survey.sheet import (

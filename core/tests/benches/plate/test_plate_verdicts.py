@@ -196,7 +196,7 @@ class VerdictsTest(TestCase):
         stated = next(one for one in wren({"plate__motor_joint__tapped_mpa": 500}).plate.joints if one.name == "motor")
         self.assertEqual(stated.assumed, ())
         usual = wren({"plate__motor_joint__tightening": None})
-        self.assertIn("70% of proof", check_of(usual, "plate.motor_proof").says)
+        self.assertIn("70 % of proof", check_of(usual, "plate.motor_proof").says)
         head = wren({"plate__motor_joint__head": None})
         self.assertIn("taken as usual", check_of(head, "plate.motor_head").working.note)
 

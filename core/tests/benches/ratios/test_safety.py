@@ -5,6 +5,7 @@ from typing import Any
 from unittest import TestCase
 
 from driveline.checks import Check, Verdict
+from driveline.figures import written
 from tests.jobs import CENTRE, KEPT, TWO, box, check_of, keys_of, solved
 
 WEIGHT_N = 1000 * 9.80665
@@ -30,9 +31,20 @@ class OverrunTest(TestCase):
     def test_two_units_slow_each_with_its_own(self) -> None:
         check = check_of(solved("two_units", TWO), "road.overrun_wet")
         self.assertAlmostEqual(check.demand or 0, 50 * (8 + 10) / 0.9 / 0.99 / RADIUS_M)
-        # Front 10 of 18 of it: the front would lock at 0.3 m g 0.5/(10/18 − 0.06), the rear at 0.5/(8/18 + 0.06).
-        grip_n = 0.3 * WEIGHT_N * min(0.5 / (10 / 18 - 0.06), 0.5 / (8 / 18 + 0.06))
+        # Front 10 of 18 of it: the rear would lock at 0.3 m g 0.5/(8/18 + 0.06), the front, were it slowing alone, with
+        # 0.3 m g 0.5/(1 − 0.06) of its own.
+        grip_n = 0.3 * WEIGHT_N * min(0.5 / (8 / 18 + 0.06), 0.5 / (1 - 0.06) * 18 / 10)
         self.assertAlmostEqual(check.capacity or 0, grip_n)
+
+    def test_more_overrun_of_either_unit_never_flatters_the_other(self) -> None:
+        motor = {"peak_torque": {"text": "200 Nm"}, "greatest_rpm": {"text": "6000 rpm"}}
+
+        def margin(rear_nm: float, front_nm: float) -> float:
+            rear, front = ({**motor, "overrun_torque": {"text": f"{nm} Nm"}} for nm in (rear_nm, front_nm))
+            return check_of(solved("two_units", TWO, motor=rear, front_motor=front), "road.overrun_wet").margin or 0.0
+
+        self.assertLess(margin(60, 50), margin(50, 50))
+        self.assertLess(margin(50, 60), margin(50, 50))
 
 
 class ParkedTest(TestCase):
@@ -93,7 +105,7 @@ class OverspeedTest(TestCase):
         check = check_of(solved("kept_gearbox", ratios), "motor.downshift")
         self.assertAlmostEqual(check.demand or 0, 7000)
         self.assertIs(check.verdict, Verdict.FAILS)
-        self.assertIn("shift into it below 51 km/h", check.says)
+        self.assertIn("shift into it below 51 km/h", written(check.says))
         said_nothing = {**ratios, "gearbox": {"gears": gearbox["gears"]}}
         self.assertIs(check_of(solved("kept_gearbox", said_nothing), "motor.downshift").verdict, Verdict.FAILS)
         left = {**ratios, "gearbox": {**gearbox, "use": "left_in_one"}}
