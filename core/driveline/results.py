@@ -1,6 +1,7 @@
 """What the benches share: defaults in use, work still to do, wanted margins, and figures for the screen."""
 
 import math
+from collections.abc import Iterator
 
 import numpy as np
 
@@ -20,6 +21,18 @@ class ToDo(Result):
 
     field: str
     text: str
+
+
+def assumed_in(result: object) -> Iterator[Assumed]:
+    """Go through the defaults in use anywhere in a result."""
+    if isinstance(result, Assumed):
+        yield result
+    elif isinstance(result, Result):
+        for name in type(result).model_fields:
+            yield from assumed_in(getattr(result, name))
+    elif isinstance(result, tuple):
+        for one in result:
+            yield from assumed_in(one)
 
 
 def rounded_array(values: Floats, digits: int) -> Floats:

@@ -3,6 +3,7 @@
 A step can be done again by anybody: ``value`` is what the program came to, ``expression`` over ``given`` gives it anew.
 """
 
+import re
 from collections.abc import Callable
 from dataclasses import dataclass
 from enum import StrEnum
@@ -97,7 +98,14 @@ def step(
         one if isinstance(one, Given) else Given(one.symbol, one.value, one.unit, Origin.STEP, one.symbol)
         for one in given
     )
-    return Step(symbol, expression, numbers, value, unit, decimals, words)
+    return Step(symbol, _tidied(expression), numbers, value, unit, decimals, words)
+
+
+def _tidied(expression: str) -> str:
+    """An expression put together of pieces, without factors of one, noughts and brackets round a single name."""
+    shorter = re.sub(r"(?<=[(\s])1 \* |^1 \* | \* 1(?![\d.])| / \(1\)", "", expression)
+    shorter = re.sub(r" - 0(?![.\d])", "", shorter)
+    return re.sub(r"(?<!\w)\((\w+)\)", r"\1", shorter)
 
 
 def fixed_working(source: str, *facts: Fact, note: str = "") -> MakeWorking:

@@ -10,7 +10,8 @@ from ninja.utils import check_csrf
 from pydantic import Field
 
 from accounts.models import Role, User
-from accounts.queries import memberships_of
+from accounts.queries import memberships_of, person
+from driveline.figures import System
 from fernback.inputs import Input
 from fernback.problems import problem
 
@@ -37,7 +38,14 @@ class Me(Schema):
 
     username: str
     name: str
+    units: System  # that every figure is shown in
     shops: list[Place]
+
+
+class Preferences(Input):
+    """What a person likes."""
+
+    units: System
 
 
 class Session(Schema):
@@ -53,7 +61,7 @@ def locked_out(_request: HttpRequest, _credentials: object, *_args: object, **_k
 
 def _me(user: User) -> Me:
     places = [Place(shop_id=m.shop.pk, shop=m.shop.name, role=Role(m.role)) for m in memberships_of(user)]
-    return Me(username=user.username, name=str(user), shops=places)
+    return Me(username=user.username, name=str(user), units=System(user.units), shops=places)
 
 
 @router.post("", auth=None, response=Me, operation_id="session_create")
@@ -75,6 +83,15 @@ def sign_in(request: HttpRequest, payload: SignIn) -> Me | HttpResponse:
 def who(request: HttpRequest) -> Session:
     """Say who is signed in, if anybody is."""
     return Session(me=_me(request.user) if isinstance(request.user, User) else None)
+
+
+@router.patch("", response=Me, operation_id="session_prefer")
+def prefer(request: HttpRequest, payload: Preferences) -> Me:
+    """Keep the units that a person reads in."""
+    user = person(request)
+    user.units = payload.units.value
+    user.save(update_fields=["units"])
+    return _me(user)
 
 
 @router.delete("", response={204: None}, operation_id="session_delete")

@@ -5,9 +5,18 @@ from django.contrib.sessions.backends.base import SessionBase
 from django.contrib.sessions.base_session import AbstractBaseSession
 from django.db import models
 
+from driveline.figures import System
+
 
 class User(AbstractUser):
     """A person who signs in."""
+
+    units = models.CharField(max_length=20, choices=[(one.value, one.value) for one in System], default=System.METRIC)
+
+    class Meta(AbstractUser.Meta):
+        constraints = [
+            models.CheckConstraint(condition=models.Q(units__in=[one.value for one in System]), name="user_units_known")
+        ]
 
     def __str__(self) -> str:
         return self.get_full_name() or self.username

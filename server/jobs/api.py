@@ -6,12 +6,16 @@ from django.db.models import OuterRef, QuerySet, Subquery
 from django.http import HttpRequest, HttpResponse
 from django.shortcuts import get_object_or_404
 from ninja import File, Router, Status, UploadedFile
+from ninja.errors import HttpError
 
 from accounts.queries import person, shops_editable_by
 from build.records import records_key_of, with_records_key
 from driveline.benches.ratios.gearing import pick_key
 from driveline.checks import Verdict
+from driveline.drawing.calculation import write_calculation_sheet
+from driveline.figures import System
 from driveline.job.file import REGISTRY, Sheets
+from driveline.written_working import WrittenWorking
 from fernback.problems import Conflict, Problem
 from jobs.actions import GREATEST_FILE_BYTES, FileRefused, create_job, import_job, job_file, save_version, saved_sheets
 from jobs.exports import attachment, file_stem
@@ -29,6 +33,7 @@ from jobs.schemas import (
     VersionIn,
     VersionLine,
     VersionOut,
+    WorkingsIn,
 )
 
 router = Router(tags=["jobs"])
@@ -177,6 +182,32 @@ def evaluate_job(request: HttpRequest, job_id: UUID, payload: EvaluateIn) -> Htt
     left_out = set(type(answer).model_fields) - answer.model_fields_set
     body = b'{"read":' + read + b',"answer":' + answer.model_dump_json(exclude=left_out).encode() + b"}"
     return HttpResponse(body, content_type="application/json")
+
+
+@router.post("/{uuid:job_id}/workings", response={200: list[WrittenWorking], **REFUSALS}, operation_id="job_workings")
+def write_workings(request: HttpRequest, job_id: UUID, payload: WorkingsIn) -> list[WrittenWorking]:
+    """Write the workings of checks in a reader's units, of sheets as they stand on the screen. Nothing is saved."""
+    job = get_object_or_404(with_records_key(jobs_visible_to(person(request))), pk=job_id)
+    file = job_file(job, payload.sheets or saved_sheets(_newest(job)))
+    records_key = f"{job.name} {records_key_of(job)}"
+    return list(REGISTRY.workings(file, payload.checks, payload.units, records_key=records_key))
+
+
+@router.get("/{uuid:job_id}/calculation-sheet.pdf", operation_id="job_calculation_sheet")
+def calculation_sheet(
+    request: HttpRequest, job_id: UUID, check: str | None = None, units: System = System.METRIC
+) -> HttpResponse:
+    """Return the workings of one check or of all as a PDF, from the newest saved version."""
+    job = get_object_or_404(jobs_visible_to(person(request)), pk=job_id)
+    version = _newest(job)
+    keys = None if check is None else (check,)
+    workings = REGISTRY.workings(job_file(job, saved_sheets(version)), keys, units)
+    if keys and not workings:
+        raise HttpError(404, "That check is not of the saved version. Save the job, then print its sheet.")
+    revision = f"saved revision {version.number}"
+    content = write_calculation_sheet(workings, job_name=job.name, revision=revision, system=units)
+    name = file_stem(job.name, *([check] if check else []), "calculation", f"rev{version.number}") + ".pdf"
+    return attachment(content, name=name, content_type="application/pdf")
 
 
 @router.get("/{uuid:job_id}/file", operation_id="jobs_export")

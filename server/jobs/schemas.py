@@ -9,6 +9,7 @@ from pydantic import Field
 
 from driveline.benches.ratios.sheet import Choice
 from driveline.checks import Verdict
+from driveline.figures import System
 from driveline.job.file import Answer, Sheets
 from driveline.sheet import Name, Words
 from fernback.inputs import Input
@@ -47,6 +48,16 @@ class EvaluateOut(Schema):
 
     read: ReadBack | None
     answer: Answer
+
+
+class WorkingsIn(Input):
+    """Which workings to write, of sheets as they stand or of the newest saved ones, and in whose units."""
+
+    sheets: Sheets | None = None
+    checks: list[Annotated[str, Field(max_length=120)]] | None = Field(
+        default=None, max_length=200, description="Keys of the checks; all of them when left out"
+    )
+    units: System = System.METRIC
 
 
 class VersionLine(Schema):

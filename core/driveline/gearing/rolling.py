@@ -2,6 +2,7 @@
 
 from driveline.checks import Result
 from driveline.errors import UnreadableMeasurement
+from driveline.figures import fig, num
 from driveline.gearing.sheets import Tyre, TyreMethod
 from driveline.gearing.tyre import (
     Construction,
@@ -70,12 +71,13 @@ def _used(found: list[tuple[TyreMethod, Rolling]], use: TyreMethod, notes: Notes
     for _, one in found:
         if not is_plausible(one):
             notes.queries.append(
-                f"{one.circumference_mm:.0f} mm a turn by {one.method} is no road tyre's (1200 to 3200 mm). "
+                f"{fig(one.circumference_mm, 'mm', 0)} a turn by {one.method} is no road tyre's "
+                f"({num(1200, 'mm', 0)} to {fig(3200, 'mm', 0)}). "
                 "Not used; measure again."
             )
     sound = [(method, one) for method, one in found if is_plausible(one)]
     if sound and any(methods_disagree(sound[0][1], other) for _, other in sound[1:]):
-        texts = ", ".join(f"{one.circumference_mm:.0f} mm by {one.method}" for _, one in sound)
+        texts = ", ".join(f"{fig(one.circumference_mm, 'mm', 0)} by {one.method}" for _, one in sound)
         notes.queries.append(
             f"The methods differ by more than 2.5 %: {texts}. Was the free diameter taken for the rolling one?"
         )

@@ -1,6 +1,6 @@
 """What follows from a list of benches: the job file's model, its evaluation, its parts. No bench is known by name."""
 
-from collections.abc import Mapping, Sequence
+from collections.abc import Collection, Mapping, Sequence
 from dataclasses import dataclass, replace
 from functools import cached_property
 from typing import TYPE_CHECKING, Annotated, Any, Literal
@@ -10,6 +10,7 @@ from pydantic import WrapValidator, create_model, model_validator
 from driveline.benches.contract import AnyBench, Given, LaidOut, Outcome, Progress
 from driveline.checks import Check, Result, Verdict, worst_first, worst_verdict
 from driveline.errors import NotDrawnYet
+from driveline.figures import System
 from driveline.job.line import Line, LineJudged, Motion, motion_key, solve_line, worst_of
 from driveline.job.versions import VERSION, brought_up
 from driveline.margins import Judge, Margins, WantedMargins
@@ -19,7 +20,9 @@ from driveline.parts.made import FlatPart
 from driveline.parts.records import BuildRecords
 from driveline.parts.results import PartResult
 from driveline.parts.state import are_accepted, are_released, part_state
+from driveline.results import assumed_in
 from driveline.sheet import Name, Sheet, Words
+from driveline.written_working import WrittenWorking, written_working
 
 
 class SheetsBase(Sheet):
@@ -218,6 +221,22 @@ class Registry:
         records_key = key_of(job.name, job.build) if records_key is None else records_key
         answers = tuple(self._answer(*one, job, margins, records_key) for one in found)
         return self._with_line(answers)
+
+    def workings(
+        self, job: JobFileBase, keys: Collection[str] | None, system: System, *, records_key: str | None = None
+    ) -> tuple[WrittenWorking, ...]:
+        """Return the workings of some checks, or of all, written in a system's units; of a check not there, none.
+
+        Args:
+            job: The job as it stands.
+            keys: Of the checks; all of them when left out.
+            system: Of the reader.
+            records_key: As for ``evaluation``.
+        """
+        found = self.evaluation(job, records_key=records_key)
+        usual = frozenset(one.field for answer in found.answers for one in assumed_in(answer.outcome.result))
+        checks = worst_first([check for answer in found.answers for check in answer.checks])
+        return tuple(written_working(one, system, usual) for one in checks if keys is None or one.key in keys)
 
     def laid_out(self, job: JobFileBase) -> dict[str, LaidOut]:
         """Return what every bench lays out, by its key: enough for drawings and releases."""

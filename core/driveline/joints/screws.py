@@ -6,6 +6,7 @@ from typing import Final
 from driveline.arrays import Floats
 from driveline.checks import Result
 from driveline.errors import ImpossibleInput
+from driveline.figures import fig
 from driveline.joints.sheet import Condition, Joint, Surface, Tapped
 from driveline.metal.bolts import (
     STOCK_MM,
@@ -236,7 +237,8 @@ def _tapped(joint: Joint, place: Place) -> tuple[float | None, tuple[Assumed, ..
     if joint.tapped_mpa is not None or joint.tapped is None:
         return joint.tapped_mpa, ()
     tapped_mpa = USUAL_TENSILE_MPA[joint.tapped]
-    return tapped_mpa, (Assumed(field=f"{place.name}.tapped_mpa", text=f"{joint.tapped.words} {tapped_mpa:g} MPa"),)
+    text = f"{joint.tapped.words} {fig(tapped_mpa, 'MPa')}"
+    return tapped_mpa, (Assumed(field=f"{place.fields.joint}.tapped_mpa", text=text),)
 
 
 def _tightening(joint: Joint, size: Thread, strength: BoltClass | None) -> tuple[float | None, bool]:

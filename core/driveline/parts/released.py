@@ -14,6 +14,7 @@ from driveline.checks import TIGHT_SHARE, Verdict
 from driveline.drawing.arcs import arc_of
 from driveline.drawing.model import Circle, Drawing, Path, Vertex
 from driveline.errors import UnknownFeature
+from driveline.figures import fig, num
 from driveline.memory import Memory, key_of
 from driveline.parts.made import FlatPart
 from driveline.parts.records import BuildRecords, FrozenReading, Incoming, Measure, Release
@@ -51,7 +52,7 @@ def release_state(part: FlatPart, now: Drawing, release: Release) -> ReleaseStat
 
 
 def _mm(value: float | None) -> str:
-    return "not known" if value is None else f"{value:g} mm"
+    return "not known" if value is None else fig(value, "mm")
 
 
 def _rounds(drawing: Drawing) -> dict[str, Circle]:
@@ -80,7 +81,7 @@ def _moved_holes(then: Drawing, now: Drawing) -> list[Moved]:
             continue
         by_mm = math.hypot(new.x_mm - old.x_mm, new.y_mm - old.y_mm)
         if by_mm > SAME_MM:
-            moved.append(Moved(feature=_name(part), says=f"{_name(part)} moved {by_mm:.2f} mm", by_mm=by_mm))
+            moved.append(Moved(feature=_name(part), says=f"{_name(part)} moved {fig(by_mm, 'mm', 2)}", by_mm=by_mm))
         grown_mm = 2 * (new.radius_mm - old.radius_mm)
         if abs(grown_mm) > SAME_MM:
             says = f"{_name(part)} was Ø{2 * old.radius_mm:.2f}, is Ø{2 * new.radius_mm:.2f}"
@@ -93,7 +94,9 @@ def _moved_outline(then: Drawing, now: Drawing) -> list[Moved]:
     if before is None or after is None:
         return []
     by_mm = float(before.exterior.hausdorff_distance(after.exterior))
-    return [Moved(feature="outline", says=f"outline moved up to {by_mm:.2f} mm", by_mm=by_mm)] if by_mm > 0.05 else []
+    if by_mm <= 0.05:
+        return []
+    return [Moved(feature="outline", says=f"outline moved up to {fig(by_mm, 'mm', 2)}", by_mm=by_mm)]
 
 
 def _polygon(drawing: Drawing) -> Polygon | None:
@@ -127,9 +130,9 @@ def _readings_since(then: Sequence[FrozenReading], now: Sequence[FrozenReading])
         old = then[k] if k < len(then) else None
         name = f"{reading.label} {reading.kind}"
         if old is None or (old.label, old.kind) != (reading.label, reading.kind):
-            said.append(f"{name}: {reading.value_mm:.2f} mm, taken since")
+            said.append(f"{name}: {fig(reading.value_mm, 'mm', 2)}, taken since")
         elif abs(old.value_mm - reading.value_mm) > 1e-6:
-            said.append(f"{name}: was {old.value_mm:.2f}, is {reading.value_mm:.2f} mm")
+            said.append(f"{name}: was {num(old.value_mm, 'mm', 2)}, is {fig(reading.value_mm, 'mm', 2)}")
         elif old.left_out != reading.left_out:
             said.append(f"{name}: {'left out' if reading.left_out else 'taken back in'} since")
     if len(then) > len(now):

@@ -4,6 +4,7 @@ from itertools import pairwise
 from typing import Final
 
 from driveline.checks import Result
+from driveline.figures import fig, num
 from driveline.network import NetworkResult
 from driveline.network.observations import CENTRE
 from driveline.survey.readings import index_of
@@ -38,7 +39,8 @@ def next_reading(survey: Survey, solved: NetworkResult | None) -> NextReading | 
     if sharper is None or sharper.then_mm > WORTH_WHILE * sharper.now_mm:
         return None
     of = "the shaft's centre" if sharper.point == CENTRE else sharper.point
-    return _between(*sharper.pair, why=f"it makes {of} surer: ±{sharper.now_mm:.2f} to ±{sharper.then_mm:.2f} mm")
+    surer = f"±{num(sharper.now_mm, 'mm', 2)} to ±{fig(sharper.then_mm, 'mm', 2)}"
+    return _between(*sharper.pair, why=f"it makes {of} surer: {surer}")
 
 
 def _between(a: str, b: str, *, why: str) -> NextReading:

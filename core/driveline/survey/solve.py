@@ -8,6 +8,7 @@ from typing import Final
 import numpy as np
 
 from driveline.checks import Result
+from driveline.figures import fig
 from driveline.memory import Memory, key_of
 from driveline.network import NetworkResult, ReadingFit, Suspect, solve_network
 from driveline.network.observations import CENTRE
@@ -261,7 +262,7 @@ def _sweep_words(reading: SweepReading) -> str:
 
 
 def _suspect_words(label: str, mistake_mm: float) -> str:
-    return f"{label} looks {abs(mistake_mm):.1f} mm {'long' if mistake_mm > 0 else 'short'}; measure it again."
+    return f"{label} looks {fig(abs(mistake_mm), 'mm', 1)} {'long' if mistake_mm > 0 else 'short'}; measure it again."
 
 
 def _says(survey: Survey, solved: NetworkResult) -> tuple[str, ...]:
@@ -307,12 +308,12 @@ def _suspect_sentence(survey: Survey, key: str, mistake_mm: float, can_be_named:
 
     index = index_of(key)
     if index is not None and isinstance(survey.readings[index], SweepReading):
-        return f"{name(key)} does not fit the others by {abs(mistake_mm):.2f} mm; sweep it again."
+        return f"{name(key)} does not fit the others by {fig(abs(mistake_mm), 'mm', 2)}; sweep it again."
     if can_be_named:
         return _suspect_words(name(key), mistake_mm)
     if alike:
         others = " or ".join(name(other) for other in alike[:3])
-        wrong = f"{name(key)} or {others} is wrong by about {abs(mistake_mm):.1f} mm"
+        wrong = f"{name(key)} or {others} is wrong by about {fig(abs(mistake_mm), 'mm', 1)}"
         return f"{wrong}; the readings can't tell which. Measure them again."
     return "The readings don't agree, and one check is too few to say which is wrong. Measure one more pair."
 
@@ -367,6 +368,7 @@ def _assumed(readings: tuple[SurveyReadingResult, ...]) -> tuple[Assumed, ...]:
     return (
         Assumed(
             field="plate.survey.readings",
-            text=f"u 0.05 mm (caliper), 0.3 mm (radius, square) for {len(unstated)} readings without a tool",
+            text=f"u {fig(0.05, 'mm')} (caliper), {fig(0.3, 'mm')} (radius, square) for {len(unstated)} readings "
+            "without a tool",
         ),
     )

@@ -6,6 +6,7 @@ from pydantic import ValidationError
 from driveline.benches.brief.results import BriefResult
 from driveline.benches.brief.sheet import BriefSheet
 from driveline.checks import Check, Verdict
+from driveline.figures import written
 from driveline.job.evaluate import JobResult, evaluate
 from driveline.job.file import JobFile, Sheets
 from driveline.survey.sheet import Survey
@@ -146,7 +147,7 @@ class SurveyTest(TestCase):
     def test_the_demos_wrong_reading_is_named_in_words(self) -> None:
         result = solve_survey(demo_job("wren").sheets.plate.survey).result
         self.assertIs(result.readings[WRONG_READING].fit, Fit.SUSPECT)
-        self.assertRegex(result.says[0], r"^H4–H5 looks (1\.[89]|2\.[01]) mm long; measure it again\.$")
+        self.assertRegex(written(result.says[0]), r"^H4–H5 looks (1\.[89]|2\.[01]) mm long; measure it again\.$")
         self.assertEqual(result.next_reading and result.next_reading.replaces, WRONG_READING)
 
     def test_measured_again_all_agree(self) -> None:

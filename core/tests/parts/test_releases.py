@@ -13,6 +13,7 @@ from hypothesis import strategies as st
 from driveline.benches.contract import Progress
 from driveline.checks import Verdict
 from driveline.errors import NotDrawnYet, UnknownFeature
+from driveline.figures import written
 from driveline.job.evaluate import JobResult, evaluate
 from driveline.job.file import REGISTRY, JobFile
 from driveline.network import Turning
@@ -110,7 +111,7 @@ class DifferenceTest(TestCase):
         state = part_of(result).released
         assert state is not None
         self.assertEqual({one.feature for one in state.differs[:2]}, {"H4", "H5"})
-        self.assertEqual(state.readings_since, ("H4–H5 inside: was 96.47, is 98.47 mm",))
+        self.assertEqual(tuple(map(written, state.readings_since)), ("H4–H5 inside: was 96.47, is 98.47 mm",))
         check = check_of(result, "plate.released_plate")
         self.assertIs(check.verdict, Verdict.FAILS)
         self.assertIn("differs from released A: H5 moved 0.66 mm", check.says)
@@ -121,8 +122,8 @@ class DifferenceTest(TestCase):
             (("plate", "thickness", "text"), "12 mm", "thickness was 10 mm, is 12 mm"),
             (("plate", "material"), "steel S235", "material was aluminium plate, EN AW-6082 T6, is steel S235"),
             (("plate", "process"), "plasma", "process was waterjet, is plasma"),
-            (("face", "plate_hole", "text"), "11.5", "M1 was Ø11.00, is Ø11.50"),
-            (("face", "register_size", "text"), "131", "bore was Ø130.00, is Ø131.00"),
+            (("face", "plate_hole", "text"), "11.5", "M1 was Ø11.00 mm, is Ø11.50 mm"),
+            (("face", "register_size", "text"), "131", "bore was Ø130.00 mm, is Ø131.00 mm"),
             (("face", "count"), 5, "M6 is gone"),
             (("face", "count"), 7, "M7 is new"),
             (("plate", "turned", "text"), "-4 deg", "M1 moved 2.34 mm"),
@@ -132,7 +133,8 @@ class DifferenceTest(TestCase):
                 state = part_of(changed(job, *path, to=to)).released
                 assert state is not None
                 self.assertTrue(
-                    any(one.says.startswith(words) for one in state.differs), [one.says for one in state.differs]
+                    any(written(one.says).startswith(words) for one in state.differs),
+                    [one.says for one in state.differs],
                 )
 
     def test_readings_left_out_added_or_taken_away_since(self) -> None:

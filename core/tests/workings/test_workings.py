@@ -7,9 +7,11 @@ from django.test import tag
 from hypothesis import HealthCheck, given, settings
 
 from driveline.checks import Check
+from driveline.figures import System
 from driveline.job.evaluate import evaluate
 from driveline.job.file import JobFile
 from driveline.working import Step, Working, entered, step
+from driveline.written_working import unit_factor
 from tests.demo import demo_json
 from tests.laws.generated import jobs
 from tests.workings.evaluator import Missing, value_of
@@ -22,6 +24,8 @@ def faults_of(check: Check, working: Working) -> list[str]:
     """What keeps a check's working from being done again."""
     sums = [one for one in working.steps if isinstance(one, Step)]
     faults = [fault for one in sums if (fault := _fault_of(check, one))]
+    if not faults:
+        faults = [f"{check.key}: {fault}" for one in sums for fault in _factor_faults(one)]
     if check.is_so is None and check.margin is not None:
         aims = (check.demand, check.capacity)
         if not sums:
@@ -55,6 +59,22 @@ def _fault_of(check: Check, one: Step) -> str | None:
         return f"{where} gives {again}, not {one.value}"
     unused = [put.name for put in one.given if put.name not in one.expression]
     return f"{where} has no use for {unused}" if unused else None
+
+
+def _factor_faults(one: Step) -> list[str]:
+    """The factor of the units must be one and the same whatever the numbers are: else nobody could do the sum again."""
+    faults = []
+    for system in System:
+        factor = unit_factor(one, system)
+        for nudge in (1e-4, -1e-4):
+            moved = tuple(
+                dataclasses.replace(put, value=put.value * (1 + nudge * (k + 1))) for k, put in enumerate(one.given)
+            )
+            changed = dataclasses.replace(one, given=moved)
+            again = dataclasses.replace(changed, value=value_of(changed))
+            if again.value and one.value and not math.isclose(unit_factor(again, system), factor, rel_tol=1e-6):
+                faults.append(f"{one.symbol} = {one.expression}: no factor of units in {system}")
+    return faults
 
 
 def _is_same(one: float, other: float) -> bool:

@@ -39,6 +39,14 @@ class SessionTest(ShopTestCase):
         User.objects.filter(username="viewer").update(is_active=False)
         self.assertEqual(viewer.get("/api/jobs").status_code, 401)
 
+    def test_the_units_a_person_reads_in_are_kept(self) -> None:
+        client = self.client_of("viewer")
+        self.assertEqual(client.get("/api/session").json()["me"]["units"], "metric")
+        self.assertEqual(client.send("patch", "/api/session", {"units": "us"}).json()["units"], "us")
+        self.assertEqual(self.client_of("viewer").get("/api/session").json()["me"]["units"], "us")
+        self.assertEqual(client.send("patch", "/api/session", {"units": "furlongs"}).status_code, 422)
+        self.assertEqual(ShopClient().send("patch", "/api/session", {"units": "us"}).status_code, 401)
+
     def test_signing_in_wants_the_token_and_nothing_unknown(self) -> None:
         bare = ShopClient()
         body = {"username": "owner", "password": PASSWORD}

@@ -44,6 +44,8 @@ class JobsApiTest(ShopTestCase):
             ("get", "/drawings/plate.plate.dxf", None),
             ("get", "/drawings/plate.plate-holes.csv", None),
             ("post", "/evaluate", {}),
+            ("post", "/workings", {}),
+            ("get", "/calculation-sheet.pdf", None),
             ("post", "/versions", {"based_on": 1, "sheets": sheets}),
         ]:
             with self.subTest(path):
@@ -137,6 +139,33 @@ class JobsApiTest(ShopTestCase):
         refused = self.fabricator.send("post", path, {"sheets": self.sheets(), "typed": {**typed, "text": "8 1/"}})
         self.assertEqual(refused.status_code, 422)
         self.assertEqual(refused.json()["fields"][0]["field"], "text")
+
+    def test_a_working_is_written_in_the_readers_units_with_where_each_number_is_from(self) -> None:
+        sheets, path = self.sheets(), f"{self.base}/workings"
+        sheets["brief"]["wanted"]["top_speed"]["text"] = "100 km/h"
+        asked = {"sheets": sheets, "checks": ["motor.top_speed"], "units": "us"}
+        (working,) = self.fabricator.send("post", path, asked).json()
+        step = working["steps"][-1]
+        self.assertEqual((step["symbol"], step["formula"]), ("n", "v / C × i_box × i_fd"))
+        # 62.137 mph / 72.244 in × 1.37 × 4.1111 = 4.8443, × 1056 = 5116 rpm: in a mile 63 360 in, an hour 60 min.
+        self.assertEqual("".join(one["text"] for one in step["put"])[-7:], "× 1\u2009056")
+        self.assertEqual(step["result"], "5\u2009116 rpm")
+        self.assertEqual(step["put"][0]["text"], "62.137 mph")
+        self.assertEqual(step["put"][0]["field"], "brief.wanted.top_speed")
+        self.assertEqual(
+            len(self.fabricator.send("post", path, {}).json()),
+            len(evaluate(job_file(self.wren, Sheets.model_validate(self.sheets()))).checks),
+        )
+        self.assertEqual(self.fabricator.send("post", path, {"units": "cubits"}).status_code, 422)
+
+    def test_the_calculation_sheet_is_of_a_saved_version(self) -> None:
+        path = f"{self.base}/calculation-sheet.pdf"
+        whole = self.fabricator.get(path, {"units": "us"})
+        self.assertTrue(whole.content.startswith(b"%PDF"))
+        self.assertIn("wren-calculation-rev", whole.headers["Content-Disposition"])
+        one = self.fabricator.get(path, {"check": "plate.ligament"})
+        self.assertLess(len(one.content), len(whole.content))
+        self.assertEqual(self.fabricator.get(path, {"check": "plate.nothing"}).status_code, 404)
 
     def test_bad_input_names_the_field_and_the_fix(self) -> None:
         for path, value, field, word in [

@@ -29,7 +29,11 @@ export interface paths {
         delete: operations["session_delete"];
         options?: never;
         head?: never;
-        patch?: never;
+        /**
+         * Prefer
+         * @description Keep the units that a person reads in.
+         */
+        patch: operations["session_prefer"];
         trace?: never;
     };
     "/api/jobs": {
@@ -174,6 +178,46 @@ export interface paths {
          * @description Evaluate sheets as they stand on the screen, or the newest saved ones. Nothing is saved.
          */
         post: operations["jobs_evaluate"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{job_id}/workings": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Write Workings
+         * @description Write the workings of checks in a reader's units, of sheets as they stand on the screen. Nothing is saved.
+         */
+        post: operations["job_workings"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{job_id}/calculation-sheet.pdf": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Calculation Sheet
+         * @description Return the workings of one check or of all as a PDF, from the newest saved version.
+         */
+        get: operations["job_calculation_sheet"];
+        put?: never;
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -581,6 +625,7 @@ export interface components {
             username: string;
             /** Name */
             name: string;
+            units: components["schemas"]["System"];
             /** Shops */
             shops: components["schemas"]["Place"][];
         };
@@ -602,6 +647,12 @@ export interface components {
          */
         Role: "owner" | "fabricator" | "viewer";
         /**
+         * System
+         * @description Units that a person reads in. What was typed stays as typed.
+         * @enum {string}
+         */
+        System: "metric" | "us" | "us_fractions" | "british";
+        /**
          * SignIn
          * @description Name and password.
          */
@@ -617,6 +668,13 @@ export interface components {
          */
         Session: {
             me: components["schemas"]["Me"] | null;
+        };
+        /**
+         * Preferences
+         * @description What a person likes.
+         */
+        Preferences: {
+            units: components["schemas"]["System"];
         };
         /**
          * JobLine
@@ -3122,14 +3180,6 @@ export interface components {
             /** Says */
             says: string;
             /**
-             * @default {
-             *       "steps": [],
-             *       "source": "",
-             *       "note": ""
-             *     }
-             */
-            working: components["schemas"]["Working"];
-            /**
              * Missing
              * @default []
              */
@@ -4031,24 +4081,6 @@ export interface components {
             is_limited: boolean;
         };
         /**
-         * Step
-         * @description One line of working: ``formula`` in symbols, the ``numbers`` put in, the ``result``.
-         */
-        Step: {
-            /** Formula */
-            formula: string;
-            /**
-             * Numbers
-             * @default
-             */
-            numbers: string;
-            /**
-             * Result
-             * @default
-             */
-            result: string;
-        };
-        /**
          * SurveyReadingResult
          * @description One reading, in the sheet's order.
          */
@@ -4100,6 +4132,10 @@ export interface components {
             centre_u_mm: number | null;
             /** Is Settled */
             is_settled: boolean;
+            /** Steps */
+            steps: number;
+            /** Last Step Mm */
+            last_step_mm: number | null;
             /** About */
             about: string;
             next_reading: components["schemas"]["NextReading"] | null;
@@ -4251,27 +4287,6 @@ export interface components {
             assumed: components["schemas"]["Assumed"][];
         };
         /**
-         * Working
-         * @description How a check came to its figures, and where the rule is from.
-         */
-        Working: {
-            /**
-             * Steps
-             * @default []
-             */
-            steps: components["schemas"]["Step"][];
-            /**
-             * Source
-             * @default
-             */
-            source: string;
-            /**
-             * Note
-             * @default
-             */
-            note: string;
-        };
-        /**
          * EvaluateIn
          * @description Sheets to evaluate without saving; the newest saved ones when left out.
          */
@@ -4305,6 +4320,83 @@ export interface components {
             /** Unit */
             unit?: string | null;
             tool?: components["schemas"]["Tool"] | null;
+        };
+        /**
+         * Origin
+         * @description Where a number is from.
+         * @enum {string}
+         */
+        Origin: "entered" | "usual" | "table" | "step" | "worked";
+        /**
+         * Put
+         * @description A piece of a sum with its numbers put in; a number says where it is from.
+         */
+        Put: {
+            /** Text */
+            text: string;
+            origin?: components["schemas"]["Origin"] | null;
+            /**
+             * Where
+             * @default
+             */
+            where: string;
+            /**
+             * Field
+             * @default
+             */
+            field: string;
+        };
+        /**
+         * WrittenStep
+         * @description One sum, or one thing that was found.
+         */
+        WrittenStep: {
+            /** Symbol */
+            symbol: string;
+            /** Words */
+            words: string;
+            /** Formula */
+            formula: string;
+            /** Put */
+            put: components["schemas"]["Put"][];
+            /** Result */
+            result: string;
+        };
+        /**
+         * WrittenWorking
+         * @description A check's working, written.
+         */
+        WrittenWorking: {
+            /** Key */
+            key: string;
+            /** Bench */
+            bench: string;
+            /** Title */
+            title: string;
+            /** Says */
+            says: string;
+            /** Steps */
+            steps: components["schemas"]["WrittenStep"][];
+            /** Method */
+            method: string;
+            /** Note */
+            note: string;
+            /** Source */
+            source: string;
+        };
+        /**
+         * WorkingsIn
+         * @description Which workings to write, of sheets as they stand or of the newest saved ones, and in whose units.
+         */
+        WorkingsIn: {
+            sheets?: components["schemas"]["Sheets"] | null;
+            /**
+             * Checks
+             * @description Keys of the checks; all of them when left out
+             */
+            checks?: string[] | null;
+            /** @default metric */
+            units: components["schemas"]["System"];
         };
         /**
          * ReleaseLine
@@ -4562,6 +4654,30 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content?: never;
+            };
+        };
+    };
+    session_prefer: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Preferences"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Me"];
+                };
             };
         };
     };
@@ -4914,6 +5030,82 @@ export interface operations {
                 content: {
                     "application/json": components["schemas"]["Problem"];
                 };
+            };
+        };
+    };
+    job_workings: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["WorkingsIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WrittenWorking"][];
+                };
+            };
+            /** @description Forbidden */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    job_calculation_sheet: {
+        parameters: {
+            query?: {
+                check?: string | null;
+                units?: "metric" | "us" | "us_fractions" | "british";
+            };
+            header?: never;
+            path: {
+                job_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
         };
     };

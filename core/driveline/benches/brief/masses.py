@@ -7,6 +7,7 @@ from typing import Final
 from driveline.benches.brief.masses_sheet import MassesSheet, MassItem
 from driveline.benches.brief.results import MassesResult, Placed, Standing
 from driveline.benches.brief.sheet import Vehicle
+from driveline.figures import fig
 from driveline.gearing.axle_loads import Load, axle_loads_kg, cg_height_by_lifting_mm, combined
 from driveline.gearing.road import Balance
 from driveline.results import ToDo, rounded_figure
@@ -138,14 +139,17 @@ def _queries(sheet: MassesSheet, vehicle: Vehicle, kerb: Load | None, loads: lis
     if kerb is not None and laden_kg is not None:
         placed_kg = combined([kerb, *loads]).mass_kg
         if laden_kg < kerb.mass_kg:
-            yield f"Laden {laden_kg:.0f} kg is below the {kerb.mass_kg:.0f} kg of it empty. Which one is right?"
+            empty = fig(kerb.mass_kg, "kg", 0)
+            yield f"Laden {fig(laden_kg, 'kg', 0)} is below the {empty} of it empty. Which one is right?"
         elif loads and abs(laden_kg - placed_kg) > SAME_MASS_SHARE * placed_kg:
-            yield f"Laden {laden_kg:.0f} kg is stated; its items make {placed_kg:.0f} kg. Which one is right?"
+            made = fig(placed_kg, "kg", 0)
+            yield f"Laden {fig(laden_kg, 'kg', 0)} is stated; its items make {made}. Which one is right?"
     if front_kg is None or rear_kg is None:
         return
     weighed_kg = front_kg + rear_kg
     if kerb_kg is not None and abs(weighed_kg - kerb_kg) > AXLES_AGREE_SHARE * kerb_kg:
-        yield f"The axles weighed {weighed_kg:.0f} kg together; {kerb_kg:.0f} kg is stated. Which one is right?"
+        stated = fig(kerb_kg, "kg", 0)
+        yield f"The axles weighed {fig(weighed_kg, 'kg', 0)} together; {stated} is stated. Which one is right?"
     share = vehicle.front_share
     if share is not None and abs(front_kg / weighed_kg - share) > AXLES_AGREE_SHARE:
         yield f"The axles' weights make a front share of {front_kg / weighed_kg:.2f}; {share:g} is stated."

@@ -6,6 +6,7 @@ import numpy as np
 
 from driveline.arrays import Floats
 from driveline.benches.brief.results import MotorPlot
+from driveline.figures import fig
 from driveline.gearing.motor import SAME_SPEED_SHARE, CurvePoints, Motor, PeakFigures, at_bus_voltage
 from driveline.gearing.sheets import MotorSheet
 from driveline.results import Assumed, Notes, rounded
@@ -72,7 +73,7 @@ def _ask_of_motor(sheet: MotorSheet, notes: Notes, at: str, greatest_rpm: float)
         (
             not has_curve or last_rpm >= SAME_SPEED_SHARE * greatest_rpm,
             "curve",
-            f"Give the curve up to the top speed: past {last_rpm:.0f} rpm its torque is not known.",
+            f"Give the curve up to the top speed: past {fig(last_rpm, 'rpm', 0)} its torque is not known.",
         ),
         (
             has_curve or (sheet.taper_from is None) is (sheet.taper_to is None),

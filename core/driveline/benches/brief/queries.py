@@ -5,6 +5,7 @@ from collections.abc import Iterator
 
 from driveline.benches.brief.sheet import BriefSheet
 from driveline.errors import UnreadableMeasurement
+from driveline.figures import fig, num
 from driveline.gearing.motor import RAD_S_PER_RPM
 from driveline.gearing.sheets import Layout, MotorSheet, Tyre
 from driveline.gearing.slips import MPH_MIX, is_same
@@ -32,13 +33,13 @@ def _tyre_queries(tyre: Tyre, rolling: Rolling | None) -> Iterator[str]:
     roll_out_mm = positive_of(tyre.roll_out)
     if roll_out_mm and is_same(roll_out_mm / tyre.roll_out_turns, math.pi * free_mm):
         yield (
-            f"{roll_out_mm / tyre.roll_out_turns:.0f} mm a turn is π × the free diameter. Was the loaded wheel rolled "
-            "along the floor, or the diameter taped?"
+            f"{fig(roll_out_mm / tyre.roll_out_turns, 'mm', 0)} a turn is π × the free diameter. Was the loaded wheel "
+            "rolled along the floor, or the diameter taped?"
         )
     loaded_mm = positive_of(tyre.loaded_radius)
     if loaded_mm and is_same(loaded_mm, free_mm / 2):
         yield (
-            f"A loaded radius of {loaded_mm:.0f} mm is half the free diameter. Measure hub centre to floor "
+            f"A loaded radius of {fig(loaded_mm, 'mm', 0)} is half the free diameter. Measure hub centre to floor "
             "with the weight on the wheel."
         )
 
@@ -50,28 +51,30 @@ def _motor_queries(motor: MotorSheet, layout: Layout) -> Iterator[str]:
     drawn_nm = max((point.peak_nm for point in motor.curve), default=0.0)
     if torque_nm and motor.curve and abs(torque_nm - drawn_nm) > PEAKS_AGREE_SHARE * torque_nm:
         yield (
-            f"{torque_nm:.0f} N·m are stated as the motor's peak; its curve goes to {drawn_nm:.0f}. Strength is judged "
-            "by the greater. Which one is right?"
+            f"{fig(torque_nm, 'N·m', 0)} are stated as the motor's peak; its curve goes to {num(drawn_nm, 'N·m', 0)}. "
+            "Strength is judged by the greater. Which one is right?"
         )
     lasting_nm = positive_of(motor.continuous_torque)
     if torque_nm and lasting_nm and lasting_nm > torque_nm:
-        yield f"{lasting_nm:.0f} N·m for good are more than the {torque_nm:.0f} at peak. Were they swapped?"
+        peak = num(torque_nm, "N·m", 0)
+        yield f"{fig(lasting_nm, 'N·m', 0)} for good are more than the {peak} at peak. Were they swapped?"
     is_unit = layout in (Layout.AXLE_UNIT, Layout.CENTRE_UNIT, Layout.TWO_UNITS)
     if torque_nm and power_kw and greatest_rpm:
         base_rpm = power_kw * 1000 / torque_nm / RAD_S_PER_RPM
         if base_rpm < LEAST_BASE_SPEED_SHARE * greatest_rpm:
             yield (
-                f"{torque_nm:.0f} N·m would use up {power_kw:.0f} kW at {base_rpm:.0f} rpm. Is that the torque at "
-                "the motor's own shaft, or after its reduction? Counted twice, the vehicle seems stronger than it is."
+                f"{fig(torque_nm, 'N·m', 0)} would use up {fig(power_kw, 'kW', 0)} at {fig(base_rpm, 'rpm', 0)}. "
+                "Is that the torque at the motor's own shaft, or after its reduction? "
+                "Counted twice, the vehicle seems stronger than it is."
             )
         if base_rpm > greatest_rpm:
             yield (
-                f"{torque_nm:.0f} N·m at {greatest_rpm:.0f} rpm makes less than {power_kw:.0f} kW. "
-                "One of the three is of another shaft or unit."
+                f"{fig(torque_nm, 'N·m', 0)} at {fig(greatest_rpm, 'rpm', 0)} makes less than "
+                f"{fig(power_kw, 'kW', 0)}. One of the three is of another shaft or unit."
             )
     if is_unit and greatest_rpm and greatest_rpm < LEAST_MOTOR_RPM:
         yield (
-            f"{greatest_rpm:.0f} rpm is slow for a unit's motor. Is it the speed of the unit's output? "
+            f"{fig(greatest_rpm, 'rpm', 0)} is slow for a unit's motor. Is it the speed of the unit's output? "
             "Then its reduction is left out."
         )
 
@@ -82,6 +85,6 @@ def _speed_queries(sheet: BriefSheet) -> Iterator[str]:
     if top_kmh and cruise_kmh and cruise_kmh > top_kmh:
         mixed = MPH_MIX[0] <= cruise_kmh / top_kmh <= MPH_MIX[1]
         yield (
-            f"Cruise at {cruise_kmh:.0f} km/h is above the wanted top speed of {top_kmh:.0f}."
+            f"Cruise at {fig(cruise_kmh, 'km/h', 0)} is above the wanted top speed of {num(top_kmh, 'km/h', 0)}."
             + (" Is the top speed in mph? Type it as 60 mph." if mixed else "")
         )

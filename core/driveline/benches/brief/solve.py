@@ -10,6 +10,7 @@ from driveline.benches.brief.queries import brief_queries
 from driveline.benches.brief.results import BriefResult
 from driveline.benches.brief.sheet import BriefSheet, Vehicle, Wanted
 from driveline.benches.contract import LaidOut, Outcome, progress_of
+from driveline.figures import fig
 from driveline.gearing.brief import Brief, MeasuredShares
 from driveline.gearing.motor import Motor
 from driveline.gearing.road import Body, Driven
@@ -153,7 +154,10 @@ def _wanted(wanted: Wanted, notes: Notes) -> tuple[float | None, float, float]:
     """Top speed, cruise, and the grade of the hill start."""
     notes.need(wanted.top_speed is not None, "brief.wanted.top_speed", "Say what top speed is wanted.")
     cruise_kmh = notes.default(
-        value_of(wanted.cruise_speed), "brief.wanted.cruise_speed", DEFAULT_CRUISE_KMH, "cruise at 90 km/h"
+        value_of(wanted.cruise_speed),
+        "brief.wanted.cruise_speed",
+        DEFAULT_CRUISE_KMH,
+        f"cruise at {fig(DEFAULT_CRUISE_KMH, 'km/h')}",
     )
     hill_pct = notes.default(
         wanted.hill_start_pct, "brief.wanted.hill_start_pct", DEFAULT_HILL_PCT, "laden start on 1 in 4"

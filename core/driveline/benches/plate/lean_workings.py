@@ -6,6 +6,7 @@ from driveline.benches.plate.bending import Bent, LegsBend, PlateBend
 from driveline.benches.plate.centre import Offset
 from driveline.benches.plate.centre_workings import offset_steps
 from driveline.benches.plate.results import TiltResult
+from driveline.figures import fig, num
 from driveline.gearing.road import GRAVITY_MS2
 from driveline.joints.preload_sums import BUMP_G
 from driveline.working import Given, Step, Working, entered, step, tabled, worked
@@ -44,12 +45,8 @@ def _bend_steps(bent: Bent, bend: PlateBend, k: int) -> tuple[Step, ...]:
         words="of the plate in bending",
     )
     share = math.radians(bend.tilt_deg) * 4 * math.pi * stiff_nmm / (moment * 1000) if moment else 0.0
-    k_lean = worked(
-        "k",
-        share,
-        "",
-        f"art. 63, of circles of {bend.inner_mm:.1f} and {bend.outer_mm:.1f} mm radius; 0 where they are one",
-    )
+    circles = f"{num(bend.inner_mm, 'mm', 1)} and {fig(bend.outer_mm, 'mm', 1)}"
+    k_lean = worked("k", share, "", f"art. 63, of circles of {circles} radius; 0 where they are one")
     tilt = step(
         f"φ{n}",
         f"k * {leans.symbol} / (4 * pi * {stiff.symbol})",
@@ -201,12 +198,19 @@ def legs_working(bent: Bent) -> Working:
             unit="mm³",
         )
         pull = worked("N", legs.pull_n, "N", "M y/Σy² of the farthest standoff in a 3 g bump")
-        stress = step(
-            "σ",
-            "bump * m * g * L / (2 * z * Z) + N / A",
+        across = step(
+            "F",
+            "bump * m * g",
             tabled("bump", BUMP_G, "", "a customary bump, not a code"),
             _mass(bent),
             GRAVITY,
+            value=BUMP_G * bent.motor_kg * GRAVITY_MS2,
+            unit="N",
+        )
+        stress = step(
+            "σ",
+            "F * L / (2 * z * Z) + N / A",
+            across,
             length,
             worked("z", float(legs.count), "", "standoffs"),
             modulus,
@@ -215,7 +219,7 @@ def legs_working(bent: Bent) -> Working:
             value=bent.legs_mpa,
             unit="MPa",
         )
-        steps = (*steps, area, modulus, stress)
+        steps = (*steps, area, modulus, across, stress)
     return Working(
         steps=steps,
         source="Legs as beams held against turning by both plates. 3 g is a customary bump, not a code.",

@@ -15,9 +15,10 @@ from driveline.working import Given, Step, Working, entered, step, tabled, worke
 
 def adjusted_words(survey: SurveyResult) -> str:
     """Return how the readings were brought together, and what was left over."""
+    moved = fig(max(survey.last_step_mm or 0.0, 1e-6), "mm", 6)
     return (
-        f"Least squares by Levenberg–Marquardt: {survey.steps} steps, the last of {fig(survey.last_step_mm, 'mm', 6)} "
-        "at most. Put in again, no reading is off by more than its v."
+        f"Least squares by Levenberg–Marquardt: {survey.steps} steps, the last of no more than {moved}. Put in again, "
+        "no reading is off by more than its v."
     )
 
 
@@ -140,7 +141,7 @@ def faces_apart_working(
         limits = [worked(f"t_{k}", one.either_way_mm, "mm", one.name) for k, one in enumerate(apart.shares, start=1)]
         sums = _sum_step("L", lengths, apart.nominal_mm)
         worst = _sum_step("t", limits, apart.worst_mm)
-        grows = worked("g_warm", growth_mm or 0.0, "mm", f"Σ α l over all of them, {warm_k:g} K warmer")
+        grows = worked("g_warm", growth_mm or 0.0, "mm", f"Σ α l over all of them, {fig(warm_k, 'K')} warmer")
         off = step(
             "e",
             "max(abs(L - L_wanted), abs(L - L_wanted + g_warm)) + t",

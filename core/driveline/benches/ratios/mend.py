@@ -8,6 +8,7 @@ from numpy.typing import NDArray
 from driveline.benches.ratios.gearing import Sweep, pick_key
 from driveline.benches.ratios.sheet import Pick
 from driveline.checks import Result
+from driveline.figures import fig
 from driveline.gearing.brief import Brief
 from driveline.gearing.road import KMH_PER_MS
 from driveline.gearing.sweep import Figures
@@ -111,7 +112,7 @@ def _difference(sweep: Sweep, shown: int, best: int, figures: Figures) -> str:
         for field, word in WORDS.items()
         if getattr(now, field) != getattr(then, field)
     ]
-    return f"{' and '.join(changes).capitalize()} does it: {figures.top_kmh[best]:.0f} km/h."
+    return f"{' and '.join(changes).capitalize()} does it: {fig(figures.top_kmh[best], 'km/h', 0)}."
 
 
 def _needed_ratio(sweep: Sweep, shown: int, figures: Figures, brief: Brief) -> Mend | None:
@@ -127,6 +128,6 @@ def _needed_ratio(sweep: Sweep, shown: int, figures: Figures, brief: Brief) -> M
     share = needed_per_ms / now_per_ms
     final = next((s for s in lane.chain.stages if s.kind.value == "final_drive"), None)
     text = f"Nothing listed does it. An overall ratio of {lane.chain.overall_ratio * share:.2f} or less would reach "
-    text += f"{wanted:.0f} km/h with 5 % of motor speed in hand"
+    text += f"{fig(wanted, 'km/h', 0)} with 5 % of motor speed in hand"
     text += f": a final drive of {final.ratio * share:.2f} or less with all else as it is." if final else "."
     return Mend(text=text, key=None, pick=None)

@@ -2,7 +2,16 @@
 
 from driveline.benches.ratios.gearing import Gearing, radius_m
 from driveline.benches.ratios.slowing import Held, Slowing
-from driveline.benches.ratios.sums import GRAVITY, balance_of, gains_of, grip_steps, mass_of, radius_step, side_of
+from driveline.benches.ratios.sums import (
+    GRAVITY,
+    above_nought,
+    balance_of,
+    gains_of,
+    grip_steps,
+    mass_of,
+    radius_step,
+    side_of,
+)
 from driveline.gearing.brief import Brief
 from driveline.working import Given, Step, Working, entered, step
 
@@ -47,7 +56,7 @@ def _force_steps(one: Gearing, brief: Brief, force_n: float) -> list[Step]:
         part = [] if lane.share == 1 else [entered(f"s{side}", lane.share, "", "ratios.split")]
         radius = radius_step(lane, side)
         force = step(
-            f"F_slow{side}",
+            f"F_slow{side}" if len(one.lanes) > 1 else "F",
             " * ".join([asked.name, *(one.name for one in part), product]) + f" / {radius.symbol}",
             asked,
             *part,
@@ -55,9 +64,12 @@ def _force_steps(one: Gearing, brief: Brief, force_n: float) -> list[Step]:
             radius,
             value=torque_nm * float(lane.chain.overrun_multipliers[-1]) / radius_m(lane.rolling),
             unit="N",
+            words="" if len(one.lanes) > 1 else "slows the vehicle",
         )
         steps += [radius, force]
         forces.append(force)
+    if len(forces) == 1:
+        return steps
     total = " + ".join(force.symbol for force in forces)
     return [*steps, step("F", total, *forces, value=force_n, unit="N", words="slows the vehicle")]
 
@@ -75,9 +87,10 @@ def _held_steps(
         return steps
     share, height, base = balance_of(balance, is_laden=is_laden)
     mass, of = mass_of(body, is_laden=is_laden), "_laden" if is_laden else ""
+    lever, left = f"{mu.name} * {height.name} / L", 1 - mu.value * height.value / base.value
     alone = step(
         f"F_alone{of}",
-        f"{mu.name} * {mass.name} * g * min(1, {share.name} / max(1 - {mu.name} * {height.name} / L, 1e-12))",
+        f"{mu.name} * {mass.name} * g * min(1, {share.name} / {above_nought(f'1 - {lever}', left)})",
         mu,
         mass,
         GRAVITY,

@@ -3,6 +3,7 @@
 from collections.abc import Iterator
 
 from driveline.benches.ratios.sheet import RatiosSheet
+from driveline.figures import fig, num
 from driveline.gearing.chain import StageKind
 from driveline.gearing.sheets import Box, Layout
 from driveline.gearing.slips import MPH_MIX, is_same
@@ -22,13 +23,14 @@ def as_it_was_queries(
     found = []
     if wanted_kmh and MPH_MIX[0] <= was_top_kmh / wanted_kmh <= MPH_MIX[1]:
         found.append(
-            f"It did {was_top_kmh:.0f} km/h before and {wanted_kmh:.0f} are wanted: a ratio of "
-            f"{was_top_kmh / wanted_kmh:.2f}. Is the wanted speed in mph? Type it with its unit."
+            f"It did {fig(was_top_kmh, 'km/h', 0)} before and {num(wanted_kmh, 'km/h', 0)} are wanted: a "
+            f"ratio of {was_top_kmh / wanted_kmh:.2f}. Is the wanted speed in mph? Type it with its unit."
         )
     if motor_nm[0] > engine_nm[0] and motor_nm[1] < engine_nm[1]:
         found.append(
-            f"{motor_nm[0]:.0f} N·m at the motor against {engine_nm[0]:.0f} at the crank misleads: from rest "
-            f"the wheels get {motor_nm[1]:.0f} N·m, where the engine's lowest gear gave {engine_nm[1]:.0f}."
+            f"{fig(motor_nm[0], 'N·m', 0)} at the motor against {num(engine_nm[0], 'N·m', 0)} at the crank misleads: "
+            f"from rest the wheels get {fig(motor_nm[1], 'N·m', 0)}, where the engine's lowest gear "
+            f"gave {num(engine_nm[1], 'N·m', 0)}."
         )
     return found
 

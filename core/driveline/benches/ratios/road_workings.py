@@ -85,16 +85,16 @@ def hill_start_working(one: Gearing, brief: Brief, *, by_torque: float, held_pct
         return Working(source=source)
     pulls = pull_steps(one, _torques(one, [0.0] * len(one.motors)))
     mass, rolls, pull = mass_of(body, is_laden=True), rolling_of_body(body), pulls[-1]
-    steps: list[Step] = [*pulls]
+    weight = step("W_laden", "m_laden * g", mass, GRAVITY, value=mass.value * GRAVITY.value, unit="N")
+    steps: list[Step] = [*pulls, weight]
     ends: list[Given | Step] = []
     if math.isfinite(by_torque):
         steps.append(
             step(
                 "G_torque",
-                f"max(tan(asin({pull.symbol} / (m_laden * g) / sqrt(1 + C_rr**2)) - atan(C_rr)), 0)",
+                f"max(tan(asin({pull.symbol} / W_laden / sqrt(1 + C_rr**2)) - atan(C_rr)), 0)",
                 pull,
-                mass,
-                GRAVITY,
+                weight,
                 rolls,
                 value=by_torque,
                 unit="%",
@@ -106,15 +106,17 @@ def hill_start_working(one: Gearing, brief: Brief, *, by_torque: float, held_pct
     else:
         ends.append(tabled("G_any", GREATEST_GRADE_PCT, "%", "the pull is more than the weight: any grade"))
     if balance is not None:
-        steps += _gripped_steps(one, brief, body, balance)
+        steps += _gripped_steps(one, brief, body, balance, weight)
         ends.append(steps[-1])
     names = [end.symbol if isinstance(end, Step) else end.name for end in ends]
+    if held_pct > GREATEST_GRADE_PCT:
+        ends.append(tabled("G_most", GREATEST_GRADE_PCT, "%", "nothing is steeper"))
+        names.append("G_most")
     steps.append(
         step(
             "G",
-            f"min({', '.join(names)}, G_most)" if len(ends) > 1 else f"min({names[0]}, G_most)",
+            f"min({', '.join(names)})" if len(names) > 1 else names[0],
             *ends,
-            tabled("G_most", GREATEST_GRADE_PCT, "%", "nothing is steeper"),
             value=min(held_pct, GREATEST_GRADE_PCT),
             unit="%",
             decimals=1,
@@ -123,28 +125,26 @@ def hill_start_working(one: Gearing, brief: Brief, *, by_torque: float, held_pct
     return Working(steps=tuple(steps), source=source)
 
 
-def _gripped_steps(one: Gearing, brief: Brief, body: Body, balance: Balance) -> list[Step]:
+def _gripped_steps(one: Gearing, brief: Brief, body: Body, balance: Balance, weight: Step) -> list[Step]:
     pull = one.gearings.front_pull
     mu = entered("μ", brief.grip, "", "brief.vehicle.tyre_grip")
     slip_n = float(np.ravel(slip_limit_n(mass_kg=body.mass_kg, balance=balance, front_pull=pull, mu=brief.grip))[0])
     grips = grip_steps(body, balance, pull, mu, is_laden=True, limit_n=slip_n)
     share, height, base = balance_of(balance, is_laden=True)
-    mass, rolls = mass_of(body, is_laden=True), rolling_of_body(body)
-    tips_pct = 100 * share.value * base.value / max(height.value, 1e-9)
-    slip_pct = max(0.0, 100 * (slip_n / (mass.value * GRAVITY.value) - rolls.value))
+    rolls = rolling_of_body(body)
+    tips_pct = 100 * share.value * base.value / height.value
+    slip_pct = max(0.0, 100 * (slip_n / weight.value - rolls.value))
     return [
         *grips,
         step(
             "G_grip",
-            "min(max(F_grip_laden / (m_laden * g) - C_rr, 0), s_laden * L / max(h_laden, tiny))",
+            "min(max(F_grip_laden / W_laden - C_rr, 0), s_laden * L / h_laden)",
             grips[-1],
-            mass,
-            GRAVITY,
+            weight,
             rolls,
             share,
             height,
             base,
-            tabled("tiny", 1e-9, "mm", "so that nought can be put in"),
             value=min(slip_pct, tips_pct),
             unit="%",
             decimals=1,

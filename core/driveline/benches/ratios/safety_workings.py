@@ -11,6 +11,7 @@ from driveline.benches.ratios.sums import (
     radius_step,
     ratios_of,
 )
+from driveline.figures import fig
 from driveline.gearing.brief import Brief
 from driveline.gearing.chain import StageKind
 from driveline.gearing.sheets import Parking
@@ -109,7 +110,7 @@ def flywheel_working(one: Gearing, diameter_mm: float | None, stress_mpa: float 
         rim_ms = math.pi * diameter_mm / 1000 * top.value / 60
         rim = step("v", "pi * D * n_max", wide, top, value=rim_ms, unit="m/s", decimals=1)
         steps = (rim, step("σ", "ρ * v**2", iron, rim, value=stress_mpa, unit="MPa", decimals=1))
-    return Working(steps=steps, source="Thin rotating rim; cast iron 7200 kg/m³.", note=BURST_NOTE)
+    return Working(steps=steps, source=f"Thin rotating rim; cast iron {fig(CAST_IRON_KGM3, 'kg/m³')}.", note=BURST_NOTE)
 
 
 def split_working(front: Lane, rear: Lane, differ_pct: float) -> Working:

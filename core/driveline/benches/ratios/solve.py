@@ -41,6 +41,7 @@ from driveline.benches.ratios.safety import safety_checks
 from driveline.benches.ratios.sheet import RatiosSheet
 from driveline.benches.ratios.spreads import solve_spreads
 from driveline.checks import Check
+from driveline.figures import fig
 from driveline.gearing.brief import Brief
 from driveline.gearing.motor import Motor, PeakFigures
 from driveline.gearing.pareto import beaten_by
@@ -236,7 +237,7 @@ def _musts(
     found, not_judged = [], []
     if brief.wanted_top_kmh is not None:
         asked = brief.wanted_top_kmh * judge.margins.wanted("wanted_performance")
-        words = f"reach {brief.wanted_top_kmh:.0f} km/h"
+        words = f"reach {fig(brief.wanted_top_kmh, 'km/h', 0)}"
         is_judged = figures.is_able_known & brief.is_battery_known | (figures.top_kmh < asked)
         if is_judged.all():
             found.append(("speed", words, figures.top_kmh >= asked))
@@ -251,7 +252,7 @@ def _musts(
         ),
         (
             "cruise",
-            f"keep up {brief.cruise_kmh:.0f} km/h for good",
+            f"keep up {fig(brief.cruise_kmh, 'km/h', 0)} for good",
             figures.cruise_share if brief.is_battery_known else np.array([np.nan]),
             figures.cruise_share <= 1,
         ),

@@ -12,6 +12,7 @@ import numpy as np
 from driveline.arrays import Floats
 from driveline.benches.ratios.gearing import Gearing, road_of
 from driveline.checks import Result
+from driveline.figures import fig
 from driveline.gearing.brief import Brief, MeasuredShares
 from driveline.gearing.road import Balance, Body, FrontPull
 from driveline.gearing.sweep import Figures, Gearings, Road, road_figures
@@ -20,10 +21,10 @@ from driveline.results import Assumed, rounded_figure
 COVERAGE_95: Final = 1.96
 FIGURES: Final = (
     ("top_kmh", "top speed", "km/h"),
-    ("s_0_50", "0–50 km/h", "s"),
-    ("s_0_100", "0–100 km/h", "s"),
+    ("s_0_50", f"0–{fig(50, 'km/h', 0)}", "s"),
+    ("s_0_100", f"0–{fig(100, 'km/h', 0)}", "s"),
     ("hill_start_pct", "the laden hill start", "%"),
-    ("grade_at_50_pct", "the grade held at 50 km/h", "%"),
+    ("grade_at_50_pct", f"the grade held at {fig(50, 'km/h', 0)}", "%"),
     ("cruise_rpm", "the motor at cruise", "rpm"),
 )
 
@@ -103,7 +104,13 @@ def _inputs(brief: Brief, measured: MeasuredShares) -> tuple[list[_Input], list[
     if brief.balance:
         add("front share", "front_share", None, 0.01, "0.01")
         u_mm = measured.cg_height_mm
-        add("centre of gravity height", "cg_height", u_mm and max(u_mm, 20.0), 20.0, "20 mm, however it was taped")
+        add(
+            "centre of gravity height",
+            "cg_height",
+            u_mm and max(u_mm, 20.0),
+            20.0,
+            f"{fig(20, 'mm')}, however it was taped",
+        )
         add("grip", "grip", None, 0.05, "0.05")
     add("motor torque", "torque", measured.motor_torque, 0.03, "3 %")
     return found, assumed

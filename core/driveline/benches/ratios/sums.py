@@ -28,6 +28,7 @@ FIELD_OF: Final = {
     StageKind.FINAL_DRIVE: "ratios.final_drives",
     StageKind.AXLE: "ratios.axle_rating",
 }
+LEAST_DIVISOR: Final = 1e-12
 GRAVITY: Final = tabled("g", GRAVITY_MS2, "m/s²", "standard gravity")
 
 
@@ -200,46 +201,60 @@ def grip_steps(
         decimals=4,
         words="load moved to the rear" if not is_slowing else "load moved to the front",
     )
-    front = _front_step(pull, share, lever, of)
-    front_value = front.value
-    ways = []
-    if front_value > 0:
-        ways.append(f"{share.name} / max({front.symbol} + {lever.symbol}, 1e-12)")
-    if front_value < 1:
-        ways.append(f"(1 - {share.name}) / max(1 - {front.symbol} - {lever.symbol}, 1e-12)")
+    fronts, front = _front_of(pull, share, lever, of)
+    at_front, at_rear = f"{front} + {lever.symbol}", f"1 - {front} - {lever.symbol}"
+    part = _front_part(pull, share, lever)
+    ways = ["1"]
+    if part > 0:
+        ways.append(f"{share.name} / {above_nought(at_front, part + lever.value)}")
+    if part < 1:
+        ways.append(f"(1 - {share.name}) / {above_nought(at_rear, 1 - part - lever.value)}")
     mass = mass_of(body, is_laden=is_laden)
-    return (
+    grip = step(
+        f"F_grip{of}",
+        f"{mu.name} * {mass.name} * g * min({', '.join(ways)})",
+        mu,
+        mass,
+        GRAVITY,
+        share,
         lever,
-        front,
-        step(
-            f"F_grip{of}",
-            f"{mu.name} * {mass.name} * g * min(1, {', '.join(ways)})",
-            mu,
-            mass,
-            GRAVITY,
-            share,
-            front,
-            lever,
-            value=limit_n,
-            unit="N",
-        ),
+        *fronts,
+        value=limit_n,
+        unit="N",
     )
+    return (lever, *(one for one in fronts if isinstance(one, Step)), grip)
 
 
-def _front_step(pull: FrontPull, share: Given, lever: Step, of: str) -> Step:
+def above_nought(expression: str, value: float) -> str:
+    """Return a divisor, kept above nought where it comes to that: then something else says how much holds."""
+    return f"({expression})" if value > LEAST_DIVISOR else f"max({expression}, {LEAST_DIVISOR:g})"
+
+
+def _front_part(pull: FrontPull, share: Given, lever: Step) -> float:
+    least, greatest = (float(np.ravel(end)[0]) for end in (pull.least, pull.greatest))
+    return min(max(share.value - lever.value, least), greatest)
+
+
+def _front_of(pull: FrontPull, share: Given, lever: Step, of: str) -> tuple[tuple[Given | Step, ...], str]:
     """The part of the force that the front tyres make: where a lock lets it shift, that at which both slip together."""
     least, greatest = (float(np.ravel(end)[0]) for end in (pull.least, pull.greatest))
-    return step(
+    part = _front_part(pull, share, lever)
+    if least == greatest:
+        if part in (0.0, 1.0):
+            return (), f"{part:g}"
+        return (worked(f"p{of}", part, "", "ratios.split"),), f"p{of}"
+    front = step(
         f"p{of}",
         f"min(max({share.name} - {lever.symbol}, p_least), p_most)",
         share,
         lever,
         worked("p_least", least, "", "ratios.split"),
         worked("p_most", greatest, "", "ratios.split"),
-        value=min(max(share.value - lever.value, least), greatest),
+        value=part,
         decimals=4,
         words="part of the force at the front tyres",
     )
+    return (front,), front.symbol
 
 
 def balance_of(balance: Balance, *, is_laden: bool) -> tuple[Given, Given, Given]:

@@ -12,6 +12,7 @@ from driveline.benches.ratios.sums import (
     FIELD_OF,
     GRAVITY,
     SHORT,
+    above_nought,
     balance_of,
     circumference,
     gains_of,
@@ -157,7 +158,7 @@ def _own_slip_steps(lane: Lane, one: Gearing, brief: Brief) -> list[Step]:
     lever = f"{mu.name} * {height.name} / {base.name}"
     part = f"min(1, {on_axle} + {lever})"
     if is_alone:
-        part = f"min(1, {on_axle} / max(1 - {lever}, 1e-12))"
+        part = f"min(1, {on_axle} / {above_nought(f'1 - {lever}', 1 - mu.value * height.value / base.value)})"
     axle = step(
         f"T_axle{side}",
         f"{mu.name} * {mass.name} * g * {part} * {radius.symbol}",

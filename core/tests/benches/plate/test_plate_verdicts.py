@@ -4,6 +4,7 @@ from typing import Any
 from unittest import TestCase
 
 from driveline.checks import Check, Verdict
+from driveline.figures import written
 from driveline.job.evaluate import JobResult, evaluate
 from driveline.job.file import JobFile
 from tests.demo import demo_json
@@ -192,7 +193,7 @@ class VerdictsTest(TestCase):
 
     def test_a_default_in_use_is_shown_as_one(self) -> None:
         joint = next(joint for joint in wren({}).plate.joints if joint.name == "motor")
-        self.assertEqual([one.text for one in joint.assumed], ["steel 400 MPa"])
+        self.assertEqual([written(one.text) for one in joint.assumed], ["steel 400 MPa"])
         stated = next(one for one in wren({"plate__motor_joint__tapped_mpa": 500}).plate.joints if one.name == "motor")
         self.assertEqual(stated.assumed, ())
         usual = wren({"plate__motor_joint__tightening": None})
