@@ -2,7 +2,8 @@
   // For tests only: a part of the screen with the job that it edits, as JobScreen gives it.
   import type { Component } from 'svelte';
   import { provideEditor, type JobEditor } from './job/job-editor.svelte';
-  import { provideUnits, UnitDisplay } from './measure/units.svelte';
+  import { provideWorkings } from './ledger/workings';
+  import { provideUnits, Units } from './measure/units.svelte';
 
   interface Props {
     editor: JobEditor;
@@ -11,7 +12,8 @@
   }
   let { editor, part: Part, props }: Props = $props();
   provideEditor(() => editor);
-  provideUnits(new UnitDisplay());
+  provideUnits(new Units());
+  provideWorkings({ of: () => Promise.resolve(null), sheet: () => '', goTo: () => {} });
 </script>
 
 <Part {...props} />

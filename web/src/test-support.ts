@@ -17,11 +17,6 @@ export function aCheck(change: Partial<Check> = {}): Check {
     wanted_margin: 1,
     wanted_is_default: true,
     says: '294 of 320 N·m, set by the motor',
-    working: {
-      steps: [{ formula: 'T_motor × f', numbers: '235 × 1.25', result: '294 N·m' }],
-      source: 'Design torque along the line.',
-      note: '',
-    },
     missing: [],
     inputs: ['brief.motor', 'ratios.gearbox'],
     station: 'gearbox',

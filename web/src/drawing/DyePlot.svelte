@@ -3,17 +3,21 @@
   import type { Snippet } from 'svelte';
   import { whole } from '../lib/format';
   import type { PlotFrame } from './plot-frame';
+  import { useUnits } from '../measure/units.svelte';
 
   interface Props {
     title: string;
     label: string; // for who does not see it
-    across: number; // both axes run from 0 to here
+    across: number; // both axes run from 0 to here, in metric units
     up: number;
+    acrossUnit: string; // metric; its figures are the reader's
+    upUnit: string;
     height?: number; // as high as its place where none is given
     inside: Snippet<[PlotFrame]>; // kept within the axes
     over: Snippet<[PlotFrame]>;
   }
-  let { title, label, across, up, height, inside, over }: Props = $props();
+  let { title, label, across, up, acrossUnit, upUnit, height, inside, over }: Props = $props();
+  const units = useUnits();
   const uid = $props.id();
   const LEFT = 52;
   const TOP = 34;
@@ -24,6 +28,11 @@
   const bottom = $derived(high - 30);
   const x = $derived(scaleLinear([0, across], [LEFT, right]));
   const y = $derived(scaleLinear([0, up], [bottom, TOP]));
+  /** Ticks are round in the units that are read. */
+  const ticksOf = (greatest: number, unit: string, count: number) =>
+    scaleLinear([0, units.shown(greatest, unit)], [0, 1])
+      .ticks(count)
+      .map((shown) => ({ shown, metric: units.metric(shown, unit) }));
   const frame = $derived<PlotFrame>({ x, y, left: LEFT, right, top: TOP, bottom });
 </script>
 
@@ -44,16 +53,16 @@
       ></defs
     >
     <text x={LEFT} y="20" class="fill-scribe text-[14px] font-semibold">{title}</text>
-    {#each y.ticks(5) as tick (tick)}
-      <line x1={LEFT} x2={right} y1={y(tick)} y2={y(tick)} class="stroke-dye-grid" />
-      <text x={LEFT - 7} y={y(tick) + 4} text-anchor="end" class="fill-scribe-dim figures text-[12px]"
-        >{whole(tick)}</text
+    {#each ticksOf(up, upUnit, 5) as { shown, metric } (shown)}
+      <line x1={LEFT} x2={right} y1={y(metric)} y2={y(metric)} class="stroke-dye-grid" />
+      <text x={LEFT - 7} y={y(metric) + 4} text-anchor="end" class="fill-scribe-dim figures text-[12px]"
+        >{whole(shown)}</text
       >
     {/each}
-    {#each x.ticks(8) as tick (tick)}
-      <line x1={x(tick)} x2={x(tick)} y1={TOP} y2={bottom} class="stroke-dye-grid" />
-      <text x={x(tick)} y={bottom + 17} text-anchor="middle" class="fill-scribe-dim figures text-[12px]"
-        >{whole(tick)}</text
+    {#each ticksOf(across, acrossUnit, width < 480 ? 5 : 8) as { shown, metric } (shown)}
+      <line x1={x(metric)} x2={x(metric)} y1={TOP} y2={bottom} class="stroke-dye-grid" />
+      <text x={x(metric)} y={bottom + 17} text-anchor="middle" class="fill-scribe-dim figures text-[12px]"
+        >{whole(shown)}</text
       >
     {/each}
     <g clip-path="url(#{uid}-clip)">{@render inside(frame)}</g>

@@ -14,7 +14,7 @@
       `go to ${benches.map((bench) => bench.title).join(', ')}`,
     ],
     ['m', 'add a measurement'],
-    ['u', 'show readings as typed, in mm, in inches'],
+    ['u', 'show every figure in the next units: metric, US, US in 64ths, British'],
     ['p', 'pin this design and compare what follows with it'],
     ['Ctrl+Z, Ctrl+Shift+Z', 'undo, redo'],
     ['Ctrl+S', 'save'],

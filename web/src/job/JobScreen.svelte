@@ -1,11 +1,12 @@
 <script lang="ts">
-  import { onDestroy, onMount } from 'svelte';
+  import { onDestroy, onMount, tick } from 'svelte';
   import type { Job } from '../api/types';
   import Ledger from '../ledger/Ledger.svelte';
+  import { provideWorkings, workingsOf } from '../ledger/workings';
   import LineView from '../line/LineView.svelte';
   import { OperatingPoint } from '../line/operating-point.svelte';
   import SpeedRule from '../line/SpeedRule.svelte';
-  import { provideUnits, UnitDisplay } from '../measure/units.svelte';
+  import { useUnits } from '../measure/units.svelte';
   import { navigate } from '../routes';
   import Steps from '../steps/Steps.svelte';
   import { fetchAhead } from './benches';
@@ -26,8 +27,9 @@
   // svelte-ignore state_referenced_locally
   const editor = new JobEditor(job, username);
   provideEditor(() => editor);
-  const units = new UnitDisplay();
-  provideUnits(units);
+  const units = useUnits();
+  // svelte-ignore state_referenced_locally
+  provideWorkings(workingsOf(job.id, () => editor.sheets, goToField));
   const point = new OperatingPoint(() => editor.result?.line ?? null);
   let isHelping = $state(false);
 
@@ -35,6 +37,14 @@
 
   function goTo(key: string): void {
     void navigate('/jobs/:id/:bench', { params: { id: job.id, bench: key } });
+  }
+
+  /** To a field by its path: its bench, and there the field itself where it is on the screen. */
+  async function goToField(path: string): Promise<void> {
+    const [key = ''] = path.split('.');
+    await navigate('/jobs/:id/:bench', { params: { id: job.id, bench: key } });
+    await tick();
+    document.querySelector<HTMLElement>(`main [data-field="${path.split('.').at(-1)}"]`)?.focus();
   }
 
   // svelte-ignore state_referenced_locally
@@ -67,7 +77,7 @@
   {:else if editor.result}
     <p class="bg-dye px-4 py-6 text-scribe">
       The Line is drawn as soon as motor, tyre and gearing are known.
-      {editor.result.ratios.to_do[0]?.text ?? ''}
+      {units.words(editor.result.ratios.to_do[0]?.text ?? '')}
     </p>
   {:else}
     <p class="h-[178px] bg-dye px-4 py-6 text-scribe-dim" role="status">Working it out…</p>

@@ -2,6 +2,9 @@
   import { clockTime } from '../lib/format';
   import Button from '../lib/ui/Button.svelte';
   import { p } from '../routes';
+  import { SYSTEMS, type System } from '../measure/figures';
+  import { SYSTEM_WORDS, useUnits } from '../measure/units.svelte';
+  import { useSession } from '../session/session.svelte';
   import { useEditor } from './job-editor.svelte';
 
   interface Props {
@@ -9,6 +12,15 @@
   }
   let { onhelp }: Props = $props();
   const editor = useEditor();
+  const units = useUnits();
+
+  const session = useSession();
+
+  /** What is chosen here is kept, for every job. */
+  async function keep(system: System): Promise<void> {
+    await session.prefer(system);
+    units.endLook();
+  }
 
   const words = $derived(
     {
@@ -42,6 +54,17 @@
     >
       {editor.pinned ? 'Unpin' : 'Pin'}
     </Button>
+    <label class="flex items-center gap-1 text-[13px] text-ink-dim" title="u: look at the next">
+      {units.isLook ? 'a look in' : 'in'}
+      <select
+        class="field-line w-[6.5rem] text-ink"
+        aria-label="Units"
+        value={units.system}
+        onchange={(event) => void keep(event.currentTarget.value as System)}
+      >
+        {#each SYSTEMS as system (system)}<option value={system}>{SYSTEM_WORDS[system]}</option>{/each}
+      </select>
+    </label>
     <Button onclick={onhelp} title="?" aria-label="Keys and help">?</Button>
     {#if editor.mayEdit}
       <Button

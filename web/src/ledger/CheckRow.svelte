@@ -1,8 +1,12 @@
 <script lang="ts">
-  import type { Check } from '../api/types';
+  import type { Check, WrittenWorking } from '../api/types';
+  import type { System } from '../measure/figures';
+  import { useWorkings } from './workings';
+  import WorkingSheet from './WorkingSheet.svelte';
   import { fixed } from '../lib/format';
   import VerdictMark from '../lib/ui/VerdictMark.svelte';
   import { VERDICT_WORDS } from '../lib/verdicts';
+  import { useUnits } from '../measure/units.svelte';
 
   interface Props {
     check: Check;
@@ -11,6 +15,20 @@
     ontoggle: () => void;
   }
   let { check, before, isOpen, ontoggle }: Props = $props();
+  const units = useUnits();
+  const workings = useWorkings();
+  let working = $state.raw<WrittenWorking | null>(null);
+  let asked = 0;
+
+  /** The newest question's answer counts; the one before stays till then. */
+  async function load(key: string, system: System): Promise<void> {
+    const own = ++asked;
+    const found = await workings.of(key, system);
+    if (own === asked) working = found;
+  }
+  $effect(() => {
+    if (isOpen) void load(check.key, units.system);
+  });
   const figure = (one: Check) =>
     one.unit && one.margin !== null ? (one.margin >= 10 ? '10+' : fixed(one.margin, 2)) : '';
 </script>
@@ -30,28 +48,29 @@
       ><span class={check.verdict === 'fails' ? 'text-fails' : 'text-ink'}
         >{VERDICT_WORDS[check.verdict]}.</span
       >
-      {check.says}</span
+      {units.words(check.says)}</span
     >
   </button>
   {#if isOpen}
     <div class="mr-3 mb-3 ml-9 bg-paper p-3 text-[13px]">
-      {#each check.working.steps as step, k (k)}
-        <p class="figures">
-          {step.formula}
-          {#if step.numbers}<br />= {step.numbers}{/if}
-          {#if step.result}<br />= {step.result}{/if}
-        </p>
-      {/each}
+      {#if working}<WorkingSheet {working} goTo={workings.goTo} />{/if}
       {#if check.is_so === null || check.is_so === undefined}<p class="mt-2">
           Margin {check.margin === null ? 'not known' : fixed(check.margin, 2)}, wanted {fixed(
             check.wanted_margin,
             2,
           )}{check.wanted_is_default ? ' (the usual figure)' : ''}.
         </p>{/if}
-      {#if check.working.note}<p class="mt-1">{check.working.note}</p>{/if}
-      {#if check.working.source}<p class="mt-1 text-ink-dim">{check.working.source}</p>{/if}
-      {#if check.missing.length > 0}<p class="mt-1">Still wanted: {check.missing.join('; ')}.</p>{/if}
+      {#if check.missing.length > 0}<p class="mt-1">
+          Still wanted: {units.words(check.missing.join('; '))}.
+        </p>{/if}
       <p class="mt-1 text-ink-dim">Hangs on: {check.inputs.join(', ').replaceAll('_', ' ')}.</p>
+      <p class="mt-1">
+        <a
+          class="text-brass underline underline-offset-2"
+          href={workings.sheet(check.key, units.system)}
+          download>calculation sheet (PDF) of the saved version</a
+        >
+      </p>
     </div>
   {/if}
 </li>

@@ -1,7 +1,9 @@
 import { render, screen, within } from '@testing-library/svelte';
-import { describe, expect, it } from 'vitest';
+import { describe, expect, it, vi } from 'vitest';
+import type { WrittenWorking } from '../api/types';
 import { aCheck } from '../test-support';
 import Ledger from './Ledger.svelte';
+import { workingsContext } from './workings';
 
 const CHECKS = [
   aCheck({
@@ -21,8 +23,41 @@ const CHECKS = [
   aCheck(),
 ];
 
+const WORKING: WrittenWorking = {
+  key: 'gearbox.input_torque',
+  bench: 'ratios',
+  title: 'Gearbox input torque',
+  says: '',
+  steps: [
+    {
+      symbol: 'T_shock',
+      words: 'the motor’s peak with its shock',
+      formula: 'T_peak × f',
+      put: [
+        {
+          text: '235 N·m',
+          origin: 'entered',
+          where: 'brief: motor, peak torque',
+          field: 'brief.motor.peak_torque',
+        },
+        { text: ' × ', origin: null, where: '', field: '' },
+        { text: '1.5', origin: 'usual', where: 'ratios: coupler', field: 'ratios.coupler' },
+      ],
+      result: '294 N·m',
+    },
+  ],
+  method: '',
+  note: '',
+  source: 'Design torque along the line.',
+};
+const goTo = vi.fn();
+
 function show(bench: string, pinned: typeof CHECKS | null = null): void {
-  render(Ledger, { checks: CHECKS, pinned, bench, benchTitle: 'Ratios' });
+  const workings = { of: () => Promise.resolve(WORKING), sheet: () => '/sheet.pdf', goTo };
+  render(Ledger, {
+    props: { checks: CHECKS, pinned, bench, benchTitle: 'Ratios' },
+    context: workingsContext(workings),
+  });
 }
 
 describe('Ledger', () => {
@@ -39,7 +74,11 @@ describe('Ledger', () => {
     const row = screen.getByRole('button', { name: /Gearbox input torque/ });
     row.click();
     const item = row.closest('li')!;
-    expect(await within(item).findByText(/T_motor × f/)).toBeTruthy();
+    const usual = await within(item).findByRole('button', { name: '1.5 (usual)' });
+    expect(item.textContent).toContain('Tshock = Tpeak × f');
+    expect(item.textContent).toContain('= 294 N·m');
+    usual.click();
+    expect(goTo).toHaveBeenCalledWith('ratios.coupler');
     expect(within(item).getByText(/Margin 1\.09, wanted 1\.00 \(the usual figure\)/)).toBeTruthy();
     expect(within(item).getByText(/Hangs on: brief.motor, ratios.gearbox/)).toBeTruthy();
     expect(row.getAttribute('aria-expanded')).toBe('true');

@@ -2,6 +2,7 @@
   import VerdictMark from '../lib/ui/VerdictMark.svelte';
   import type { Column, StationFigures } from './station-figures.svelte';
   import { SHAPE_HEIGHT, stationPath } from './station-shapes';
+  import { useUnits } from '../measure/units.svelte';
 
   interface Props {
     column: Column;
@@ -12,6 +13,7 @@
     onopen: (bench: string) => void;
   }
   let { column, figures, width, isOpen, isBranch = false, onopen }: Props = $props();
+  const units = useUnits();
   const BRANCH_HEIGHT = 28;
   const height = $derived(isBranch ? BRANCH_HEIGHT : SHAPE_HEIGHT);
   const drawn = $derived((width * SHAPE_HEIGHT) / height);
@@ -54,7 +56,7 @@
       <span>{figures.rpm(column)} <span class="text-[11px] text-scribe-dim">rpm</span></span>
       <span>
         <span class="text-[11px] text-scribe-dim">{figures.ghostTorque(column)}</span>{figures.torque(column)}
-        <span class="text-[11px] text-scribe-dim">N·m</span>
+        <span class="text-[11px] text-scribe-dim">{units.symbol('N·m')}</span>
       </span>
     {/if}
     {#if verdict}

@@ -1,10 +1,10 @@
 <script lang="ts">
   import type { Line } from '../api/types';
-  import { whole } from '../lib/format';
   import LineStation from './LineStation.svelte';
   import type { OperatingPoint } from './operating-point.svelte';
   import { columnsOf, StationFigures, type Column } from './station-figures.svelte';
   import { SHAPE_HEIGHT, WEIGHTS } from './station-shapes';
+  import { useUnits } from '../measure/units.svelte';
 
   interface Props {
     line: Line;
@@ -14,6 +14,7 @@
     onopen: (bench: string) => void;
   }
   let { line, ghost, point, bench, onopen }: Props = $props();
+  const units = useUnits();
   let width = $state(1280);
   const LEAST_WIDTH = 860;
   const LANE_NAME = 44;
@@ -24,6 +25,7 @@
     () => line,
     () => ghost,
     point,
+    units,
   );
   const trunk = $derived(columnsOf(line, 'trunk'));
   const lanes = $derived(
@@ -88,10 +90,12 @@
       </svg>
       <span class="flex flex-col items-center figures text-[13px] leading-[17px]">
         <span class="text-[17px] leading-[19px]"
-          >{whole(point.kmh)} <span class="text-[11px] text-scribe-dim">km/h</span></span
+          >{units.num(point.kmh, 'km/h', 0)}
+          <span class="text-[11px] text-scribe-dim">{units.symbol('km/h')}</span></span
         >
         <span
-          >{whole(point.case?.road_n[point.index])} <span class="text-[11px] text-scribe-dim">N</span></span
+          >{units.num(point.case?.road_n[point.index], 'N', 0)}
+          <span class="text-[11px] text-scribe-dim">{units.symbol('N')}</span></span
         >
       </span>
     </div>

@@ -2,26 +2,30 @@
   import type { Line } from '../api/types';
   import type { OperatingPoint } from './operating-point.svelte';
   import { placedLabels } from './placed-labels';
+  import { useUnits } from '../measure/units.svelte';
 
   interface Props {
     line: Line;
     point: OperatingPoint;
   }
   let { line, point }: Props = $props();
+  const units = useUnits();
   let width = $state(800);
   const PAD = 14;
 
   const greatest = $derived(line.speed_kmh.at(-1) ?? 1);
   const step = $derived((line.speed_kmh[1] ?? 1) - (line.speed_kmh[0] ?? 0));
   const at = $derived((kmh: number) => PAD + (kmh / greatest) * (width - 2 * PAD));
-  const marks = $derived(Array.from({ length: Math.floor(greatest / 2) + 1 }, (_, k) => 2 * k));
+  const greatestShown = $derived(units.shown(greatest, 'km/h'));
+  const marks = $derived(Array.from({ length: Math.floor(greatestShown / 2) + 1 }, (_, k) => 2 * k));
+  const markAt = $derived((shown: number) => at(units.metric(shown, 'km/h')));
   const labels = $derived(
     placedLabels(
       line.ticks.map((tick) => ({ x: at(tick.kmh), text: tick.text })),
       width,
     ),
   );
-  const numberStep = $derived(greatest > 100 ? 20 : 10);
+  const numberStep = $derived(greatestShown > 100 ? 20 : 10);
 </script>
 
 <section
@@ -37,7 +41,7 @@
       <button
         role="radio"
         aria-checked={point.case?.key === one.key}
-        title={one.about}
+        title={units.words(one.about)}
         class={[
           'rounded-sm px-1.5 py-1 whitespace-nowrap',
           point.case?.key === one.key ? 'bg-ink text-paper' : 'text-ink hover:bg-paper',
@@ -48,17 +52,19 @@
   </div>
   <div class="relative h-[50px] min-w-0 overflow-hidden md:flex-1" bind:clientWidth={width}>
     <svg {width} height="50" class="absolute inset-0" aria-hidden="true">
-      {#each marks as kmh (kmh)}
+      {#each marks as speed (speed)}
         <line
-          x1={at(kmh)}
-          x2={at(kmh)}
+          x1={markAt(speed)}
+          x2={markAt(speed)}
           y1="0"
-          y2={kmh % numberStep === 0 ? 11 : kmh % 10 === 0 ? 8 : 5}
+          y2={speed % numberStep === 0 ? 11 : speed % 10 === 0 ? 8 : 5}
           class="stroke-ink"
           stroke-width="1"
         />
-        {#if kmh % numberStep === 0}
-          <text x={at(kmh)} y="21" text-anchor="middle" class="fill-ink figures text-[11px]">{kmh}</text>
+        {#if speed % numberStep === 0}
+          <text x={markAt(speed)} y="21" text-anchor="middle" class="fill-ink figures text-[11px]"
+            >{speed}</text
+          >
         {/if}
       {/each}
       {#each labels as label (label.x)}
@@ -78,7 +84,8 @@
     </svg>
     <input
       type="range"
-      aria-label="Road speed, km/h"
+      aria-label="Road speed"
+      aria-valuetext={units.figure(point.kmh, 'km/h', 0)}
       class="absolute inset-y-0 w-full cursor-ew-resize opacity-0"
       min="0"
       max={greatest}

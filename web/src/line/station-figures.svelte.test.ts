@@ -1,3 +1,4 @@
+import { Units } from '../measure/units.svelte';
 import { describe, expect, it } from 'vitest';
 import type { Line } from '../api/types';
 import { aLine } from '../test-support';
@@ -42,6 +43,7 @@ describe('StationFigures', () => {
       () => line,
       () => null,
       point(),
+      new Units(),
     );
     const [motor] = columnsOf(line, 'trunk');
     const [rear] = columnsOf(line, 'rear');
@@ -57,6 +59,7 @@ describe('StationFigures', () => {
       () => line,
       () => null,
       point(line),
+      new Units(),
     );
     expect(figures.margin(columnsOf(line, 'trunk')[0]!)).toBe('?');
   });
@@ -71,6 +74,7 @@ describe('StationFigures', () => {
       () => line,
       () => ghost,
       point(),
+      new Units(),
     );
     expect(figures.ghostTorque(columnsOf(line, 'trunk')[0]!)).toBe('70 → ');
     expect(figures.ghostTorque(columnsOf(line, 'front')[0]!)).toBe('');
@@ -87,6 +91,7 @@ describe('StationFigures', () => {
       () => line,
       () => null,
       point(line),
+      new Units(),
     );
     const [column] = columnsOf(line, 'trunk');
     expect([figures.verdict(column!), figures.margin(column!), figures.rpm(column!)]).toEqual([

@@ -1,5 +1,6 @@
 import type { Line, Station, Verdict } from '../api/types';
 import { fixed, whole } from '../lib/format';
+import type { Units } from '../measure/units.svelte';
 import { VERDICT_LETTERS } from '../lib/verdicts';
 import type { OperatingPoint } from './operating-point.svelte';
 
@@ -16,11 +17,13 @@ export class StationFigures {
   readonly #line: () => Line;
   readonly #ghost: () => Line | null;
   readonly #point: OperatingPoint;
+  readonly #units: Units;
 
-  constructor(line: () => Line, ghost: () => Line | null, point: OperatingPoint) {
+  constructor(line: () => Line, ghost: () => Line | null, point: OperatingPoint, units: Units) {
     this.#line = line;
     this.#ghost = ghost;
     this.#point = point;
+    this.#units = units;
   }
 
   rpm({ row }: Column): string {
@@ -28,7 +31,7 @@ export class StationFigures {
   }
 
   torque({ row }: Column): string {
-    return whole(this.#point.case?.torque_nm[row]?.[this.#point.index]);
+    return this.#units.num(this.#point.case?.torque_nm[row]?.[this.#point.index], 'N·m', 0);
   }
 
   verdict(column: Column): Verdict | null {
@@ -51,6 +54,8 @@ export class StationFigures {
     const index = ghost?.speed_kmh.findIndex((speed) => speed >= this.#point.kmh) ?? -1;
     const torque = other?.torque_nm[row]?.[index];
     const now = this.#point.case?.torque_nm[column.row]?.[this.#point.index];
-    return torque === null || torque === undefined || torque === now ? '' : `${whole(torque)} → `;
+    return torque === null || torque === undefined || torque === now
+      ? ''
+      : `${this.#units.num(torque, 'N·m', 0)} → `;
   }
 }

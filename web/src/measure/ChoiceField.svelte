@@ -1,13 +1,14 @@
 <script lang="ts" generics="T extends string">
   interface Props {
     label: string;
+    name?: string; // the last word of the field's path, to find it by
     value: T | null | undefined;
     options: readonly (readonly [T, string])[];
     none?: string; // offered while nothing is chosen
     onchange: (value: T) => void;
     disabled?: boolean;
   }
-  let { label, value, options, none = '', onchange, disabled = false }: Props = $props();
+  let { label, name, value, options, none = '', onchange, disabled = false }: Props = $props();
   const uid = $props.id();
 
   function chosen(word: string): void {
@@ -20,6 +21,7 @@
   <label for="{uid}-select" class="py-1">{label}</label>
   <select
     id="{uid}-select"
+    data-field={name}
     class="field-line max-w-[13rem] text-right"
     {disabled}
     value={value ?? ''}

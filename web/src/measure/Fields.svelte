@@ -16,10 +16,11 @@
 
 {#each form as spec (spec.label)}
   {#if spec.when === undefined || spec.when(from)}
-    {@const { label, hint } = spec}
+    {@const { label, hint, name } = spec}
     {#if spec.kind === 'reading'}
       <ReadingField
         {label}
+        {name}
         {hint}
         {disabled}
         quantity={spec.quantity}
@@ -29,16 +30,19 @@
     {:else if spec.kind === 'number'}
       <NumberField
         {label}
+        {name}
         {hint}
         {disabled}
         least={spec.least}
         greatest={spec.greatest}
+        unit={spec.unit}
         value={spec.read(from)}
         onchange={(value) => change((to) => spec.write(to, value))}
       />
     {:else if spec.kind === 'choice'}
       <ChoiceField
         {label}
+        {name}
         {disabled}
         none={spec.none}
         options={spec.options(from)}
@@ -48,6 +52,7 @@
     {:else}
       <TextField
         {label}
+        {name}
         {disabled}
         long={spec.long}
         most={spec.most}

@@ -2,16 +2,19 @@
   import type { Quantity, Reading } from '../api/types';
   import { useReader, type Heard } from './reader';
   import { TypedFigure } from './typed-figure.svelte';
+  import { useUnits } from '../measure/units.svelte';
 
   interface Props {
     label: string;
+    name?: string; // the last word of the field's path, to find it by
     value: Reading | null | undefined;
     quantity: Quantity;
     onchange: (value: Reading | null) => void;
     disabled?: boolean;
     hint?: string; // how to measure it, shown while it is empty
   }
-  let { label, value, quantity, onchange, disabled = false, hint = '' }: Props = $props();
+  let { label, name, value, quantity, onchange, disabled = false, hint = '' }: Props = $props();
+  const units = useUnits();
   const uid = $props.id();
   const reader = useReader();
   const figure = new TypedFigure();
@@ -36,6 +39,7 @@
   <label for="{uid}-input" class="py-1">{label}</label>
   <input
     id="{uid}-input"
+    data-field={name}
     class="field-line text-right figures"
     autocomplete="off"
     {disabled}
@@ -52,7 +56,8 @@
     class={['col-span-2 text-right text-[12.5px]', figure.heard.problem ? 'text-fails' : 'text-ink-dim']}
     role={figure.heard.problem ? 'alert' : undefined}
   >
-    {#if figure.heard.problem}▲ {figure.heard.problem}{:else if figure.heard.echo}{figure.heard
-        .echo}{:else if !value && hint}{hint}{/if}
+    {#if figure.heard.problem}▲ {figure.heard.problem}{:else if figure.heard.echo}{units.words(
+        figure.heard.echo,
+      )}{:else if !value && hint}{units.words(hint)}{/if}
   </p>
 </div>

@@ -1,13 +1,14 @@
 <script lang="ts">
   interface Props {
     label: string;
+    name?: string; // the last word of the field's path, to find it by
     value: string | null | undefined;
     onchange: (value: string) => void;
     disabled?: boolean;
     long?: boolean;
     most?: number; // characters
   }
-  let { label, value, onchange, disabled = false, long = false, most = 80 }: Props = $props();
+  let { label, name, value, onchange, disabled = false, long = false, most = 80 }: Props = $props();
   const uid = $props.id();
 </script>
 
@@ -15,6 +16,7 @@
   <label for="{uid}-text" class="font-semibold">{label}</label>
   <textarea
     id="{uid}-text"
+    data-field={name}
     class="mt-1 field-line"
     rows="2"
     maxlength={most}
@@ -26,6 +28,7 @@
     <label for="{uid}-text" class="py-1">{label}</label>
     <input
       id="{uid}-text"
+      data-field={name}
       class="field-line text-right"
       maxlength={most}
       autocomplete="off"

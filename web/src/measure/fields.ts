@@ -12,6 +12,7 @@ type ReadingName<T> = {
 export type Option = readonly [key: string, title: string];
 
 interface Asked<T, V> {
+  name?: string; // the last word of the field's path
   label: string;
   hint: string;
   read: (from: T) => V | null | undefined;
@@ -19,7 +20,12 @@ interface Asked<T, V> {
   when?: (from: T) => boolean; // without it, always asked
 }
 type ReadingSpec<T> = Asked<T, Reading | null> & { kind: 'reading'; quantity: Quantity };
-type NumberSpec<T> = Asked<T, number | null> & { kind: 'number'; least: number; greatest: number };
+type NumberSpec<T> = Asked<T, number | null> & {
+  kind: 'number';
+  least: number;
+  greatest: number;
+  unit: string; // metric; empty for what has none
+};
 type ChoiceSpec<T> = Asked<T, string> & {
   kind: 'choice';
   options: (from: T) => readonly Option[];
@@ -40,6 +46,7 @@ export function reading<T extends object>(
 ): ReadingSpec<T> {
   return {
     kind: 'reading',
+    name: String(name),
     label,
     quantity,
     hint,
@@ -64,12 +71,15 @@ export function number<T extends object>(
   label: string,
   [least, greatest]: readonly [number, number],
   hint = '',
+  unit = '',
 ): NumberSpec<T> {
   return {
     kind: 'number',
+    name: String(name),
     label,
     least,
     greatest,
+    unit,
     hint,
     read: (from) => from[name] as number | null | undefined,
     write: (to, value) => put(to, name, value),
@@ -100,6 +110,7 @@ export function choice<T extends object, K extends Named<T, string>>(
 ): ChoiceSpec<T> {
   return {
     kind: 'choice',
+    name: String(name),
     label,
     none,
     hint: '',
@@ -118,6 +129,7 @@ export function yesNo<T extends object>(
 ): ChoiceSpec<T> {
   return {
     kind: 'choice',
+    name: String(name),
     label,
     none,
     hint: '',
@@ -147,6 +159,7 @@ export function text<T extends object>(
 ): TextSpec<T> {
   return {
     kind: 'text',
+    name: String(name),
     label,
     long,
     most,

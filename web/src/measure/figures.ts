@@ -24,6 +24,16 @@ export interface FigureStyle {
   bare?: boolean; // without its symbol
 }
 
+/** A figure as it stands in a text until it is written; of a stated size all digits are. */
+export function fig(value: number, unit: string, decimals: number | null = null): string {
+  return `⟨${value}|${unit}|${decimals ?? 'g'}⟩`;
+}
+
+/** The same, to be written without its symbol. */
+export function num(value: number, unit: string, decimals: number | null = null): string {
+  return `⟨${value}|${unit}|${decimals ?? 'g'}|n⟩`;
+}
+
 /** Returns how a metric unit is shown: its own symbol where a system leaves it alone. */
 export function shownIn(unit: string, system: System): Shown {
   const units: Record<string, Shown> = table[system];

@@ -1,6 +1,7 @@
 /** What a person types is read by the core: by itself, or in the answer to the change that it makes. */
 import { getContext, setContext } from 'svelte';
 import { answered, client, Refusal } from '../api/client';
+import { fig } from './figures';
 import type { Quantity, ReadBack, Tool, Typed } from '../api/types';
 
 const KEY = Symbol('reader');
@@ -11,10 +12,21 @@ export interface Heard {
   echo: string;
 }
 
+const SYMBOLS: Record<string, string> = { Nm: 'N·m', deg: '°' };
+
+/** Four digits: a figure that was turned into other units deserves no more. */
+function echoedDecimals(value: number): number {
+  return Math.max(0, 3 - Math.floor(Math.log10(Math.max(Math.abs(value), 1e-3))));
+}
+
 export function heardOf(read: ReadBack | null | undefined): Heard {
   if (!read) return { problem: '', echo: '' };
   const inches = read.inch && read.fraction ? ` = ${read.inch} ≈ ${read.fraction}` : '';
-  return { problem: '', echo: `= ${Number(read.value.toPrecision(7))} ${read.unit}${inches}` };
+  const unit = SYMBOLS[read.unit] ?? read.unit;
+  return {
+    problem: '',
+    echo: `= ${fig(read.value, unit, unit === 'mm' ? null : echoedDecimals(read.value))}${inches}`,
+  };
 }
 
 /** Reads figures, and knows which are still under way. */

@@ -1,29 +1,83 @@
 import { getContext, setContext } from 'svelte';
+import { figure, shownIn, SYSTEMS, written, type FigureStyle, type System } from './figures';
 
 const KEY = Symbol('units');
-const MODES = ['as typed', 'mm', 'inch'] as const;
-const MM_PER_INCH = 25.4;
 
-/** How readings are shown; what is kept is always as typed. */
-export class UnitDisplay {
-  mode = $state<(typeof MODES)[number]>('as typed');
+export const SYSTEM_WORDS: Record<System, string> = {
+  metric: 'metric',
+  us: 'US, inches as decimals',
+  us_fractions: 'US, inches to 1/64',
+  british: 'British: mm, lb-ft, mph, kg',
+};
 
-  cycle(): void {
-    this.mode = MODES[(MODES.indexOf(this.mode) + 1) % MODES.length] ?? 'as typed';
+/**
+ * In whose units every figure is shown. A person's own are kept; `u` shows another for a look. What was typed stays as
+ * typed, save in a look.
+ */
+export class Units {
+  readonly #own: () => System;
+  #looked = $state<System | null>(null);
+
+  readonly system = $derived.by(() => this.#looked ?? this.#own());
+  readonly isLook = $derived(this.#looked !== null);
+
+  constructor(own: () => System = () => 'metric') {
+    this.#own = own;
   }
 
-  length(text: string, valueMm: number): string {
-    if (this.mode === 'mm') return valueMm.toFixed(2);
-    return this.mode === 'inch' ? `${(valueMm / MM_PER_INCH).toFixed(3)} in` : text;
+  /** The next of the systems; back at a person's own the look is over. */
+  cycle(): void {
+    const next = SYSTEMS[(SYSTEMS.indexOf(this.system) + 1) % SYSTEMS.length] ?? 'metric';
+    this.#looked = next === this.#own() ? null : next;
+  }
+
+  endLook(): void {
+    this.#looked = null;
+  }
+
+  /** A sentence of the core's with its figures written. */
+  words(text: string): string {
+    return written(text, this.system);
+  }
+
+  /** A metric figure with its symbol; null and undefined are a dash. */
+  figure(
+    value: number | null | undefined,
+    unit: string,
+    decimals: number | null,
+    style: FigureStyle = {},
+  ): string {
+    return value === null || value === undefined ? '–' : figure(value, unit, decimals, this.system, style);
+  }
+
+  /** The same without its symbol, for a table whose head names it. */
+  num(value: number | null | undefined, unit: string, decimals: number | null): string {
+    return this.figure(value, unit, decimals, { bare: true });
+  }
+
+  symbol(unit: string): string {
+    return this.system === 'us_fractions' && unit === 'mm' ? 'in' : shownIn(unit, this.system).symbol;
+  }
+
+  /** A metric value in the units shown, as a plot's ticks want it. */
+  shown(value: number, unit: string): number {
+    return value * shownIn(unit, this.system).factor;
+  }
+
+  metric(shown: number, unit: string): number {
+    return shown / shownIn(unit, this.system).factor;
+  }
+
+  /** A length that was typed: as it was, save in a look. */
+  typed(text: string, valueMm: number): string {
+    return this.isLook ? this.figure(valueMm, 'mm', 2) : text;
   }
 }
 
-export function provideUnits(units: UnitDisplay): void {
+export function provideUnits(units: Units): void {
   setContext(KEY, units);
 }
 
-export function useUnits(): UnitDisplay {
-  const units = getContext<UnitDisplay | undefined>(KEY);
-  if (!units) throw new Error('useUnits outside JobScreen.svelte');
-  return units;
+export function useUnits(): Units {
+  return getContext<Units | undefined>(KEY) ?? new Units(); // for a component that is mounted by itself
 }

@@ -27,6 +27,11 @@ export class Session {
     this.me = await answered(client.POST('/api/session', { body: { username, password } }));
   }
 
+  /** Keep the units that a person reads in. */
+  async prefer(units: Me['units']): Promise<void> {
+    this.me = await answered(client.PATCH('/api/session', { body: { units } }));
+  }
+
   async signOut(): Promise<void> {
     await client.DELETE('/api/session');
     this.me = null;

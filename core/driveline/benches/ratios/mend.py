@@ -8,7 +8,7 @@ from numpy.typing import NDArray
 from driveline.benches.ratios.gearing import Sweep, pick_key
 from driveline.benches.ratios.sheet import Pick
 from driveline.checks import Result
-from driveline.figures import fig
+from driveline.figures import fig, num
 from driveline.gearing.brief import Brief
 from driveline.gearing.road import KMH_PER_MS
 from driveline.gearing.sweep import Figures
@@ -96,13 +96,17 @@ def alternatives_of(
 
 def _costs(figures: Figures, shown: int, row: int) -> str:
     apart = (
-        (figures.s_0_50[row] - figures.s_0_50[shown], "{:+.1f} s to 50", 0.05),
-        (figures.top_kmh[row] - figures.top_kmh[shown], "{:+.0f} km/h", 0.5),
-        (figures.cruise_rpm[row] - figures.cruise_rpm[shown], "{:+.0f} rpm at cruise", 0.5),
-        (figures.hill_start_pct[row] - figures.hill_start_pct[shown], "{:+.0f} % of hill", 0.5),
+        (figures.s_0_50, "s", 1, f" to {num(50, 'km/h', 0)}"),
+        (figures.top_kmh, "km/h", 0, ""),
+        (figures.cruise_rpm, "rpm", 0, " at cruise"),
+        (figures.hill_start_pct, "%", 0, " of hill"),
     )
-    told = [text.format(float(by)) for by, text, least in apart if np.isfinite(by) and abs(by) >= least]
-    return ", ".join(told).replace("-", "−") or "the same in all"
+    told = []
+    for figure, unit, decimals, words in apart:
+        by = float(figure[row] - figure[shown])
+        if np.isfinite(by) and abs(by) >= 0.5 * 10.0**-decimals:
+            told.append(f"{fig(by, unit, decimals, signed=True)}{words}")
+    return ", ".join(told) or "the same in all"
 
 
 def _difference(sweep: Sweep, shown: int, best: int, figures: Figures) -> str:

@@ -1,10 +1,11 @@
 <script lang="ts">
   import type { BriefSheet, WasResult } from '../../api/types';
-  import { fixed, whole } from '../../lib/format';
+  import { fixed } from '../../lib/format';
   import Fields from '../../measure/Fields.svelte';
   import { ENGINE } from './fields';
   import MotorPlot from './MotorPlot.svelte';
   import OldGears from './OldGears.svelte';
+  import { useUnits } from '../../measure/units.svelte';
 
   interface Props {
     was: WasResult | null;
@@ -13,17 +14,22 @@
     change: (write: (brief: BriefSheet) => void) => void;
   }
   let { was, brief, disabled, change }: Props = $props();
+  const units = useUnits();
   const plot = $derived(was && { rpm: was.engine_rpm, peak_nm: was.engine_nm, continuous_nm: null });
 </script>
 
 {#if was && plot}
   <MotorPlot motor={plot} name="The engine that came out" of="engine" height={230} />
   <p class="border-b border-edge px-5 py-2">
-    It did <strong class="figures">{whole(was.top_kmh)}</strong> km/h, 0–50 in
+    It did <strong class="figures">{units.figure(was.top_kmh, 'km/h', 0)}</strong>, 0–{units.num(
+      50,
+      'km/h',
+      0,
+    )} in
     <strong class="figures">{fixed(was.s_0_50, 1)}</strong>
-    s, 0–100 in <strong class="figures">{fixed(was.s_0_100, 1)}</strong> s, with
-    <strong class="figures">{whole(was.launch_wheel_nm)}</strong> N·m at the wheels in its lowest gear. Its curves
-    are drawn thin under the new ones on the Ratios bench.
+    s, 0–{units.num(100, 'km/h', 0)} in <strong class="figures">{fixed(was.s_0_100, 1)}</strong> s, with
+    <strong class="figures">{units.figure(was.launch_wheel_nm, 'N·m', 0)}</strong> at the wheels in its lowest gear.
+    Its curves are drawn thin under the new ones on the Ratios bench.
   </p>
 {:else}
   <p class="bg-dye px-5 py-10 text-scribe-dim">
@@ -40,6 +46,6 @@
 </div>
 {#if was && was.assumed.length > 0}
   <p class="px-5 pb-3 text-[13px] text-ink-dim">
-    Taken as usual: {was.assumed.map((assumed) => assumed.text).join('; ')}.
+    Taken as usual: {units.words(was.assumed.map((assumed) => assumed.text).join('; '))}.
   </p>
 {/if}

@@ -4,6 +4,7 @@
   import RowTable from '../../measure/RowTable.svelte';
   import { useReader } from '../../measure/reader';
   import { submits } from '../../lib/submits';
+  import { useUnits } from '../../measure/units.svelte';
 
   interface Props {
     items: readonly MassItem[];
@@ -11,6 +12,7 @@
     change: (write: (items: MassItem[]) => void) => void;
   }
   let { items, disabled, change }: Props = $props();
+  const units = useUnits();
   const reader = useReader();
   const uid = $props.id();
   let name = $state('');
@@ -83,7 +85,7 @@
       <input
         id="{uid}-mass"
         class="field-line w-24 figures"
-        placeholder="120 kg"
+        placeholder={units.figure(120, 'kg', 0)}
         required
         bind:value={mass}
       />

@@ -1,10 +1,11 @@
 <script lang="ts">
   import type { MassesResult, MassesSheet } from '../../api/types';
-  import { fixed, percent, whole } from '../../lib/format';
+  import { percent } from '../../lib/format';
   import Fields from '../../measure/Fields.svelte';
   import { LIFTED, LOAD_RATINGS, WEIGHED } from './fields';
   import MassItems from './MassItems.svelte';
   import MassPlot from './MassPlot.svelte';
+  import { useUnits } from '../../measure/units.svelte';
 
   interface Props {
     result: MassesResult;
@@ -13,6 +14,7 @@
     change: (write: (sheet: MassesSheet) => void) => void;
   }
   let { result, sheet, disabled, change }: Props = $props();
+  const units = useUnits();
 </script>
 
 <MassPlot {result} />
@@ -21,24 +23,24 @@
     <thead class="text-ink-dim">
       <tr>
         <th class="text-left font-normal"></th>
-        <th class="text-right font-normal">kg</th>
-        <th class="text-right font-normal">front kg</th>
-        <th class="text-right font-normal">rear kg</th>
+        <th class="text-right font-normal">{units.symbol('kg')}</th>
+        <th class="text-right font-normal">front {units.symbol('kg')}</th>
+        <th class="text-right font-normal">rear {units.symbol('kg')}</th>
         <th class="text-right font-normal">front share</th>
         <th class="text-right font-normal">left share</th>
-        <th class="text-right font-normal">c.g. height, mm</th>
+        <th class="text-right font-normal">c.g. height, {units.symbol('mm')}</th>
       </tr>
     </thead>
     <tbody>
       {#each result.standings as standing (standing.key)}
         <tr class={['border-t border-edge', standing.key === 'kerb' && 'bg-brass-wash font-semibold']}>
           <td class="py-1">{standing.title}</td>
-          <td class="text-right figures">{whole(standing.mass_kg)}</td>
-          <td class="text-right figures">{whole(standing.front_kg)}</td>
-          <td class="text-right figures">{whole(standing.rear_kg)}</td>
+          <td class="text-right figures">{units.num(standing.mass_kg, 'kg', 0)}</td>
+          <td class="text-right figures">{units.num(standing.front_kg, 'kg', 0)}</td>
+          <td class="text-right figures">{units.num(standing.rear_kg, 'kg', 0)}</td>
           <td class="text-right figures">{percent(standing.front_share)}</td>
           <td class="text-right figures">{percent(standing.left_share)}</td>
-          <td class="text-right figures">{fixed(standing.cg_height_mm, 0)}</td>
+          <td class="text-right figures">{units.num(standing.cg_height_mm, 'mm', 0)}</td>
         </tr>
       {:else}
         <tr

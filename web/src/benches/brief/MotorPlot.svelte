@@ -2,6 +2,7 @@
   import type { JobResult } from '../../api/types';
   import DyePlot from '../../drawing/DyePlot.svelte';
   import { curvePath, type PlotFrame } from '../../drawing/plot-frame';
+  import { useUnits } from '../../measure/units.svelte';
 
   interface Props {
     motor: NonNullable<JobResult['brief']['motor']>;
@@ -10,6 +11,7 @@
     height?: number;
   }
   let { motor, name, of = 'motor', height = 280 }: Props = $props();
+  const units = useUnits();
   const greatest = $derived(motor.rpm.at(-1) ?? 1);
   const isCutShort = $derived(motor.peak_nm.at(-1) === null);
 </script>
@@ -53,7 +55,9 @@
 {/snippet}
 
 <DyePlot
-  title="{name}: torque, N·m, by {of} speed, rpm"
+  title="{name}: torque, {units.symbol('N·m')}, by {of} speed, rpm"
+  acrossUnit="rpm"
+  upUnit="N·m"
   label="Torque of {name} against its speed"
   across={greatest}
   up={Math.max(...motor.peak_nm.map((nm) => nm ?? 0), 1) * 1.12}

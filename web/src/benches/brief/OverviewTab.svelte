@@ -1,9 +1,9 @@
 <script lang="ts">
   import type { BriefSheet, JobResult } from '../../api/types';
-  import { fixed, whole } from '../../lib/format';
   import Fields from '../../measure/Fields.svelte';
   import { NOTES } from './fields';
   import MotorPlot from './MotorPlot.svelte';
+  import { useUnits } from '../../measure/units.svelte';
 
   interface Props {
     result: JobResult['brief'];
@@ -12,6 +12,7 @@
     change: (write: (brief: BriefSheet) => void) => void;
   }
   let { result, brief, disabled, change }: Props = $props();
+  const units = useUnits();
 </script>
 
 {#if result.motor}
@@ -33,7 +34,11 @@
           <tr class={['border-t border-edge', tyre.used && 'bg-brass-wash font-semibold']}>
             <td class="px-1 py-1.5">{tyre.text}</td>
             <td class="text-right figures"
-              >{whole(tyre.circumference_mm)} ± {fixed(tyre.u_mm, tyre.u_mm < 10 ? 1 : 0)} mm</td
+              >{units.num(tyre.circumference_mm, 'mm', 0)} ± {units.figure(
+                tyre.u_mm,
+                'mm',
+                tyre.u_mm < 10 ? 1 : 0,
+              )}</td
             >
             <td class="w-12 pr-1 text-right text-[13px]">{tyre.used ? 'used' : ''}</td>
           </tr>
@@ -51,7 +56,7 @@
     <h2>Still to measure or look up</h2>
     <ul class="mt-1">
       {#each result.to_do as todo (todo.field + todo.text)}
-        <li class="border-t border-edge py-1.5">{todo.text}</li>
+        <li class="border-t border-edge py-1.5">{units.words(todo.text)}</li>
       {:else}
         <li class="border-t border-edge py-1.5 text-ink-dim">Nothing: the brief is complete.</li>
       {/each}
@@ -59,7 +64,7 @@
     {#if result.assumed.length > 0}
       <h3 class="mt-3 text-ink-dim">Taken as usual, not measured</h3>
       <ul class="text-ink-dim">
-        {#each result.assumed as assumed (assumed.field)}<li>{assumed.text}</li>{/each}
+        {#each result.assumed as assumed (assumed.field)}<li>{units.words(assumed.text)}</li>{/each}
       </ul>
     {/if}
   </section>

@@ -15,7 +15,7 @@ export const VEHICLE: Form<BriefSheet['vehicle']> = [
   reading('wheelbase', 'Wheelbase', 'vehicle_length', 'hub centre to hub centre'),
   reading('cg_height', 'Centre of gravity height', 'vehicle_length', 'lift one axle, or estimate'),
   number('front_share', 'Front share of the kerb mass', [0.05, 0.95], 'weigh each axle: front over both'),
-  number('cda_m2', 'Drag area C_dA, m²', [0.1, 9], 'drag coefficient × frontal area'),
+  number('cda_m2', 'Drag area C_dA', [0.1, 9], 'drag coefficient × frontal area', 'm²'),
 ];
 
 const TYRE: Form<Tyre> = [
@@ -79,7 +79,7 @@ export const MOTOR_LASTING: Form<MotorSheet> = [
   reading('mass', 'Mass', 'mass'),
   number('rated_bus_v', 'Figures are at a bus of, V', [1, 1500], 'from the data sheet'),
   number('bus_v', 'This vehicle’s bus, V, under load', [1, 1500], 'speeds and power go with it'),
-  number('inertia_kgm2', 'Rotor inertia, kg·m²', [0, 10]),
+  number('inertia_kgm2', 'Rotor inertia', [0, 10], '', 'kg·m²'),
 ];
 
 export const ENGINE: Form<BriefSheet['was']> = [

@@ -1,12 +1,12 @@
 <script lang="ts">
   import type { PlateResult, PlateSheet } from '../../api/types';
-  import { fixed } from '../../lib/format';
   import Fields from '../../measure/Fields.svelte';
   import BaseRows from './BaseRows.svelte';
   import { APART, BASE, KIND, RING, SECOND } from './fields';
   import StandoffFields from './StandoffFields.svelte';
 
   type BuildUp = PlateSheet['build_up'];
+  import { useUnits } from '../../measure/units.svelte';
   interface Props {
     build: BuildUp;
     result: PlateResult;
@@ -14,6 +14,7 @@
     change: (write: (build: BuildUp) => void) => void;
   }
   let { build, result, disabled, change }: Props = $props();
+  const units = useUnits();
   const TRADE: Record<BuildUp['kind'], string> = {
     one_plate: 'Shortest and stiffest; the gap is the plate’s thickness.',
     two_plates: 'Any gap, and room to reach the coupler; both faces must be kept parallel.',
@@ -41,8 +42,8 @@
   {#if shim !== null}
     <p class="text-[13px]" role="status">
       {shim >= 0
-        ? `${fixed(shim, 2)} mm of shim under each foot.`
-        : `The motor stands ${fixed(-shim, 2)} mm too high.`}
+        ? `${units.figure(shim, 'mm', 2)} of shim under each foot.`
+        : `The motor stands ${units.figure(-shim, 'mm', 2)} too high.`}
     </p>
   {/if}
 {/if}
@@ -51,8 +52,8 @@
   <p class="text-right text-[12.5px] text-ink-dim">
     {apart === null
       ? 'faces apart: not known yet'
-      : `faces come to stand ${fixed(apart.nominal_mm, 2)} mm apart${
-          apart.worst_mm > 0 ? `, ± ${fixed(apart.worst_mm, 2)} at worst` : ''
+      : `faces come to stand ${units.figure(apart.nominal_mm, 'mm', 2)} apart${
+          apart.worst_mm > 0 ? `, ± ${units.num(apart.worst_mm, 'mm', 2)} at worst` : ''
         }`}
   </p>
 {/if}

@@ -1,18 +1,21 @@
 <script lang="ts">
   import type { CentreRoute, SurveyResult } from '../../api/types';
-  import { fixed, signed } from '../../lib/format';
+  import { useUnits } from '../../measure/units.svelte';
 
   interface Props {
     survey: SurveyResult;
   }
   let { survey }: Props = $props();
+  const units = useUnits();
   const side = (route: CentreRoute) => (route.apart_mm === null ? 'does not settle it alone' : '');
 </script>
 
 <section class="mt-4 text-[13px]">
   <h2 class="text-[14px]">The shaft’s centre</h2>
   {#if survey.centre_u_mm !== null}
-    <p>Known to ± <span class="figures">{fixed(2 * survey.centre_u_mm, 2)}</span> mm against the holes.</p>
+    <p>
+      Known to ± <span class="figures">{units.figure(2 * survey.centre_u_mm, 'mm', 2)}</span> against the holes.
+    </p>
   {:else}
     <p class="text-ink-dim">
       Not settled yet. Three ways there: radii to three holes or more; a square dropped on both sides of the
@@ -35,14 +38,18 @@
             {#if route.apart_mm === null}
               <td colspan="3" class="text-right text-ink-dim">{side(route)}</td>
             {:else}
-              <td class="text-right figures">{signed(route.x_mm, 2)}</td>
-              <td class="text-right figures">{signed(route.y_mm, 2)}</td>
-              <td class="text-right figures text-ink-dim">{fixed(route.sure_mm, 2)}</td>
+              <td class="text-right figures"
+                >{units.figure(route.x_mm, 'mm', 2, { signed: true, bare: true })}</td
+              >
+              <td class="text-right figures"
+                >{units.figure(route.y_mm, 'mm', 2, { signed: true, bare: true })}</td
+              >
+              <td class="text-right figures text-ink-dim">{units.num(route.sure_mm, 'mm', 2)}</td>
             {/if}
           </tr>
         {/each}
       </tbody>
     </table>
-    <p class="text-ink-dim">mm from where all of them together put it.</p>
+    <p class="text-ink-dim">{units.symbol('mm')} from where all of them together put it.</p>
   {/if}
 </section>

@@ -1,8 +1,8 @@
 <script lang="ts">
   import type { Entity, HoleResult, SurveyReading, Terminals } from '../../api/types';
-  import { signed } from '../../lib/format';
   import { arcRadius, onArc, type Circle } from './motor-ring';
   import { endsOf, type PlateState } from './plate.svelte';
+  import { useUnits } from '../../measure/units.svelte';
 
   interface Props {
     plate: PlateState;
@@ -12,6 +12,7 @@
     terminals: Terminals | null;
   }
   let { plate, readings, entities, motorHoles, terminals }: Props = $props();
+  const units = useUnits();
   const LABEL_MM = 31; // from a hole to its name, clear of the edge
   const WRITTEN = /^(standoff:|foot:|engraved:|row$)/; // what the drawing itself says beside the survey's names
 
@@ -78,7 +79,7 @@
   {#each suspects as { off, reading, index } (index)}
     {@const at = middle(reading)}
     {#if at}<text x={at.x} y={-at.y + 3} class="fill-fails-lit figures text-[10.5px]"
-        >{signed(off, 1)} mm?</text
+        >{units.figure(off, 'mm', 1, { signed: true })}?</text
       >{/if}
   {/each}
   {#if terminals && motorHoles.length > 0}

@@ -1,7 +1,7 @@
 <script lang="ts">
   import type { Feature, FeatureRow } from '../../api/types';
-  import { fixed, signed } from '../../lib/format';
   import VerdictMark from '../../lib/ui/VerdictMark.svelte';
+  import { useUnits } from '../../measure/units.svelte';
 
   interface Props {
     features: readonly Feature[];
@@ -10,6 +10,7 @@
     onmeasured: (k: number) => void;
   }
   let { features, rows, texts = $bindable(), onmeasured }: Props = $props();
+  const units = useUnits();
   const rowOf = (feature: Feature) => rows.find((row) => row.feature === feature.title);
 </script>
 
@@ -29,7 +30,7 @@
       {@const row = rowOf(feature)}
       <tr class="border-t border-edge">
         <td class="figures">{feature.title}</td>
-        <td class="text-right figures">{fixed(feature.expected_mm, 2)}</td>
+        <td class="text-right figures">{units.num(feature.expected_mm, 'mm', 2)}</td>
         <td class="w-28"
           ><input
             class="field-line text-right figures"
@@ -41,9 +42,9 @@
           /></td
         >
         <td class={['text-right figures', row?.verdict === 'fails' && 'font-semibold text-fails']}
-          >{row ? signed(row.off_mm, 2) : ''}</td
+          >{row ? units.figure(row.off_mm, 'mm', 2, { signed: true, bare: true }) : ''}</td
         >
-        <td class="text-right figures text-ink-dim">± {fixed(feature.allowed_mm, 1)}</td>
+        <td class="text-right figures text-ink-dim">± {units.num(feature.allowed_mm, 'mm', 1)}</td>
         <td class="pl-2"
           >{#if row}<VerdictMark verdict={row.verdict} />{/if}</td
         >

@@ -1,19 +1,20 @@
 <script lang="ts">
   import type { PartResult } from '../../api/types';
-  import { fixed } from '../../lib/format';
   import { sideWords } from './plate.svelte';
 
+  import { useUnits } from '../../measure/units.svelte';
   interface Props {
     part: PartResult;
   }
   let { part }: Props = $props();
+  const units = useUnits();
 </script>
 
 <section class="px-3 py-3">
   <h2>Hole table</h2>
   <p class="text-[13px] text-ink-dim">
-    {part.title}, seen from {sideWords(part, 'first')}, mm: x and y from the shaft's centre; left and foot
-    from two square edges.
+    {part.title}, seen from {sideWords(part, 'first')}, {units.symbol('mm')}: x and y from the shaft's centre;
+    left and foot from two square edges.
   </p>
   {#if part.hole_table.length > 0}
     <table class="mt-1 w-full text-[12.5px]" aria-label="Hole table">
@@ -32,15 +33,15 @@
         {#each part.hole_table as hole (hole.id)}
           <tr class="border-t border-edge">
             <td class={['py-0.5 figures', hole.kind === 'motor' && 'text-brass']}>{hole.id}</td>
-            <td class="text-right figures">{fixed(hole.x_mm, 2)}</td>
-            <td class="text-right figures">{fixed(hole.y_mm, 2)}</td>
-            <td class="text-right figures text-ink-dim">{fixed(hole.left_mm, 1)}</td>
-            <td class="text-right figures text-ink-dim">{fixed(hole.bottom_mm, 1)}</td>
+            <td class="text-right figures">{units.num(hole.x_mm, 'mm', 2)}</td>
+            <td class="text-right figures">{units.num(hole.y_mm, 'mm', 2)}</td>
+            <td class="text-right figures text-ink-dim">{units.num(hole.left_mm, 'mm', 1)}</td>
+            <td class="text-right figures text-ink-dim">{units.num(hole.bottom_mm, 'mm', 1)}</td>
             <td class="text-right figures" title={hole.made}
-              >{fixed(hole.finished_mm, 1)}{hole.made === 'cut' ? '' : ' *'}</td
+              >{units.num(hole.finished_mm, 'mm', 1)}{hole.made === 'cut' ? '' : ' *'}</td
             >
             <td class="text-right figures text-ink-dim"
-              >{hole.sure_mm === null ? 'set' : fixed(hole.sure_mm, 2)}</td
+              >{hole.sure_mm === null ? 'set' : units.num(hole.sure_mm, 'mm', 2)}</td
             >
           </tr>
         {/each}
@@ -56,7 +57,7 @@
       <li class="border-t border-edge py-0.5">
         {ligament.a} to {ligament.b}
         <span class="float-right figures"
-          >{fixed(ligament.left_mm, 1)} of {fixed(ligament.wanted_mm, 1)} mm</span
+          >{units.num(ligament.left_mm, 'mm', 1)} of {units.figure(ligament.wanted_mm, 'mm', 1)}</span
         >
       </li>
     {/each}

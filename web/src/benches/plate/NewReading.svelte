@@ -5,8 +5,10 @@
   import { ReadingEntry, type Entered } from './reading-entry.svelte';
   import { JAWS, KINDS, TOOLS } from './readings';
   import SweepForm from './SweepForm.svelte';
+  import { useUnits } from '../../measure/units.svelte';
 
   let { holes, frames, next, onadd }: Entered = $props();
+  const units = useUnits();
   const uid = $props.id();
   const entry = new ReadingEntry(useReader(), () => ({ holes, frames, next, onadd }));
   const between = $derived(entry.between);
@@ -67,7 +69,7 @@
             {entry.says
               ? `▲ ${entry.says}`
               : next && entry.isSuggested
-                ? `suggested: ${next.why}`
+                ? `suggested: ${units.words(next.why)}`
                 : JAWS[between.kind]}
           </p>
         </div>

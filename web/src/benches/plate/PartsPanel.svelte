@@ -1,7 +1,7 @@
 <script lang="ts">
   import type { Check, PartResult } from '../../api/types';
   import { useEditor } from '../../job/job-editor.svelte';
-  import { clockTime, fixed, whole } from '../../lib/format';
+  import { clockTime } from '../../lib/format';
   import Button from '../../lib/ui/Button.svelte';
   import DeliveryDialog from './DeliveryDialog.svelte';
   import { fetchFile } from './files';
@@ -10,12 +10,14 @@
   import ReleaseDialog from './ReleaseDialog.svelte';
   import { releasedFile } from './releases';
 
+  import { useUnits } from '../../measure/units.svelte';
   interface Props {
     checks: readonly Check[];
     plate: PlateState;
     disabled: boolean;
   }
   let { checks, plate, disabled }: Props = $props();
+  const units = useUnits();
   const editor = useEditor();
   let releasing = $state.raw<PartResult | null>(null);
   let receiving = $state.raw<PartResult | null>(null);
@@ -34,20 +36,23 @@
         {/if}
       </div>
       <p class="text-ink-dim">
-        {cut.quantity} × {fixed(cut.width_mm, 0)} × {fixed(cut.height_mm, 0)}{cut.thickness_mm === null
-          ? ''
-          : ` × ${fixed(cut.thickness_mm, 1)}`} mm, {cut.material}
+        {cut.quantity} × {units.num(cut.width_mm, 'mm', 0)} × {units.num(
+          cut.height_mm,
+          'mm',
+          0,
+        )}{cut.thickness_mm === null ? '' : ` × ${units.num(cut.thickness_mm, 'mm', 1)}`}
+        {units.symbol('mm')}, {units.words(cut.material)}
       </p>
       <dl class="mt-1 grid grid-cols-[1fr_auto] gap-x-3">
         <dt>area</dt>
-        <dd class="text-right figures">{whole(cut.area_cm2)} cm²</dd>
+        <dd class="text-right figures">{units.figure(cut.area_cm2, 'cm²', 0)}</dd>
         <dt>cut length</dt>
-        <dd class="text-right figures">{whole(cut.cut_length_mm)} mm</dd>
+        <dd class="text-right figures">{units.figure(cut.cut_length_mm, 'mm', 0)}</dd>
         <dt>pierces</dt>
         <dd class="text-right figures">{cut.pierces}</dd>
         <dt>mass, each</dt>
         <dd class="text-right figures">
-          {cut.mass_kg === null ? 'material?' : `${fixed(cut.mass_kg, 2)} kg`}
+          {cut.mass_kg === null ? 'material?' : `${units.figure(cut.mass_kg, 'kg', 2)}`}
         </dd>
         <dt>from one sheet</dt>
         <dd class="text-right figures">{cut.per_sheet === null ? 'its size?' : cut.per_sheet}</dd>
@@ -61,7 +66,7 @@
           {#if released.differs.length > 0}
             <p class="font-semibold text-fails">▲ Differs from released {released.letter}:</p>
             <ul class="figures">
-              {#each released.differs as moved (moved.says)}<li>{moved.says}</li>{/each}
+              {#each released.differs as moved (moved.says)}<li>{units.words(moved.says)}</li>{/each}
             </ul>
             {#each released.readings_since as since (since)}<p>
                 Reading since: <span class="figures">{since}</span>

@@ -6,12 +6,14 @@
   import JawPicture from './JawPicture.svelte';
   import { ReadingEntry, type Entered } from './reading-entry.svelte';
   import { isAlongAxis, JAWS, keyed, KIND_WORDS, KINDS, toolWords, type Between } from './readings';
+  import { useUnits } from '../../measure/units.svelte';
 
   interface Props extends Entered {
     survey: SurveyResult;
     taken: number;
   }
   let { holes, frames, survey, taken, onadd, next }: Props = $props();
+  const units = useUnits();
   const entry = new ReadingEntry(useReader(), () => ({ holes, frames, next, onadd }));
   let isInch = $state(false);
   let echo = $state('');
@@ -22,7 +24,7 @@
     if (entry.says) return `▲ ${entry.says}`;
     if (survey.says[0]) return survey.says[0];
     if (next && entry.isSuggested && taken > 0 && next.replaces === null) return next.why;
-    return last ? `${taken} taken. ${last.label}: ${last.says}` : '';
+    return last ? `${taken} taken. ${last.label}: ${units.words(last.says)}` : '';
   });
 
   function title({ kind, a, b, edge }: Between): string {

@@ -8,6 +8,7 @@
   import MotorRing from './MotorRing.svelte';
   import type { PlateState } from './plate.svelte';
   import SurveyMarks from './SurveyMarks.svelte';
+  import { useUnits } from '../../measure/units.svelte';
 
   interface Props {
     result: PlateResult;
@@ -18,8 +19,10 @@
     onturn: ((deg: number) => void) | null; // null: may not be changed
   }
   let { result, plate, readings, turnedDeg, ghost, onturn }: Props = $props();
+  const units = useUnits();
   const ROOM_MM = 24;
-  const BAR_MM = 100;
+  /** A scale of a round length: 100 mm, or 4 in. */
+  const barMm = $derived(units.system.startsWith('us') ? units.metric(4, 'mm') : 100);
 
   const bounds = $derived.by(() => {
     const drawn = plate.drawing;
@@ -69,7 +72,9 @@
     >
   {/if}
   <g transform="translate({bounds.left + 8} {-bounds.bottom - 8})" class="stroke-scribe" stroke-width="0.8">
-    <path d="M0 -3v6M0 0h{BAR_MM}M{BAR_MM / 2} -2v4M{BAR_MM} -3v6" />
-    <text x={BAR_MM + 5} y="3" stroke="none" class="fill-scribe figures text-[10px]">{BAR_MM} mm</text>
+    <path d="M0 -3v6M0 0h{barMm}M{barMm / 2} -2v4M{barMm} -3v6" />
+    <text x={barMm + 5} y="3" stroke="none" class="fill-scribe figures text-[10px]"
+      >{units.figure(barMm, 'mm', 0)}</text
+    >
   </g>
 </svg>

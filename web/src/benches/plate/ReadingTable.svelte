@@ -1,6 +1,5 @@
 <script lang="ts">
   import type { SurveyReading, SurveyReadingResult, SurveyResult } from '../../api/types';
-  import { signed } from '../../lib/format';
   import { useUnits } from '../../measure/units.svelte';
   import { endsOf, type PlateState } from './plate.svelte';
   import ReadingInput from '../../measure/ReadingInput.svelte';
@@ -33,8 +32,8 @@
     <tr>
       <th class="py-1.5 pl-3 text-left font-normal">reading</th>
       <th></th>
-      <th class="text-right font-normal">{units.mode === 'as typed' ? 'as measured' : units.mode}</th>
-      <th class="text-right font-normal">± mm</th>
+      <th class="text-right font-normal">{units.isLook ? units.symbol('mm') : 'as measured'}</th>
+      <th class="text-right font-normal">± {units.symbol('mm')}</th>
       <th class="text-right font-normal">off by</th>
       <th class="w-5"></th>
     </tr>
@@ -45,7 +44,7 @@
       {#if reading}
         <tr
           class={['border-t border-edge', ROW[one.fit], isLit(reading) && 'bg-card']}
-          title={one.says}
+          title={units.words(one.says)}
           onmouseenter={() => (plate.hoveredReading = index)}
           onmouseleave={() => (plate.hoveredReading = null)}
         >
@@ -56,23 +55,27 @@
               <ReadingInput
                 label="Reading {one.label}"
                 quantity="length"
-                text={units.length(reading.reading.text, one.value_mm)}
+                text={units.typed(reading.reading.text, one.value_mm)}
                 unit={reading.reading.unit ?? null}
-                disabled={disabled || units.mode !== 'as typed'}
+                disabled={disabled || units.isLook}
                 onchange={(text) => onchange(index, text)}
               />
             {:else}
               <p class="px-1 text-right figures" title="how far the swept centre lies from the shaft's">
-                {one.value_mm.toFixed(3)}
+                {units.num(one.value_mm, 'mm', 3)}
               </p>
             {/if}
           </td>
           <td
             class={['text-right figures', one.u_is_default ? 'text-brass' : 'text-ink-dim']}
-            title={one.u_is_default ? 'taken as usual: no tool stated' : undefined}>{one.u_mm.toFixed(2)}</td
+            title={one.u_is_default ? 'taken as usual: no tool stated' : undefined}
+            >{units.num(one.u_mm, 'mm', 2)}</td
           >
           <td class={['text-right figures', one.fit === 'suspect' && 'font-semibold text-fails']}>
-            {one.fit === 'suspect' ? '▲ ' : ''}{signed(one.off_mm, 2)}
+            {one.fit === 'suspect' ? '▲ ' : ''}{units.figure(one.off_mm, 'mm', 2, {
+              signed: true,
+              bare: true,
+            })}
           </td>
           <td class="pr-2 text-right">
             {#if !disabled}

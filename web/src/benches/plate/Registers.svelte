@@ -1,11 +1,11 @@
 <script lang="ts">
   import type { PlateResult, PlateSheet, Reading } from '../../api/types';
-  import { fixed } from '../../lib/format';
   import ReadingField from '../../measure/ReadingField.svelte';
   import Fields from '../../measure/Fields.svelte';
   import { figure, type Column } from '../../measure/rows';
   import RowTable from '../../measure/RowTable.svelte';
   import { DOWEL, FITS } from './fields';
+  import { useUnits } from '../../measure/units.svelte';
 
   type Register = PlateSheet['plate']['registers'][number];
   interface Props {
@@ -15,7 +15,9 @@
     change: (write: (plate: PlateSheet['plate']) => void) => void;
   }
   let { plate, result, disabled, change }: Props = $props();
-  const limits = (least: number, greatest: number) => `${fixed(least, 3)}–${fixed(greatest, 3)}`;
+  const units = useUnits();
+  const limits = (least: number, greatest: number) =>
+    `${units.num(least, 'mm', 3)}–${units.num(greatest, 'mm', 3)}`;
   const dowel = $derived(result.registers.find((one) => one.what.startsWith('dowel')));
   const plays = $derived(plate.register_plays);
 

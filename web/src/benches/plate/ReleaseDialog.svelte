@@ -8,6 +8,7 @@
   import PartPicture from './PartPicture.svelte';
   import { sideWords, type SideSeen } from './plate.svelte';
   import { release } from './releases';
+  import { useUnits } from '../../measure/units.svelte';
 
   interface Props {
     part: PartResult;
@@ -15,6 +16,7 @@
     onclose: () => void;
   }
   let { part, checks, onclose }: Props = $props();
+  const units = useUnits();
   const uid = $props.id();
   const editor = useEditor();
   let side = $state<SideSeen | null>(null);
@@ -89,7 +91,7 @@
         {#each open as check (check.key)}
           <p class="flex items-baseline gap-2">
             <VerdictMark verdict={check.verdict} />
-            {check.title}: {check.says}
+            {check.title}: {units.words(check.says)}
           </p>
         {/each}
         {#if failing.length > 0}

@@ -1,6 +1,7 @@
 <script lang="ts">
   import type { SurveyResult } from '../../api/types';
   import Button from '../../lib/ui/Button.svelte';
+  import { useUnits } from '../../measure/units.svelte';
 
   interface Props {
     survey: SurveyResult;
@@ -8,6 +9,7 @@
     onleave: (index: number) => void;
   }
   let { survey, disabled, onleave }: Props = $props();
+  const units = useUnits();
   const suspect = $derived(survey.readings.findIndex((one) => one.fit === 'suspect'));
 
   function measureAgain(label: string): void {
@@ -18,7 +20,7 @@
 <div class="shrink-0 border-t border-edge px-4 py-2 text-[13px]" aria-live="polite">
   {#each survey.says as sentence, k (sentence)}
     <p class={k === 0 && suspect >= 0 ? 'font-semibold text-fails' : 'text-ink-dim'}>
-      {k === 0 && suspect >= 0 ? '▲ ' : ''}{sentence}
+      {k === 0 && suspect >= 0 ? '▲ ' : ''}{units.words(sentence)}
     </p>
   {/each}
   {#if suspect >= 0 && !disabled}

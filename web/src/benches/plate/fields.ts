@@ -1,5 +1,6 @@
 /** The forms of motor face, plate, build-up and screws, in the order in which their figures are taken. */
 import type { Joint, PlateSheet, Survey } from '../../api/types';
+import { fig, num } from '../../measure/figures';
 import { asked, choice, count, number, reading, settled, text, yesNo, type Form } from '../../measure/fields';
 
 type Face = PlateSheet['face'];
@@ -38,7 +39,12 @@ export const TURNED: Form<Plate> = [
 ];
 export const FACE: Form<Face> = [
   reading('register_size', 'Register', 'length'),
-  reading('plate_hole', 'Clearance hole in the plate', 'length', 'M10 11, M8 9, M12 13.5 mm'),
+  reading(
+    'plate_hole',
+    'Clearance hole in the plate',
+    'length',
+    `M10 ${num(11, 'mm')}, M8 ${num(9, 'mm')}, M12 ${fig(13.5, 'mm')}`,
+  ),
   reading('counterbore', 'Counterbore, when heads are sunk', 'length'),
   reading('counterbore_depth', 'Counterbore depth', 'length'),
 ];
@@ -86,7 +92,7 @@ const SCREW: Form<Joint> = [
     ],
     'not known',
   ),
-  number('tapped_mpa', 'Its tensile strength, MPa', [21, 2500], 'empty: usual for the material'),
+  number('tapped_mpa', 'Its tensile strength', [21, 2500], 'empty: usual for the material', 'MPa'),
   choice(
     'condition',
     'Thread is',
@@ -125,7 +131,10 @@ export const jointForm = (threads: readonly string[]): Form<Joint> => [
   ...SCREW,
 ];
 export const SLEEVES: Form<Joint> = [
-  asked((joint) => joint.crush_tube, number('sleeve_yield_mpa', 'Yield of the sleeves, MPa', [21, 2500])),
+  asked(
+    (joint) => joint.crush_tube,
+    number('sleeve_yield_mpa', 'Yield of the sleeves', [21, 2500], '', 'MPa'),
+  ),
 ];
 
 export const TERMINALS: Form<Face> = [

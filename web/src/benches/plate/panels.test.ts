@@ -165,14 +165,16 @@ describe('JointFields', () => {
     joint(RESULT);
     const says = screen.getByRole('status').textContent ?? '';
     for (const words of [
-      '25 or 30 mm long fits',
+      '25 mm or 30 mm long fits',
       'what is behind is not known',
       '36 N·m',
       '70 % of proof',
       '8 of them',
     ])
       expect(says).toContain(words);
-    expect(screen.getByText(/H3, H7: Ø12.2 is loose on M10/).textContent).toContain('Ø12.1 × Ø10.1 × 10.0');
+    expect(screen.getByText(/H3, H7: Ø12.2 mm is loose on M10/).textContent).toContain(
+      'Ø12.1 × Ø10.1 × 10.0',
+    );
   });
 
   it('says so where no usual length fits, or a sleeve is too thin to turn', () => {

@@ -65,6 +65,8 @@ export function aSurvey(change: Partial<SurveyResult> = {}): SurveyResult {
     says: [],
     redundancy: 2,
     is_settled: true,
+    steps: 4,
+    last_step_mm: 0,
     chi_square: 1,
     chi_square_limit: 6,
     worst_w: 1,

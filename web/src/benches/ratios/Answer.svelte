@@ -1,6 +1,7 @@
 <script lang="ts">
   import type { Candidate, Pick, RatiosResult } from '../../api/types';
   import VerdictMark from '../../lib/ui/VerdictMark.svelte';
+  import { useUnits } from '../../measure/units.svelte';
 
   interface Props {
     result: RatiosResult;
@@ -11,6 +12,7 @@
     onchoose: (pick: Pick) => void;
   }
   let { result, shown, undone, mayEdit, onpin, onchoose }: Props = $props();
+  const units = useUnits();
   const mend = $derived(result.mend);
 </script>
 
@@ -29,8 +31,8 @@
   >
     <span
       ><VerdictMark verdict="fails" silent />
-      <strong class="text-fails">{shown.key} does not {undone.join(', nor ')}.</strong>
-      {mend?.text}</span
+      <strong class="text-fails">{shown.key} does not {units.words(undone.join(', nor '))}.</strong>
+      {units.words(mend?.text ?? '')}</span
     >
     {#if mend?.pick && mend.key}
       {@const pick = mend.pick}
@@ -47,7 +49,9 @@
     {#if result.not_judged.length > 0}
       <span
         ><VerdictMark verdict="not_known" silent />
-        <strong>{shown.key}: not known yet whether it can {result.not_judged.join(', or ')}.</strong></span
+        <strong
+          >{shown.key}: not known yet whether it can {units.words(result.not_judged.join(', or '))}.</strong
+        ></span
       >
     {:else}
       <span><VerdictMark verdict="holds" silent /> <strong>{shown.key} does all it must.</strong></span>
@@ -55,7 +59,7 @@
     {#each result.alternatives as other (other.key)}
       <span
         >{other.best_in[0]?.toUpperCase()}{other.best_in.slice(1)}: {other.key}
-        <span class="text-ink-dim">({other.costs})</span>
+        <span class="text-ink-dim">({units.words(other.costs)})</span>
         {@render pinning(other.pick, other.key)}</span
       >
     {:else}

@@ -2,6 +2,7 @@
   import type { Box } from '../../api/types';
   import ReadingInput from '../../measure/ReadingInput.svelte';
   import type { Asks } from './boxes';
+  import { useUnits } from '../../measure/units.svelte';
 
   interface Props {
     box: Box;
@@ -12,6 +13,7 @@
     onsettings: (text: string) => void;
   }
   let { box, asks, askHeat, disabled, onput, onsettings }: Props = $props();
+  const units = useUnits();
   const senses: Record<string, boolean | null> = { '': null, no: false, yes: true };
   const sense = $derived(box.reverses === true ? 'yes' : box.reverses === false ? 'no' : '');
 </script>
@@ -51,7 +53,7 @@
           label="Heat that {box.name} sheds"
           text={box.sheds?.text ?? ''}
           quantity="power"
-          placeholder="? kW"
+          placeholder="? {units.symbol('kW')}"
           {disabled}
           onchange={(text) => onput({ sheds: text === '' ? null : { text } })}
         /></span
@@ -65,7 +67,7 @@
           label="Mass of {box.name}, which hangs on the plate"
           text={box.mass?.text ?? ''}
           quantity="mass"
-          placeholder="? kg"
+          placeholder="? {units.symbol('kg')}"
           {disabled}
           onchange={(text) => onput({ mass: text === '' ? null : { text } })}
         /></span

@@ -2,6 +2,7 @@
   import type { Candidate, Pick, RatiosResult } from '../../api/types';
   import { fixed, whole } from '../../lib/format';
   import type { RatiosState } from './ratios.svelte';
+  import { useUnits } from '../../measure/units.svelte';
 
   interface Props {
     result: RatiosResult;
@@ -10,6 +11,7 @@
     onpin: (pick: Pick) => void;
   }
   let { result, ratios, mayEdit, onpin }: Props = $props();
+  const units = useUnits();
   const rows = $derived(
     result.candidates
       .filter((one) => one.is_chosen || ratios.isKept(one))
@@ -26,8 +28,8 @@
     <thead class="text-ink-dim">
       <tr>
         <th class="py-1 text-left font-normal">tick to pin beside</th>
-        <th class="text-right font-normal">km/h</th>
-        <th class="text-right font-normal">0–50</th>
+        <th class="text-right font-normal">{units.symbol('km/h')}</th>
+        <th class="text-right font-normal">0–{units.num(50, 'km/h', 0)}</th>
         <th class="text-right font-normal">cruise</th>
       </tr>
     </thead>
@@ -57,7 +59,7 @@
               {one.key}
             </label>
           </td>
-          <td class="text-right figures">{whole(one.top_kmh)}</td>
+          <td class="text-right figures">{units.num(one.top_kmh, 'km/h', 0)}</td>
           <td class="text-right figures">{fixed(one.s_0_50, 1)}</td>
           <td class="text-right figures">{whole(one.cruise_rpm)}</td>
         </tr>

@@ -1,9 +1,10 @@
 <script lang="ts">
-  import { fixed, whole } from '../../lib/format';
+  import { fixed } from '../../lib/format';
   import Button from '../../lib/ui/Button.svelte';
   import Dialog from '../../lib/ui/Dialog.svelte';
   import type { TradePoint } from './ratios.svelte';
 
+  import { useUnits } from '../../measure/units.svelte';
   interface Props {
     name: string;
     point: TradePoint | null;
@@ -12,13 +13,14 @@
     onclose: () => void;
   }
   let { name, point, reason, onchoose, onclose }: Props = $props();
+  const units = useUnits();
   const uid = $props.id();
   // The dialog is made anew for each gearing, so the first value is the one to start from.
   // svelte-ignore state_referenced_locally
   let why = $state(reason);
   const about = $derived(
     point
-      ? `${whole(point.topKmh)} km/h; 0–50 in ${fixed(point.launchS, 1)} s; ${whole(point.cruiseRpm)} rpm at cruise.`
+      ? `${units.figure(point.topKmh, 'km/h', 0)}; 0–${units.num(50, 'km/h', 0)} in ${fixed(point.launchS, 1)} s; ${units.figure(point.cruiseRpm, 'rpm', 0)} at cruise.`
       : '',
   );
 </script>

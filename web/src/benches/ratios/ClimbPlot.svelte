@@ -2,12 +2,14 @@
   import type { Climb } from '../../api/types';
   import DyePlot from '../../drawing/DyePlot.svelte';
   import { curvePath, type PlotFrame } from '../../drawing/plot-frame';
+  import { useUnits } from '../../measure/units.svelte';
 
   interface Props {
     climb: Climb;
     name: string;
   }
   let { climb, name }: Props = $props();
+  const units = useUnits();
   const STEEPEST_SHOWN = 60;
   const LABEL_AT = 0.3; // of the way along the curves
 
@@ -47,7 +49,9 @@
 {/snippet}
 
 <DyePlot
-  title="Grade held laden, %, by km/h: {name}"
+  title="Grade held laden, %, by {units.symbol('km/h')}: {name}"
+  acrossUnit="km/h"
+  upUnit="%"
   label="Grade held laden by road speed, {name}"
   across={greatestKmh}
   up={steepest}

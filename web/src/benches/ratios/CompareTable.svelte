@@ -1,7 +1,7 @@
 <script lang="ts">
   import type { Candidate, Pick, RatiosResult } from '../../api/types';
-  import { fixed, whole } from '../../lib/format';
   import { compareRows, difference, shownFigure, type CompareRow } from './compare-rows';
+  import { useUnits } from '../../measure/units.svelte';
 
   interface Props {
     result: RatiosResult;
@@ -12,13 +12,14 @@
     onhover: (key: string | null) => void;
   }
   let { result, compared, mayEdit, onchoose, onpin, onhover }: Props = $props();
-  const rows = $derived(compareRows(result.cruise_kmh));
+  const units = useUnits();
+  const rows = $derived(compareRows(result.cruise_kmh, units));
   const first = $derived(compared[0]);
 
   function spread(row: CompareRow): string {
     const found = result.spreads?.spreads.find((one) => one.figure === row.spread);
     if (!found) return '';
-    const digits = row.decimals === 0 ? whole(found.plus_minus) : fixed(found.plus_minus, row.decimals);
+    const digits = units.num(found.plus_minus, row.unit ?? '', row.decimals);
     return Number(digits.replace(/\D/g, '')) === 0 ? '' : `±${digits}`;
   }
 </script>
@@ -78,14 +79,14 @@
             <td class={['px-1.5 text-right figures whitespace-nowrap', k === 0 && 'bg-brass-wash']}>
               {row.name && one.not_known.includes(row.name)
                 ? 'not known'
-                : shownFigure(row, row.figure(one))}{row.suffix?.(one) ?? ''}
+                : shownFigure(row, row.figure(one), units)}{row.suffix?.(one) ?? ''}
               <span class="text-[11px] text-ink-dim"
-                >{k === 0 ? spread(row) : first ? difference(row, one, first) : ''}</span
+                >{k === 0 ? spread(row) : first ? difference(row, one, first, units) : ''}</span
               >
             </td>
           {/each}
           {#if result.was}<td class="px-1.5 text-right figures whitespace-nowrap text-ink-dim"
-              >{row.was ? shownFigure(row, row.was(result.was)) : ''}</td
+              >{row.was ? shownFigure(row, row.was(result.was), units) : ''}</td
             >{/if}
         </tr>
       {/each}

@@ -3,6 +3,7 @@
   import { whole } from '../../lib/format';
   import VerdictMark from '../../lib/ui/VerdictMark.svelte';
   import type { RatiosState } from './ratios.svelte';
+  import { useUnits } from '../../measure/units.svelte';
 
   interface Props {
     musts: readonly Must[];
@@ -10,6 +11,7 @@
     ratios: RatiosState;
   }
   let { musts, count, ratios }: Props = $props();
+  const units = useUnits();
 </script>
 
 <section>
@@ -25,7 +27,7 @@
             checked={ratios.wanted.includes(must.key)}
             onchange={() => ratios.toggleMust(must.key)}
           />
-          <span class="flex-1">{must.text}</span>
+          <span class="flex-1">{units.words(must.text)}</span>
           <span class="figures text-ink-dim">{whole(must.count)} of {whole(count)}</span>
           <span class="w-5" title={does ? 'the one shown does' : 'the one shown does not'}>
             {#if does !== null}<VerdictMark verdict={does ? 'holds' : 'fails'} />{/if}

@@ -1,5 +1,6 @@
 <script lang="ts">
-  import type { ScaleLinear } from 'd3-scale';
+  import { scaleLinear, type ScaleLinear } from 'd3-scale';
+  import { useUnits } from '../../measure/units.svelte';
 
   interface Props {
     x: ScaleLinear<number, number>;
@@ -10,6 +11,16 @@
     bottom: number;
   }
   let { x, y, left, right, top, bottom }: Props = $props();
+  const units = useUnits();
+  /** Round in the units that are read. */
+  const speeds = $derived(
+    scaleLinear(
+      x.domain().map((kmh) => units.shown(kmh, 'km/h')),
+      [0, 1],
+    )
+      .ticks(5)
+      .map((shown) => ({ shown, kmh: units.metric(shown, 'km/h') })),
+  );
 </script>
 
 {#each y.ticks(5) as seconds (seconds)}
@@ -18,8 +29,9 @@
     >{seconds}</text
   >
 {/each}
-{#each x.ticks(5) as kmh (kmh)}
+{#each speeds as { shown, kmh } (shown)}
   <line x1={x(kmh)} x2={x(kmh)} y1={top} y2={bottom} class="stroke-edge" />
-  <text x={x(kmh)} y={bottom + 15} text-anchor="middle" class="fill-ink-dim figures text-[11.5px]">{kmh}</text
+  <text x={x(kmh)} y={bottom + 15} text-anchor="middle" class="fill-ink-dim figures text-[11.5px]"
+    >{shown}</text
   >
 {/each}

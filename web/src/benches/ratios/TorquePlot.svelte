@@ -4,6 +4,7 @@
   import { curvePath, type PlotFrame } from '../../drawing/plot-frame';
 
   import RoadLoads from './RoadLoads.svelte';
+  import { useUnits } from '../../measure/units.svelte';
 
   interface Props {
     result: RatiosResult;
@@ -12,6 +13,7 @@
     ghost: readonly (number | null)[] | null; // wheel torque of the pinned design
   }
   let { result, compared, hovered, ghost }: Props = $props();
+  const units = useUnits();
 
   const oldGears = $derived(result.was?.gears ?? []);
   const greatestKmh = $derived(
@@ -83,7 +85,9 @@
 {/snippet}
 
 <DyePlot
-  title="Torque at the driven wheels, N·m, by km/h"
+  title="Torque at the driven wheels, {units.symbol('N·m')}, by {units.symbol('km/h')}"
+  acrossUnit="km/h"
+  upUnit="N·m"
   label="Torque at the driven wheels by road speed"
   across={greatestKmh}
   up={greatestNm}

@@ -6,6 +6,7 @@
   import { nearest, span } from './trade-plot';
   import WantedSpeed from './WantedSpeed.svelte';
   import { isSamePick, type RatiosState, type TradePoint } from './ratios.svelte';
+  import { useUnits } from '../../measure/units.svelte';
 
   interface Props {
     ratios: RatiosState;
@@ -13,6 +14,7 @@
     onpick: (pick: Pick) => void;
   }
   let { ratios, wantedKmh, onpick }: Props = $props();
+  const units = useUnits();
   let width = $state(290);
   const HEIGHT = 236;
   const LEFT = 34;
@@ -49,7 +51,7 @@
     {width}
     height={HEIGHT}
     role="img"
-    aria-label="Time to 50 km/h by top speed, one dot for each way to gear it"
+    aria-label="Time to {units.figure(50, 'km/h', 0)} by top speed, one dot for each way to gear it"
     class={['block', near && 'cursor-pointer']}
     onpointermove={(event) => (ratios.hovered = at(event)?.name ?? null)}
     onpointerleave={() => (ratios.hovered = null)}
@@ -58,9 +60,11 @@
       if (point) onpick(point.pick);
     }}
   >
-    <text x={4} y="13" class="fill-ink-dim text-[12px]">0–50 km/h, s (up is quicker)</text>
+    <text x={4} y="13" class="fill-ink-dim text-[12px]"
+      >0–{units.figure(50, 'km/h', 0)}, s (up is quicker)</text
+    >
     <text x={width - RIGHT} y={HEIGHT - 4} text-anchor="end" class="fill-ink-dim text-[12px]"
-      >top speed, km/h</text
+      >top speed, {units.symbol('km/h')}</text
     >
     <PlotGrid {x} {y} left={LEFT} right={width - RIGHT} top={TOP} bottom={BOTTOM} />
     {#if wantedKmh !== null}<WantedSpeed
@@ -103,7 +107,7 @@
   <figcaption class="min-h-[38px] px-1 text-[12.5px] text-ink-dim">
     {#if near}
       <span class="font-semibold text-ink">{near.name}</span><br />
-      <span class="figures">{whole(near.topKmh)}</span> km/h,
+      <span class="figures">{units.figure(near.topKmh, 'km/h', 0)}</span>,
       <span class="figures">{fixed(near.launchS, 1)}</span> s,
       <span class="figures">{whole(near.cruiseRpm)}</span> rpm at cruise
     {:else}

@@ -11,6 +11,7 @@
   import type { RatiosState } from './ratios.svelte';
   import TorquePlot from './TorquePlot.svelte';
   import TradePlot from './TradePlot.svelte';
+  import { useUnits } from '../../measure/units.svelte';
 
   interface Props {
     result: RatiosResult;
@@ -21,6 +22,7 @@
     onchoose: (pick: Pick) => void;
   }
   let { result, pinned, ratios, mayEdit, onpin, onchoose }: Props = $props();
+  const units = useUnits();
   const editor = useEditor();
   let plot = $state<'torque' | 'climb'>('torque');
   let isLookingBack = $state(false);
@@ -41,14 +43,14 @@
   <div class="bg-dye px-6 py-12 text-scribe">
     <h2>No gearing to compare yet</h2>
     <ul class="mt-2 list-disc pl-5 text-scribe-dim">
-      {#each result.to_do as todo (todo.field)}<li>{todo.text}</li>{/each}
+      {#each result.to_do as todo (todo.field)}<li>{units.words(todo.text)}</li>{/each}
     </ul>
   </div>
 {:else}
   <div class="flex h-full flex-col">
     {#if ratios.shown}<Answer {result} shown={ratios.shown} {undone} {mayEdit} {onpin} {onchoose} />{/if}
     {#each result.queries as query (query)}
-      <p class="shrink-0 border-b border-edge px-4 py-1 text-[13px] text-brass">? {query}</p>
+      <p class="shrink-0 border-b border-edge px-4 py-1 text-[13px] text-brass">? {units.words(query)}</p>
     {/each}
     <div class="flex min-h-0 flex-1 flex-col md:flex-row">
       <div class="flex shrink-0 flex-col gap-3 px-3 py-2 md:w-[17.5rem] md:overflow-y-auto">
@@ -97,7 +99,7 @@
           onhover={(key) => (ratios.hovered = key)}
         />
         <div class="flex flex-col gap-1 px-4 py-2 text-[13px]">
-          {#if result.spreads?.measure_better}<p>{result.spreads.measure_better}</p>{/if}
+          {#if result.spreads?.measure_better}<p>{units.words(result.spreads.measure_better)}</p>{/if}
           {#if result.reason}
             <p><span class="text-ink-dim">Chosen because:</span> {result.reason}</p>
           {/if}
@@ -108,7 +110,7 @@
             {#each [...(result.spreads?.assumed ?? []), ...(result.was?.assumed ?? [])] as assumed, k (k)}{k ===
               0
                 ? ' Taken as usual: '
-                : '; '}{assumed.text}{/each}
+                : '; '}{units.words(assumed.text)}{/each}
           </p>
         </div>
       </div>

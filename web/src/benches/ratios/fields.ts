@@ -147,5 +147,5 @@ export const PARKING: Form<BriefSheet['parking']> = [
 export const CLUTCH: Form<RatiosSheet['clutch']> = [
   reading('greatest_rpm', 'Clutch turns at most', 'spin'),
   reading('flywheel_diameter', 'Flywheel diameter', 'length', 'over the rim, without the ring gear'),
-  number('flywheel_limit_mpa', 'Rim stress allowed, MPa', [1, 1000], 'its maker’s word, or of its iron'),
+  number('flywheel_limit_mpa', 'Rim stress allowed', [1, 1000], 'its maker’s word, or of its iron', 'MPa'),
 ];

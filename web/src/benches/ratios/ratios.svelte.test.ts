@@ -1,3 +1,4 @@
+import { Units } from '../../measure/units.svelte';
 import { describe, expect, it } from 'vitest';
 import type { Candidate, Cloud, RatiosResult } from '../../api/types';
 import { compareRows, difference, shownFigure } from './compare-rows';
@@ -82,15 +83,16 @@ describe('pins', () => {
 });
 
 describe('the table side by side', () => {
-  const rows = compareRows(80);
+  const units = new Units();
+  const rows = compareRows(80, units);
   const row = (start: string) => rows.find((one) => one.title.startsWith(start))!;
 
   it('shows what others have more or less than the first, and nothing where they show alike', () => {
     const first = candidate(0, { s_0_50: 3.9, top_kmh: 120, s_0_100: null });
     const other = candidate(1, { s_0_50: 2.7, top_kmh: 120.3, s_0_100: 9 });
-    expect(difference(row('0–50 km/h'), other, first)).toBe('−1.2');
-    expect(difference(row('top speed'), other, first)).toBe('');
-    expect(difference(row('0–100'), other, first)).toBe('');
-    expect(shownFigure(row('0–100'), null)).toBe('never');
+    expect(difference(row('0–50 km/h'), other, first, units)).toBe('−1.2');
+    expect(difference(row('top speed'), other, first, units)).toBe('');
+    expect(difference(row('0–100'), other, first, units)).toBe('');
+    expect(shownFigure(row('0–100'), null, units)).toBe('never');
   });
 });
