@@ -15,7 +15,8 @@ from typing import Any, Final
 
 from driveline.errors import ImpossibleInput
 
-THIN_SPACE: Final = "\u2009"
+THIN_SPACE: Final = "\u202f"  # narrow, and no line ends there
+NO_BREAK: Final = "\u00a0"
 EXACT_DIGITS: Final = 6
 
 # Exact by definition, horsepower apart, which is 550 ft·lbf/s of them.
@@ -27,7 +28,7 @@ N_PER_POUND_FORCE: Final = KG_PER_POUND * 9.80665
 NM_PER_POUND_FOOT: Final = N_PER_POUND_FORCE * M_PER_FOOT
 KW_PER_HORSEPOWER: Final = 550 * NM_PER_POUND_FOOT / 1000
 
-_MARK: Final = re.compile(r"⟨([^|⟩]*)\|([^|⟩]*)\|(\d+|g)(?:\|([sn]+))?⟩")
+_MARK: Final = re.compile(r"⟨([^|⟩]*)\|([^|⟩]*)\|(\d+|g)(?:\|([snu]+))?⟩")
 
 
 class System(StrEnum):
@@ -37,6 +38,11 @@ class System(StrEnum):
     US = "us"
     US_FRACTIONS = "us_fractions"  # as US, with lengths to the nearest 1/64 in and how far that is off
     BRITISH = "british"
+
+
+def decimal(system: System) -> System:
+    """Return the same units with lengths as decimals: a machinist's sheet has no fractions."""
+    return System.US if system is System.US_FRACTIONS else system
 
 
 @dataclass(frozen=True, slots=True)
@@ -108,6 +114,11 @@ def num(value: float | None, unit: str = "", decimals: int | None = None) -> str
     return _mark(value, unit, decimals, "n")
 
 
+def unit_symbol(unit: str) -> str:
+    """Return the symbol that a system shows a metric unit by, as it stands in a text until that is written."""
+    return _mark(1.0, unit, 0, "u")
+
+
 def _mark(value: float | None, unit: str, decimals: int | None, flags: str) -> str:
     if value is None or not math.isfinite(value):
         return "?"
@@ -122,6 +133,8 @@ def written(text: str, system: System = System.METRIC) -> str:
 
 def _written_mark(mark: re.Match[str], system: System) -> str:
     value, unit, decimals, flags = mark.groups()
+    if flags == "u":
+        return shown_in(unit, system).symbol
     return figure(
         float(value),
         unit,
@@ -158,7 +171,7 @@ def figure(
     number = grouped(value * shown.factor + shown.offset, shown_decimals(value, unit, decimals, system))
     if is_signed and value > 0 and re.search(r"[1-9]", number):
         number = f"+{number}"
-    return number if is_bare or not shown.symbol else f"{number}{'' if shown.symbol == '°' else ' '}{shown.symbol}"
+    return number if is_bare or not shown.symbol else f"{number}{'' if shown.symbol == '°' else NO_BREAK}{shown.symbol}"
 
 
 def shown_decimals(value: float, unit: str, decimals: int | None, system: System) -> int:

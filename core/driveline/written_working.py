@@ -12,7 +12,7 @@ from collections.abc import Callable, Collection, Mapping
 from typing import Final
 
 from driveline.checks import Check, Result
-from driveline.figures import System, figure, grouped, shown_in, written
+from driveline.figures import NO_BREAK, System, figure, grouped, shown_in, written
 from driveline.working import Fact, Given, Origin, Step
 
 SHOWN_DIGITS: Final = 5
@@ -134,7 +134,7 @@ def _put(one: Step, system: System, usual: Collection[str]) -> tuple[Put, ...]:
             text = f"({shown})" if shown.startswith("−") else shown
             field, words = _place_of(number.where)
             pieces.append(Put(text=text, origin=origin, where=written(words, system), field=field))
-        elif text in POWERS and " " in pieces[-1].text:  # of the unit too
+        elif text in POWERS and NO_BREAK in pieces[-1].text:  # of the unit too
             pieces[-1] = pieces[-1].model_copy(update={"text": f"({pieces[-1].text})"})
             pieces.append(Put(text=text))
         elif pieces and pieces[-1].origin is None:
@@ -159,7 +159,7 @@ def _place_of(where: str) -> tuple[str, str]:
 def _shown(number: Given, system: System) -> str:
     shown = shown_in(number.unit, system)
     text = _significant(number.value * shown.factor)
-    return f"{text}{'' if shown.symbol in ('°', '') else ' '}{shown.symbol}"
+    return f"{text}{'' if shown.symbol in ('°', '') else NO_BREAK}{shown.symbol}"
 
 
 def _significant(value: float) -> str:

@@ -1,10 +1,12 @@
 """A job of round figures to work by hand: 1000 kg, 2000 mm a turn, 200 N·m flat to 6000 rpm."""
 
+import re
 from typing import Any
 
 from driveline.benches.brief.solve import lay_out as lay_out_brief
 from driveline.benches.brief.solve import run as run_brief
 from driveline.checks import Check
+from driveline.figures import written
 from driveline.gearing.brief import Brief
 from driveline.job.evaluate import JobResult, evaluate
 from driveline.job.file import JobFile
@@ -66,6 +68,11 @@ def brief_of(job: JobFile) -> Brief:
 
 def check_of(result: JobResult, key: str) -> Check:
     return next(check for check in result.checks if check.key == key)
+
+
+def said(text: str) -> str:
+    """A text of the core as it is read in metric units, its spaces all alike."""
+    return re.sub(r"\s", " ", written(text))
 
 
 def keys_of(result: JobResult) -> set[str]:

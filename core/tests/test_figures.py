@@ -43,16 +43,14 @@ class WrittenTest(TestCase):
         self, value: float, unit: str, system: System, decimals: int | None
     ) -> None:
         text = figure(value, unit, decimals, system)
-        symbol = "in" if text.endswith(('"', ")")) else text.lstrip("−0123456789.\u2009").strip()
-        factor = UNITS[READABLE[unit]][{"°": "deg"}.get(symbol, symbol.lower())]
-        number = (
-            float(re.sub("[^0-9.]", "", text)) * math.copysign(1, value) if symbol != "in" or " in" in text else None
-        )
         read = read_value(text, READABLE[unit])
-        if number is None:
+        if text.endswith(('"', ")")):  # a fraction, with how far it is off
             self.assertAlmostEqual(read, value, delta=25.4 * 6e-5)
-        else:
-            self.assertAlmostEqual(read, number * factor, delta=1e-9 * max(1.0, abs(value)))
+            return
+        symbol = text.lstrip("−0123456789.\u202f").strip()
+        factor = UNITS[READABLE[unit]][{"°": "deg"}.get(symbol, symbol.lower())]
+        number = float(re.sub("[^0-9.]", "", text)) * math.copysign(1, value)
+        self.assertAlmostEqual(read, number * factor, delta=1e-9 * max(1.0, abs(value)))
 
     @given(st.floats(-9e4, 9e4), st.sampled_from(sorted(READABLE)), st.sampled_from(System), st.integers(0, 4))
     def test_other_units_are_as_fine_as_the_figure(

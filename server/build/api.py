@@ -14,6 +14,7 @@ from build.actions import record_delivery, release_part
 from build.models import Release
 from build.records import release_record
 from driveline.drawing.pdf import write_sheet_pdf
+from driveline.figures import System
 from driveline.network import Turning
 from driveline.parts.records import Letter, Measure, PartKey, Seen
 from driveline.parts.released import judged
@@ -125,25 +126,29 @@ def release_dxf(request: HttpRequest, job_id: UUID, part: PartKey, letter: Lette
 
 
 @router.get("/{uuid:job_id}/releases/{part}/{letter}-sheet.pdf", operation_id="release_sheet")
-def release_sheet(request: HttpRequest, job_id: UUID, part: PartKey, letter: Letter) -> HttpResponse:
+def release_sheet(
+    request: HttpRequest, job_id: UUID, part: PartKey, letter: Letter, units: System = System.METRIC
+) -> HttpResponse:
     """Return the dimensioned sheet as it was released."""
     release = _release(request, job_id, part, letter)
     sheet = release_record(release).sheet
     if sheet is None:
         raise HttpError(409, "That release is older than kept sheets. Release it anew to have one.")
     name = file_stem(release.job.name, part.split(".")[-1].replace("_", "-"), f"rev-{letter}", "sheet") + ".pdf"
-    return attachment(write_sheet_pdf(sheet), name=name, content_type="application/pdf")
+    return attachment(write_sheet_pdf(sheet, units), name=name, content_type="application/pdf")
 
 
 @router.get("/{uuid:job_id}/releases/{part}/{letter}-holes.csv", operation_id="release_holes")
-def release_holes(request: HttpRequest, job_id: UUID, part: PartKey, letter: Letter) -> HttpResponse:
+def release_holes(
+    request: HttpRequest, job_id: UUID, part: PartKey, letter: Letter, units: System = System.METRIC
+) -> HttpResponse:
     """Return the hole table as it was released."""
     release = _release(request, job_id, part, letter)
     holes = release_record(release).holes
     if not holes:
         raise HttpError(409, "That release is older than kept hole tables. Release it anew to have one.")
     name = file_stem(release.job.name, part.split(".")[-1].replace("_", "-"), f"rev-{letter}", "holes") + ".csv"
-    return attachment(hole_table_csv(holes), name=name, content_type="text/csv")
+    return attachment(hole_table_csv(holes, units), name=name, content_type="text/csv")
 
 
 @router.post(

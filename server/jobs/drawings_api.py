@@ -16,6 +16,7 @@ from driveline.drawing.nested import nested_drawing
 from driveline.drawing.pdf import write_sheet_pdf
 from driveline.drawing.svg import write_sheet_svg, write_svg
 from driveline.drawing.template import write_template
+from driveline.figures import System
 from driveline.job.evaluate import evaluate
 from driveline.job.file import REGISTRY, JobFile
 from driveline.parts.drawings import cut_drawing, cut_line, drawing_from, hole_rows, nest_of, sheet_drawing
@@ -67,29 +68,34 @@ def _revision_words(drawn: _Drawn) -> str:
 
 
 @router.get("/{uuid:job_id}/drawings/cut-list.csv", operation_id="job_cut_list")
-def cut_list(request: HttpRequest, job_id: UUID) -> HttpResponse:
+def cut_list(request: HttpRequest, job_id: UUID, units: System = System.METRIC) -> HttpResponse:
     """Return the cut list of the saved parts."""
     job, number = _newest_file(request, job_id)
     lines = [cut_line(part) for part in REGISTRY.parts(job)]
     name = file_stem(job.name, "cut-list", f"rev{number}") + ".csv"
-    return attachment(cut_list_csv(lines), name=name, content_type="text/csv")
+    return attachment(cut_list_csv(lines, units), name=name, content_type="text/csv")
 
 
 @router.get("/{uuid:job_id}/drawings/{part}-holes.csv", operation_id="job_part_holes")
-def part_holes(request: HttpRequest, job_id: UUID, part: PartKey) -> HttpResponse:
+def part_holes(request: HttpRequest, job_id: UUID, part: PartKey, units: System = System.METRIC) -> HttpResponse:
     """Return a saved part's hole table."""
     drawn = _drawn(request, job_id, part)
-    content = hole_table_csv(hole_rows(drawn.part))
+    content = hole_table_csv(hole_rows(drawn.part), units)
     return attachment(content, name=f"{drawn.stem('holes')}.csv", content_type="text/csv")
 
 
 @router.get("/{uuid:job_id}/drawings/{part}-template.pdf", operation_id="job_part_template")
 def part_template(
-    request: HttpRequest, job_id: UUID, part: PartKey, side: Seen = "first", paper: Literal["a4", "letter"] = "a4"
+    request: HttpRequest,
+    job_id: UUID,
+    part: PartKey,
+    side: Seen = "first",
+    paper: Literal["a4", "letter"] = "a4",
+    units: System = System.METRIC,
 ) -> HttpResponse:
     """Return a saved part's paper template at 1:1, tiled over sheets of a printer's size."""
     drawn = _drawn(request, job_id, part)
-    content = write_template(_one_side(drawn, side), paper=paper)
+    content = write_template(_one_side(drawn, side), paper=paper, system=units)
     return attachment(content, name=f"{drawn.side_stem(side)}-template.pdf", content_type="application/pdf")
 
 
@@ -106,7 +112,12 @@ def part_nested(request: HttpRequest, job_id: UUID, part: PartKey, side: Seen = 
 
 @router.get("/{uuid:job_id}/drawings/{part}-sheet.{form}", operation_id="job_part_sheet")
 def part_sheet(
-    request: HttpRequest, job_id: UUID, part: PartKey, form: Literal["pdf", "svg"], side: Seen = "first"
+    request: HttpRequest,
+    job_id: UUID,
+    part: PartKey,
+    form: Literal["pdf", "svg"],
+    side: Seen = "first",
+    units: System = System.METRIC,
 ) -> HttpResponse:
     """Return a saved part's dimensioned sheet."""
     drawn = _drawn(request, job_id, part)
@@ -114,8 +125,8 @@ def part_sheet(
     sheet = sheet_drawing(drawn.part, drawn.job.name, side=side, revision=revision)
     name = f"{drawn.side_stem(side)}-sheet.{form}"
     if form == "pdf":
-        return attachment(write_sheet_pdf(sheet), name=name, content_type="application/pdf")
-    return attachment(write_sheet_svg(sheet), name=name, content_type="image/svg+xml")
+        return attachment(write_sheet_pdf(sheet, units), name=name, content_type="application/pdf")
+    return attachment(write_sheet_svg(sheet, units), name=name, content_type="image/svg+xml")
 
 
 @router.get("/{uuid:job_id}/drawings/{part}.{form}", operation_id="job_part_drawing")

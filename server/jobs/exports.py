@@ -8,6 +8,7 @@ from collections.abc import Sequence
 
 from django.http import HttpResponse
 
+from driveline.figures import System, shown_decimals, shown_in
 from driveline.parts.records import FrozenHole
 from driveline.parts.results import CutLine, HoleRow
 
@@ -34,35 +35,50 @@ def safe_cell(text: str) -> str:
     return f"'{text}" if text.startswith(FORMULA_STARTS) else text
 
 
-def hole_table_csv(rows: Sequence[HoleRow | FrozenHole]) -> str:
+def hole_table_csv(rows: Sequence[HoleRow | FrozenHole], system: System = System.METRIC) -> str:
     """Return the hole table from the shaft's centre, seen from the engine side."""
-    stream = io.StringIO()
-    writer = csv.writer(stream)
-    writer.writerow(
-        ["id", "kind", "x_mm", "y_mm", "diameter_mm", "cut_mm", "radius_mm", "angle_deg"]
-        + ["left_mm", "bottom_mm", "sure_95_mm", "made"]
-    )
+    names = ("x", "y", "diameter", "cut", "radius", "left", "bottom", "sure_95")
+    length = _unit_name("mm", system)
+    found = [["id", "kind", *(f"{name}_{length}" for name in names), "angle_deg", "made"]]
     for row in rows:
-        figures = [row.x_mm, row.y_mm, row.finished_mm, row.cut_mm, row.radius_mm, row.angle_deg]
+        figures = [row.x_mm, row.y_mm, row.finished_mm, row.cut_mm, row.radius_mm]
         figures += [row.left_mm, row.bottom_mm, row.sure_mm]
-        texts = ["" if figure is None else f"{figure:z.3f}" for figure in figures]
-        writer.writerow([safe_cell(row.id), row.kind, *texts, row.made])
-    return stream.getvalue()
+        cells = [_cell(figure, "mm", 3, system) for figure in figures]
+        found.append([safe_cell(row.id), row.kind, *cells, f"{row.angle_deg:z.3f}", row.made])
+    return _csv(found)
 
 
-def cut_list_csv(lines: Sequence[CutLine]) -> str:
+def cut_list_csv(lines: Sequence[CutLine], system: System = System.METRIC) -> str:
     """Return the cut list, one line a part; figures are of one piece."""
-    stream = io.StringIO()
-    writer = csv.writer(stream)
-    writer.writerow(
-        ["part", "material", "thickness_mm", "quantity", "width_mm", "height_mm", "area_cm2", "cut_length_mm"]
-        + ["pierces", "mass_kg", "per_sheet"]
-    )
+    length, area, mass = (_unit_name(unit, system) for unit in ("mm", "cm²", "kg"))
+    found = [
+        ["part", "material", f"thickness_{length}", "quantity", f"width_{length}", f"height_{length}"]
+        + [f"area_{area}", f"cut_length_{length}", "pierces", f"mass_{mass}", "per_sheet"]
+    ]
     for line in lines:
-        figures = [line.width_mm, line.height_mm, line.area_cm2, line.cut_length_mm]
-        writer.writerow(
-            [safe_cell(line.title), safe_cell(line.material), line.thickness_mm, line.quantity]
-            + [f"{figure:.1f}" for figure in figures]
-            + [line.pierces, "" if line.mass_kg is None else f"{line.mass_kg:.3f}", line.per_sheet]
+        figures = [(line.width_mm, "mm"), (line.height_mm, "mm"), (line.area_cm2, "cm²"), (line.cut_length_mm, "mm")]
+        found.append(
+            [safe_cell(line.title), safe_cell(line.material), _cell(line.thickness_mm, "mm", None, system)]
+            + [str(line.quantity), *(_cell(figure, unit, 1, system) for figure, unit in figures)]
+            + [str(line.pierces), _cell(line.mass_kg, "kg", 3, system)]
+            + ["" if line.per_sheet is None else str(line.per_sheet)]
         )
+    return _csv(found)
+
+
+def _csv(rows: Sequence[Sequence[str]]) -> str:
+    stream = io.StringIO()
+    csv.writer(stream).writerows(rows)
     return stream.getvalue()
+
+
+def _unit_name(unit: str, system: System) -> str:
+    return shown_in(unit, system).symbol.replace("²", "2")
+
+
+def _cell(value: float | None, unit: str, decimals: int | None, system: System) -> str:
+    """A figure as a spreadsheet reads it: a point, no thousands, a plain minus."""
+    if value is None:
+        return ""
+    places = max(shown_decimals(value, unit, decimals, system), 0)
+    return f"{value * shown_in(unit, system).factor:z.{places}f}"

@@ -1,4 +1,4 @@
-"""A drawing as DXF: R2010, millimetres, one layer per kind of work."""
+"""A drawing as DXF: R2010, millimetres, one layer per kind of work. Its figures are metric whoever reads it."""
 
 import io
 from typing import Final
@@ -9,6 +9,7 @@ from ezdxf.filemanagement import new as new_document
 from ezdxf.layouts.layout import Modelspace
 
 from driveline.drawing.model import Circle, Drawing, Layer, Path, Punch
+from driveline.figures import written
 
 LAYER_COLOURS: Final = {Layer.CUT: 7, Layer.MARK: 5, Layer.NOTES: 8}
 PUNCH_ARM_MM: Final = 2.0
@@ -41,7 +42,7 @@ def _add(space: Modelspace, drawing: Drawing) -> None:
         else:
             align = TextEntityAlignment.MIDDLE_CENTER if entity.centred else TextEntityAlignment.MIDDLE_LEFT
             text = space.add_text(
-                entity.text, height=entity.height_mm, rotation=entity.turned_deg, dxfattribs=attributes
+                written(entity.text), height=entity.height_mm, rotation=entity.turned_deg, dxfattribs=attributes
             )
             text.set_placement((entity.x_mm, entity.y_mm), align=align)
 

@@ -16,6 +16,7 @@ from reportlab.pdfgen.pathobject import PDFPathObject
 
 from driveline.drawing.arcs import arc_of
 from driveline.drawing.model import Circle, Drawing, Entity, Layer, Path, Punch, Text
+from driveline.figures import System, decimal, written
 
 FONT: Final = "SplineSans"
 FONT_FILE: Final = FilePath(__file__).parent / "fonts" / "SplineSans-Regular.ttf"
@@ -51,8 +52,8 @@ class Page:
     window: Window | None = None
 
 
-def write_pdf(pages: Sequence[Page], *, title: str) -> bytes:
-    """Return pages as a PDF, to be printed at 100 %."""
+def write_pdf(pages: Sequence[Page], *, title: str, system: System = System.METRIC) -> bytes:
+    """Return pages as a PDF, to be printed at 100 %, their figures in a system's units."""
     _register_font()
     stream = io.BytesIO()
     canvas = Canvas(stream, pageCompression=1, invariant=1)
@@ -63,18 +64,18 @@ def write_pdf(pages: Sequence[Page], *, title: str) -> bytes:
         canvas.setPageSize((page.width_mm * mm, page.height_mm * mm))
         canvas.scale(mm, mm)
         if page.window:
-            _draw_window(canvas, page.window)
+            _draw_window(canvas, page.window, system)
         for entity in page.entities:
-            _draw(canvas, entity)
+            _draw(canvas, entity, system)
         canvas.showPage()
     canvas.save()
     return stream.getvalue()
 
 
-def write_sheet_pdf(sheet: Drawing) -> bytes:
-    """Return a dimensioned sheet as a PDF of its own size."""
+def write_sheet_pdf(sheet: Drawing, system: System = System.METRIC) -> bytes:
+    """Return a dimensioned sheet as a PDF of its own size; a machinist's inches are decimal."""
     page = Page(width_mm=sheet.greatest_x_mm, height_mm=sheet.greatest_y_mm, entities=sheet.entities)
-    return write_pdf([page], title=sheet.title)
+    return write_pdf([page], title=sheet.title, system=decimal(system))
 
 
 @cache
@@ -82,7 +83,7 @@ def _register_font() -> None:
     pdfmetrics.registerFont(TTFont(FONT, str(FONT_FILE)))
 
 
-def _draw_window(canvas: Canvas, window: Window) -> None:
+def _draw_window(canvas: Canvas, window: Window, system: System) -> None:
     canvas.saveState()
     frame = canvas.beginPath()
     frame.rect(window.at_x_mm, window.at_y_mm, window.width_mm, window.height_mm)
@@ -90,17 +91,17 @@ def _draw_window(canvas: Canvas, window: Window) -> None:
     canvas.translate(window.at_x_mm - window.left_mm, window.at_y_mm - window.bottom_mm)
     for entity in window.drawing.entities:
         if entity.layer is not Layer.REFERENCE:
-            _draw(canvas, entity)
+            _draw(canvas, entity, system)
     canvas.restoreState()
 
 
-def _draw(canvas: Canvas, entity: Entity) -> None:
+def _draw(canvas: Canvas, entity: Entity, system: System) -> None:
     colour, width_mm = STROKES[entity.layer]
     canvas.setStrokeColor(colour)
     canvas.setFillColor(colour)
     canvas.setLineWidth(width_mm)
     if isinstance(entity, Text):
-        _draw_text(canvas, entity)
+        _draw_text(canvas, entity, system)
         return
     path = canvas.beginPath()
     if isinstance(entity, Circle):
@@ -115,13 +116,14 @@ def _draw(canvas: Canvas, entity: Entity) -> None:
     canvas.drawPath(path, stroke=1, fill=0)
 
 
-def _draw_text(canvas: Canvas, text: Text) -> None:
+def _draw_text(canvas: Canvas, text: Text, system: System) -> None:
     canvas.saveState()
     canvas.translate(text.x_mm, text.y_mm)
     canvas.rotate(text.turned_deg)
     canvas.setFont(FONT, text.height_mm / CAP_HEIGHT)
     write = canvas.drawCentredString if text.centred else canvas.drawString
-    write(0, -text.height_mm / 2, text.text)
+    words = written(text.text, system).replace("\u202f", "\u2009")  # a space that this type has
+    write(0, -text.height_mm / 2, words)
     canvas.restoreState()
 
 

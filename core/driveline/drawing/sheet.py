@@ -5,6 +5,8 @@ from dataclasses import dataclass
 from typing import Final
 
 from driveline.drawing.model import Drawing, Entity, Layer, Path, Placing, Text, Vertex, placed_entity
+from driveline.drawing.names import Box, Name, placed_names
+from driveline.figures import num, unit_symbol
 
 WIDTH_MM: Final = 420.0  # A3 lying down
 HEIGHT_MM: Final = 297.0
@@ -17,6 +19,7 @@ SMALL_MM: Final = 2.2
 LABEL_MM: Final = 18.0
 LABEL_HEIGHT_MM: Final = 1.9
 APART_MM: Final = 3.2
+MADE_TO_MM: Final = 4.0
 SCALES: Final = (2.0, 1.0, 0.5, 0.4, 0.25, 0.2, 0.1, 0.05)
 COLUMNS: Final = (0.0, 13.0, 29.0, 49.0, 69.0, 90.0, 111.0)
 HEADINGS: Final = ("hole", "Ø", "x", "y", "from left", "from foot", "made")
@@ -41,6 +44,7 @@ class TitleBlock:
 
     title: str
     rows: tuple[tuple[str, str], ...]
+    made_to: tuple[str, ...] = ()  # fits, depths and what else the checks count on, a line each
 
 
 def dimensioned_sheet(drawing: Drawing, holes: Sequence[SheetHole], block: TitleBlock) -> Drawing:
@@ -52,14 +56,16 @@ def dimensioned_sheet(drawing: Drawing, holes: Sequence[SheetHole], block: Title
         block: What is said of the part.
     """
     room_x = WIDTH_MM - 2 * BORDER_MM - TABLE_MM - DIMENSIONS_MM - 10
-    room_y = HEIGHT_MM - 2 * BORDER_MM - DIMENSIONS_MM - 14
+    room_y = HEIGHT_MM - 2 * BORDER_MM - DIMENSIONS_MM - 18 - MADE_TO_MM * len(block.made_to)
     size_x, size_y = drawing.greatest_x_mm - drawing.least_x_mm, drawing.greatest_y_mm - drawing.least_y_mm
     scale = next((one for one in SCALES if size_x * one <= room_x and size_y * one <= room_y), SCALES[-1])
-    view = _View(drawing, scale, BORDER_MM + DIMENSIONS_MM + 4, BORDER_MM + DIMENSIONS_MM + 2)
+    view = View(drawing, scale, BORDER_MM + DIMENSIONS_MM + 4, BORDER_MM + DIMENSIONS_MM + 2)
     entities: list[Entity] = [
         _rectangle(BORDER_MM, BORDER_MM, WIDTH_MM - BORDER_MM, HEIGHT_MM - BORDER_MM),
         *view.entities(),
         *_ordinates(view, holes),
+        *names_of(view, holes),
+        *_made_to(block.made_to),
         *_table(holes),
         *_block(block, drawing, scale),
     ]
@@ -75,7 +81,7 @@ def dimensioned_sheet(drawing: Drawing, holes: Sequence[SheetHole], block: Title
 
 
 @dataclass(frozen=True, slots=True)
-class _View:
+class View:
     """The part on the paper: drawing coordinates to paper millimetres."""
 
     drawing: Drawing
@@ -84,13 +90,15 @@ class _View:
     bottom_mm: float
 
     def x(self, x_mm: float) -> float:
+        """Return where it is on the paper, across."""
         return self.left_mm + (x_mm - self.drawing.least_x_mm) * self.scale
 
     def y(self, y_mm: float) -> float:
+        """Return where it is on the paper, up."""
         return self.bottom_mm + (y_mm - self.drawing.least_y_mm) * self.scale
 
     def entities(self) -> list[Entity]:
-        """The part's own entities without its notes and engraving, and the shaft's centre lines."""
+        """The part's own entities without any words, and the shaft's centre lines."""
         place = Placing(
             x_mm=self.left_mm - self.scale * self.drawing.least_x_mm,
             y_mm=self.bottom_mm - self.scale * self.drawing.least_y_mm,
@@ -100,7 +108,7 @@ class _View:
         found = [
             placed_entity(entity, place)
             for entity in self.drawing.entities
-            if entity.part != "note" and not entity.part.startswith("engraved")
+            if not isinstance(entity, Text)  # names are put where no leader crosses them
         ]
         half_x, half_y = 0.06 * self.drawing.greatest_x_mm, 0.06 * self.drawing.greatest_y_mm
         found.append(_line((self.x(-half_x), self.y(0)), (self.x(half_x), self.y(0))))
@@ -134,7 +142,7 @@ def _spread(places: Sequence[float], apart: float) -> list[float]:
     return found
 
 
-def _ordinates(view: _View, holes: Sequence[SheetHole]) -> list[Entity]:
+def _ordinates(view: View, holes: Sequence[SheetHole]) -> list[Entity]:
     """Each hole's distance from the left and the lower edge, on leaders that fan out to readable labels."""
     left, bottom = view.x(view.drawing.least_x_mm), view.y(view.drawing.least_y_mm)
     right, top = view.x(view.drawing.greatest_x_mm), view.y(view.drawing.greatest_y_mm)
@@ -143,19 +151,46 @@ def _ordinates(view: _View, holes: Sequence[SheetHole]) -> list[Entity]:
     across, up = [view.x(hole.x_mm) for hole in holes], [view.y(hole.y_mm) for hole in holes]
     for hole, at, label in zip(holes, across, _spread(across, APART_MM), strict=True):
         entities.append(_line((at, view.y(hole.y_mm)), (at, bottom - 3), (label, end_y + 3), (label, end_y)))
-        text = f"{hole.id}  {hole.left_mm:z.2f}"
+        text = f"{hole.id}  {num(hole.left_mm, 'mm', 2)}"
         entities.append(_text(label, end_y - LABEL_MM + 2, text, LABEL_HEIGHT_MM, turned_deg=90.0))
     for hole, at, label in zip(holes, up, _spread(up, APART_MM), strict=True):
         entities.append(_line((view.x(hole.x_mm), at), (left - 3, at), (end_x + 3, label), (end_x, label)))
-        entities.append(_text(end_x - LABEL_MM + 2, label, f"{hole.id}  {hole.bottom_mm:z.2f}", LABEL_HEIGHT_MM))
+        text = f"{hole.id}  {num(hole.bottom_mm, 'mm', 2)}"
+        entities.append(_text(end_x - LABEL_MM + 2, label, text, LABEL_HEIGHT_MM))
     return entities
+
+
+def names_of(view: View, holes: Sequence[SheetHole]) -> list[Entity]:
+    """Return the holes' names, each beside its own where no leader, hole or other name is.
+
+    Args:
+        view: Of the part on the paper.
+        holes: Seen from that side.
+    """
+    left, bottom = view.x(view.drawing.least_x_mm), view.y(view.drawing.least_y_mm)
+    names, taken = [], []
+    for hole in holes:
+        x, y, radius = view.x(hole.x_mm), view.y(hole.y_mm), hole.finished_mm / 2 * view.scale
+        names.append(Name(hole.id, x, y, radius))
+        taken += [Box(x, bottom - 3, x, y), Box(left - 3, y, x, y), Box(x - radius, y - radius, x + radius, y + radius)]
+    return [
+        Text(x_mm=at.x_mm, y_mm=at.y_mm, height_mm=SMALL_MM, text=name.text, part="name", centred=True)
+        for name, at in zip(names, placed_names(names, taken, height_mm=SMALL_MM), strict=True)
+    ]
+
+
+def _made_to(lines: Sequence[str]) -> list[Entity]:
+    """What the part is made to, over the view: all that its checks count on."""
+    top = HEIGHT_MM - BORDER_MM - 6
+    return [_text(BORDER_MM + 4, top - MADE_TO_MM * k, line, SMALL_MM) for k, line in enumerate(lines)]
 
 
 def _table(holes: Sequence[SheetHole]) -> list[Entity]:
     left, top = WIDTH_MM - BORDER_MM - TABLE_MM, HEIGHT_MM - BORDER_MM
+    about = f"Holes, {unit_symbol('mm')}: x and y from the shaft's centre, and from two square edges"
     entities: list[Entity] = [
         _line((left, BORDER_MM), (left, top), layer=Layer.CUT),
-        _text(left + 4, top - 5, "Holes, mm: x and y from the shaft's centre, and from two square edges", SMALL_MM),
+        _text(left + 4, top - 5, about, SMALL_MM),
     ]
     for heading, column in zip(HEADINGS, COLUMNS, strict=True):
         entities.append(_text(left + 4 + column, top - 11, heading, SMALL_MM))
@@ -163,7 +198,7 @@ def _table(holes: Sequence[SheetHole]) -> list[Entity]:
     for k, hole in enumerate(holes):
         y = top - 16 - step * k
         figures = (hole.finished_mm, hole.x_mm, hole.y_mm, hole.left_mm, hole.bottom_mm)
-        cells = (hole.id, *(f"{figure:z.2f}" for figure in figures), hole.made)
+        cells = (hole.id, *(num(figure, "mm", 2) for figure in figures), hole.made)
         height = min(SMALL_MM, 0.5 * step)
         entities += [_text(left + 4 + at, y, cell, height) for cell, at in zip(cells, COLUMNS, strict=True)]
         entities.append(_line((left + 3, y - step / 2), (WIDTH_MM - BORDER_MM - 3, y - step / 2)))
@@ -178,6 +213,7 @@ def _block(block: TitleBlock, drawing: Drawing, scale: float) -> list[Entity]:
     entities: list[Entity] = [
         _line((left, top), (WIDTH_MM - BORDER_MM, top), layer=Layer.CUT),
         _text(left + 4, top - 6, block.title, 4.0),
+        _text(WIDTH_MM - BORDER_MM - 46, top - 6, f"all sizes: {unit_symbol('mm')}", 4.0),
     ]
     half = (len(rows) + 1) // 2
     for k, (name, value) in enumerate(rows):

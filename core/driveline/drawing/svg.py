@@ -3,27 +3,28 @@
 from html import escape
 
 from driveline.drawing.model import Circle, Drawing, Entity, Layer, Path, Punch
+from driveline.figures import System, decimal, written
 
 STROKES = {Layer.CUT: ("#000", 0.35), Layer.MARK: ("#1d4ed8", 0.25), Layer.NOTES: ("#6b7280", 0.2)}
 BORDER_MM = 10.0
 NOTES_MM = 80.0  # room under the plate
 
 
-def write_svg(drawing: Drawing) -> str:
+def write_svg(drawing: Drawing, system: System = System.METRIC) -> str:
     """Return the drawing as an SVG document sized in mm, with room for its notes; reference entities are left out."""
-    return _document(drawing, border_mm=BORDER_MM, foot_mm=NOTES_MM)
+    return _document(drawing, system, border_mm=BORDER_MM, foot_mm=NOTES_MM)
 
 
-def write_sheet_svg(drawing: Drawing) -> str:
+def write_sheet_svg(drawing: Drawing, system: System = System.METRIC) -> str:
     """Return a dimensioned sheet as an SVG document of the paper's own size."""
-    return _document(drawing, border_mm=0.0, foot_mm=0.0)
+    return _document(drawing, decimal(system), border_mm=0.0, foot_mm=0.0)
 
 
-def _document(drawing: Drawing, *, border_mm: float, foot_mm: float) -> str:
+def _document(drawing: Drawing, system: System, *, border_mm: float, foot_mm: float) -> str:
     left, right = drawing.least_x_mm - border_mm, drawing.greatest_x_mm + border_mm
     top, bottom = -drawing.greatest_y_mm - border_mm, -drawing.least_y_mm + foot_mm
     width, height = right - left, bottom - top
-    shapes = "\n".join(_shape(entity) for entity in drawing.entities if entity.layer is not Layer.REFERENCE)
+    shapes = "\n".join(_shape(entity, system) for entity in drawing.entities if entity.layer is not Layer.REFERENCE)
     return (
         f'<svg xmlns="http://www.w3.org/2000/svg" width="{width:.3f}mm" height="{height:.3f}mm" '
         f'viewBox="{left:.3f} {top:.3f} {width:.3f} {height:.3f}">\n'
@@ -31,7 +32,7 @@ def _document(drawing: Drawing, *, border_mm: float, foot_mm: float) -> str:
     )
 
 
-def _shape(entity: Entity) -> str:
+def _shape(entity: Entity, system: System) -> str:
     colour, width_mm = STROKES[entity.layer]
     line = f'fill="none" stroke="{colour}" stroke-width="{width_mm}"'
     if isinstance(entity, Circle):
@@ -46,7 +47,7 @@ def _shape(entity: Entity) -> str:
         anchor += f' transform="rotate({-entity.turned_deg:g} {entity.x_mm:.3f} {-entity.y_mm:.3f})"'
     return (
         f'<text x="{entity.x_mm:.3f}" y="{-entity.y_mm:.3f}" font-size="{entity.height_mm}" font-family="sans-serif" '
-        f'fill="{colour}" dominant-baseline="middle"{anchor}>{escape(entity.text)}</text>'
+        f'fill="{colour}" dominant-baseline="middle"{anchor}>{escape(written(entity.text, system))}</text>'
     )
 
 

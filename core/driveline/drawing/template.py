@@ -5,24 +5,33 @@ from typing import Final
 
 from driveline.drawing.model import Circle, Drawing, Entity, Layer, Path, Punch, Text, Vertex
 from driveline.drawing.pdf import Page, Window, write_pdf
+from driveline.figures import MM_PER_INCH, System, fig
 
 PAPERS: Final = {"a4": (210.0, 297.0), "letter": (215.9, 279.4)}
 MARGIN_MM: Final = 12.0
 FOOT_MM: Final = 22.0  # for the check scale and the sheet's name
 OVERLAP_MM: Final = 10.0
-SCALE_MM: Final = 100.0
+_HUNDRED_MM: Final = (100.0, 10, 5)  # length, marks, and every how many a long one
+_FOUR_IN: Final = (4 * MM_PER_INCH, 16, 4)
+SCALES: Final = {
+    System.METRIC: _HUNDRED_MM,
+    System.BRITISH: _HUNDRED_MM,
+    System.US: _FOUR_IN,
+    System.US_FRACTIONS: _FOUR_IN,
+}
 ROOM_MM: Final = 5.0
 
 
-def write_template(drawing: Drawing, *, paper: str) -> bytes:
+def write_template(drawing: Drawing, *, paper: str, system: System = System.METRIC) -> bytes:
     """Return a drawing at 1:1 as a PDF of as many sheets as it takes.
 
     Neighbouring sheets overlap by 10 mm; cut one along its frame and lay it on the next one's. Every sheet carries a
-    100 mm scale both ways: measure it before anything is marked from the print.
+    100 mm or 4 in scale both ways: measure it before anything is marked from the print.
 
     Args:
         drawing: Of the part.
         paper: ``a4`` or ``letter``.
+        system: In whose units its scales and words are.
     """
     width_mm, height_mm = PAPERS[paper]
     inner_x, inner_y = width_mm - 2 * MARGIN_MM, height_mm - 2 * MARGIN_MM - FOOT_MM
@@ -48,10 +57,10 @@ def write_template(drawing: Drawing, *, paper: str) -> bytes:
                     width_mm=width_mm,
                     height_mm=height_mm,
                     window=window,
-                    entities=_surround(drawing, name, inner_x, inner_y),
+                    entities=_surround(drawing, name, inner_x, inner_y, SCALES[system]),
                 )
             )
-    return write_pdf(pages, title=f"{drawing.title}, 1:1 template")
+    return write_pdf(pages, title=f"{drawing.title}, 1:1 template", system=system)
 
 
 def _with_centres(drawing: Drawing) -> Drawing:
@@ -72,25 +81,29 @@ def _line(*points: tuple[float, float], layer: Layer = Layer.NOTES, closed: bool
     return Path(layer=layer, part="frame", vertices=tuple(Vertex(x_mm=x, y_mm=y) for x, y in points), closed=closed)
 
 
-def _surround(drawing: Drawing, name: str, inner_x: float, inner_y: float) -> list[Entity]:
+def _surround(
+    drawing: Drawing, name: str, inner_x: float, inner_y: float, scale: tuple[float, int, int]
+) -> list[Entity]:
     """The frame, the check scale both ways, and what this sheet is."""
     left, bottom = MARGIN_MM, MARGIN_MM + FOOT_MM
     right, top = left + inner_x, bottom + inner_y
     foot = MARGIN_MM + 4
+    long_mm, marks, every = scale
+    measure = fig(long_mm, "mm", 0)
     entities: list[Entity] = [
         _line((left, bottom), (right, bottom), (right, top), (left, top), closed=True),
-        _line((left, foot), (left + SCALE_MM, foot), layer=Layer.CUT),
-        _line((left - 6, bottom), (left - 6, bottom + SCALE_MM), layer=Layer.CUT),
+        _line((left, foot), (left + long_mm, foot), layer=Layer.CUT),
+        _line((left - 6, bottom), (left - 6, bottom + long_mm), layer=Layer.CUT),
     ]
-    for step in range(11):
-        tick = 3.0 if step % 5 == 0 else 1.5
-        entities.append(_line((left + 10 * step, foot), (left + 10 * step, foot + tick), layer=Layer.CUT))
-        entities.append(_line((left - 6, bottom + 10 * step), (left - 6 + tick, bottom + 10 * step), layer=Layer.CUT))
+    for mark in range(marks + 1):
+        tick, along = 3.0 if mark % every == 0 else 1.5, long_mm / marks * mark
+        entities.append(_line((left + along, foot), (left + along, foot + tick), layer=Layer.CUT))
+        entities.append(_line((left - 6, bottom + along), (left - 6 + tick, bottom + along), layer=Layer.CUT))
     side = drawing.seen_from if drawing.seen_from in ("above", "below") else f"the {drawing.seen_from}"
     texts = [
         (left, foot + 13, 3.0, f"{drawing.title}, seen from {side}"),
-        (left, foot + 8, 2.5, "Printed at 100 %: both scales must measure 100 mm, or this sheet is scrap."),
-        (left + SCALE_MM + 6, foot + 2, 3.5, f"sheet {name}"),
+        (left, foot + 8, 2.5, f"Printed at 100 %: both scales must measure {measure}, or this sheet is scrap."),
+        (left + long_mm + 6, foot + 2, 3.5, f"sheet {name}"),
     ]
     entities += [Text(x_mm=x, y_mm=y, height_mm=height, text=text, part="note") for x, y, height, text in texts]
     return entities

@@ -6,6 +6,7 @@ from typing import Final
 from driveline.drawing.model import Drawing
 from driveline.drawing.plate import Engraved, PlateHole, plate_drawing
 from driveline.drawing.sheet import SheetHole, TitleBlock, dimensioned_sheet
+from driveline.figures import fig, num
 from driveline.flat.nesting import Nest, nest
 from driveline.flat.outline import outline_area_mm2, outline_bounds_mm, outline_length_mm
 from driveline.parts.made import FlatPart
@@ -24,7 +25,7 @@ def part_drawings(part: FlatPart, job_name: str, *, kerf_mm: float = 0.0) -> tup
         job_name: For its title.
         kerf_mm: What the cut takes away, put into the lines; 0 draws the part as it is to be.
     """
-    kerf = f"kerf of {kerf_mm:g} mm is in the lines" if kerf_mm else NO_KERF
+    kerf = f"kerf of {fig(kerf_mm, 'mm')} is in the lines" if kerf_mm else NO_KERF
     notes = (
         f"{part.stock.words} {_thickness_words(part)} {part.stock.process}",
         f"CUT: cut to line, {kerf}. MARK: punch, engrave, drill by hand. NOTES: finish by machining.",
@@ -104,7 +105,7 @@ def sheet_drawing(part: FlatPart, job_name: str, *, side: Seen, revision: str) -
         for hole in part.holes
     ]
     line = cut_line(part)
-    mass = "material not chosen" if line.mass_kg is None else f"{line.mass_kg:.2f} kg"
+    mass = "material not chosen" if line.mass_kg is None else fig(line.mass_kg, "kg", 2)
     block = TitleBlock(
         title=drawing.title,
         rows=(
@@ -115,9 +116,10 @@ def sheet_drawing(part: FlatPart, job_name: str, *, side: Seen, revision: str) -
             ("material", line.material[:34] or "not stated"),
             ("thickness", _thickness_words(part)),
             ("mass", mass),
-            ("size", f"{line.width_mm:.1f} × {line.height_mm:.1f} mm"),
+            ("size", f"{num(line.width_mm, 'mm', 1)} × {fig(line.height_mm, 'mm', 1)}"),
             ("tolerance", "ISO 2768-m where none is given"),
         ),
+        made_to=part.made_to,
     )
     return dimensioned_sheet(drawing, holes, block)
 
@@ -162,4 +164,4 @@ def _size_mm(part: FlatPart) -> tuple[float, float]:
 
 
 def _thickness_words(part: FlatPart) -> str:
-    return f"{part.thickness_mm:g} mm" if part.thickness_mm else "thickness not known"
+    return fig(part.thickness_mm, "mm") if part.thickness_mm else "thickness not known"

@@ -43,6 +43,7 @@ class FlatPart:
     sides: tuple[str, str]  # what they are called
     look_at: str  # what stands where it will, to tell a part from its mirror image: "gearbox"
     stock: Stock
+    made_to: tuple[str, ...] = ()  # fits, depths and what else its checks count on, in words
     labels: tuple[tuple[str, float, float], ...] = ()  # marked beside rows of holes: text, x, y
     sure_mm: dict[str, float | None] = field(default_factory=dict)  # 95 % semi-axis of each hole that was surveyed
     readings: tuple[FrozenReading, ...] = ()  # that it hangs on

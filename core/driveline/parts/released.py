@@ -84,7 +84,7 @@ def _moved_holes(then: Drawing, now: Drawing) -> list[Moved]:
             moved.append(Moved(feature=_name(part), says=f"{_name(part)} moved {fig(by_mm, 'mm', 2)}", by_mm=by_mm))
         grown_mm = 2 * (new.radius_mm - old.radius_mm)
         if abs(grown_mm) > SAME_MM:
-            says = f"{_name(part)} was Ø{2 * old.radius_mm:.2f}, is Ø{2 * new.radius_mm:.2f}"
+            says = f"{_name(part)} was Ø{fig(2 * old.radius_mm, 'mm', 2)}, is Ø{fig(2 * new.radius_mm, 'mm', 2)}"
             moved.append(Moved(feature=_name(part), says=says, by_mm=abs(grown_mm)))
     return moved
 

@@ -1,6 +1,7 @@
 """What goes to the cutter and the marking-out bench: kerf, nests, engraving, sheets, templates as printed."""
 
 import io
+import itertools
 import math
 from typing import Any
 from unittest import TestCase
@@ -8,22 +9,25 @@ from unittest import TestCase
 import ezdxf.filemanagement
 import numpy as np
 import pypdfium2
-from shapely import Point, Polygon
+from shapely import LineString, Point, Polygon, box
 from shapely.ops import unary_union
 
 from driveline.benches.plate.lay_out import lay_out
 from driveline.benches.plate.sheet import PlateSheet
 from driveline.drawing.dxf import write_dxf
-from driveline.drawing.model import Circle, Drawing, Layer, Text
+from driveline.drawing.model import Circle, Drawing, Layer, Path, Text
 from driveline.drawing.nested import nested_drawing
 from driveline.drawing.pdf import write_sheet_pdf
 from driveline.drawing.plate import with_revision
 from driveline.drawing.svg import write_sheet_svg
 from driveline.drawing.template import FOOT_MM, MARGIN_MM, PAPERS, write_template
+from driveline.figures import System
+from driveline.job.file import REGISTRY, JobFile
 from driveline.parts.drawings import cut_drawing, cut_line, nest_of, part_drawings, sheet_drawing
 from driveline.parts.made import FlatPart
 from driveline.parts.records import Seen
 from tests.demo import demo_json, wren_measured_again
+from tests.jobs import said
 
 SHEET = wren_measured_again().sheets.plate
 DOTS_PER_MM = 12.0
@@ -41,7 +45,7 @@ def part_of(sheet: PlateSheet = SHEET) -> FlatPart:
 
 
 def texts(drawing: Drawing) -> list[str]:
-    return [one.text for one in drawing.entities if isinstance(one, Text)]
+    return [said(one.text) for one in drawing.entities if isinstance(one, Text)]
 
 
 def pages_of(pdf: bytes) -> list[np.ndarray]:
@@ -153,10 +157,10 @@ class SheetTest(TestCase):
                 sign * hole.x_mm - outline.least_x_mm,
                 hole.y_mm - outline.least_y_mm,
             ):
-                self.assertIn(f"{figure:.2f}", found)
+                self.assertIn(f"{figure:.2f}".replace("-", "−"), found)
             self.assertIn("B, as released", found)
             self.assertIn(f"the {words} side", found)
-            self.assertNotIn("-0.00", found)
+            self.assertNotIn("−0.00", found)
 
     def test_labels_of_neighbours_never_print_over_each_other(self) -> None:
         drawing = sheet_drawing(part_of(), "Wren", side="first", revision="A")
@@ -164,6 +168,46 @@ class SheetTest(TestCase):
         self.assertEqual(len(upright), 15)
         self.assertGreaterEqual(min(b - a for a, b in zip(upright, upright[1:], strict=False)), 3.2 - 1e-9)
         self.assertTrue(all(10 < x < 268 for x in upright))
+
+    def test_no_leader_or_hole_cuts_a_name(self) -> None:
+        for name in ("wren", "bittern", "plover"):
+            job = JobFile.model_validate(demo_json(name))
+            for part in REGISTRY.parts(job):
+                with self.subTest(name, part=part.key):
+                    drawing = sheet_drawing(part, name, side="first", revision="A")
+                    names = [one for one in drawing.entities if isinstance(one, Text) and one.part == "name"]
+                    self.assertEqual(len(names), len(part.holes))
+                    half_mm = 0.6 * 2.2 / 2  # of a letter, each way
+                    boxes = [
+                        box(
+                            one.x_mm - half_mm * len(one.text),
+                            one.y_mm - 1.1,
+                            one.x_mm + half_mm * len(one.text),
+                            one.y_mm + 1.1,
+                        )
+                        for one in names
+                    ]
+                    lines = [
+                        LineString([(v.x_mm, v.y_mm) for v in one.vertices])
+                        for one in drawing.entities
+                        if isinstance(one, Path) and one.part == "sheet" and one.layer is Layer.NOTES
+                    ]
+                    crossed = [one.text for one, at in zip(names, boxes, strict=True) if any(map(at.intersects, lines))]
+                    self.assertEqual(crossed, [])
+                    self.assertFalse(any(a.intersects(b) for a, b in itertools.combinations(boxes, 2)))
+
+    def test_it_is_in_the_readers_units_and_says_what_the_checks_count_on(self) -> None:
+        sheet = plate_with(registers=[{"size": {"text": "130 mm"}, "fit": "H7/g6"}])
+        drawing = sheet_drawing(part_of(sheet), "Wren", side="first", revision="A")
+        for system, limits, unit in (
+            (System.METRIC, "130.000 to 130.040", "mm"),
+            (System.US, "5.11811 to 5.11969", "in"),
+        ):
+            text = pypdfium2.PdfDocument(write_sheet_pdf(drawing, system))[0].get_textpage().get_text_bounded()
+            self.assertIn(f"bore {limits}", text)
+            self.assertIn(f"all sizes: {unit}", text)
+        self.assertNotRegex(text, r"\bmm\b")
+        self.assertIn("faces flat and parallel", text)
 
     def test_it_is_an_a3_page_as_pdf_and_svg(self) -> None:
         drawing = sheet_drawing(part_of(), "Wren", side="first", revision="A")

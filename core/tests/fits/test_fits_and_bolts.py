@@ -10,7 +10,6 @@ from hypothesis import strategies as st
 
 from driveline.checks import Verdict
 from driveline.errors import ImpossibleInput
-from driveline.figures import written
 from driveline.fits.limits import fit, limits
 from driveline.job.evaluate import JobResult, evaluate
 from driveline.job.file import JobFile
@@ -28,7 +27,7 @@ from driveline.metal.bolts import (
 )
 from driveline.metal.overhang import greatest_tension_n
 from tests.demo import demo_json
-from tests.jobs import check_of
+from tests.jobs import check_of, said
 from tests.test_worked_examples import EXAMPLES
 
 WARM_MM = (23e-6 - 11.5e-6) * 60 * 130
@@ -203,7 +202,7 @@ class JointsTest(TestCase):
         self.assertIs(check_of(result, "plate.screw_clear").verdict, Verdict.HOLDS)  # 13 in, 16 behind
         short = wren(face={"screw_length": {"text": "20 mm"}})
         self.assertIs(check_of(short, "plate.motor_engagement").verdict, Verdict.FAILS)
-        self.assertIn("25 mm or 30 mm", written(check_of(short, "plate.motor_engagement").says))
+        self.assertIn("25 mm or 30 mm", said(check_of(short, "plate.motor_engagement").says))
 
     def test_a_weaker_thread_wants_more_of_it(self) -> None:
         needed = [
@@ -242,7 +241,7 @@ class JointsTest(TestCase):
             with self.subTest(key):
                 check = check_of(wren(**change), key)
                 self.assertIs(check.verdict, Verdict.NOT_KNOWN)
-                self.assertIn(words, written(" ".join(check.missing)))
+                self.assertIn(words, said(" ".join(check.missing)))
 
     def test_a_thread_nobody_makes_is_refused_by_name(self) -> None:
         with self.assertRaisesRegex(ValueError, "not a thread known here"):

@@ -13,7 +13,6 @@ from driveline.benches.ratios.candidates import MOST_POINTS
 from driveline.benches.ratios.gearing import Sweep, motors_of, rating_shares, road_of
 from driveline.benches.ratios.lanes import plan_of
 from driveline.benches.ratios.line import station_designs
-from driveline.figures import written
 from driveline.gearing.brief import Brief
 from driveline.gearing.motor import Motor
 from driveline.gearing.pareto import beaten_by
@@ -23,7 +22,7 @@ from driveline.job.evaluate import evaluate
 from driveline.job.file import JobFile
 from driveline.shafts.coupler import CouplerStyle
 from tests.demo import demo_job
-from tests.jobs import CENTRE, GEARBOX, KEPT, box, brief_of, round_job, solved
+from tests.jobs import CENTRE, GEARBOX, KEPT, box, brief_of, round_job, said, solved
 
 
 def swept(job: JobFile) -> tuple[Sweep, Brief, tuple[Motor, ...]]:
@@ -199,7 +198,7 @@ class MendTest(TestCase):
         mend = solved_demo("bittern").mend
         assert mend is not None and mend.pick is not None
         self.assertEqual((mend.pick.final_drive, mend.pick.reduction), ("2.05", "9.1 unit"))
-        self.assertRegex(written(mend.text), "Final drive 2.05 does it: 120 km/h")
+        self.assertRegex(said(mend.text), "Final drive 2.05 does it: 120 km/h")
 
     def test_without_one_listed_the_ratio_that_would_is_said(self) -> None:
         """60 km/h are 500 wheel rpm; 6000/1.05/500 = 11.43 overall, behind 8:1 a final drive of 1.43."""

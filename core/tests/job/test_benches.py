@@ -6,12 +6,12 @@ from pydantic import ValidationError
 from driveline.benches.brief.results import BriefResult
 from driveline.benches.brief.sheet import BriefSheet
 from driveline.checks import Check, Verdict
-from driveline.figures import written
 from driveline.job.evaluate import JobResult, evaluate
 from driveline.job.file import JobFile, Sheets
 from driveline.survey.sheet import Survey
 from driveline.survey.solve import Fit, solve_survey
 from tests.demo import WRONG_READING, demo_job, demo_json, wren_measured_again
+from tests.jobs import said
 
 
 def check_of(result: JobResult, key: str) -> Check:
@@ -147,7 +147,7 @@ class SurveyTest(TestCase):
     def test_the_demos_wrong_reading_is_named_in_words(self) -> None:
         result = solve_survey(demo_job("wren").sheets.plate.survey).result
         self.assertIs(result.readings[WRONG_READING].fit, Fit.SUSPECT)
-        self.assertRegex(written(result.says[0]), r"^H4–H5 looks (1\.[89]|2\.[01]) mm long; measure it again\.$")
+        self.assertRegex(said(result.says[0]), r"^H4–H5 looks (1\.[89]|2\.[01]) mm long; measure it again\.$")
         self.assertEqual(result.next_reading and result.next_reading.replaces, WRONG_READING)
 
     def test_measured_again_all_agree(self) -> None:

@@ -13,7 +13,6 @@ from hypothesis import strategies as st
 from driveline.benches.contract import Progress
 from driveline.checks import Verdict
 from driveline.errors import NotDrawnYet, UnknownFeature
-from driveline.figures import written
 from driveline.job.evaluate import JobResult, evaluate
 from driveline.job.file import REGISTRY, JobFile
 from driveline.network import Turning
@@ -22,7 +21,7 @@ from driveline.parts.release import letter_after, release_of, runs_seen_from
 from driveline.parts.released import expected_of, features_of, general_tolerance_mm, judged
 from driveline.parts.results import PartResult
 from tests.demo import demo_job, demo_json, wren_measured_again
-from tests.jobs import check_of, keys_of
+from tests.jobs import check_of, keys_of, said
 
 AT = "2026-10-12T09:40:00+00:00"
 
@@ -111,10 +110,10 @@ class DifferenceTest(TestCase):
         state = part_of(result).released
         assert state is not None
         self.assertEqual({one.feature for one in state.differs[:2]}, {"H4", "H5"})
-        self.assertEqual(tuple(map(written, state.readings_since)), ("H4–H5 inside: was 96.47, is 98.47 mm",))
+        self.assertEqual(tuple(map(said, state.readings_since)), ("H4–H5 inside: was 96.47, is 98.47 mm",))
         check = check_of(result, "plate.released_plate")
         self.assertIs(check.verdict, Verdict.FAILS)
-        self.assertIn("differs from released A: H5 moved 0.66 mm", check.says)
+        self.assertIn("differs from released A: H5 moved 0.66 mm", said(check.says))
 
     def test_each_kind_of_change_is_named(self) -> None:
         job = wren_released()
@@ -133,7 +132,7 @@ class DifferenceTest(TestCase):
                 state = part_of(changed(job, *path, to=to)).released
                 assert state is not None
                 self.assertTrue(
-                    any(written(one.says).startswith(words) for one in state.differs),
+                    any(said(one.says).startswith(words) for one in state.differs),
                     [one.says for one in state.differs],
                 )
 

@@ -71,7 +71,7 @@ class ReleaseTest(BuildTestCase):
         result = self.fabricator.send("post", f"{self.base}/evaluate", {"sheets": sheets}).json()
         state = result["answer"]["parts"]["plate"][0]["released"]
         self.assertEqual(state["letter"], "B")
-        self.assertIn("M1 moved 4.68 mm", [written(one["says"]) for one in state["differs"]])
+        self.assertIn("M1 moved 4.68\u00a0mm", [written(one["says"]) for one in state["differs"]])
         self.assertEqual(self.fabricator.get(f"{self.base}/releases/plate.plate/B.dxf").content, before)
 
     def test_a_failing_check_holds_it_until_somebody_says_why(self) -> None:

@@ -148,9 +148,9 @@ class JobsApiTest(ShopTestCase):
         step = working["steps"][-1]
         self.assertEqual((step["symbol"], step["formula"]), ("n", "v / C × i_box × i_fd"))
         # 62.137 mph / 72.244 in × 1.37 × 4.1111 = 4.8443, × 1056 = 5116 rpm: in a mile 63 360 in, an hour 60 min.
-        self.assertEqual("".join(one["text"] for one in step["put"])[-7:], "× 1\u2009056")
-        self.assertEqual(step["result"], "5\u2009116 rpm")
-        self.assertEqual(step["put"][0]["text"], "62.137 mph")
+        self.assertEqual("".join(one["text"] for one in step["put"])[-7:], "× 1\u202f056")
+        self.assertEqual(step["result"], "5\u202f116\u00a0rpm")
+        self.assertEqual(step["put"][0]["text"], "62.137\u00a0mph")
         self.assertEqual(step["put"][0]["field"], "brief.wanted.top_speed")
         self.assertEqual(
             len(self.fabricator.send("post", path, {}).json()),

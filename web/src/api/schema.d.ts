@@ -5131,7 +5131,9 @@ export interface operations {
     };
     job_cut_list: {
         parameters: {
-            query?: never;
+            query?: {
+                units?: "metric" | "us" | "us_fractions" | "british";
+            };
             header?: never;
             path: {
                 job_id: string;
@@ -5151,7 +5153,9 @@ export interface operations {
     };
     job_part_holes: {
         parameters: {
-            query?: never;
+            query?: {
+                units?: "metric" | "us" | "us_fractions" | "british";
+            };
             header?: never;
             path: {
                 job_id: string;
@@ -5175,6 +5179,7 @@ export interface operations {
             query?: {
                 side?: "first" | "second";
                 paper?: "a4" | "letter";
+                units?: "metric" | "us" | "us_fractions" | "british";
             };
             header?: never;
             path: {
@@ -5221,6 +5226,7 @@ export interface operations {
         parameters: {
             query?: {
                 side?: "first" | "second";
+                units?: "metric" | "us" | "us_fractions" | "british";
             };
             header?: never;
             path: {
@@ -5373,7 +5379,9 @@ export interface operations {
     };
     release_sheet: {
         parameters: {
-            query?: never;
+            query?: {
+                units?: "metric" | "us" | "us_fractions" | "british";
+            };
             header?: never;
             path: {
                 job_id: string;
@@ -5395,7 +5403,9 @@ export interface operations {
     };
     release_holes: {
         parameters: {
-            query?: never;
+            query?: {
+                units?: "metric" | "us" | "us_fractions" | "british";
+            };
             header?: never;
             path: {
                 job_id: string;

@@ -1,6 +1,6 @@
 /** Figures and times for the screen. Formatting only: every figure comes from the core. */
 
-const thin = '\u2009';
+const thin = '\u202f'; // narrow, and no line ends there
 
 /** 1790.25 → "1 790.3"; below 0 decimals it is rounded to tens. What rounds to nought has no sign. */
 export function grouped(value: number, decimals: number): string {

@@ -14,7 +14,7 @@ interface Shown {
   offset: number;
 }
 
-const MARK = /⟨([^|⟩]*)\|([^|⟩]*)\|(\d+|g)(?:\|([sn]+))?⟩/g;
+const MARK = /⟨([^|⟩]*)\|([^|⟩]*)\|(\d+|g)(?:\|([snu]+))?⟩/g;
 const SIXTY_FOURTHS = 64;
 const EXACT_DIGITS = 6;
 const MM_PER_INCH = 25.4;
@@ -43,10 +43,12 @@ export function shownIn(unit: string, system: System): Shown {
 /** A text of the core with its figures written in a system's units. */
 export function written(text: string, system: System): string {
   return text.replace(MARK, (_, value: string, unit: string, decimals: string, flags = '') =>
-    figure(Number(value), unit, decimals === 'g' ? null : Number(decimals), system, {
-      signed: (flags as string).includes('s'),
-      bare: (flags as string).includes('n'),
-    }),
+    flags === 'u'
+      ? shownIn(unit, system).symbol
+      : figure(Number(value), unit, decimals === 'g' ? null : Number(decimals), system, {
+          signed: (flags as string).includes('s'),
+          bare: (flags as string).includes('n'),
+        }),
   );
 }
 
@@ -64,7 +66,7 @@ export function figure(
   const digits = grouped(value * shown.factor + shown.offset, shownDecimals(value, unit, decimals, system));
   const number = style.signed && value > 0 && /[1-9]/.test(digits) ? `+${digits}` : digits;
   if (style.bare || !shown.symbol) return number;
-  return `${number}${shown.symbol === '°' ? '' : ' '}${shown.symbol}`;
+  return `${number}${shown.symbol === '°' ? '' : '\u00a0'}${shown.symbol}`;
 }
 
 /** Decimals that keep a figure as fine as it was, within a factor of 2. */

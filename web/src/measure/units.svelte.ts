@@ -5,9 +5,9 @@ const KEY = Symbol('units');
 
 export const SYSTEM_WORDS: Record<System, string> = {
   metric: 'metric',
-  us: 'US, inches as decimals',
-  us_fractions: 'US, inches to 1/64',
-  british: 'British: mm, lb-ft, mph, kg',
+  us: 'US, inch',
+  us_fractions: 'US, 1/64 in',
+  british: 'British mix',
 };
 
 /**
@@ -70,7 +70,9 @@ export class Units {
 
   /** A length that was typed: as it was, save in a look. */
   typed(text: string, valueMm: number): string {
-    return this.isLook ? this.figure(valueMm, 'mm', 2) : text;
+    if (this.isLook) return this.figure(valueMm, 'mm', 2);
+    const isBare = !/[^\d\s.,/+±-]/.test(text);
+    return isBare && this.system.startsWith('us') ? `${text} mm` : text; // beside inches its unit must be said
   }
 }
 

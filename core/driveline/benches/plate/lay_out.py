@@ -7,6 +7,7 @@ import numpy as np
 from driveline.arrays import Floats
 from driveline.benches.contract import LaidOut
 from driveline.benches.plate.inputs import FaceInputs, PlateInputs, inputs_of
+from driveline.benches.plate.made_to import made_to
 from driveline.benches.plate.parts import EdgeShare, Patterns, edge_shares, holes_wanted, parts_of, patterns_of
 from driveline.benches.plate.sheet import PlateSheet
 from driveline.flat.holes import Disc, bolt_circle_mm, reflected
@@ -49,7 +50,10 @@ def lay_out(sheet: PlateSheet) -> LaidPlate:
     laid, not_drawn = parts_of(inputs, patterns)
     sure_mm = {hole.id: hole.major_mm for hole in survey.result.holes}
     readings = frozen_readings(survey.result)
-    parts = tuple(replace(part, sure_mm=_sure_of(part, sure_mm), readings=readings) for part in laid)
+    parts = tuple(
+        replace(part, sure_mm=_sure_of(part, sure_mm), readings=readings, made_to=made_to(inputs, part))
+        for part in laid
+    )
     return LaidPlate(
         inputs=inputs,
         survey=survey,

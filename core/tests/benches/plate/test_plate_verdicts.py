@@ -4,11 +4,10 @@ from typing import Any
 from unittest import TestCase
 
 from driveline.checks import Check, Verdict
-from driveline.figures import written
 from driveline.job.evaluate import JobResult, evaluate
 from driveline.job.file import JobFile
 from tests.demo import demo_json
-from tests.jobs import check_of
+from tests.jobs import check_of, said
 
 HOLDS, TIGHT, FAILS, NOT_KNOWN = Verdict.HOLDS, Verdict.TIGHT, Verdict.FAILS, Verdict.NOT_KNOWN
 ARROW = "__"
@@ -193,7 +192,7 @@ class VerdictsTest(TestCase):
 
     def test_a_default_in_use_is_shown_as_one(self) -> None:
         joint = next(joint for joint in wren({}).plate.joints if joint.name == "motor")
-        self.assertEqual([written(one.text) for one in joint.assumed], ["steel 400 MPa"])
+        self.assertEqual([said(one.text) for one in joint.assumed], ["steel 400 MPa"])
         stated = next(one for one in wren({"plate__motor_joint__tapped_mpa": 500}).plate.joints if one.name == "motor")
         self.assertEqual(stated.assumed, ())
         usual = wren({"plate__motor_joint__tightening": None})

@@ -4,8 +4,7 @@ from typing import Any
 from unittest import TestCase
 
 from driveline.checks import Verdict
-from driveline.figures import written
-from tests.jobs import CENTRE, KEPT, TWO, USUAL_SHAFT_AND_AXLE, WHEEL_RPM_PER_KMH, box, check_of, keys_of, solved
+from tests.jobs import CENTRE, KEPT, TWO, USUAL_SHAFT_AND_AXLE, WHEEL_RPM_PER_KMH, box, check_of, keys_of, said, solved
 
 # 200 N·m at the motor; 6000 rpm; shaft 0.995 and axle 0.99 where they stand. Layout, parts, driven axles,
 # overall ratio, N·m at the rear and the front axle from rest.
@@ -109,7 +108,7 @@ class SplitTest(TestCase):
         check = check_of(result, "split.speeds")
         self.assertAlmostEqual(check.demand or 0, 10.0)
         # At 60 km/h the wheels turn 500 rpm, the propshafts 2000 and 2200.
-        self.assertIn("200 rpm between the outputs", written(check.says))
+        self.assertIn("200 rpm between the outputs", said(check.says))
         self.assertIs(check.verdict, Verdict.FAILS)
 
     def test_a_front_tyre_of_another_size_counts_like_a_ratio(self) -> None:

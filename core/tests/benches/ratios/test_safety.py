@@ -5,8 +5,7 @@ from typing import Any
 from unittest import TestCase
 
 from driveline.checks import Check, Verdict
-from driveline.figures import written
-from tests.jobs import CENTRE, KEPT, TWO, box, check_of, keys_of, solved
+from tests.jobs import CENTRE, KEPT, TWO, box, check_of, keys_of, said, solved
 
 WEIGHT_N = 1000 * 9.80665
 RADIUS_M = 1 / math.pi
@@ -105,7 +104,7 @@ class OverspeedTest(TestCase):
         check = check_of(solved("kept_gearbox", ratios), "motor.downshift")
         self.assertAlmostEqual(check.demand or 0, 7000)
         self.assertIs(check.verdict, Verdict.FAILS)
-        self.assertIn("shift into it below 51 km/h", written(check.says))
+        self.assertIn("shift into it below 51 km/h", said(check.says))
         said_nothing = {**ratios, "gearbox": {"gears": gearbox["gears"]}}
         self.assertIs(check_of(solved("kept_gearbox", said_nothing), "motor.downshift").verdict, Verdict.FAILS)
         left = {**ratios, "gearbox": {**gearbox, "use": "left_in_one"}}

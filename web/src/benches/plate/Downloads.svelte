@@ -2,6 +2,7 @@
   import type { PartResult } from '../../api/types';
   import { useEditor } from '../../job/job-editor.svelte';
   import Button from '../../lib/ui/Button.svelte';
+  import { useUnits } from '../../measure/units.svelte';
   import { saveThenFetch } from './files';
   import type { SideSeen } from './plate.svelte';
 
@@ -11,29 +12,36 @@
   }
   let { side, part }: Props = $props();
   const editor = useEditor();
+  const units = useUnits();
+  const inUnits = $derived(`units=${units.system}`);
   const first = $derived(editor.isDirty && editor.mayEdit ? 'saves first, then ' : '');
   const stem = $derived(`drawings/${part?.key ?? ''}`);
   const canNest = $derived((part?.cut.per_sheet ?? 0) > 0);
   const files = $derived([
-    { title: 'DXF', path: `${stem}.dxf?side=${side}`, tells: 'the cut file' },
-    { title: 'Sheet', path: `${stem}-sheet.pdf?side=${side}`, tells: 'the dimensioned sheet, PDF, A3' },
+    { title: 'DXF', path: `${stem}.dxf?side=${side}`, tells: 'the cut file, always in mm' },
+    {
+      title: 'Sheet',
+      path: `${stem}-sheet.pdf?side=${side}&${inUnits}`,
+      tells: 'the dimensioned sheet, PDF, A3',
+    },
     {
       title: 'Template A4',
-      path: `${stem}-template.pdf?side=${side}&paper=a4`,
+      path: `${stem}-template.pdf?side=${side}&paper=a4&${inUnits}`,
       tells: 'the paper template, 1:1',
     },
   ]);
   const more = $derived([
     {
       title: 'Template, Letter',
-      path: `${stem}-template.pdf?side=${side}&paper=letter`,
+      path: `${stem}-template.pdf?side=${side}&paper=letter&${inUnits}`,
       needs: part !== null,
     },
     { title: 'SVG at 1:1', path: `${stem}.svg?side=${side}`, needs: part !== null },
-    { title: 'Sheet, SVG', path: `${stem}-sheet.svg?side=${side}`, needs: part !== null },
+    { title: 'Sheet, SVG', path: `${stem}-sheet.svg?side=${side}&${inUnits}`, needs: part !== null },
     { title: 'Nested DXF', path: `${stem}-nested.dxf?side=${side}`, needs: canNest },
-    { title: 'Holes CSV', path: `${stem}-holes.csv`, needs: part !== null },
-    { title: 'Cut list CSV', path: 'drawings/cut-list.csv', needs: part !== null },
+    { title: 'Holes CSV', path: `${stem}-holes.csv?${inUnits}`, needs: part !== null },
+    { title: 'Calculations, PDF', path: `calculation-sheet.pdf?${inUnits}`, needs: true },
+    { title: 'Cut list CSV', path: `drawings/cut-list.csv?${inUnits}`, needs: part !== null },
   ]);
 
   function pick(select: HTMLSelectElement): void {

@@ -165,7 +165,7 @@ describe('JointFields', () => {
     joint(RESULT);
     const says = screen.getByRole('status').textContent ?? '';
     for (const words of [
-      '25 mm or 30 mm long fits',
+      '25\u00a0mm or 30\u00a0mm long fits',
       'what is behind is not known',
       '36 N·m',
       '70 % of proof',
