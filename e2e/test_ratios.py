@@ -17,7 +17,7 @@ class OutOfMotorSpeedTest(BrowserTestCase):
         page = self.page_of("fabricator")
         self.open_job(page, "Bittern", "Ratios")
         check = page.get_by_role("button", name="Motor speed at the wanted top speed")
-        expect(check).to_contain_text("24665 rpm at 95 km/h; the motor turns 15500")
+        expect(check).to_contain_text(re.compile(r"24\s665\srpm at 95\skm/h; the motor turns 15\s500"))
         banner = page.get_by_role("status").filter(has_text="9.1 unit · 4.11 does not reach 95 km/h")
         expect(banner).to_contain_text("Final drive 2.05 does it: 120 km/h")
         banner.get_by_role("button", name="Put 9.1 unit · 2.05 beside").click()

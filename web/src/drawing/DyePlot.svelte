@@ -1,9 +1,9 @@
 <script lang="ts">
   import { scaleLinear } from 'd3-scale';
-  import type { Snippet } from 'svelte';
   import { whole } from '../lib/format';
-  import type { PlotFrame } from './plot-frame';
   import { useUnits } from '../measure/units.svelte';
+  import { curvePath, pointsOf, type PlotCurve, type PlotFrame } from './plot-frame';
+  import { plotLabels } from './plot-labels';
 
   interface Props {
     title: string;
@@ -13,14 +13,15 @@
     acrossUnit: string; // metric; its figures are the reader's
     upUnit: string;
     height?: number; // as high as its place where none is given
-    inside: Snippet<[PlotFrame]>; // kept within the axes
-    over: Snippet<[PlotFrame]>;
+    curves: readonly PlotCurve[];
+    ends?: readonly (readonly [number, number])[]; // where a curve ends because no more is known
   }
-  let { title, label, across, up, acrossUnit, upUnit, height, inside, over }: Props = $props();
+  let { title, label, across, up, acrossUnit, upUnit, height, curves, ends = [] }: Props = $props();
   const units = useUnits();
   const uid = $props.id();
   const LEFT = 52;
   const TOP = 34;
+  const SIZE = 12.5;
   let width = $state(540);
   let room = $state(240);
   const right = $derived(width - 24); // half a figure of the last tick stands past it
@@ -28,12 +29,25 @@
   const bottom = $derived(high - 30);
   const x = $derived(scaleLinear([0, across], [LEFT, right]));
   const y = $derived(scaleLinear([0, up], [bottom, TOP]));
+  const frame = $derived<PlotFrame>({ x, y, left: LEFT, right, top: TOP, bottom });
+  const points = $derived(curves.map((one) => pointsOf(frame, one)));
+  const labels = $derived(
+    plotLabels(
+      curves.flatMap(({ key, label: text, prefer = 0.1 }, k) =>
+        text ? [{ key, text, curve: points[k] ?? [], prefer }] : [],
+      ),
+      points,
+      { left: LEFT + 2, right, top: TOP, bottom },
+      SIZE,
+    ),
+  );
+  const classOf = (key: string) => curves.find((one) => one.key === key)?.labelClass ?? 'fill-scribe';
+
   /** Ticks are round in the units that are read. */
   const ticksOf = (greatest: number, unit: string, count: number) =>
     scaleLinear([0, units.shown(greatest, unit)], [0, 1])
       .ticks(count)
       .map((shown) => ({ shown, metric: units.metric(shown, unit) }));
-  const frame = $derived<PlotFrame>({ x, y, left: LEFT, right, top: TOP, bottom });
 </script>
 
 <figure
@@ -65,7 +79,21 @@
         >{whole(shown)}</text
       >
     {/each}
-    <g clip-path="url(#{uid}-clip)">{@render inside(frame)}</g>
-    {@render over(frame)}
+    <g clip-path="url(#{uid}-clip)" class="fill-none">
+      {#each curves as curve (curve.key)}
+        <path
+          d={curvePath(frame, curve)}
+          class={curve.stroke}
+          stroke-width={curve.width}
+          stroke-dasharray={curve.dash}
+        />
+      {/each}
+    </g>
+    {#each ends as [at, value] (at)}
+      <circle cx={x(at)} cy={y(value)} r="4" class="fill-dye stroke-brass-lit" stroke-width="2" />
+    {/each}
+    {#each labels as one (one.key)}
+      <text x={one.x} y={one.y} data-plot-label class={classOf(one.key)} font-size={SIZE}>{one.text}</text>
+    {/each}
   </svg>
 </figure>

@@ -55,9 +55,9 @@
       {editor.pinned ? 'Unpin' : 'Pin'}
     </Button>
     <label class="flex items-center gap-1 text-[13px] text-ink-dim" title="u: look at the next">
-      {units.isLook ? 'a look in' : 'in'}
+      <span class="hidden md:inline">{units.isLook ? 'a look in' : 'in'}</span>
       <select
-        class="field-line w-[6.5rem] text-ink"
+        class="field-line w-[4.6rem] text-ink md:w-[6.5rem]"
         aria-label="Units"
         value={units.system}
         onchange={(event) => void keep(event.currentTarget.value as System)}
@@ -65,7 +65,7 @@
         {#each SYSTEMS as system (system)}<option value={system}>{SYSTEM_WORDS[system]}</option>{/each}
       </select>
     </label>
-    <Button onclick={onhelp} title="?" aria-label="Keys and help">?</Button>
+    <span class="hidden md:block"><Button onclick={onhelp} title="?" aria-label="Keys and help">?</Button></span>
     {#if editor.mayEdit}
       <Button
         strong

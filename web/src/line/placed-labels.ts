@@ -8,7 +8,7 @@ export interface PlacedLabel {
 }
 
 const ROWS = [32, 44];
-const CHAR_PX = 4.8;
+const CHAR_PX = 5.6; // of the type that is used, at most on average
 const GAP_PX = 8;
 
 export function placedLabels(labels: readonly { x: number; text: string }[], width: number): PlacedLabel[] {

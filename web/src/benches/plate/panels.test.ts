@@ -167,7 +167,7 @@ describe('JointFields', () => {
     for (const words of [
       '25\u00a0mm or 30\u00a0mm long fits',
       'what is behind is not known',
-      '36 N·m',
+      '36\u00a0N·m',
       '70 % of proof',
       '8 of them',
     ])

@@ -1,7 +1,7 @@
 <script lang="ts">
   import type { Climb } from '../../api/types';
   import DyePlot from '../../drawing/DyePlot.svelte';
-  import { curvePath, type PlotFrame } from '../../drawing/plot-frame';
+  import type { PlotCurve } from '../../drawing/plot-frame';
   import { useUnits } from '../../measure/units.svelte';
 
   interface Props {
@@ -11,50 +11,43 @@
   let { climb, name }: Props = $props();
   const units = useUnits();
   const STEEPEST_SHOWN = 60;
-  const LABEL_AT = 0.3; // of the way along the curves
 
   const steepest = $derived(
-    Math.min(STEEPEST_SHOWN, Math.max(10, ...climb.peak_pct.map((pct) => pct ?? STEEPEST_SHOWN)) * 1.1),
+    Math.min(STEEPEST_SHOWN, Math.max(10, ...climb.peak_pct.map((pct) => pct ?? STEEPEST_SHOWN)) * 1.15),
   );
-  const greatestKmh = $derived(climb.speed_kmh.at(-1) ?? 1);
-  const along = $derived(Math.floor(climb.speed_kmh.length * LABEL_AT));
+  const curves = $derived<PlotCurve[]>([
+    {
+      key: 'peak',
+      across: climb.speed_kmh,
+      up: climb.peak_pct,
+      stroke: 'stroke-brass-lit',
+      width: 2.6,
+      label: 'at peak torque',
+      labelClass: 'fill-brass-lit',
+      prefer: 0.4,
+    },
+    ...(climb.continuous_pct
+      ? [
+          {
+            key: 'lasting',
+            across: climb.speed_kmh,
+            up: climb.continuous_pct,
+            stroke: 'stroke-scribe',
+            width: 1.8,
+            label: 'for good, on continuous torque',
+            prefer: 0.3,
+          },
+        ]
+      : []),
+  ]);
 </script>
-
-{#snippet inside(frame: PlotFrame)}
-  <path
-    d={curvePath(frame, climb.speed_kmh, climb.peak_pct)}
-    class="fill-none stroke-brass-lit"
-    stroke-width="2.6"
-  />
-  {#if climb.continuous_pct}<path
-      d={curvePath(frame, climb.speed_kmh, climb.continuous_pct)}
-      class="fill-none stroke-scribe"
-      stroke-width="1.8"
-    />{/if}
-{/snippet}
-
-{#snippet over({ x, y }: PlotFrame)}
-  <text
-    x={x(climb.speed_kmh[along] ?? 0)}
-    y={y(Math.min(steepest, climb.peak_pct[along] ?? steepest)) - 7}
-    class="fill-brass-lit plot-label text-[12.5px]">at peak torque</text
-  >
-  {#if climb.continuous_pct}
-    <text
-      x={x(climb.speed_kmh[along] ?? 0)}
-      y={y(climb.continuous_pct[along] ?? 0) - 7}
-      class="fill-scribe plot-label text-[12.5px]">for good, on continuous torque</text
-    >
-  {/if}
-{/snippet}
 
 <DyePlot
   title="Grade held laden, %, by {units.symbol('km/h')}: {name}"
+  label="Grade held laden by road speed, {name}"
+  across={climb.speed_kmh.at(-1) ?? 1}
+  up={steepest}
   acrossUnit="km/h"
   upUnit="%"
-  label="Grade held laden by road speed, {name}"
-  across={greatestKmh}
-  up={steepest}
-  {inside}
-  {over}
+  {curves}
 />

@@ -64,7 +64,7 @@
         <CandidateList {result} {ratios} {mayEdit} {onpin} />
       </div>
       <div class="flex min-w-0 flex-1 flex-col border-edge md:overflow-y-auto md:border-l">
-        <div class="relative h-[196px] shrink-0">
+        <div class="relative flex shrink-0 flex-col-reverse md:block md:h-[196px]">
           {#if plot === 'climb' && result.climb}
             <ClimbPlot climb={result.climb} name={ratios.shown?.key ?? ''} />
           {:else}
@@ -74,7 +74,7 @@
             <div
               role="radiogroup"
               aria-label="Plot"
-              class="on-dye absolute top-1.5 right-3 flex text-[12.5px]"
+              class="on-dye flex bg-dye pt-1 pl-3 text-[12.5px] md:absolute md:top-1.5 md:right-3 md:bg-transparent md:p-0"
             >
               {#each PLOTS as [key, title] (key)}
                 <button

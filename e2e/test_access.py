@@ -1,0 +1,51 @@
+"""WCAG 2.2 AA, as far as a program can tell, on every view."""
+
+from pathlib import Path
+from typing import Any
+
+from playwright.sync_api import Page, expect
+
+from e2e.browser import BrowserTestCase
+
+AXE = Path(__file__).parents[1] / "web" / "node_modules" / "axe-core" / "axe.min.js"
+TAGS = ["wcag2a", "wcag2aa", "wcag21a", "wcag21aa", "wcag22aa"]
+
+
+def faults(page: Page) -> list[str]:
+    """What axe finds, a line for each rule and place."""
+    page.evaluate(AXE.read_text())
+    found: dict[str, Any] = page.evaluate("tags => axe.run({ runOnly: tags })", TAGS)
+    return [
+        f"{rule['id']}: {node['target'][0]} {node['failureSummary'].splitlines()[-1].strip()}"
+        for rule in found["violations"]
+        for node in rule["nodes"]
+    ]
+
+
+class AccessTest(BrowserTestCase):
+    def test_every_bench_and_tab_of_a_job(self) -> None:
+        page = self.page_of("fabricator", self.context(bypass_csp=True))
+        for bench in ("Brief", "Ratios", "Adapter plate"):
+            page.goto(self.live_server_url)
+            self.open_job(page, "Wren", bench)
+            for tab in page.get_by_role("main").get_by_role("tab").all_inner_texts():
+                page.get_by_role("main").get_by_role("tab", name=tab.strip()).click()
+                with self.subTest(bench, tab=tab):
+                    self.assertEqual(faults(page), [])
+            page.get_by_role("region", name="Checks").get_by_role("listitem").first.get_by_role("button").click()
+            expect(page.get_by_role("link", name="calculation sheet")).to_be_visible()
+            with self.subTest(bench, opened="a check"):
+                self.assertEqual(faults(page), [])
+
+    def test_signing_in_the_jobs_and_a_phone(self) -> None:
+        context = self.context(bypass_csp=True, viewport={"width": 390, "height": 844})
+        page = context.new_page()
+        page.goto(self.live_server_url)
+        expect(page.get_by_label("Name")).to_be_visible()
+        self.assertEqual(faults(page), [])
+        page = self.page_of("fabricator", context)
+        with self.subTest("jobs"):
+            self.assertEqual(faults(page), [])
+        self.open_job(page, "Wren", "Adapter plate")
+        with self.subTest("plate"):
+            self.assertEqual(faults(page), [])
