@@ -23,6 +23,8 @@ def faults(page: Page) -> list[str]:
 
 
 class AccessTest(BrowserTestCase):
+    maxDiff = None
+
     def test_every_bench_and_tab_of_a_job(self) -> None:
         page = self.page_of("fabricator", self.context(bypass_csp=True))
         for bench in ("Brief", "Ratios", "Adapter plate"):

@@ -65,7 +65,9 @@
         {#each SYSTEMS as system (system)}<option value={system}>{SYSTEM_WORDS[system]}</option>{/each}
       </select>
     </label>
-    <span class="hidden md:block"><Button onclick={onhelp} title="?" aria-label="Keys and help">?</Button></span>
+    <span class="hidden md:block"
+      ><Button onclick={onhelp} title="?" aria-label="Keys and help">?</Button></span
+    >
     {#if editor.mayEdit}
       <Button
         strong

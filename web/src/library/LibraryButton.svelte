@@ -33,7 +33,7 @@
 
 <button
   class={[
-    'text-[12.5px] underline-offset-2 hover:underline',
+    'min-h-6 min-w-6 text-[12.5px] underline-offset-2 hover:underline',
     isBehind ? 'font-semibold text-brass' : held ? 'text-ink-dim' : 'font-normal text-brass underline',
   ]}
   {disabled}

@@ -29,13 +29,13 @@
   ]}
   style:width="{width}px"
   onclick={() => onopen(column.bench)}
-  aria-label="{way}{column.title}: open its bench"
 >
   <span
     class={[
       'max-w-full truncate px-1 text-scribe-dim',
       isBranch ? 'h-[15px] text-[11.5px] leading-[15px]' : 'h-[20px] text-[12.5px]',
-    ]}>{column.title}</span
+    ]}
+    >{#if way}<span class="sr-only">{way}</span>{/if}{column.title}</span
   >
   <svg {width} {height} viewBox="0 0 {drawn} {SHAPE_HEIGHT}" aria-hidden="true">
     <path
@@ -70,4 +70,5 @@
       >
     {/if}
   </span>
+  <span class="sr-only">: open its bench</span>
 </button>

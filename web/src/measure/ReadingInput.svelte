@@ -44,7 +44,7 @@
 </script>
 
 <input
-  class="field-line py-0.5 text-right figures"
+  class="min-h-6 field-line py-0.5 text-right figures"
   aria-label={label}
   {placeholder}
   aria-invalid={figure.heard.problem ? 'true' : undefined}

@@ -105,7 +105,7 @@
         <td class="w-6 pl-2 text-right whitespace-nowrap">
           {@render beside?.(row, k)}
           {#if !disabled && (canTakeAway?.(k) ?? true)}<button
-              class="px-1 text-ink-dim hover:text-fails"
+              class="min-h-6 min-w-6 px-1 text-ink-dim hover:text-fails"
               aria-label="Take {called} away"
               onclick={() => change((next) => next.splice(k, 1))}>×</button
             >{/if}

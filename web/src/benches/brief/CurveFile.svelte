@@ -2,6 +2,7 @@
   import { answered, client, sent } from '../../api/client';
   import type { MotorSheet } from '../../api/types';
   import FilePick from '../../measure/FilePick.svelte';
+  import { useUnits } from '../../measure/units.svelte';
 
   type Points = MotorSheet['curve'];
   interface Props {
@@ -10,6 +11,7 @@
     onchange: (points: Points) => void;
   }
   let { points, disabled, onchange }: Props = $props();
+  const units = useUnits();
   let notes = $state.raw<readonly string[]>([]);
 
   async function read(file: File): Promise<void> {
@@ -35,7 +37,9 @@
       accept=".csv,.txt,text/csv"
       take={read}
     />
-    <span class="text-ink-dim">rpm, N·m at peak, N·m for good</span>
+    <span class="text-ink-dim"
+      >rpm, {units.symbol('N·m')} at peak, {units.symbol('N·m')} for good; its head names them</span
+    >
   {/if}
   {#each notes as note (note)}<p class="text-ink-dim">{note}</p>{/each}
 </div>

@@ -69,7 +69,7 @@
               {#each released.differs as moved (moved.says)}<li>{units.words(moved.says)}</li>{/each}
             </ul>
             {#each released.readings_since as since (since)}<p>
-                Reading since: <span class="figures">{since}</span>
+                Reading since: <span class="figures">{units.words(since)}</span>
               </p>{/each}
           {:else}
             <p>As released; SHA-256 <span class="figures">{released.sha256.slice(0, 12)}…</span></p>

@@ -69,7 +69,9 @@
       </div>
       <p class="mt-1 flex min-h-[3.2rem] items-baseline gap-3 border-b-[3px] border-brass" aria-live="polite">
         <output class="figures text-4xl">{entry.text || ' '}</output>
-        <span class="text-[15px] text-ink-dim">{isInch ? `in ${units.words(echo)}` : entry.text ? 'mm ' : ''}</span>
+        <span class="text-[15px] text-ink-dim"
+          >{isInch ? `in ${units.words(echo)}` : entry.text ? 'mm ' : ''}</span
+        >
       </p>
     {:else}
       <h2 class="text-lg">Measured well enough: every reading is checked, no single one helps much more.</h2>

@@ -44,7 +44,7 @@
 <svg
   class="on-dye h-full w-full touch-none bg-dye select-none"
   viewBox="{bounds.left} {-bounds.top} {bounds.right - bounds.left} {bounds.top - bounds.bottom}"
-  role="img"
+  role="group"
   aria-label="{plate.part?.title ?? 'Flange'} to scale, {plate.seenFrom}"
 >
   <g transform="scale(1 -1)" class="fill-none" stroke-width="0.7">

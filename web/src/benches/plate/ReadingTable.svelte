@@ -35,7 +35,7 @@
       <th class="text-right font-normal">{units.isLook ? units.symbol('mm') : 'as measured'}</th>
       <th class="text-right font-normal">± {units.symbol('mm')}</th>
       <th class="text-right font-normal">off by</th>
-      <th class="w-5"></th>
+      <th class="w-6"></th>
     </tr>
   </thead>
   <tbody>
@@ -80,7 +80,7 @@
           <td class="pr-2 text-right">
             {#if !disabled}
               <button
-                class="px-1 text-ink-dim hover:text-fails"
+                class="min-h-6 min-w-6 text-ink-dim hover:text-fails"
                 aria-label={one.fit === 'left_out' ? `Take ${one.label} back in` : `Leave ${one.label} out`}
                 title={one.fit === 'left_out'
                   ? 'take it back in'

@@ -84,7 +84,7 @@
   {#if !disabled}
     <p class="text-right text-[13px]">
       <button
-        class="text-brass underline underline-offset-2"
+        class="min-h-6 text-brass underline underline-offset-2"
         onclick={() => change((next) => next.registers.push({ size: { text: '150 mm' }, fit: 'H7/g6' }))}
         >add a register to make to a fit</button
       >

@@ -19,7 +19,7 @@
 {#snippet pinning(pick: Pick, name: string)}
   {#if mayEdit}<button
       class="text-brass underline underline-offset-2"
-      aria-label="Put {name} beside"
+      aria-label="put it beside: {name}"
       onclick={() => onpin(pick)}>put it beside</button
     >{/if}
 {/snippet}
