@@ -16,6 +16,7 @@ from driveline.errors import DrivelineError, field_path
 from driveline.figures import units_for_screens
 from driveline.job.evaluate import evaluate
 from driveline.job.file import REGISTRY, JobFile
+from driveline.margins import margins_for_screens
 from driveline.parts.drawings import cut_drawing, drawing_from, sheet_drawing
 
 FAILS, REFUSED = 1, 2
@@ -27,8 +28,9 @@ def main(arguments: list[str]) -> int:
     if options.command == "schema":
         print(json.dumps(JobFile.model_json_schema(), indent=2))
         return 0
-    if options.command == "units":
-        print(json.dumps(units_for_screens(), indent=1, ensure_ascii=False))
+    if options.command == "tables":
+        tables = {"units": units_for_screens(), "margins": margins_for_screens()}
+        print(json.dumps(tables, indent=1, ensure_ascii=False))
         return 0
     try:
         job = JobFile.model_validate_json(options.job.read_bytes())
@@ -68,7 +70,7 @@ def _parser() -> argparse.ArgumentParser:
     check = commands.add_parser("check", help="print results and checks as JSON; exit 1 when one fails")
     check.add_argument("job", type=Path)
     commands.add_parser("schema", help="print the job file's JSON Schema")
-    commands.add_parser("units", help="print how each system of units shows the metric ones, as JSON")
+    commands.add_parser("tables", help="print the tables that the screen goes by: units, wanted margins")
     draw = commands.add_parser("draw", help="write a part's drawing")
     draw.add_argument("job", type=Path)
     draw.add_argument("part", help="its key, such as plate.motor_plate")

@@ -48,6 +48,7 @@ class Check(Result):
     unit: str
     wanted_margin: float
     wanted_is_default: bool = True
+    wanted_kind: str = ""  # of the job's wanted margins; a question has none
     says: str  # one sentence with the figures, in the trade's words
     missing: tuple[str, ...] = ()
     inputs: tuple[str, ...] = ()  # the fields of the sheets it hangs on

@@ -2,12 +2,12 @@
 
 from collections.abc import Mapping, Sequence
 from dataclasses import dataclass, replace
-from typing import Annotated, Final, Literal
+from typing import Annotated, Final, Literal, get_args
 
 from pydantic import Field
 
 from driveline.checks import Check
-from driveline.sheet import Sheet
+from driveline.sheet import Sheet, Words
 from driveline.working import MakeWorking, Working
 
 Margin = Annotated[float, Field(gt=0, le=10)]
@@ -40,6 +40,7 @@ class WantedMargins(Sheet):
     friction_joint: Margin | None = None
     bolt_proof: Margin | None = None
     bracket_yield: Margin | None = None
+    reasons: Annotated[dict[MarginKind, Words], Field(max_length=len(get_args(MarginKind)))] = {}
 
 
 USUAL_MARGINS: Final[dict[MarginKind, float]] = {
@@ -55,6 +56,26 @@ USUAL_MARGINS: Final[dict[MarginKind, float]] = {
     "bolt_proof": 1.1,
     "bracket_yield": 1.5,
 }
+
+
+MARGIN_TITLES: Final[dict[MarginKind, str]] = {
+    "maker_rating": "A maker's rating, over the design torque or speed",
+    "motor_top_speed": "Motor's top speed, over its speed at the wanted road speed",
+    "shaft_speed": "A shaft's critical speed, over its speed",
+    "grip": "What the tyres hold, over what they must",
+    "wanted_performance": "What the vehicle does, over what is wanted",
+    "load_rating": "Axle and tyre ratings, over their loads",
+    "clearance": "A clearance or allowance, over what is needed of it",
+    "readings_agree": "How far readings may disagree, over how far they do",
+    "friction_joint": "What a clamped joint carries by friction, over what it must",
+    "bolt_proof": "A screw's proof load, over preload and load",
+    "bracket_yield": "Yield of a bracket, leg or sleeve, over its stress",
+}
+
+
+def margins_for_screens() -> dict[str, dict[str, str | float]]:
+    """Return what each wanted margin is called, and its usual value."""
+    return {kind: {"title": title, "usual": USUAL_MARGINS[kind]} for kind, title in MARGIN_TITLES.items()}
 
 
 class Margins:
@@ -110,6 +131,7 @@ class Judge:
             unit=unit,
             wanted_margin=self.margins.wanted(kind),
             wanted_is_default=self.margins.is_usual(kind),
+            wanted_kind=kind,
             says=says or wanted_words(missing),
             missing=missing,
             inputs=inputs,

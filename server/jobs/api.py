@@ -20,7 +20,7 @@ from fernback.problems import Conflict, Problem
 from jobs.actions import GREATEST_FILE_BYTES, FileRefused, create_job, import_job, job_file, save_version, saved_sheets
 from jobs.exports import attachment, file_stem
 from jobs.models import Job, JobVersion
-from jobs.queries import gearing_changes, jobs_visible_to, may_edit, require_editable
+from jobs.queries import gearing_changes, jobs_visible_to, margin_changes, may_edit, require_editable
 from jobs.reading import read_back
 from jobs.schemas import (
     BenchOut,
@@ -30,6 +30,7 @@ from jobs.schemas import (
     JobIn,
     JobLine,
     JobOut,
+    MarginChange,
     VersionIn,
     VersionLine,
     VersionOut,
@@ -145,6 +146,23 @@ def list_gearing_choices(request: HttpRequest, job_id: UUID) -> list[GearingChoi
             name="" if choice is None else pick_key(choice),
         )
         for version, choice in gearing_changes(job)
+    ]
+
+
+@router.get("/{uuid:job_id}/margin-changes", response=list[MarginChange], operation_id="job_margin_changes")
+def list_margin_changes(request: HttpRequest, job_id: UUID) -> list[MarginChange]:
+    """List every change of a wanted margin that was saved, the newest first."""
+    job = get_object_or_404(jobs_visible_to(person(request)), pk=job_id)
+    return [
+        MarginChange(
+            version=version.number,
+            author=str(version.author),
+            saved_at=version.saved_at,
+            kind=kind,
+            margin=margin,
+            why=why,
+        )
+        for version, kind, margin, why in margin_changes(job)
     ]
 
 

@@ -8,6 +8,7 @@ from ninja.errors import HttpError
 
 from accounts.models import EDITORS, User
 from driveline.benches.ratios.sheet import Choice
+from driveline.margins import MARGIN_TITLES
 from jobs.models import Job, JobVersion
 
 
@@ -32,6 +33,21 @@ def require_editable(user: User, job_id: UUID) -> Job:
 def may_edit(user: User, job: Job) -> bool:
     """Say whether a person may change a job."""
     return jobs_editable_by(user).filter(pk=job.pk).exists()
+
+
+def margin_changes(job: Job) -> list[tuple[JobVersion, str, float | None, str]]:
+    """Return every saved change of a wanted margin or of its reason, the newest first: kind, margin, why."""
+    changes: list[tuple[JobVersion, str, float | None, str]] = []
+    before: dict[str, tuple[float | None, str]] = {}
+    for version in job.versions.select_related("author").order_by("number"):
+        stated = version.sheets.get("margins") or {}
+        reasons = stated.get("reasons") or {}
+        now: dict[str, tuple[float | None, str]] = {
+            kind: (stated.get(kind), reasons.get(kind, "")) for kind in MARGIN_TITLES
+        }
+        changes += [(version, kind, *now[kind]) for kind in now if now[kind] != before.get(kind, (None, ""))]
+        before = now
+    return changes[::-1]
 
 
 def gearing_changes(job: Job) -> list[tuple[JobVersion, Choice | None]]:

@@ -80,6 +80,17 @@ class GearingChoice(Schema):
     name: str  # of what was chosen; empty where the choice was taken back
 
 
+class MarginChange(Schema):
+    """A wanted margin as it was stated: when, by whom, and why; empty where it went back to the usual one."""
+
+    version: int
+    author: str
+    saved_at: datetime
+    kind: str
+    margin: float | None
+    why: str
+
+
 class JobLine(Schema):
     """A job in the list."""
 

@@ -16,6 +16,7 @@ export function aCheck(change: Partial<Check> = {}): Check {
     unit: 'N·m',
     wanted_margin: 1,
     wanted_is_default: true,
+    wanted_kind: 'maker_rating',
     says: '294 of 320 N·m, set by the motor',
     missing: [],
     inputs: ['brief.motor', 'ratios.gearbox'],

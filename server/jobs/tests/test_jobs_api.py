@@ -167,6 +167,20 @@ class JobsApiTest(ShopTestCase):
         self.assertLess(len(one.content), len(whole.content))
         self.assertEqual(self.fabricator.get(path, {"check": "plate.nothing"}).status_code, 404)
 
+    def test_who_changed_a_wanted_margin_and_why_is_kept(self) -> None:
+        sheets = self.sheets()
+        sheets["margins"] = {"friction_joint": 2.0, "reasons": {"friction_joint": "painted faces"}}
+        self.fabricator.send("post", f"{self.base}/versions", {"based_on": 1, "sheets": sheets})
+        sheets["margins"] = {}
+        self.client_of("owner").send("post", f"{self.base}/versions", {"based_on": 2, "sheets": sheets})
+        back, stated = self.fabricator.get(f"{self.base}/margin-changes").json()
+        self.assertEqual((stated["kind"], stated["margin"], stated["why"]), ("friction_joint", 2.0, "painted faces"))
+        self.assertEqual((back["margin"], back["why"], back["version"]), (None, "", 3))
+        self.assertNotEqual(back["author"], stated["author"])
+        sheets["margins"] = {"reasons": {"luck": "none needed"}}
+        refused = self.fabricator.send("post", f"{self.base}/evaluate", {"sheets": sheets})
+        self.assertEqual(refused.status_code, 422)
+
     def test_bad_input_names_the_field_and_the_fix(self) -> None:
         for path, value, field, word in [
             (

@@ -144,6 +144,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/jobs/{job_id}/margin-changes": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * List Margin Changes
+         * @description List every change of a wanted margin that was saved, the newest first.
+         */
+        get: operations["job_margin_changes"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/jobs/{job_id}/versions/{number}": {
         parameters: {
             query?: never;
@@ -2109,7 +2129,8 @@ export interface components {
              *       "readings_agree": null,
              *       "friction_joint": null,
              *       "bolt_proof": null,
-             *       "bracket_yield": null
+             *       "bracket_yield": null,
+             *       "reasons": {}
              *     }
              */
             margins: components["schemas"]["WantedMargins"];
@@ -2831,6 +2852,13 @@ export interface components {
             bolt_proof?: number | null;
             /** Bracket Yield */
             bracket_yield?: number | null;
+            /**
+             * Reasons
+             * @default {}
+             */
+            reasons: {
+                [key: string]: string;
+            };
         };
         /**
          * FieldProblem
@@ -2941,6 +2969,27 @@ export interface components {
             choice: components["schemas"]["Choice"] | null;
             /** Name */
             name: string;
+        };
+        /**
+         * MarginChange
+         * @description A wanted margin as it was stated: when, by whom, and why; empty where it went back to the usual one.
+         */
+        MarginChange: {
+            /** Version */
+            version: number;
+            /** Author */
+            author: string;
+            /**
+             * Saved At
+             * Format: date-time
+             */
+            saved_at: string;
+            /** Kind */
+            kind: string;
+            /** Margin */
+            margin: number | null;
+            /** Why */
+            why: string;
         };
         /**
          * Alternative
@@ -3177,6 +3226,11 @@ export interface components {
              * @default true
              */
             wanted_is_default: boolean;
+            /**
+             * Wanted Kind
+             * @default
+             */
+            wanted_kind: string;
             /** Says */
             says: string;
             /**
@@ -4953,6 +5007,28 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["GearingChoice"][];
+                };
+            };
+        };
+    };
+    job_margin_changes: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MarginChange"][];
                 };
             };
         };

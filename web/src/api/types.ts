@@ -50,6 +50,7 @@ export type BenchState = Schemas['BenchState'];
 export type Check = Schemas['Check'];
 export type WrittenWorking = Schemas['WrittenWorking'];
 export type WrittenStep = Schemas['WrittenStep'];
+export type WantedMargins = Schemas['WantedMargins'];
 export type Verdict = Schemas['Verdict'];
 export type Motion = Schemas['Motion'];
 export type LineJudged = Schemas['LineJudged'];

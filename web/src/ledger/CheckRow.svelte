@@ -13,8 +13,9 @@
     before: Check | undefined; // of the pinned design
     isOpen: boolean;
     ontoggle: () => void;
+    onmargin: (kind: string) => void;
   }
-  let { check, before, isOpen, ontoggle }: Props = $props();
+  let { check, before, isOpen, ontoggle, onmargin }: Props = $props();
   const units = useUnits();
   const workings = useWorkings();
   let working = $state.raw<WrittenWorking | null>(null);
@@ -55,10 +56,12 @@
     <div class="mr-3 mb-3 ml-9 bg-paper p-3 text-[13px]">
       {#if working}<WorkingSheet {working} goTo={workings.goTo} />{/if}
       {#if check.is_so === null || check.is_so === undefined}<p class="mt-2">
-          Margin {check.margin === null ? 'not known' : fixed(check.margin, 2)}, wanted {fixed(
-            check.wanted_margin,
-            2,
-          )}{check.wanted_is_default ? ' (the usual figure)' : ''}.
+          Margin {check.margin === null ? 'not known' : fixed(check.margin, 2)}, wanted
+          <button
+            class="min-h-6 text-brass underline underline-offset-2"
+            aria-label="wanted {fixed(check.wanted_margin, 2)}: open the wanted margins"
+            onclick={() => onmargin(check.wanted_kind)}>{fixed(check.wanted_margin, 2)}</button
+          >{check.wanted_is_default ? ' (the usual figure)' : ''}.
         </p>{/if}
       {#if check.missing.length > 0}<p class="mt-1">
           Still wanted: {units.words(check.missing.join('; '))}.

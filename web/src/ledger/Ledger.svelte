@@ -1,6 +1,7 @@
 <script lang="ts">
   import type { Check } from '../api/types';
   import CheckRow from './CheckRow.svelte';
+  import MarginsDialog from './MarginsDialog.svelte';
   import { LedgerState } from './ledger.svelte';
 
   interface Props {
@@ -16,6 +17,7 @@
     () => bench,
   );
   let isFolded = $state(false);
+  let margin = $state<string | null>(null); // that is asked about
 </script>
 
 <section
@@ -54,8 +56,10 @@
           before={pinned?.find((one) => one.key === check.key)}
           isOpen={ledger.openKey === check.key}
           ontoggle={() => ledger.toggle(check.key)}
+          onmargin={(kind) => (margin = kind)}
         />
       {/each}
     </ul>
   {/if}
 </section>
+{#if margin !== null}<MarginsDialog shown={margin} onclose={() => (margin = null)} />{/if}

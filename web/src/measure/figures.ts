@@ -3,7 +3,7 @@
  * of units; this writes them by the same rules (core/driveline/figures.py), and both are held to one list of examples.
  */
 import { grouped } from '../lib/format';
-import table from '../api/units.json';
+import { units as table } from '../api/tables.json';
 
 export const SYSTEMS = ['metric', 'us', 'us_fractions', 'british'] as const;
 export type System = (typeof SYSTEMS)[number];
