@@ -231,7 +231,7 @@ class SurveyWaysTest(BrowserTestCase):
         # 0.5 mm over 157.5 mm, from the first leg to the line of the others.
         expect(page.get_by_text("0.182°", exact=True)).to_be_visible()
         page.get_by_role("radio", name="Motor plate").click()
-        expect(page.get_by_role("img", name=re.compile("^Motor plate to scale"))).to_be_visible()
+        expect(page.get_by_role("group", name=re.compile("^Motor plate to scale"))).to_be_visible()
         expect(
             page.get_by_role("button", name="Motor face square to the shaft").filter(has_text="Holds")
         ).to_be_visible()
@@ -256,7 +256,7 @@ class BuildUpTest(BrowserTestCase):
         for row in ("spider as bought", "spider drilled out"):
             page.get_by_role("button", name=f"add a row: {row}").click()
         entered(page, "Shift of row 2", "-22 mm")
-        expect(page.get_by_role("img", name=re.compile("^Base plate to scale"))).to_be_visible()
+        expect(page.get_by_role("group", name=re.compile("^Base plate to scale"))).to_be_visible()
         shims = page.get_by_role("button", name="Motor shaft at the gearbox's height")
         expect(shims).to_contain_text("3.50 mm")
         with page.expect_download() as download:

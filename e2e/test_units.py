@@ -63,3 +63,49 @@ class UnitsTest(BrowserTestCase):
         page.get_by_role("button", name=re.compile("^Motor speed at the wanted top speed")).click()
         page.get_by_role("button", name=re.compile(r"^115\skm.h$")).click()
         expect(page.get_by_label("Top speed").first).to_be_focused()
+
+
+class FindTest(BrowserTestCase):
+    def test_a_check_a_field_a_reading_and_a_job_by_keyboard_alone(self) -> None:
+        page = self.page_of("fabricator")
+        self.open_job(page, "Wren", "Brief")
+        expect(page.get_by_role("button", name=re.compile("^Load on one tyre"))).to_be_visible()
+        for typed, where in (
+            ("gearbox screws proof", page.get_by_role("button", name=re.compile("^Gearbox screws within proof"))),
+            ("thickness field", page.locator("main [data-field=thickness]")),
+            ("H4–H5 reading", page.get_by_label("Reading H4–H5")),
+            ("kerb mass", page.get_by_label("Kerb mass", exact=True)),
+        ):
+            page.locator("body").press("/")
+            page.get_by_role("combobox", name="Find").fill(typed)
+            expect(page.get_by_role("listbox", name="Found").get_by_role("option").first).to_be_visible()
+            page.keyboard.press("Enter")
+            expect(where.first).to_be_focused()
+            page.evaluate("document.activeElement.blur()")
+        page.locator("body").press("/")
+        page.get_by_role("combobox", name="Find").fill("bittern")
+        expect(page.get_by_role("listbox", name="Found").get_by_role("option").first).to_be_visible()
+        page.keyboard.press("Enter")
+        expect(page.get_by_role("banner")).to_contain_text("Bittern")
+
+
+class MarginsTest(BrowserTestCase):
+    def test_a_check_opens_the_margin_that_it_used_and_says_who_changed_it(self) -> None:
+        page = self.page_of("fabricator")
+        self.open_job(page, "Wren", "Adapter plate")
+        check = page.get_by_role("button", name=re.compile("^Motor screws hold the torque"))
+        expect(check).to_contain_text("Holds")
+        check.click()
+        page.get_by_role("button", name=re.compile("^wanted 1.50")).click()
+        dialog = page.get_by_role("dialog", name="Wanted margins")
+        wanted = dialog.get_by_label(re.compile("^Wanted: What a clamped joint carries"))
+        expect(wanted).to_be_focused()
+        wanted.fill("9")
+        wanted.press("Tab")
+        dialog.get_by_label(re.compile("^Why: What a clamped joint carries")).fill("painted faces")
+        page.keyboard.press("Escape")
+        expect(check).to_contain_text("Fails")
+        page.get_by_role("button", name="Save", exact=True).click()
+        expect(page.get_by_role("status").filter(has_text="rev 2, saved")).to_be_visible()
+        page.get_by_role("button", name=re.compile("^wanted 9.00")).click()
+        expect(dialog.get_by_text(re.compile("^9.00 by .*rev 2"))).to_be_visible()

@@ -1,11 +1,15 @@
 """The vehicle and its motors, ready to calculate with: what gearing takes from the brief."""
 
 from dataclasses import dataclass
+from typing import Final
 
 from driveline.gearing.motor import Motor
 from driveline.gearing.road import Balance, Body, Driven
 from driveline.gearing.sheets import Layout
 from driveline.gearing.tyre import Rolling
+
+# On a lower voltage a motor turns less fast too.
+BOTH_VOLTAGES: Final = "Both voltages: the battery's under load, and that of the motor's figures"
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)

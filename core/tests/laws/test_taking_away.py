@@ -83,6 +83,6 @@ class TakingAwayTest(TestCase):
         joint.pop("tightening")
         checks = checks_of(data)
         self.assertIn("taken as usual", checks["plate.motor_head"].working.note)
-        self.assertIn("70%", checks["plate.motor_proof"].says)
+        self.assertIn("70 %", checks["plate.motor_proof"].says)
         assumed = [one.field for one in evaluate(JobFile.model_validate(data)).brief.assumed]
         self.assertLessEqual({"brief.vehicle.crr", "brief.vehicle.tyre_grip"}, set(assumed))

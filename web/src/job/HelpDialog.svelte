@@ -13,6 +13,7 @@
       benches.map((bench) => `g ${bench.letter}`).join(', '),
       `go to ${benches.map((bench) => bench.title).join(', ')}`,
     ],
+    ['/', 'find a job, bench, part, check, field or reading'],
     ['m', 'add a measurement'],
     ['u', 'show every figure in the next units: metric, US, US in 64ths, British'],
     ['p', 'pin this design and compare what follows with it'],

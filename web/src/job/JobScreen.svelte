@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { onDestroy, onMount, tick } from 'svelte';
+  import { onDestroy, onMount } from 'svelte';
   import type { Job } from '../api/types';
   import Ledger from '../ledger/Ledger.svelte';
   import { provideWorkings, workingsOf } from '../ledger/workings';
@@ -12,6 +12,9 @@
   import { fetchAhead } from './benches';
   import BenchPage from './BenchPage.svelte';
   import ConflictDialog from './ConflictDialog.svelte';
+  import FindDialog from './FindDialog.svelte';
+  import type { Found } from './findable';
+  import { goTo, placeOfField } from './go-to';
   import HelpDialog from './HelpDialog.svelte';
   import { JobEditor, provideEditor } from './job-editor.svelte';
   import { jobKeys } from './keys';
@@ -32,29 +35,39 @@
   provideWorkings(workingsOf(job.id, () => editor.sheets, goToField));
   const point = new OperatingPoint(() => editor.result?.line ?? null);
   let isHelping = $state(false);
+  let isFinding = $state(false);
 
   const title = $derived(job.benches.find((one) => one.key === bench)?.title ?? '');
 
-  function goTo(key: string): void {
-    void navigate('/jobs/:id/:bench', { params: { id: job.id, bench: key } });
+  async function openBench(key: string): Promise<void> {
+    await navigate('/jobs/:id/:bench', { params: { id: job.id, bench: key } });
+  }
+  function goToField(path: string): void {
+    void goTo(placeOfField(path), openBench);
   }
 
-  /** To a field by its path: its bench, and there the field itself where it is on the screen. */
-  async function goToField(path: string): Promise<void> {
-    const [key = ''] = path.split('.');
-    await navigate('/jobs/:id/:bench', { params: { id: job.id, bench: key } });
-    await tick();
-    document.querySelector<HTMLElement>(`main [data-field="${path.split('.').at(-1)}"]`)?.focus();
+  async function goToFound({ key, place }: Found): Promise<void> {
+    isFinding = false;
+    if (!place) {
+      await navigate('/jobs/:id/:bench', { params: { id: key.replace('job ', ''), bench } });
+      return;
+    }
+    await goTo(place, openBench);
+    if (key.startsWith('check ')) {
+      const row = document.querySelector<HTMLElement>(place.selector);
+      if (row?.getAttribute('aria-expanded') === 'false') row.click();
+    }
   }
 
   // svelte-ignore state_referenced_locally
   const onkeydown = jobKeys(job.benches, {
-    goTo,
+    goTo: (key) => void openBench(key),
     undo: () => void editor.takeBack(),
     redo: () => editor.redo(),
     save: () => void editor.save(),
     pin: () => editor.togglePin(),
     help: () => (isHelping = true),
+    find: () => (isFinding = true),
     cycleUnits: () => units.cycle(),
     measure: () => document.querySelector<HTMLElement>('[data-measure]')?.focus(),
   });
@@ -72,7 +85,13 @@
 <div class="flex min-h-dvh flex-col md:h-dvh">
   <TopBar onhelp={() => (isHelping = true)} />
   {#if editor.result?.line}
-    <LineView line={editor.result.line} ghost={editor.pinned?.line ?? null} {point} {bench} onopen={goTo} />
+    <LineView
+      line={editor.result.line}
+      ghost={editor.pinned?.line ?? null}
+      {point}
+      {bench}
+      onopen={(key) => void openBench(key)}
+    />
     <SpeedRule line={editor.result.line} {point} />
   {:else if editor.result}
     <p class="bg-dye px-4 py-6 text-scribe">
@@ -84,7 +103,7 @@
   {/if}
   <div class="flex min-h-0 flex-1 flex-col md:flex-row">
     <Steps jobId={job.id} {bench} benches={job.benches} states={editor.result?.benches ?? []} />
-    <main class="min-h-0 min-w-0 flex-1 md:overflow-hidden">
+    <main data-bench={bench} class="min-h-0 min-w-0 flex-1 md:overflow-hidden">
       {#if editor.result}<BenchPage {bench} {title} result={editor.result} pinned={editor.pinned} />{/if}
     </main>
     {#if editor.result}
@@ -99,3 +118,10 @@
 </div>
 <ConflictDialog />
 <HelpDialog open={isHelping} benches={job.benches} onclose={() => (isHelping = false)} />
+{#if isFinding && editor.result}
+  <FindDialog
+    result={editor.result}
+    ongo={(found) => void goToFound(found)}
+    onclose={() => (isFinding = false)}
+  />
+{/if}

@@ -8,6 +8,7 @@ export interface KeyActions {
   save: () => void;
   pin: () => void;
   help: () => void;
+  find: () => void;
   cycleUnits: () => void;
   measure: () => void;
 }
@@ -26,6 +27,7 @@ export function jobKeys(benches: readonly Bench[], actions: KeyActions): (event:
     u: actions.cycleUnits,
     m: actions.measure,
     '?': actions.help,
+    '/': actions.find,
   };
   return (event) => {
     const key = event.key.toLowerCase();

@@ -35,7 +35,12 @@
 </script>
 
 <li class="border-b border-edge">
-  <button class="w-full px-4 py-2 text-left hover:bg-paper" aria-expanded={isOpen} onclick={ontoggle}>
+  <button
+    class="w-full px-4 py-2 text-left hover:bg-paper"
+    aria-expanded={isOpen}
+    data-check={check.key}
+    onclick={ontoggle}
+  >
     <span class="flex items-center gap-2">
       <VerdictMark verdict={check.verdict} silent />
       <span class="font-semibold">{check.title}</span>

@@ -48,6 +48,7 @@
   open
   title="Wanted margins"
   about="What each kind of check asks for. Empty takes the usual figure. A smaller margin wants a reason that you would give to an inspector."
+  first="[data-margin={shown}]"
   {onclose}
 >
   <table class="text-[13px]" aria-label="Wanted margins">
@@ -67,12 +68,11 @@
           <td class="py-1.5">{title}</td>
           <td class="text-right figures text-ink-dim">{fixed(usual, 2)}</td>
           <td>
-            <!-- svelte-ignore a11y_autofocus -->
             <input
               class="min-h-6 field-line text-right figures"
               aria-label="Wanted: {title}"
               inputmode="decimal"
-              autofocus={kind === shown}
+              data-margin={kind}
               placeholder={fixed(usual, 2)}
               disabled={!editor.mayEdit}
               value={stated[kind] ?? ''}

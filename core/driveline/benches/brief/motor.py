@@ -7,6 +7,7 @@ import numpy as np
 from driveline.arrays import Floats
 from driveline.benches.brief.results import MotorPlot
 from driveline.figures import fig
+from driveline.gearing.brief import BOTH_VOLTAGES
 from driveline.gearing.motor import SAME_SPEED_SHARE, CurvePoints, Motor, PeakFigures, at_bus_voltage
 from driveline.gearing.sheets import MotorSheet
 from driveline.results import Assumed, Notes, rounded
@@ -52,8 +53,7 @@ def motor_gaps(sheet: MotorSheet) -> list[str]:
         "Curve of the motor up to its top speed": not sheet.curve
         or max(point.rpm for point in sheet.curve) >= SAME_SPEED_SHARE * (value_of(sheet.greatest_rpm) or 0.0),
         "Both ends of the motor's taper": bool(sheet.curve) or (sheet.taper_from is None) is (sheet.taper_to is None),
-        "Both voltages: the battery's under load, and that of the motor's figures": (sheet.bus_v is None)
-        is (sheet.rated_bus_v is None),
+        BOTH_VOLTAGES: (sheet.bus_v is None) is (sheet.rated_bus_v is None),
     }
     return [name for name, is_known in known.items() if not is_known]
 

@@ -12,7 +12,7 @@ from driveline.benches.ratios.speeds import speed_checks, stages_of, titled, wor
 from driveline.benches.ratios.workings import heat_working, motor_speed_working, rating_working
 from driveline.checks import Check
 from driveline.figures import fig, num
-from driveline.gearing.brief import Brief
+from driveline.gearing.brief import BOTH_VOLTAGES, Brief
 from driveline.gearing.chain import StageKind
 from driveline.gearing.road import KMH_PER_MS
 from driveline.gearing.stations import Drive, LineStation, Station
@@ -112,6 +112,9 @@ def _motor_speed(one: Gearing, k: int, brief: Brief, judge: Judge) -> Check:
     says = "Say what top speed is wanted, in the Brief."
     if needed:
         says = f"{fig(needed, 'rpm', 0)} at {fig(wanted_kmh, 'km/h', 0)}; the motor turns {num(greatest_rpm, 'rpm', 0)}"
+    missing = missing_of({"Wanted top speed": needed or None, BOTH_VOLTAGES: one.motors[k].is_voltage_known})
+    if needed and missing:
+        says = f"{says}, at best. {wanted_words(missing)}"
     return judge.check(
         "motor_top_speed",
         key="motor.top_speed" if not k else "front.motor.top_speed",
@@ -121,7 +124,7 @@ def _motor_speed(one: Gearing, k: int, brief: Brief, judge: Judge) -> Check:
         unit="rpm",
         says=says,
         station="motor" if len(one.motors) == 1 else f"{lane.word}.motor",
-        missing=() if needed else ("Wanted top speed",),
+        missing=missing,
         inputs=("brief.wanted.top_speed", "brief.motor.greatest_rpm", "brief.tyre", "ratios.choice"),
         working=lambda: motor_speed_working(one, k, brief),
     )

@@ -9,7 +9,7 @@ from driveline.benches.ratios.lanes import SHAFT_SPEED_SHARE
 from driveline.benches.ratios.workings import box_speed_working, downshift_working, shaft_speed_working
 from driveline.checks import Check, worst_first
 from driveline.figures import fig, num
-from driveline.gearing.brief import Brief
+from driveline.gearing.brief import BOTH_VOLTAGES, Brief
 from driveline.gearing.chain import Stage, StageKind
 from driveline.gearing.road import KMH_PER_MS
 from driveline.margins import Judge, MarginKind, missing_of, wanted_words
@@ -171,12 +171,13 @@ def _downshift(one: Gearing, in_gear: tuple[Gearing, ...], brief: Brief, judge: 
     lowest = max(forward, key=lambda gearing: gearing.rpm_per_ms())
     wanted, greatest_rpm = brief.wanted_top_kmh, one.motors[0].greatest_rpm
     rpm = wanted and wanted / KMH_PER_MS * lowest.rpm_per_ms()
-    missing = missing_of({"Wanted top speed": rpm})
+    missing = missing_of({"Wanted top speed": rpm, BOTH_VOLTAGES: one.motors[0].is_voltage_known})
     says = wanted_words(missing)
     if rpm and wanted:
         below_kmh = greatest_rpm / lowest.rpm_per_ms() * KMH_PER_MS
         says = f"into {lowest.pick.gear} at {fig(wanted, 'km/h', 0)} the motor turns {fig(rpm, 'rpm', 0)}"
         says += f"; shift into it below {fig(below_kmh, 'km/h', 0)}"
+        says += f", at best. {wanted_words(missing)}" if missing else ""
     return judge.check(
         "motor_top_speed",
         key="motor.downshift",

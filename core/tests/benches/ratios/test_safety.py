@@ -46,6 +46,24 @@ class OverrunTest(TestCase):
         self.assertLess(margin(50, 60), margin(50, 50))
 
 
+class VoltageTest(TestCase):
+    def test_a_motor_on_a_voltage_that_nobody_compared_is_at_best_as_fast_as_its_sheet(self) -> None:
+        motor = {
+            "peak_torque": {"text": "200 Nm"},
+            "peak_power": {"text": "125 kW"},
+            "greatest_rpm": {"text": "6000 rpm"},
+        }
+        for voltages, verdict in (
+            ({}, Verdict.HOLDS),
+            ({"bus_v": 200}, Verdict.NOT_KNOWN),
+            ({"rated_bus_v": 350}, Verdict.NOT_KNOWN),
+            ({"bus_v": 200, "rated_bus_v": 350}, Verdict.FAILS),
+        ):
+            with self.subTest(voltages):
+                result = solved("kept_gearbox", KEPT, motor={**motor, **voltages})
+                self.assertIs(check_of(result, "motor.top_speed").verdict, verdict)
+
+
 class ParkedTest(TestCase):
     def handbrake(self, **parking: Any) -> Check:
         return check_of(solved("kept_gearbox", KEPT, parking=parking), "parked.handbrake")

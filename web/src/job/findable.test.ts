@@ -1,0 +1,34 @@
+import { describe, expect, it } from 'vitest';
+import { fieldsOf, matching, type Found } from './findable';
+
+const found = (kind: Found['kind'], title: string, about = ''): Found => ({
+  key: `${kind} ${title}`,
+  kind,
+  title,
+  about,
+  place: null,
+});
+
+describe('finding', () => {
+  const all = [
+    found('check', 'Motor screws within proof', 'Adapter plate'),
+    found('check', 'Gearbox screws within proof', 'Adapter plate'),
+    found('reading', 'H4–H5', 'inside, Adapter plate'),
+    found('bench', 'Adapter plate'),
+  ];
+
+  it('wants every word, in any order, and puts what begins with them first', () => {
+    expect(matching(all, 'proof gear').map((one) => one.title)).toEqual(['Gearbox screws within proof']);
+    expect(matching(all, 'adapter')[0]?.kind).toBe('bench');
+    expect(matching(all, 'h4 reading')).toHaveLength(1);
+    expect(matching(all, '  ')).toEqual([]);
+  });
+
+  it('knows the fields of the benches’ forms by what they are called', async () => {
+    const fields = await fieldsOf([{ key: 'brief', title: 'Brief', letter: 'b' }]);
+    expect(matching(fields, 'kerb mass')[0]?.place).toEqual({
+      bench: 'brief',
+      selector: 'main [data-field="kerb_mass"]',
+    });
+  });
+});

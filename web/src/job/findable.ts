@@ -1,0 +1,92 @@
+/** What `/` finds in a job, each with its words and where it is. */
+import type { Bench, JobLine, JobResult } from '../api/types';
+import { placeOfCheck, placeOfField, type Place } from './go-to';
+
+export interface Found {
+  key: string;
+  kind: 'job' | 'bench' | 'part' | 'check' | 'field' | 'reading';
+  title: string;
+  about: string;
+  place: Place | null; // null: another job
+}
+
+const MOST_SHOWN = 12;
+const FORMS = import.meta.glob<Record<string, unknown>>('../benches/*/fields.ts');
+
+/** Returns what has all of the words typed, in any order; what begins with the first of them before others, short before long. */
+export function matching(all: readonly Found[], typed: string): Found[] {
+  const words = typed.toLowerCase().split(/\s+/).filter(Boolean);
+  if (words.length === 0) return [];
+  const textOf = (one: Found) => `${one.title} ${one.about} ${one.kind}`.toLowerCase();
+  const isFirst = (one: Found) => Number(textOf(one).startsWith(words[0] ?? ''));
+  return all
+    .filter((one) => words.every((word) => textOf(one).includes(word)))
+    .toSorted((a, b) => isFirst(b) - isFirst(a) || a.title.length - b.title.length)
+    .slice(0, MOST_SHOWN);
+}
+
+/** Jobs, benches, parts, checks and readings as they are now. */
+export function findable(benches: readonly Bench[], result: JobResult, jobs: readonly JobLine[]): Found[] {
+  const titleOf = (key: string) => benches.find((one) => one.key === key)?.title ?? key;
+  return [
+    ...benches.map(({ key, title }): Found => ({
+      key: `bench ${key}`,
+      kind: 'bench',
+      title,
+      about: '',
+      place: { bench: key, selector: '' },
+    })),
+    ...Object.entries(result.parts).flatMap(([bench, parts]) =>
+      parts.map(({ key, title }): Found => ({
+        key: `part ${key}`,
+        kind: 'part',
+        title,
+        about: titleOf(bench),
+        place: { bench, selector: '' },
+      })),
+    ),
+    ...result.checks.map(({ key, bench, title }): Found => ({
+      key: `check ${key}`,
+      kind: 'check',
+      title,
+      about: titleOf(bench),
+      place: placeOfCheck(bench, key),
+    })),
+    ...result.plate.survey.readings.map(({ label, kind }, k): Found => ({
+      key: `reading ${k}`,
+      kind: 'reading',
+      title: label,
+      about: `${kind}, ${titleOf('plate')}`,
+      place: { bench: 'plate', selector: `main [aria-label="${CSS.escape(`Reading ${label}`)}"]` },
+    })),
+    ...jobs.map(({ id, name, about }): Found => ({
+      key: `job ${id}`,
+      kind: 'job',
+      title: name,
+      about,
+      place: null,
+    })),
+  ];
+}
+
+/** The fields of every bench's forms; the benches are fetched for it. */
+export async function fieldsOf(benches: readonly Bench[]): Promise<Found[]> {
+  const found = await Promise.all(
+    benches.map(async ({ key, title }) => {
+      const forms = await FORMS[`../benches/${key}/fields.ts`]?.();
+      return Object.values(forms ?? {})
+        .flatMap((form) => (Array.isArray(form) ? (form as unknown[]) : []))
+        .flatMap((spec) => fieldOf(spec, key, title));
+    }),
+  );
+  const all = found.flat();
+  return all.filter((one, k) => all.findIndex((other) => other.key === one.key) === k);
+}
+
+function fieldOf(spec: unknown, bench: string, benchTitle: string): Found[] {
+  if (typeof spec !== 'object' || spec === null || !('label' in spec) || !('name' in spec)) return [];
+  const { label, name } = spec;
+  if (typeof label !== 'string' || typeof name !== 'string') return [];
+  const place = placeOfField(`${bench}.${name}`);
+  return [{ key: `field ${bench} ${label}`, kind: 'field', title: label, about: benchTitle, place }];
+}

@@ -1,0 +1,42 @@
+/** Goes to a place on a bench: the bench is opened, then the tab that the place is on, and the place focused. */
+import { tick } from 'svelte';
+
+export interface Place {
+  bench: string;
+  selector: string; // of what is focused; empty for the bench itself
+}
+
+const TRIES = 40;
+const PAUSE_MS = 50; // while the bench is fetched
+const pause = (): Promise<void> => new Promise((resolve) => setTimeout(resolve, PAUSE_MS));
+
+/** The place of a field, by its path. */
+export function placeOfField(path: string): Place {
+  const [bench = '', ...names] = path.split('.');
+  const name = names.at(-1);
+  return { bench, selector: name ? `main [data-field="${CSS.escape(name)}"]` : '' };
+}
+
+/** The place of a check, in the ledger beside its bench. */
+export function placeOfCheck(bench: string, key: string): Place {
+  return { bench, selector: `[data-check="${CSS.escape(key)}"]` };
+}
+
+/** Focuses a place; false where it is not on the screen in any tab. */
+export async function goTo(place: Place, openBench: (key: string) => Promise<void>): Promise<boolean> {
+  await openBench(place.bench);
+  const isThere = () => document.querySelector(`main[data-bench="${CSS.escape(place.bench)}"] *`) !== null;
+  for (let k = 0; k < TRIES && !isThere(); k += 1) await pause();
+  if (!place.selector) return true;
+  for (const tab of [null, ...document.querySelectorAll<HTMLElement>('main [role=tab]')]) {
+    tab?.click();
+    await tick();
+    const found = document.querySelector<HTMLElement>(place.selector);
+    if (found) {
+      found.focus();
+      found.scrollIntoView({ block: 'center' });
+      return true;
+    }
+  }
+  return false;
+}
