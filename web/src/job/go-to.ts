@@ -31,7 +31,9 @@ export async function goTo(place: Place, openBench: (key: string) => Promise<voi
   for (const tab of [null, ...document.querySelectorAll<HTMLElement>('main [role=tab]')]) {
     tab?.click();
     await tick();
-    const found = document.querySelector<HTMLElement>(place.selector);
+    const found = [...document.querySelectorAll<HTMLElement>(place.selector)].find((one) =>
+      one.checkVisibility(),
+    );
     if (found) {
       found.focus();
       found.scrollIntoView({ block: 'center' });
