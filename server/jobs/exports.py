@@ -37,14 +37,16 @@ def safe_cell(text: str) -> str:
 
 def hole_table_csv(rows: Sequence[HoleRow | FrozenHole], system: System = System.METRIC) -> str:
     """Return the hole table from the shaft's centre, seen from the engine side."""
-    names = ("x", "y", "diameter", "cut", "radius", "left", "bottom", "sure_95")
     length = _unit_name("mm", system)
-    found = [["id", "kind", *(f"{name}_{length}" for name in names), "angle_deg", "made"]]
+    before, after = ("x", "y", "diameter", "cut", "radius"), ("left", "bottom", "sure_95")
+    names = [*(f"{name}_{length}" for name in before), "angle_deg", *(f"{name}_{length}" for name in after)]
+    found = [["id", "kind", *names, "made"]]
     for row in rows:
-        figures = [row.x_mm, row.y_mm, row.finished_mm, row.cut_mm, row.radius_mm]
-        figures += [row.left_mm, row.bottom_mm, row.sure_mm]
-        cells = [_cell(figure, "mm", 3, system) for figure in figures]
-        found.append([safe_cell(row.id), row.kind, *cells, f"{row.angle_deg:z.3f}", row.made])
+        first = (row.x_mm, row.y_mm, row.finished_mm, row.cut_mm, row.radius_mm)
+        last = (row.left_mm, row.bottom_mm, row.sure_mm)
+        cells = [_cell(figure, "mm", 3, system) for figure in first]
+        cells += [f"{row.angle_deg:z.3f}", *(_cell(figure, "mm", 3, system) for figure in last)]
+        found.append([safe_cell(row.id), row.kind, *cells, row.made])
     return _csv(found)
 
 

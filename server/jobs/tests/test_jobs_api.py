@@ -277,6 +277,15 @@ class FilesTest(ShopTestCase):
         lines = self.fabricator.get(f"{self.base}/drawings/plate.plate-holes.csv").content.decode().splitlines()
         self.assertEqual(len(lines), 16)
         self.assertTrue(lines[1].startswith("H1,flange,152."))
+        self.assertEqual(
+            lines[0],
+            "id,kind,x_mm,y_mm,diameter_mm,cut_mm,radius_mm,angle_deg,left_mm,bottom_mm,sure_95_mm,made",
+        )
+        table = self.fabricator.get(f"{self.base}/drawings/plate.plate-holes.csv", {"units": "us"}).content.decode()
+        self.assertTrue(table.startswith("id,kind,x_in,y_in,"))
+        self.assertAlmostEqual(
+            float(table.splitlines()[1].split(",")[2]) * 25.4, float(lines[1].split(",")[2]), places=3
+        )
         for text in ("=1+1", "@cmd", "+x", "-x"):
             self.assertEqual(safe_cell(text), f"'{text}")
 

@@ -12,12 +12,8 @@ export interface Heard {
   echo: string;
 }
 
+const ECHOED_DIGITS = 4; // a figure that was turned into other units deserves no more
 const SYMBOLS: Record<string, string> = { Nm: 'N·m', deg: '°' };
-
-/** Four digits: a figure that was turned into other units deserves no more. */
-function echoedDecimals(value: number): number {
-  return Math.max(0, 3 - Math.floor(Math.log10(Math.max(Math.abs(value), 1e-3))));
-}
 
 export function heardOf(read: ReadBack | null | undefined): Heard {
   if (!read) return { problem: '', echo: '' };
@@ -25,7 +21,7 @@ export function heardOf(read: ReadBack | null | undefined): Heard {
   const unit = SYMBOLS[read.unit] ?? read.unit;
   return {
     problem: '',
-    echo: `= ${fig(read.value, unit, unit === 'mm' ? null : echoedDecimals(read.value))}${inches}`,
+    echo: `= ${fig(unit === 'mm' ? read.value : Number(read.value.toPrecision(ECHOED_DIGITS)), unit)}${inches}`,
   };
 }
 
