@@ -3,15 +3,18 @@
   import { answered, client } from '../api/client';
   import type { JobResult } from '../api/types';
   import Dialog from '../lib/ui/Dialog.svelte';
+  import { navigate } from '../routes';
+  import { goTo } from './go-to';
   import { fieldsOf, findable, matching, type Found } from './findable';
   import { useEditor } from './job-editor.svelte';
 
   interface Props {
     result: JobResult;
-    ongo: (found: Found) => void;
+    bench: string; // that is open
+    openBench: (key: string) => Promise<void>;
     onclose: () => void;
   }
-  let { result, ongo, onclose }: Props = $props();
+  let { result, bench, openBench, onclose }: Props = $props();
   const editor = useEditor();
   const uid = $props.id();
   let typed = $state('');
@@ -33,6 +36,19 @@
   const picked = $derived(Math.min(at, Math.max(found.length - 1, 0)));
   void fieldsOf(editor.job.benches).then((all) => (fields = all));
 
+  async function go({ key, place }: Found): Promise<void> {
+    onclose();
+    if (!place) {
+      await navigate('/jobs/:id/:bench', { params: { id: key.replace('job ', ''), bench } });
+      return;
+    }
+    await goTo(place, openBench);
+    if (key.startsWith('check ')) {
+      const row = document.querySelector<HTMLElement>(place.selector);
+      if (row?.getAttribute('aria-expanded') === 'false') row.click();
+    }
+  }
+
   function keydown(event: KeyboardEvent): void {
     const step = { ArrowDown: 1, ArrowUp: -1 }[event.key];
     if (step) {
@@ -42,7 +58,7 @@
     const one = found[picked];
     if (event.key === 'Enter' && one) {
       event.preventDefault();
-      ongo(one);
+      void go(one);
     }
   }
 </script>
@@ -69,7 +85,7 @@
         <button
           tabindex="-1"
           class={['flex w-full items-baseline gap-2 px-2 py-1.5 text-left', k === picked && 'bg-brass-wash']}
-          onclick={() => ongo(one)}
+          onclick={() => void go(one)}
         >
           <span class="w-16 shrink-0 text-[12.5px] text-ink-dim">{one.kind}</span>
           <span>{one.title}</span>

@@ -13,7 +13,6 @@
   import BenchPage from './BenchPage.svelte';
   import ConflictDialog from './ConflictDialog.svelte';
   import FindDialog from './FindDialog.svelte';
-  import type { Found } from './findable';
   import { goTo, placeOfField } from './go-to';
   import HelpDialog from './HelpDialog.svelte';
   import { JobEditor, provideEditor } from './job-editor.svelte';
@@ -44,19 +43,6 @@
   }
   function goToField(path: string): void {
     void goTo(placeOfField(path), openBench);
-  }
-
-  async function goToFound({ key, place }: Found): Promise<void> {
-    isFinding = false;
-    if (!place) {
-      await navigate('/jobs/:id/:bench', { params: { id: key.replace('job ', ''), bench } });
-      return;
-    }
-    await goTo(place, openBench);
-    if (key.startsWith('check ')) {
-      const row = document.querySelector<HTMLElement>(place.selector);
-      if (row?.getAttribute('aria-expanded') === 'false') row.click();
-    }
   }
 
   // svelte-ignore state_referenced_locally
@@ -119,9 +105,5 @@
 <ConflictDialog />
 <HelpDialog open={isHelping} benches={job.benches} onclose={() => (isHelping = false)} />
 {#if isFinding && editor.result}
-  <FindDialog
-    result={editor.result}
-    ongo={(found) => void goToFound(found)}
-    onclose={() => (isFinding = false)}
-  />
+  <FindDialog result={editor.result} {bench} {openBench} onclose={() => (isFinding = false)} />
 {/if}

@@ -3,6 +3,7 @@
   import { useEditor } from '../../job/job-editor.svelte';
   import { clockTime } from '../../lib/format';
   import Button from '../../lib/ui/Button.svelte';
+  import CutFacts from './CutFacts.svelte';
   import DeliveryDialog from './DeliveryDialog.svelte';
   import { fetchFile } from './files';
   import HoleTable from './HoleTable.svelte';
@@ -35,28 +36,7 @@
           >
         {/if}
       </div>
-      <p class="text-ink-dim">
-        {cut.quantity} × {units.num(cut.width_mm, 'mm', 0)} × {units.num(
-          cut.height_mm,
-          'mm',
-          0,
-        )}{cut.thickness_mm === null ? '' : ` × ${units.num(cut.thickness_mm, 'mm', 1)}`}
-        {units.symbol('mm')}, {units.words(cut.material)}
-      </p>
-      <dl class="mt-1 grid grid-cols-[1fr_auto] gap-x-3">
-        <dt>area</dt>
-        <dd class="text-right figures">{units.figure(cut.area_cm2, 'cm²', 0)}</dd>
-        <dt>cut length</dt>
-        <dd class="text-right figures">{units.figure(cut.cut_length_mm, 'mm', 0)}</dd>
-        <dt>pierces</dt>
-        <dd class="text-right figures">{cut.pierces}</dd>
-        <dt>mass, each</dt>
-        <dd class="text-right figures">
-          {cut.mass_kg === null ? 'material?' : `${units.figure(cut.mass_kg, 'kg', 2)}`}
-        </dd>
-        <dt>from one sheet</dt>
-        <dd class="text-right figures">{cut.per_sheet === null ? 'its size?' : cut.per_sheet}</dd>
-      </dl>
+      <CutFacts {cut} />
       {#if released}
         <div class={['mt-2 border-l-4 pl-2', released.differs.length > 0 ? 'border-fails' : 'border-holds']}>
           <p>
@@ -83,13 +63,15 @@
             {#if released.has_sheet}
               · <button
                 class="text-brass underline underline-offset-2"
-                onclick={() => fetchFile(editor, releasedFile(part, released.letter, '-sheet.pdf'))}
+                onclick={() =>
+                  fetchFile(editor, releasedFile(part, released.letter, '-sheet.pdf', units.system))}
                 >its sheet</button
               >
               ·
               <button
                 class="text-brass underline underline-offset-2"
-                onclick={() => fetchFile(editor, releasedFile(part, released.letter, '-holes.csv'))}
+                onclick={() =>
+                  fetchFile(editor, releasedFile(part, released.letter, '-holes.csv', units.system))}
                 >its holes</button
               >
             {/if}

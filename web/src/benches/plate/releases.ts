@@ -1,4 +1,5 @@
 /** Releasing a part and signing for what came back: the calls, with the server's refusals as words. */
+import type { System } from '../../measure/figures';
 import { answered, client } from '../../api/client';
 import type { FeatureRow, Measure, PartResult, Turning } from '../../api/types';
 import type { SideSeen } from './plate.svelte';
@@ -69,4 +70,5 @@ export const releasedFile = (
   part: PartResult,
   letter: string,
   end: '.dxf' | '-sheet.pdf' | '-holes.csv' = '.dxf',
-): string => `releases/${part.key}/${letter}${end}`;
+  units: System = 'metric', // a cut file is in mm whoever asks
+): string => `releases/${part.key}/${letter}${end}${end === '.dxf' ? '' : `?units=${units}`}`;

@@ -7,6 +7,7 @@
   import ClimbPlot from './ClimbPlot.svelte';
   import CompareTable from './CompareTable.svelte';
   import Answer from './Answer.svelte';
+  import PlotSwitch, { type Plot } from './PlotSwitch.svelte';
   import Musts from './Musts.svelte';
   import type { RatiosState } from './ratios.svelte';
   import TorquePlot from './TorquePlot.svelte';
@@ -24,7 +25,7 @@
   let { result, pinned, ratios, mayEdit, onpin, onchoose }: Props = $props();
   const units = useUnits();
   const editor = useEditor();
-  let plot = $state<'torque' | 'climb'>('torque');
+  let plot = $state<Plot>('torque');
   let isLookingBack = $state(false);
 
   const ghost = $derived(
@@ -33,10 +34,6 @@
   const undone = $derived(
     result.musts.filter((_, at) => ratios.doesMust(ratios.shown, at) === false).map((must) => must.text),
   );
-  const PLOTS = [
-    ['torque', 'torque'],
-    ['climb', 'hills'],
-  ] as const;
 </script>
 
 {#if result.candidates.length === 0}
@@ -71,23 +68,7 @@
             <TorquePlot {result} compared={ratios.compared} hovered={ratios.hovered} {ghost} />
           {/if}
           {#if result.climb}
-            <div
-              role="radiogroup"
-              aria-label="Plot"
-              class="on-dye flex bg-dye pt-1 pl-3 text-[12.5px] md:absolute md:top-1.5 md:right-3 md:bg-transparent md:p-0"
-            >
-              {#each PLOTS as [key, title] (key)}
-                <button
-                  role="radio"
-                  aria-checked={plot === key}
-                  class={[
-                    'rounded-sm px-2 py-0.5',
-                    plot === key ? 'bg-scribe text-dye' : 'text-scribe-dim hover:text-scribe',
-                  ]}
-                  onclick={() => (plot = key)}>{title}</button
-                >
-              {/each}
-            </div>
+            <PlotSwitch bind:plot />
           {/if}
         </div>
         <CompareTable
