@@ -29,6 +29,8 @@ class Sheet(BaseModel):
 
     model_config = ConfigDict(extra="forbid", allow_inf_nan=False, frozen=True)
 
+    is_wish: ClassVar[bool] = False  # says what is wanted, not what is
+
     @field_validator("*")
     @classmethod
     def _shown(cls, value: object) -> object:

@@ -60,6 +60,13 @@ class WorkingsIn(Input):
     units: System = System.METRIC
 
 
+class SurenessIn(Input):
+    """Of which check, in sheets as they stand or in the newest saved ones."""
+
+    sheets: Sheets | None = None
+    check: Annotated[str, Field(max_length=120)]
+
+
 class VersionLine(Schema):
     """A version in the history."""
 

@@ -13,7 +13,8 @@
   let { editor, part: Part, props }: Props = $props();
   provideEditor(() => editor);
   provideUnits(new Units());
-  provideWorkings({ of: () => Promise.resolve(null), sheet: () => '', goTo: () => {} });
+  const nothing = () => Promise.resolve(null);
+  provideWorkings({ of: nothing, sureness: nothing, sheet: () => '', goTo: () => {} });
 </script>
 
 <Part {...props} />

@@ -45,6 +45,7 @@ class JobsApiTest(ShopTestCase):
             ("get", "/drawings/plate.plate-holes.csv", None),
             ("post", "/evaluate", {}),
             ("post", "/workings", {}),
+            ("post", "/sureness", {"check": "motor.top_speed"}),
             ("get", "/calculation-sheet.pdf", None),
             ("post", "/versions", {"based_on": 1, "sheets": sheets}),
         ]:
@@ -157,6 +158,19 @@ class JobsApiTest(ShopTestCase):
             len(evaluate(job_file(self.wren, Sheets.model_validate(self.sheets()))).checks),
         )
         self.assertEqual(self.fabricator.send("post", path, {"units": "cubits"}).status_code, 422)
+
+    def test_how_sure_a_margin_is_follows_the_sheets_on_the_screen(self) -> None:
+        sheets, path = self.sheets(), f"{self.base}/sureness"
+        asked = {"sheets": sheets, "check": "plate.motor_engagement"}
+        found = self.fabricator.send("post", path, asked).json()
+        self.assertEqual(found["narrowers"][0]["field"], "plate.plate.thickness")
+        sheets["plate"]["plate"]["thickness"]["u"] = 0.1  # twice a caliper's
+        coarser = self.fabricator.send("post", path, asked).json()
+        ratio = (coarser["greatest"] - coarser["least"]) / (found["greatest"] - found["least"])
+        self.assertAlmostEqual(ratio, 2, places=3)
+        refused = self.fabricator.send("post", path, {"check": "plate.way_through"})
+        self.assertEqual(refused.status_code, 404)
+        self.assertIn("has no margin", refused.json()["detail"])
 
     def test_the_calculation_sheet_is_of_a_saved_version(self) -> None:
         path = f"{self.base}/calculation-sheet.pdf"

@@ -224,6 +224,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/jobs/{job_id}/sureness": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Say How Sure
+         * @description Say how sure the margin of a check is, in sheets as they stand on the screen. Nothing is saved.
+         */
+        post: operations["job_sureness"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/jobs/{job_id}/calculation-sheet.pdf": {
         parameters: {
             query?: never;
@@ -4453,6 +4473,60 @@ export interface components {
             units: components["schemas"]["System"];
         };
         /**
+         * Narrower
+         * @description A reading that widens a margin's range: how much of the variance is its, and what ± is left without it.
+         */
+        Narrower: {
+            /** What */
+            what: string;
+            /** Field */
+            field: string;
+            /** Share */
+            share: number;
+            /** Left Plus Minus */
+            left_plus_minus: number;
+        };
+        /**
+         * Sureness
+         * @description The 95 % range of a check's margin; without one where nothing that moves it carries a ±.
+         */
+        Sureness: {
+            /** Check */
+            check: string;
+            /** Margin */
+            margin: number;
+            /** Least */
+            least?: number | null;
+            /** Greatest */
+            greatest?: number | null;
+            /** Fails Chance */
+            fails_chance?: number | null;
+            /**
+             * Narrowers
+             * @default []
+             */
+            narrowers: components["schemas"]["Narrower"][];
+            /**
+             * Taken As Exact
+             * @default []
+             */
+            taken_as_exact: string[];
+            /**
+             * Says
+             * @default []
+             */
+            says: string[];
+        };
+        /**
+         * SurenessIn
+         * @description Of which check, in sheets as they stand or in the newest saved ones.
+         */
+        SurenessIn: {
+            sheets?: components["schemas"]["Sheets"] | null;
+            /** Check */
+            check: string;
+        };
+        /**
          * ReleaseLine
          * @description A release in the list.
          */
@@ -5131,6 +5205,59 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["WrittenWorking"][];
+                };
+            };
+            /** @description Forbidden */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    job_sureness: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SurenessIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Sureness"];
                 };
             };
             /** @description Forbidden */

@@ -48,6 +48,7 @@ export type JobResult = { [K in keyof Pieces]: NonNullable<Pieces[K]> } & {
 export type Bench = Schemas['BenchOut'];
 export type BenchState = Schemas['BenchState'];
 export type Check = Schemas['Check'];
+export type Sureness = Schemas['Sureness'];
 export type WrittenWorking = Schemas['WrittenWorking'];
 export type WrittenStep = Schemas['WrittenStep'];
 export type WantedMargins = Schemas['WantedMargins'];

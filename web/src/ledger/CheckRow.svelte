@@ -2,6 +2,7 @@
   import type { Check, WrittenWorking } from '../api/types';
   import type { System } from '../measure/figures';
   import { useWorkings } from './workings';
+  import HowSure from './HowSure.svelte';
   import WorkingSheet from './WorkingSheet.svelte';
   import { fixed } from '../lib/format';
   import VerdictMark from '../lib/ui/VerdictMark.svelte';
@@ -68,6 +69,7 @@
             onclick={() => onmargin(check.wanted_kind)}>{fixed(check.wanted_margin, 2)}</button
           >{check.wanted_is_default ? ' (the usual figure)' : ''}.
         </p>{/if}
+      {#if check.margin !== null}<HowSure {check} />{/if}
       {#if check.missing.length > 0}<p class="mt-1">
           Still wanted: {units.words(check.missing.join('; '))}.
         </p>{/if}

@@ -1,6 +1,6 @@
 import { render, screen, within } from '@testing-library/svelte';
 import { describe, expect, it, vi } from 'vitest';
-import type { WrittenWorking } from '../api/types';
+import type { Sureness, WrittenWorking } from '../api/types';
 import { aCheck } from '../test-support';
 import Ledger from './Ledger.svelte';
 import { workingsContext } from './workings';
@@ -50,10 +50,23 @@ const WORKING: WrittenWorking = {
   note: '',
   source: 'Design torque along the line.',
 };
+const SURENESS: Sureness = {
+  check: 'gearbox.input_torque',
+  margin: 1.09,
+  least: 1.0,
+  greatest: 1.18,
+  fails_chance: 0.03,
+  narrowers: [
+    { what: 'motor peak torque', field: 'brief.motor.peak_torque', share: 0.9, left_plus_minus: 0.03 },
+  ],
+  taken_as_exact: [],
+  says: ['95 % range 1.00 to 1.18, by the ± of its readings.'],
+};
 const goTo = vi.fn();
+const sureness = vi.fn(() => Promise.resolve<Sureness | null>(SURENESS));
 
 function show(bench: string, pinned: typeof CHECKS | null = null): void {
-  const workings = { of: () => Promise.resolve(WORKING), sheet: () => '/sheet.pdf', goTo };
+  const workings = { of: () => Promise.resolve(WORKING), sureness, sheet: () => '/sheet.pdf', goTo };
   render(Ledger, {
     props: { checks: CHECKS, pinned, bench, benchTitle: 'Ratios' },
     context: workingsContext(workings),
@@ -82,6 +95,24 @@ describe('Ledger', () => {
     expect(item.textContent).toMatch(/Margin 1\.09, wanted\s+1\.00 \(the usual figure\)/);
     expect(within(item).getByText(/Hangs on: brief.motor, ratios.gearbox/)).toBeTruthy();
     expect(row.getAttribute('aria-expanded')).toBe('true');
+  });
+
+  it('says how sure a margin is when asked, and leads to what would narrow it', async () => {
+    show('ratios');
+    screen.getByRole('button', { name: /Gearbox input torque/ }).click();
+    (await screen.findByRole('button', { name: 'How sure is it?' })).click();
+    expect(await screen.findByText(/95 % range 1\.00 to 1\.18/)).toBeTruthy();
+    expect(sureness).toHaveBeenCalledWith('gearbox.torque');
+    screen.getByRole('button', { name: 'Go to motor peak torque' }).click();
+    expect(goTo).toHaveBeenCalledWith('brief.motor.peak_torque');
+  });
+
+  it('says so where no range can be had', async () => {
+    sureness.mockResolvedValueOnce(null);
+    show('ratios');
+    screen.getByRole('button', { name: /Gearbox input torque/ }).click();
+    (await screen.findByRole('button', { name: 'How sure is it?' })).click();
+    expect(await screen.findByText(/No range can be had now/)).toBeTruthy();
   });
 
   it('shows the whole job when asked, and where a bench has no checks of its own', async () => {

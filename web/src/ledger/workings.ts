@@ -1,7 +1,7 @@
 /** Workings are written by the core when a check is opened, in the reader's units. */
 import { getContext, setContext } from 'svelte';
 import { answered, client, Refusal } from '../api/client';
-import type { Sheets, WrittenWorking } from '../api/types';
+import type { Sheets, Sureness, WrittenWorking } from '../api/types';
 import type { System } from '../measure/figures';
 
 const KEY = Symbol('workings');
@@ -9,6 +9,8 @@ const KEY = Symbol('workings');
 export interface Workings {
   /** The working of a check as the sheets stand; null where there is none or it can't be had now. */
   of: (check: string, units: System) => Promise<WrittenWorking | null>;
+  /** How sure the margin of a check is; null where it has none or it can't be had now. */
+  sureness: (check: string) => Promise<Sureness | null>;
   /** Where the one on paper is. */
   sheet: (check: string, units: System) => string;
   /** Go to the field that a number is from. */
@@ -25,14 +27,25 @@ export function workingsOf(jobId: string, sheets: () => Sheets, goTo: Workings['
         params: { path: { job_id: jobId } },
         body: { sheets: sheets(), checks: [check], units },
       });
-      try {
-        return (await answered(call))[0] ?? null;
-      } catch (error) {
-        if (!(error instanceof Refusal)) throw error;
-        return null;
-      }
+      return (await unlessRefused(answered(call)))?.[0] ?? null;
+    },
+    sureness: (check) => {
+      const call = client.POST('/api/jobs/{job_id}/sureness', {
+        params: { path: { job_id: jobId } },
+        body: { sheets: sheets(), check },
+      });
+      return unlessRefused(answered(call));
     },
   };
+}
+
+async function unlessRefused<T>(call: Promise<T>): Promise<T | null> {
+  try {
+    return await call;
+  } catch (error) {
+    if (!(error instanceof Refusal)) throw error;
+    return null;
+  }
 }
 
 export function provideWorkings(workings: Workings): void {

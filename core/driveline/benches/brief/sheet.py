@@ -33,6 +33,8 @@ class Vehicle(Sheet):
 class Wanted(Sheet):
     """What the finished vehicle must do."""
 
+    is_wish = True
+
     top_speed: RoadSpeed | None = None
     cruise_speed: RoadSpeed | None = None
     hill_start_pct: Annotated[float, Field(gt=0, le=100)] | None = Field(
