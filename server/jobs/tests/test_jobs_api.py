@@ -170,7 +170,7 @@ class JobsApiTest(ShopTestCase):
         self.assertAlmostEqual(ratio, 2, places=3)
         refused = self.fabricator.send("post", path, {"check": "plate.way_through"})
         self.assertEqual(refused.status_code, 404)
-        self.assertIn("has no margin", refused.json()["detail"])
+        self.assertIn("has no margin", refused.json()["says"])
 
     def test_the_calculation_sheet_is_of_a_saved_version(self) -> None:
         path = f"{self.base}/calculation-sheet.pdf"
