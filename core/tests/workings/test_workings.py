@@ -30,7 +30,7 @@ def faults_of(check: Check, working: Working) -> list[str]:
         aims = (check.demand, check.capacity)
         if not sums:
             faults.append(f"{check.key}: judged without a sum")
-        elif not any(aim is not None and _is_same(sums[-1].value, aim) for aim in aims):
+        elif not any(aim is not None and _is_same(sums[-1], aim) for aim in aims):
             faults.append(f"{check.key}: the last sum gives {sums[-1].value}, and {aims} are judged")
         elif sums[-1].unit != check.unit and check.unit not in ("of it", "of the limit", "r"):
             faults.append(f"{check.key}: {sums[-1].unit} is not {check.unit}")
@@ -54,8 +54,7 @@ def _fault_of(check: Check, one: Step) -> str | None:
         again = value_of(one)
     except (Missing, pint.PintError, TypeError, ValueError, ZeroDivisionError, KeyError) as error:
         return f"{where}: {type(error).__name__} {error}"
-    off = 0.51 * 10.0**-one.decimals if one.symbol in SOUGHT else 1e-12
-    if not math.isclose(again, one.value, rel_tol=1e-7, abs_tol=off):
+    if not math.isclose(again, one.value, rel_tol=1e-7, abs_tol=1e-12):
         return f"{where} gives {again}, not {one.value}"
     unused = [put.name for put in one.given if put.name not in one.expression]
     return f"{where} has no use for {unused}" if unused else None
@@ -77,8 +76,9 @@ def _factor_faults(one: Step) -> list[str]:
     return faults
 
 
-def _is_same(one: float, other: float) -> bool:
-    return math.isclose(one, other, rel_tol=1e-9, abs_tol=1e-9)
+def _is_same(last: Step, aim: float) -> bool:
+    off = 0.51 * 10.0**-last.decimals if last.symbol in SOUGHT else 1e-9
+    return math.isclose(last.value, aim, rel_tol=1e-9, abs_tol=off)
 
 
 class WorkingsTest(TestCase):

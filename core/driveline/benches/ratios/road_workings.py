@@ -17,7 +17,7 @@ from driveline.benches.ratios.sums import (
 )
 from driveline.gearing.brief import Brief
 from driveline.gearing.motor import sharing_nm
-from driveline.gearing.road import Balance, Body, slip_limit_n
+from driveline.gearing.road import KMH_PER_MS, Balance, Body, slip_limit_n
 from driveline.gearing.sweep import SPEED_POINTS
 from driveline.working import Given, Step, Working, entered, step, tabled, worked
 
@@ -58,6 +58,8 @@ def top_speed_working(one: Gearing, brief: Brief, able_kmh: float) -> Working:
     resists = resistance_steps(brief.kerb, speed)
     air, area = resists[1].given[0], resists[1].given[1]
     rolling, pull = resists[0], pulls[-1]
+    # Its own sum, not the speed put in: they agree to the digits shown, and the factor of the units must be exact.
+    again_ms = math.sqrt(max(2 * (pull.value - rolling.value) / (air.value * area.value), 0.0))
     again = step(
         "v_again",
         f"sqrt(2 * ({pull.symbol} - F_roll) / (ρ * CdA))",
@@ -65,7 +67,7 @@ def top_speed_working(one: Gearing, brief: Brief, able_kmh: float) -> Working:
         rolling,
         air,
         area,
-        value=able_kmh,
+        value=KMH_PER_MS * again_ms,
         unit="km/h",
         words="the speed at which this pull is used up: the one put in",
     )
