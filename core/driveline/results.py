@@ -2,11 +2,14 @@
 
 import math
 from collections.abc import Iterator
+from typing import Final
 
 import numpy as np
 
 from driveline.arrays import Floats
 from driveline.checks import Result
+
+COVERAGE_95: Final = 1.96  # standard uncertainties to a 95 % interval (GUM 6.2)
 
 
 class Assumed(Result):

@@ -20,9 +20,8 @@ from driveline.job.places import Place, places_in, with_reading
 from driveline.job.registry import JobFileBase, Registry
 from driveline.job.sureness_results import Narrower, Sureness, left_out_words, range_words
 from driveline.memory import Memory, key_of
-from driveline.results import assumed_in
+from driveline.results import COVERAGE_95, assumed_in
 
-COVERAGE_95: Final = 1.96
 DRAWS: Final = 256  # of Sobol's, which fill the room evenly: they find the range as some thousands at random do
 SEED: Final = 20
 KINK: Final = 0.05  # the slopes up and down differ by more of the ±: it is drawn, not taken as straight
@@ -61,7 +60,7 @@ class _Moved:
             return math.inf if now is None else abs(now - margin)
 
         effects = [(effect(margins), what) for what, margins in self.exact]
-        return tuple(what for moves, what in sorted(effects, reverse=True) if moves > NO_MOVE * margin)
+        return tuple(what for moves, what in sorted(effects, reverse=True) if moves > NO_MOVE * abs(margin))
 
     def goes_by_usual(self, check: Check) -> bool:
         return any(f"{field}.".startswith(f"{one}.") for field in self.usual for one in check.inputs)
@@ -180,7 +179,7 @@ def _sureness(check: Check, moved: _Moved, draw: Callable[[Sequence[Place]], tup
     bare = Sureness(check=check.key, margin=margin, taken_as_exact=exact)
     slopes = _slopes(check, moved.moves)
     lost = _lost_at(check, moved)
-    if lost is None and slopes.total <= NO_MOVE * margin:
+    if lost is None and slopes.total <= NO_MOVE * abs(margin):
         lost = "Nothing that moves it carries a ±, so how sure it is can't be said."
     drawn: list[float | None] = []
     if lost is None and slopes.is_kinked:

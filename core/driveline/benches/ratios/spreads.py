@@ -16,9 +16,8 @@ from driveline.figures import fig
 from driveline.gearing.brief import Brief, MeasuredShares
 from driveline.gearing.road import Balance, Body, FrontPull
 from driveline.gearing.sweep import Figures, Gearings, Road, road_figures
-from driveline.results import Assumed, rounded_figure
+from driveline.results import COVERAGE_95, Assumed, rounded_figure
 
-COVERAGE_95: Final = 1.96
 FIGURES: Final = (
     ("top_kmh", "top speed", "km/h"),
     ("s_0_50", f"0–{fig(50, 'km/h', 0)}", "s"),
