@@ -4,8 +4,9 @@ import argparse
 import json
 import sys
 from pathlib import Path
+from typing import Final
 
-from pydantic import ValidationError
+from pydantic import TypeAdapter, ValidationError
 
 from driveline.checks import Verdict
 from driveline.drawing.dxf import write_dxf
@@ -16,6 +17,8 @@ from driveline.errors import DrivelineError, field_path
 from driveline.figures import units_for_screens
 from driveline.job.evaluate import evaluate
 from driveline.job.file import REGISTRY, JobFile
+from driveline.job.sureness import solve_sureness
+from driveline.job.sureness_results import Sureness
 from driveline.margins import margins_for_screens
 from driveline.parts.drawings import cut_drawing, drawing_from, sheet_drawing
 
@@ -34,7 +37,7 @@ def main(arguments: list[str]) -> int:
         return 0
     try:
         job = JobFile.model_validate_json(options.job.read_bytes())
-        return _draw(options, job) if options.command == "draw" else _check(job)
+        return COMMANDS[options.command](options, job)
     except ValidationError as error:
         for problem in error.errors():
             print(f"{field_path(problem['loc'])}: {problem['msg']}", file=sys.stderr)
@@ -44,10 +47,15 @@ def main(arguments: list[str]) -> int:
         return REFUSED
 
 
-def _check(job: JobFile) -> int:
+def _check(_options: argparse.Namespace, job: JobFile) -> int:
     result = evaluate(job)
     print(result.model_dump_json(indent=2))
     return FAILS if result.worst is Verdict.FAILS else 0
+
+
+def _sureness(_options: argparse.Namespace, job: JobFile) -> int:
+    print(TypeAdapter(tuple[Sureness, ...]).dump_json(solve_sureness(REGISTRY, job), indent=2).decode())
+    return 0
 
 
 def _draw(options: argparse.Namespace, job: JobFile) -> int:
@@ -64,11 +72,16 @@ def _draw(options: argparse.Namespace, job: JobFile) -> int:
     return 0
 
 
+COMMANDS: Final = {"check": _check, "sureness": _sureness, "draw": _draw}
+
+
 def _parser() -> argparse.ArgumentParser:
     parser = argparse.ArgumentParser(prog="python -m driveline", description="Fernback's core, on a job file.")
     commands = parser.add_subparsers(dest="command", required=True)
     check = commands.add_parser("check", help="print results and checks as JSON; exit 1 when one fails")
     check.add_argument("job", type=Path)
+    sureness = commands.add_parser("sureness", help="print how sure each margin is, by the ± of the readings, as JSON")
+    sureness.add_argument("job", type=Path)
     commands.add_parser("schema", help="print the job file's JSON Schema")
     commands.add_parser("tables", help="print the tables that the screen goes by: units, wanted margins")
     draw = commands.add_parser("draw", help="write a part's drawing")

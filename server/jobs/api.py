@@ -15,11 +15,11 @@ from driveline.checks import Verdict
 from driveline.drawing.calculation import write_calculation_sheet
 from driveline.figures import System
 from driveline.job.file import REGISTRY, Sheets
-from driveline.job.sureness import solve_sureness
 from driveline.job.sureness_results import Sureness
 from driveline.written_working import WrittenWorking
 from fernback.problems import Conflict, Problem
 from jobs.actions import GREATEST_FILE_BYTES, FileRefused, create_job, import_job, job_file, save_version, saved_sheets
+from jobs.beside import sureness_beside
 from jobs.exports import attachment, file_stem
 from jobs.models import Job, JobVersion
 from jobs.queries import gearing_changes, jobs_visible_to, margin_changes, may_edit, require_editable
@@ -214,15 +214,15 @@ def write_workings(request: HttpRequest, job_id: UUID, payload: WorkingsIn) -> l
     return list(REGISTRY.workings(file, payload.checks, payload.units, records_key=records_key))
 
 
-@router.post("/{uuid:job_id}/sureness", response={200: Sureness, **REFUSALS}, operation_id="job_sureness")
-def say_how_sure(request: HttpRequest, job_id: UUID, payload: SurenessIn) -> Sureness:
-    """Say how sure the margin of a check is, in sheets as they stand on the screen. Nothing is saved."""
+@router.post(
+    "/{uuid:job_id}/sureness", response={200: list[Sureness], 503: Problem, **REFUSALS}, operation_id="job_sureness"
+)
+def say_how_sure(request: HttpRequest, job_id: UUID, payload: SurenessIn) -> list[Sureness]:
+    """Say how sure each margin is, in sheets as they stand on the screen; it takes seconds. Nothing is saved."""
     job = get_object_or_404(jobs_visible_to(person(request)), pk=job_id)
     file = job_file(job, payload.sheets or saved_sheets(_newest(job)))
-    found = solve_sureness(REGISTRY, file, (payload.check,))
-    if not found:
-        raise HttpError(404, "That check has no margin in this job, so there is no range to give.")
-    return found[0]
+    REGISTRY.evaluation(file)  # refuses what can't be a real part's, by its field
+    return list(sureness_beside(file))
 
 
 @router.get("/{uuid:job_id}/calculation-sheet.pdf", operation_id="job_calculation_sheet")

@@ -61,10 +61,9 @@ class WorkingsIn(Input):
 
 
 class SurenessIn(Input):
-    """Of which check, in sheets as they stand or in the newest saved ones."""
+    """In sheets as they stand or in the newest saved ones."""
 
     sheets: Sheets | None = None
-    check: Annotated[str, Field(max_length=120)]
 
 
 class VersionLine(Schema):

@@ -14,7 +14,12 @@
   provideEditor(() => editor);
   provideUnits(new Units());
   const nothing = () => Promise.resolve(null);
-  provideWorkings({ of: nothing, sureness: nothing, sheet: () => '', goTo: () => {} });
+  provideWorkings({
+    of: nothing,
+    ranges: { found: [], state: 'asked' },
+    sheet: () => '',
+    goTo: () => {},
+  });
 </script>
 
 <Part {...props} />

@@ -207,6 +207,17 @@ class Registry:
 
     def evaluation(self, job: JobFileBase, *, records_key: str | None = None) -> Evaluation:
         """Return the same piece by piece, each with a key that tells whether it is still the same."""
+        found, margins = self._outcomes(job), Margins(job.sheets.margins)
+        records_key = key_of(job.name, job.build) if records_key is None else records_key
+        answers = tuple(self._answer(*one, job, margins, records_key) for one in found)
+        return self._with_line(answers)
+
+    def own_checks(self, job: JobFileBase) -> tuple[Check, ...]:
+        """Return the checks of the benches alone, without those of parts released and delivered: what sheets decide."""
+        return tuple(check for _, outcome, _ in self._outcomes(job) for check in outcome.checks)
+
+    def _outcomes(self, job: JobFileBase) -> list[tuple[AnyBench, Outcome[Any], str]]:
+        """Run each bench with what it needs of those before it; with each its key."""
         sheets = self.sheets_of(job)
         keys = {key: key_of(sheet) for key, sheet in sheets.items()}
         laid = {bench.key: self._laid_out(bench, sheets[bench.key], keys[bench.key]) for bench in self.benches}
@@ -218,9 +229,7 @@ class Registry:
             outcome = self._outcome(bench, sheets[bench.key], laid[bench.key], needs, margins, key)
             solved[bench.key] = outcome.solved
             found.append((bench, outcome, key))
-        records_key = key_of(job.name, job.build) if records_key is None else records_key
-        answers = tuple(self._answer(*one, job, margins, records_key) for one in found)
-        return self._with_line(answers)
+        return found
 
     def workings(
         self, job: JobFileBase, keys: Collection[str] | None, system: System, *, records_key: str | None = None

@@ -5,7 +5,7 @@ Readings are moved as typed, so what is worked out of several, such as the place
 
 import copy
 import math
-from collections.abc import Callable, Collection, Mapping, Sequence
+from collections.abc import Collection, Mapping, Sequence
 from dataclasses import dataclass
 from typing import Final
 
@@ -18,7 +18,7 @@ from driveline.checks import Check
 from driveline.errors import ImpossibleInput
 from driveline.job.places import Place, places_in, with_reading
 from driveline.job.registry import JobFileBase, Registry
-from driveline.job.sureness_results import Narrower, Sureness, left_out_words, range_words
+from driveline.job.sureness_results import Narrower, Sureness, left_out_words, odds_words, range_words
 from driveline.memory import Memory, key_of
 from driveline.results import COVERAGE_95, assumed_in
 
@@ -48,6 +48,7 @@ class _Moved:
 
     checks: tuple[Check, ...]  # those with a margin
     moves: tuple[_Move, ...]
+    drawn: tuple[Margins, ...]  # with all at once that move a margin with a kink
     exact: tuple[tuple[str, Margins], ...]
     usual: tuple[str, ...]  # fields that go by a usual value
 
@@ -89,19 +90,22 @@ def solve_sureness(registry: Registry, job: JobFileBase, keys: Collection[str] |
     apart.memory = Memory(40)  # what was worked out for the screen stays
     moved = _MOVED.remembered(key_of(job), lambda: _moved(apart, job))
     asked = [one for one in moved.checks if keys is None or one.key in keys]
-    return tuple(_sureness(check, moved, lambda places: _drawn(apart, job, places)) for check in asked)
+    return tuple(_sureness(check, moved) for check in asked)
 
 
 def _moved(registry: Registry, job: JobFileBase) -> _Moved:
     found = registry.evaluate(job)
+    checks = tuple(check for check in found.checks if check.margin is not None)
     places = tuple(places_in(job.sheets))
+    moves = tuple(
+        _Move(place, up=_margins(registry, job, [(place, u)]), down=_margins(registry, job, [(place, -u)]))
+        for place in places
+        if (u := place.reading.measured.u)
+    )
     return _Moved(
-        checks=tuple(check for check in found.checks if check.margin is not None),
-        moves=tuple(
-            _Move(place, up=_margins(registry, job, [(place, u)]), down=_margins(registry, job, [(place, -u)]))
-            for place in places
-            if (u := place.reading.measured.u)
-        ),
+        checks=checks,
+        moves=moves,
+        drawn=_drawn(registry, job, _bent_by(checks, moves)),
         exact=tuple(
             (place.what, _margins(registry, job, [(place, NUDGE * (place.reading.measured.value or 1.0))]))
             for place in places
@@ -111,19 +115,32 @@ def _moved(registry: Registry, job: JobFileBase) -> _Moved:
     )
 
 
+def _bent_by(checks: Sequence[Check], moves: Sequence[_Move]) -> tuple[Place, ...]:
+    """The readings that move any margin with a kink, what counts most first: Sobol's first ways are filled best."""
+    greatest = np.zeros(len(moves))
+    for check in checks:
+        slopes = _slopes(check, moves)
+        if _lost_at(check, moves) is None and slopes.is_kinked:
+            greatest = np.maximum(greatest, slopes.variances / slopes.total**2)
+    order = np.argsort(-greatest, kind="stable").tolist()
+    return tuple(moves[k].place for k in order if greatest[k] > NO_MOVE**2)
+
+
 def _margins(registry: Registry, job: JobFileBase, steps: Sequence[tuple[Place, float]]) -> Margins:
     """The margins with readings moved; none of them where one can't be moved so far."""
     try:
         sheets: object = job.sheets
         for place, step in steps:
             sheets = with_reading(sheets, place.path, place.by(step))
-        found = registry.evaluate(job.model_copy(update={"sheets": sheets})).checks
+        found = registry.own_checks(job.model_copy(update={"sheets": sheets}))
     except (ImpossibleInput, ValueError):
         return {}
     return {check.key: check.margin for check in found}
 
 
 def _drawn(registry: Registry, job: JobFileBase, places: Sequence[Place]) -> tuple[Margins, ...]:
+    if not places:
+        return ()
     normals = ndtri(qmc.Sobol(len(places), seed=SEED).random(DRAWS))
     return tuple(
         _margins(
@@ -154,7 +171,7 @@ class _Slopes:
 
     @property
     def is_kinked(self) -> bool:
-        return bool(np.any(np.abs(self.up + self.down) > KINK * self.total))
+        return self.total > 0 and bool(np.any(np.abs(self.up + self.down) > KINK * self.total))
 
 
 def _slopes(check: Check, moves: Sequence[_Move]) -> _Slopes:
@@ -164,29 +181,26 @@ def _slopes(check: Check, moves: Sequence[_Move]) -> _Slopes:
     return _Slopes(up, down)
 
 
-def _lost_at(check: Check, moved: _Moved) -> str | None:
+def _lost_at(check: Check, moves: Sequence[_Move]) -> str | None:
     """What leaves a check without an answer when it moves by its ±."""
-    for one in moved.moves:
+    for one in moves:
         if one.up.get(check.key) is None or one.down.get(check.key) is None:
             return f"Moved by its ±, {one.place.what} leaves no answer: no range can be given."
     return None
 
 
-def _sureness(check: Check, moved: _Moved, draw: Callable[[Sequence[Place]], tuple[Margins, ...]]) -> Sureness:
+def _sureness(check: Check, moved: _Moved) -> Sureness:
     margin = check.margin or 0.0
     exact = moved.exact_for(check)
     left_out = left_out_words(exact, moved.goes_by_usual(check))
     bare = Sureness(check=check.key, margin=margin, taken_as_exact=exact)
     slopes = _slopes(check, moved.moves)
-    lost = _lost_at(check, moved)
+    lost = _lost_at(check, moved.moves)
     if lost is None and slopes.total <= NO_MOVE * abs(margin):
         lost = "Nothing that moves it carries a ±, so how sure it is can't be said."
     drawn: list[float | None] = []
     if lost is None and slopes.is_kinked:
-        counting = [
-            one.place for one, v in zip(moved.moves, slopes.variances, strict=True) if v > (NO_MOVE * margin) ** 2
-        ]
-        drawn = [one.get(check.key) for one in draw(counting)]
+        drawn = [one.get(check.key) for one in moved.drawn]
         if None in drawn:
             lost = "Readings within their ± leave no answer: no range can be given."
     if lost is not None:
@@ -205,6 +219,7 @@ def _sureness(check: Check, moved: _Moved, draw: Callable[[Sequence[Place]], tup
         least=least,
         greatest=greatest,
         fails_chance=chance,
+        odds=odds_words(chance) if least < check.wanted_margin <= greatest else "",
         narrowers=_narrowers(moved.moves, slopes.variances / slopes.total**2, (greatest - least) / 2),
         taken_as_exact=exact,
     )

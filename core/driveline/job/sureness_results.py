@@ -28,6 +28,7 @@ class Sureness(Result):
     least: float | None = None
     greatest: float | None = None
     fails_chance: float | None = None
+    odds: str = ""  # that it falls short, where the wanted margin lies in its range: "1 in 6"
     narrowers: tuple[Narrower, ...] = ()  # the widest first
     taken_as_exact: tuple[str, ...] = ()  # what moves it and carries no ±, what counts most first
     says: tuple[str, ...] = ()
@@ -42,8 +43,8 @@ def range_words(sure: Sureness, wanted: float) -> Iterator[str]:
         yield f"The ± of its readings moves it by less than {LEAST_HALF:g}."
     else:
         yield f"95 % range {least:.{decimals}f} to {greatest:.{decimals}f}, by the ± of its readings."
-    if least < wanted <= greatest:
-        yield f"Wanted is {wanted:.3f}: {_odds(sure.fails_chance or 0.0)} that it falls short."
+    if sure.odds:
+        yield f"Wanted is {wanted:.3f}: about {sure.odds} that it falls short."
     if sure.narrowers and half >= LEAST_HALF:
         widest = sure.narrowers[0]
         if widest.share > ALL_OF_IT:
@@ -66,8 +67,6 @@ def left_out_words(exact: Sequence[str], goes_by_usual: bool) -> tuple[str, ...]
     return (*said, "The true range is wider.") if said else ()
 
 
-def _odds(chance: float) -> str:
-    """A chance as people say it: 1 in 6, 7 in 10."""
-    if chance < 0.001:
-        return "less than 1 in 1000"
-    return f"about 1 in {1 / chance:.0f}" if chance < 0.4 else f"about {chance * 10:.0f} in 10"
+def odds_words(chance: float) -> str:
+    """Return a chance as people say it: 1 in 6, 7 in 10. One of a 95 % range that is reached is 1 in 40 at least."""
+    return f"1 in {1 / chance:.0f}" if chance < 0.4 else f"{chance * 10:.0f} in 10"

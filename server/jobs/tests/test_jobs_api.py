@@ -7,6 +7,7 @@ from django.db import DatabaseError, transaction
 
 from driveline.job.evaluate import evaluate
 from driveline.job.file import Sheets
+from jobs import beside
 from jobs.actions import job_file
 from jobs.exports import safe_cell
 from jobs.models import Job, JobVersion
@@ -45,7 +46,7 @@ class JobsApiTest(ShopTestCase):
             ("get", "/drawings/plate.plate-holes.csv", None),
             ("post", "/evaluate", {}),
             ("post", "/workings", {}),
-            ("post", "/sureness", {"check": "motor.top_speed"}),
+            ("post", "/sureness", {}),
             ("get", "/calculation-sheet.pdf", None),
             ("post", "/versions", {"based_on": 1, "sheets": sheets}),
         ]:
@@ -160,17 +161,30 @@ class JobsApiTest(ShopTestCase):
         self.assertEqual(self.fabricator.send("post", path, {"units": "cubits"}).status_code, 422)
 
     def test_how_sure_a_margin_is_follows_the_sheets_on_the_screen(self) -> None:
-        sheets, path = self.sheets(), f"{self.base}/sureness"
-        asked = {"sheets": sheets, "check": "plate.motor_engagement"}
-        found = self.fabricator.send("post", path, asked).json()
+        sheets = self.sheets()
+        found = self.range_of("plate.motor_engagement", sheets)
         self.assertEqual(found["narrowers"][0]["field"], "plate.plate.thickness")
         sheets["plate"]["plate"]["thickness"]["u"] = 0.1  # twice a caliper's
-        coarser = self.fabricator.send("post", path, asked).json()
+        coarser = self.range_of("plate.motor_engagement", sheets)
         ratio = (coarser["greatest"] - coarser["least"]) / (found["greatest"] - found["least"])
         self.assertAlmostEqual(ratio, 2, places=3)
-        refused = self.fabricator.send("post", path, {"check": "plate.way_through"})
-        self.assertEqual(refused.status_code, 404)
-        self.assertIn("has no margin", refused.json()["says"])
+        sheets["brief"]["tyre"]["loaded_radius"] = {"text": "0"}
+        refused = self.fabricator.send("post", f"{self.base}/sureness", {"sheets": sheets})
+        self.assertEqual(refused.status_code, 422)
+        self.assertIn("brief.tyre", refused.json()["fields"][0]["field"])
+
+    def range_of(self, check: str, sheets: Any) -> Any:
+        found = self.fabricator.send("post", f"{self.base}/sureness", {"sheets": sheets})
+        return next(one for one in found.json() if one["check"] == check)
+
+    def test_one_long_sum_at_a_time(self) -> None:
+        """The one that comes second is asked to come again, and nothing that waits holds a thread."""
+        with beside._ONE_AT_A_TIME:
+            refused = self.fabricator.send(
+                "post", f"{self.base}/sureness", {"sheets": self.sheets() | {"margins": {"ligament": 2.25}}}
+            )
+        self.assertEqual(refused.status_code, 503)
+        self.assertIn("Ask again", refused.json()["says"])
 
     def test_the_calculation_sheet_is_of_a_saved_version(self) -> None:
         path = f"{self.base}/calculation-sheet.pdf"

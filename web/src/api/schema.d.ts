@@ -235,7 +235,7 @@ export interface paths {
         put?: never;
         /**
          * Say How Sure
-         * @description Say how sure the margin of a check is, in sheets as they stand on the screen. Nothing is saved.
+         * @description Say how sure each margin is, in sheets as they stand on the screen; it takes seconds. Nothing is saved.
          */
         post: operations["job_sureness"];
         delete?: never;
@@ -3768,6 +3768,29 @@ export interface components {
             y_mm: number;
         };
         /**
+         * ParkedForces
+         * @description Forces on the laden vehicle on the grade that it must stand on, facing the way that unloads the braked axle.
+         */
+        ParkedForces: {
+            /** Grade Pct */
+            grade_pct: number;
+            /**
+             * Braked Axle
+             * @enum {string}
+             */
+            braked_axle: "front" | "rear";
+            /** Is Facing Up */
+            is_facing_up: boolean;
+            /** Down N */
+            down_n: number;
+            /** Braked Load N */
+            braked_load_n: number;
+            /** Other Load N */
+            other_load_n: number;
+            /** Hold N */
+            hold_n: number;
+        };
+        /**
          * PartResult
          * @description A flat part as designed so far.
          */
@@ -3928,6 +3951,7 @@ export interface components {
             alternatives: components["schemas"]["Alternative"][];
             /** Queries */
             queries: string[];
+            safety: components["schemas"]["SafetyView"];
             /** To Do */
             to_do: components["schemas"]["ToDo"][];
         };
@@ -3994,6 +4018,15 @@ export interface components {
             differs: components["schemas"]["Moved"][];
             /** Readings Since */
             readings_since: string[];
+        };
+        /**
+         * SafetyView
+         * @description Both pictures.
+         */
+        SafetyView: {
+            /** Turns */
+            turns: components["schemas"]["Turns"][];
+            parked: components["schemas"]["ParkedForces"] | null;
         };
         /**
          * Share
@@ -4307,6 +4340,20 @@ export interface components {
             text: string;
         };
         /**
+         * Turns
+         * @description Something that turns, going forward; all but the wheel are seen with the motor's shaft pointing at you.
+         */
+        Turns: {
+            /** What */
+            what: string;
+            way: components["schemas"]["Rotation"] | null;
+            /**
+             * Note
+             * @default
+             */
+            note: string;
+        };
+        /**
          * TyreFigure
          * @description One way to the rolling circumference.
          */
@@ -4502,6 +4549,11 @@ export interface components {
             /** Fails Chance */
             fails_chance?: number | null;
             /**
+             * Odds
+             * @default
+             */
+            odds: string;
+            /**
              * Narrowers
              * @default []
              */
@@ -4519,12 +4571,10 @@ export interface components {
         };
         /**
          * SurenessIn
-         * @description Of which check, in sheets as they stand or in the newest saved ones.
+         * @description In sheets as they stand or in the newest saved ones.
          */
         SurenessIn: {
             sheets?: components["schemas"]["Sheets"] | null;
-            /** Check */
-            check: string;
         };
         /**
          * ReleaseLine
@@ -5257,7 +5307,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Sureness"];
+                    "application/json": components["schemas"]["Sureness"][];
                 };
             };
             /** @description Forbidden */
@@ -5280,6 +5330,15 @@ export interface operations {
             };
             /** @description Unprocessable Entity */
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
                 headers: {
                     [name: string]: unknown;
                 };

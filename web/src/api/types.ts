@@ -69,6 +69,7 @@ export type WasResult = Schemas['WasResult'];
 export type Spread = Schemas['Spread'];
 export type MassesResult = Schemas['MassesResult'];
 export type RatiosResult = Schemas['RatiosResult'];
+export type SafetyView = Schemas['SafetyView'];
 export type Joint = Schemas['Joint'];
 export type JointResult = Schemas['JointResult'];
 export type PlateResult = Schemas['PlateResult'];

@@ -2,6 +2,7 @@
   import { onDestroy, onMount } from 'svelte';
   import type { Job } from '../api/types';
   import Ledger from '../ledger/Ledger.svelte';
+  import { Ranges } from '../ledger/sureness.svelte';
   import { provideWorkings, workingsOf } from '../ledger/workings';
   import LineView from '../line/LineView.svelte';
   import { OperatingPoint } from '../line/operating-point.svelte';
@@ -31,7 +32,9 @@
   provideEditor(() => editor);
   const units = useUnits();
   // svelte-ignore state_referenced_locally
-  provideWorkings(workingsOf(job.id, () => editor.sheets, goToField));
+  const ranges = new Ranges(job.id, () => editor.sheets);
+  // svelte-ignore state_referenced_locally
+  provideWorkings(workingsOf(job.id, () => editor.sheets, ranges, goToField));
   const point = new OperatingPoint(() => editor.result?.line ?? null);
   let isHelping = $state(false);
   let isFinding = $state(false);
@@ -62,7 +65,13 @@
     if (editor.state === 'saving') event.preventDefault(); // all else is kept on this device already
   }
   onMount(() => fetchAhead(job.benches));
-  onDestroy(() => editor.leave());
+  $effect(() => {
+    if (editor.result) ranges.changed();
+  });
+  onDestroy(() => {
+    editor.leave();
+    ranges.leave();
+  });
 </script>
 
 <svelte:window {onkeydown} {onbeforeunload} />

@@ -33,6 +33,13 @@
   });
   const figure = (one: Check) =>
     one.unit && one.margin !== null ? (one.margin >= 10 ? '10+' : fixed(one.margin, 2)) : '';
+  const range = $derived(workings.ranges.found.find((one) => one.check === check.key));
+  /** Half of its 95 % range, where that shows beside a margin of two decimals. */
+  const plusMinus = $derived.by(() => {
+    if (!range || typeof range.least !== 'number' || typeof range.greatest !== 'number') return '';
+    const half = (range.greatest - range.least) / 2;
+    return half < 0.005 || range.margin >= 10 ? '' : `±${fixed(half, 2)}`;
+  });
 </script>
 
 <li class="border-b border-edge">
@@ -48,12 +55,13 @@
       <span class={['ml-auto figures', check.verdict === 'fails' && 'text-fails']}>
         {#if before && figure(before) !== figure(check)}<span class="text-ink-dim"
             >{figure(before)} →&nbsp;</span
-          >{/if}{figure(check)}
+          >{/if}{figure(check)}{#if plusMinus}<span class="text-[13px] text-ink-dim">&nbsp;{plusMinus}</span
+          >{/if}
       </span>
     </span>
     <span class="ml-5 block text-[13px] text-ink-dim"
       ><span class={check.verdict === 'fails' ? 'text-fails' : 'text-ink'}
-        >{VERDICT_WORDS[check.verdict]}.</span
+        >{VERDICT_WORDS[check.verdict]}{range?.odds ? `: ${range.odds} that it falls short` : ''}.</span
       >
       {units.words(check.says)}</span
     >
@@ -69,7 +77,7 @@
             onclick={() => onmargin(check.wanted_kind)}>{fixed(check.wanted_margin, 2)}</button
           >{check.wanted_is_default ? ' (the usual figure)' : ''}.
         </p>{/if}
-      {#if check.margin !== null}<HowSure {check} />{/if}
+      {#if check.margin !== null}<HowSure {range} />{/if}
       {#if check.missing.length > 0}<p class="mt-1">
           Still wanted: {units.words(check.missing.join('; '))}.
         </p>{/if}

@@ -51,11 +51,12 @@ const WORKING: WrittenWorking = {
   source: 'Design torque along the line.',
 };
 const SURENESS: Sureness = {
-  check: 'gearbox.input_torque',
+  check: 'gearbox.torque',
   margin: 1.09,
   least: 1.0,
   greatest: 1.18,
   fails_chance: 0.03,
+  odds: '1 in 33',
   narrowers: [
     { what: 'motor peak torque', field: 'brief.motor.peak_torque', share: 0.9, left_plus_minus: 0.03 },
   ],
@@ -63,10 +64,17 @@ const SURENESS: Sureness = {
   says: ['95 % range 1.00 to 1.18, by the ± of its readings.'],
 };
 const goTo = vi.fn();
-const sureness = vi.fn(() => Promise.resolve<Sureness | null>(SURENESS));
 
-function show(bench: string, pinned: typeof CHECKS | null = null): void {
-  const workings = { of: () => Promise.resolve(WORKING), sureness, sheet: () => '/sheet.pdf', goTo };
+function show(
+  bench: string,
+  pinned: typeof CHECKS | null = null,
+  known: readonly Sureness[] | null = [],
+): void {
+  const ranges = {
+    found: known ?? [],
+    state: known ? ('answered' as const) : ('unanswered' as const),
+  };
+  const workings = { of: () => Promise.resolve(WORKING), ranges, sheet: () => '/sheet.pdf', goTo };
   render(Ledger, {
     props: { checks: CHECKS, pinned, bench, benchTitle: 'Ratios' },
     context: workingsContext(workings),
@@ -97,22 +105,20 @@ describe('Ledger', () => {
     expect(row.getAttribute('aria-expanded')).toBe('true');
   });
 
-  it('says how sure a margin is when asked, and leads to what would narrow it', async () => {
-    show('ratios');
-    screen.getByRole('button', { name: /Gearbox input torque/ }).click();
-    (await screen.findByRole('button', { name: 'How sure is it?' })).click();
+  it('shows the range and the odds on the row, and leads to what would narrow it', async () => {
+    show('ratios', null, [SURENESS]);
+    const row = screen.getByRole('button', { name: /Gearbox input torque 1\.09 ±0\.09/ });
+    expect(row.textContent).toContain('Tight: 1 in 33 that it falls short.');
+    row.click();
     expect(await screen.findByText(/95 % range 1\.00 to 1\.18/)).toBeTruthy();
-    expect(sureness).toHaveBeenCalledWith('gearbox.torque');
     screen.getByRole('button', { name: 'Go to motor peak torque' }).click();
     expect(goTo).toHaveBeenCalledWith('brief.motor.peak_torque');
   });
 
   it('says so where no range can be had', async () => {
-    sureness.mockResolvedValueOnce(null);
-    show('ratios');
+    show('ratios', null, null);
     screen.getByRole('button', { name: /Gearbox input torque/ }).click();
-    (await screen.findByRole('button', { name: 'How sure is it?' })).click();
-    expect(await screen.findByText(/No range can be had now/)).toBeTruthy();
+    expect(await screen.findByText(/can't be had now/)).toBeTruthy();
   });
 
   it('shows the whole job when asked, and where a bench has no checks of its own', async () => {

@@ -1,25 +1,32 @@
 /** Workings are written by the core when a check is opened, in the reader's units. */
 import { getContext, setContext } from 'svelte';
 import { answered, client, Refusal } from '../api/client';
-import type { Sheets, Sureness, WrittenWorking } from '../api/types';
+import type { Sheets, WrittenWorking } from '../api/types';
 import type { System } from '../measure/figures';
+import type { Ranges } from './sureness.svelte';
 
 const KEY = Symbol('workings');
 
 export interface Workings {
   /** The working of a check as the sheets stand; null where there is none or it can't be had now. */
   of: (check: string, units: System) => Promise<WrittenWorking | null>;
-  /** How sure the margin of a check is; null where it has none or it can't be had now. */
-  sureness: (check: string) => Promise<Sureness | null>;
+  /** How sure the margins are. */
+  ranges: Pick<Ranges, 'found' | 'state'>;
   /** Where the one on paper is. */
   sheet: (check: string, units: System) => string;
   /** Go to the field that a number is from. */
   goTo: (field: string) => void;
 }
 
-export function workingsOf(jobId: string, sheets: () => Sheets, goTo: Workings['goTo']): Workings {
+export function workingsOf(
+  jobId: string,
+  sheets: () => Sheets,
+  ranges: Ranges,
+  goTo: Workings['goTo'],
+): Workings {
   return {
     goTo,
+    ranges,
     sheet: (check, units) =>
       `/api/jobs/${jobId}/calculation-sheet.pdf?${new URLSearchParams({ check, units })}`,
     of: async (check, units) => {
@@ -28,13 +35,6 @@ export function workingsOf(jobId: string, sheets: () => Sheets, goTo: Workings['
         body: { sheets: sheets(), checks: [check], units },
       });
       return (await unlessRefused(answered(call)))?.[0] ?? null;
-    },
-    sureness: (check) => {
-      const call = client.POST('/api/jobs/{job_id}/sureness', {
-        params: { path: { job_id: jobId } },
-        body: { sheets: sheets(), check },
-      });
-      return unlessRefused(answered(call));
     },
   };
 }

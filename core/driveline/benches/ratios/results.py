@@ -4,6 +4,7 @@ from driveline.benches.ratios.as_it_was import WasResult
 from driveline.benches.ratios.candidates import Candidate, Climb, Cloud, Must
 from driveline.benches.ratios.mend import Alternative, Mend
 from driveline.benches.ratios.spreads import SpreadsResult
+from driveline.benches.ratios.standing import SafetyView
 from driveline.checks import Result
 from driveline.results import ToDo
 
@@ -31,4 +32,5 @@ class RatiosResult(Result):
     mend: Mend | None
     alternatives: tuple[Alternative, ...]
     queries: tuple[str, ...]
+    safety: SafetyView
     to_do: tuple[ToDo, ...]

@@ -67,7 +67,7 @@ def _parked(one: Gearing, brief: Brief, parking: Parking, judge: Judge) -> list[
     held = parking.handbrake_held_pct
     by_grip = f"; its tyres hold {fig(grip_pct, '%', 0)} at worst" if grip_pct is not None else ""
     pawl_word = {True: "beside a pawl", False: "no pawl: the handbrake is all there is", None: "pawl not known"}
-    wanted = PARKED_FACING_DOWN_PCT if parking.pawl else PARKED_PCT
+    wanted = wanted_parked_pct(parking)
     missing = missing_of(
         {
             "Grade the handbrake has held, laden": held,
@@ -81,8 +81,7 @@ def _parked(one: Gearing, brief: Brief, parking: Parking, judge: Judge) -> list[
             "wanted_performance",
             key="parked.handbrake",
             title="Handbrake on a laden grade",
-            # With the pawl not known the lesser grade is the least that may be asked.
-            demand=wanted if parking.pawl is not None else PARKED_FACING_DOWN_PCT,
+            demand=wanted,
             capacity=None if held is None else min(held, grip_pct if grip_pct is not None else held),
             unit="%",
             says=says if not missing or held is None else f"{says}. {wanted_words(missing)}",
@@ -95,6 +94,11 @@ def _parked(one: Gearing, brief: Brief, parking: Parking, judge: Judge) -> list[
     if parking.pawl is not False:
         checks.append(_pawl(one, float(laden.mass_kg) if laden else None, parking, judge))
     return checks
+
+
+def wanted_parked_pct(parking: Parking) -> float:
+    """Return the laden grade the handbrake must hold: while no pawl is ruled out, the lesser is the least asked."""
+    return PARKED_PCT if parking.pawl is False else PARKED_FACING_DOWN_PCT
 
 
 def _parking_grip_pct(brief: Brief, *, on_front: bool) -> float | None:

@@ -40,6 +40,7 @@ from driveline.benches.ratios.results import RatiosResult
 from driveline.benches.ratios.safety import safety_checks
 from driveline.benches.ratios.sheet import RatiosSheet
 from driveline.benches.ratios.spreads import solve_spreads
+from driveline.benches.ratios.standing import safety_view
 from driveline.checks import Check
 from driveline.figures import fig
 from driveline.gearing.brief import Brief
@@ -82,7 +83,8 @@ def run(sheet: RatiosSheet, _laid: LaidOut, needs: RatiosNeeds, judge: Judge) ->
     if to_do:
         stood_in = _solved(sheet, replace(needs, brief=_stand_in(needs.brief)), judge)
         checks = tuple(_without_line(check, to_do) for check in stood_in.checks)
-        return _outcome(sheet, needs, _Solved(result=_empty(sheet, needs, to_do), checks=checks))
+        result = _empty(sheet, needs, to_do).model_copy(update={"safety": stood_in.result.safety})
+        return _outcome(sheet, needs, _Solved(result=result, checks=checks))
     return _outcome(sheet, needs, _solved(sheet, needs, judge))
 
 
@@ -209,6 +211,7 @@ def _empty(sheet: RatiosSheet, needs: RatiosNeeds, to_do: tuple[ToDo, ...]) -> R
         mend=None,
         alternatives=(),
         queries=tuple(ratio_queries(sheet, brief.layout)),
+        safety=safety_view(None, needs, sheet),
         to_do=to_do,
     )
 
@@ -334,6 +337,7 @@ def _result(
         mend=mend_of(swept.sweep, shown, swept.does, swept.beaten, swept.figures, musts_count=len(musts), brief=brief),
         alternatives=alternatives_of(swept.sweep, shown, swept.does, swept.figures, musts_count=len(musts)),
         queries=tuple(queries),
+        safety=safety_view(one, needs, sheet),
         to_do=() if chosen is not None else (ToDo(field="ratios.choice", text="Choose a gearing, and say why."),),
     )
 

@@ -16,7 +16,7 @@ INPUTS = ("ratios.turning", "brief.motor.rotation", "ratios.reductions")
 
 def turning_checks(one: Gearing, needs: RatiosNeeds, sheet: RatiosSheet, judge: Judge) -> list[Check]:
     """Which way the motor must turn to go forward, and the three consequences of turning it the other way."""
-    is_usual = _turns_as_usual(one, needs, sheet)
+    is_usual = turns_as_usual(one, needs, sheet)
     is_unit = needs.brief.layout in UNIT_LAYOUTS
     has_gears = is_unit or one.pick.reduction is not None  # a bare motor minds neither way; a kept box turns as it did
     ask = _turning_missing(one, needs, sheet)
@@ -87,19 +87,19 @@ def _oil_level(sheet: RatiosSheet, judge: Judge) -> Check:
     )
 
 
-def _turns_as_usual(one: Gearing, needs: RatiosNeeds, sheet: RatiosSheet) -> bool | None:
+def turns_as_usual(one: Gearing, needs: RatiosNeeds, sheet: RatiosSheet) -> bool | None:
     """Compare the sense that the kept parts ask for with the motor's own; a unit's own differential settles its own."""
     if needs.brief.layout in (Layout.AXLE_UNIT, Layout.TWO_UNITS):
         facing = sheet.turning.unit_facing
         return None if facing is None else facing is not UnitFacing.END_FOR_END
     wanted, usual = sheet.turning.kept_input, needs.usual_rotation
-    sense = _sense_to_kept(one)
+    sense = sense_to_kept(one)
     if wanted is None or usual is None or sense is None:
         return None
     return (wanted is usual) == (sense > 0)
 
 
-def _sense_to_kept(one: Gearing) -> int | None:
+def sense_to_kept(one: Gearing) -> int | None:
     """Product of the senses between motor and the first kept part."""
     senses = [stage.sense for stage in one.lanes[0].chain.stages if stage.kind.value in ("reduction", "drive_unit")]
     known = [sense for sense in senses if sense is not None]
@@ -113,7 +113,7 @@ def _turning_missing(one: Gearing, needs: RatiosNeeds, sheet: RatiosSheet) -> tu
         {
             "The motor's usual sense, seen from its output end": needs.usual_rotation,
             "Which way the kept shaft must turn, seen from the same end": sheet.turning.kept_input,
-            "Whether the reduction reverses": _sense_to_kept(one),
+            "Whether the reduction reverses": sense_to_kept(one),
         }
     )
 

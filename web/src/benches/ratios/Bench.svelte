@@ -38,7 +38,12 @@
     onchoose={(pick) => (choosing = pick)}
   />{/snippet}
 {#snippet parts()}<PartsTab {sheet} layout={brief.layout} {isBothDriven} {disabled} {change} />{/snippet}
-{#snippet safety()}<SafetyTab sheets={editor.sheets} {disabled} change={changeAll} />{/snippet}
+{#snippet safety()}<SafetyTab
+    sheets={editor.sheets}
+    view={result.ratios.safety}
+    {disabled}
+    change={changeAll}
+  />{/snippet}
 
 <Tabs
   label="Ratios"
