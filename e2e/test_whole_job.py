@@ -178,13 +178,27 @@ class NewFlangeTest(BrowserTestCase):
     def start(self, page: Page) -> None:
         page.get_by_role("button", name="New job").click()
         page.get_by_label("Name", exact=True).fill("Quay cart")
+        page.get_by_role("radio", name="reduction box on the propshaft").check()
         page.get_by_role("button", name="Start the job").click()
+        expect(page.get_by_label("Layout")).to_have_value("propshaft_reduction")
         page.get_by_role("navigation", name="Steps").get_by_role("link", name="Adapter plate").click()
-        page.get_by_role("tab", name="Holes").click()
         for hole in ("H1", "H2", "H3", "H4"):
             page.get_by_label(f"{hole}, diameter").fill("10")
             page.get_by_role("button", name="add the hole").click()
             expect(page.get_by_role("button", name=f"Take {hole} and its readings away")).to_be_visible()
+
+    def test_what_is_missing_leads_to_its_field(self) -> None:
+        page = self.page_of("fabricator")
+        page.get_by_role("button", name="New job").click()
+        page.get_by_label("Name", exact=True).fill("Quay cart")
+        page.get_by_role("button", name="Start the job").click()
+        page.get_by_role("button", name="Give the drag area").click()
+        expect(page.get_by_label("Drag area")).to_be_focused()  # folded away till then
+        page.get_by_role("navigation", name="Steps").get_by_role("link", name="Ratios").click()
+        page.get_by_role("button", name="Enter the final drive").click()
+        expect(page.get_by_role("textbox", name="Ratio of a final drive", exact=True)).to_be_focused()
+        page.get_by_role("button", name="Give the driven tyre").click()
+        expect(page.get_by_label("Sidewall code")).to_be_focused()
 
     def holes(self) -> dict[str, tuple[float, float]]:
         version: Any = Job.objects.get(name="Quay cart").versions.first()

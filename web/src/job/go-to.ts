@@ -10,16 +10,26 @@ const TRIES = 40;
 const PAUSE_MS = 50; // while the bench is fetched
 const pause = (): Promise<void> => new Promise((resolve) => setTimeout(resolve, PAUSE_MS));
 
-/** The place of a field, by its path. */
+/** The place of a field, by its path; of a list or a group of fields, the first of them. */
 export function placeOfField(path: string): Place {
   const [bench = '', ...names] = path.split('.');
   const name = names.at(-1);
-  return { bench, selector: name ? `main [data-field="${CSS.escape(name)}"]` : '' };
+  if (!name) return { bench, selector: '' };
+  const own = CSS.escape(name);
+  return { bench, selector: `main [data-field="${own}"], main [data-group="${own}"] :is(input, select)` };
 }
 
 /** The place of a check, in the ledger beside its bench. */
 export function placeOfCheck(bench: string, key: string): Place {
   return { bench, selector: `[data-check="${CSS.escape(key)}"]` };
+}
+
+/** Whether a place can be seen once what it is folded away in is open. */
+function unfolded(place: HTMLElement): boolean {
+  const fold = place.closest('details');
+  if (!fold?.checkVisibility()) return false;
+  fold.open = true;
+  return true;
 }
 
 /** Focuses a place; false where it is not on the screen in any tab. */
@@ -28,17 +38,18 @@ export async function goTo(place: Place, openBench: (key: string) => Promise<voi
   const isThere = () => document.querySelector(`main[data-bench="${CSS.escape(place.bench)}"] *`) !== null;
   for (let k = 0; k < TRIES && !isThere(); k += 1) await pause();
   if (!place.selector) return true;
+  const before = document.querySelector<HTMLElement>('main [role=tab][aria-selected=true]');
   for (const tab of [null, ...document.querySelectorAll<HTMLElement>('main [role=tab]')]) {
     tab?.click();
     await tick();
-    const found = [...document.querySelectorAll<HTMLElement>(place.selector)].find((one) =>
-      one.checkVisibility(),
-    );
+    const places = [...document.querySelectorAll<HTMLElement>(place.selector)];
+    const found = places.find((one) => one.checkVisibility()) ?? places.find(unfolded);
     if (found) {
       found.focus();
       found.scrollIntoView({ block: 'center' });
       return true;
     }
   }
+  before?.click();
   return false;
 }

@@ -1,8 +1,11 @@
 <script lang="ts">
   import { answered, client, Refusal } from '../api/client';
+  import type { BriefSheet, Sheets } from '../api/types';
+  import { LAYOUTS } from '../measure/layouts';
   import Button from '../lib/ui/Button.svelte';
   import Dialog from '../lib/ui/Dialog.svelte';
   import { navigate } from '../routes';
+  import LayoutPicture from './LayoutPicture.svelte';
 
   interface Props {
     open: boolean;
@@ -13,13 +16,15 @@
   const uid = $props.id();
   let name = $state('');
   let about = $state('');
+  let layout = $state<BriefSheet['layout']>('kept_gearbox');
   let says = $state('');
 
   async function start(event: SubmitEvent): Promise<void> {
     event.preventDefault();
     says = '';
     try {
-      const body = { shop_id: shopId, name, about };
+      const sheets = { brief: { layout } } as Sheets; // the server fills in what is left out
+      const body = { shop_id: shopId, name, about, sheets };
       const job = await answered(client.POST('/api/jobs', { body }));
       await navigate('/jobs/:id/:bench', { params: { id: job.id, bench: 'brief' } });
     } catch (error) {
@@ -36,9 +41,25 @@
       <input id="{uid}-name" class="field-line text-lg" required maxlength="80" bind:value={name} />
     </label>
     <label for="{uid}-about">
-      Vehicle and layout, in a line
+      Vehicle, in a line
       <input id="{uid}-about" class="field-line" maxlength="2000" bind:value={about} />
     </label>
+    <fieldset>
+      <legend class="mb-1">Layout, from above, nose to the left; it can be changed later</legend>
+      <div class="grid grid-cols-2 gap-2 sm:grid-cols-5">
+        {#each LAYOUTS as [key, title] (key)}
+          <label
+            class="flex cursor-pointer flex-col gap-1 border border-edge p-1 text-[13px] leading-tight has-checked:border-brass has-checked:bg-brass-wash has-focus-visible:outline-2 has-focus-visible:outline-brass"
+          >
+            <span class="block bg-dye p-1"><LayoutPicture layout={key} /></span>
+            <span class="flex gap-1"
+              ><input type="radio" name="{uid}-layout" value={key} class="accent-brass" bind:group={layout} />
+              {title}</span
+            >
+          </label>
+        {/each}
+      </div>
+    </fieldset>
     {#if says}<p role="alert" class="text-fails">▲ {says}</p>{/if}
     <div class="flex gap-3">
       <Button strong type="submit">Start the job</Button>

@@ -1,5 +1,6 @@
 <script lang="ts">
   import type { BriefSheet, JobResult } from '../../api/types';
+  import ToDoList from '../../ledger/ToDoList.svelte';
   import Fields from '../../measure/Fields.svelte';
   import { NOTES } from './fields';
   import MotorPlot from './MotorPlot.svelte';
@@ -55,11 +56,10 @@
   <section>
     <h2>Still to measure or look up</h2>
     <ul class="mt-1">
-      {#each result.to_do as todo (todo.field + todo.text)}
-        <li class="border-t border-edge py-1.5">{units.words(todo.text)}</li>
-      {:else}
-        <li class="border-t border-edge py-1.5 text-ink-dim">Nothing: the brief is complete.</li>
-      {/each}
+      <ToDoList todos={result.to_do} class="border-t border-edge py-1.5" />
+      {#if result.to_do.length === 0}<li class="border-t border-edge py-1.5 text-ink-dim">
+          Nothing: the brief is complete.
+        </li>{/if}
     </ul>
     {#if result.assumed.length > 0}
       <h3 class="mt-3 text-ink-dim">Taken as usual, not measured</h3>

@@ -1,6 +1,7 @@
 /** The forms of the brief, in the order in which a fabricator has their figures in hand. */
 import type { BriefSheet, MassesSheet, MotorSheet, Tyre } from '../../api/types';
 import { asked, choice, count, number, reading, text, within, type Form } from '../../measure/fields';
+import { LAYOUTS } from '../../measure/layouts';
 
 const isAnAxleAsked = (brief: BriefSheet) => brief.layout !== 'centre_unit' && brief.layout !== 'two_units';
 const AXLES = [
@@ -9,24 +10,30 @@ const AXLES = [
   ['both', 'front and rear'],
 ] as const;
 
-export const VEHICLE: Form<BriefSheet['vehicle']> = [
+const vehicle = (form: Form<BriefSheet['vehicle']>) => within((brief: BriefSheet) => brief.vehicle, form);
+export const VEHICLE_FIRST: Form<BriefSheet> = vehicle([
   reading('kerb_mass', 'Kerb mass', 'vehicle_mass', 'weigh it, tank and engine in'),
   reading('laden_mass', 'Laden mass', 'vehicle_mass', 'as the plate allows'),
+]);
+export const VEHICLE_MORE: Form<BriefSheet> = vehicle([
   reading('wheelbase', 'Wheelbase', 'vehicle_length', 'hub centre to hub centre'),
   reading('cg_height', 'Centre of gravity height', 'vehicle_length', 'lift one axle, or estimate'),
   number('front_share', 'Front share of the kerb mass', [0.05, 0.95], 'weigh each axle: front over both'),
   number('cda_m2', 'Drag area C_dA', [0.1, 9], 'drag coefficient × frontal area', 'm²'),
-];
+]);
 
-const TYRE: Form<Tyre> = [
-  text('code', 'Code on the sidewall', { empty: null }),
-  reading('roll_out', 'Roll-out, mark to mark', 'vehicle_length', 'mark tyre and floor, roll, tape'),
+const tyre = (form: Form<Tyre>) => within((brief: BriefSheet) => brief.tyre, form);
+export const TYRES_FIRST: Form<BriefSheet> = tyre([
+  text('code', 'Sidewall code', { empty: null }),
+  reading('roll_out', 'Roll-out', 'vehicle_length', 'mark tyre and floor, roll, tape'),
+  count('roll_out_turns', 'Turns in the roll-out', [1, 20], 1),
+]);
+const TYRE_MORE: Form<Tyre> = [
   reading('loaded_radius', 'Loaded radius', 'length', 'hub centre to floor'),
   reading('free_radius', 'Free radius', 'length', 'the same, wheel hanging'),
-  count('roll_out_turns', 'Turns in the roll-out', [1, 20], 1),
 ];
-export const TYRES: Form<BriefSheet> = [
-  ...within((brief: BriefSheet) => brief.tyre, TYRE),
+export const TYRES_MORE: Form<BriefSheet> = [
+  ...tyre(TYRE_MORE),
   {
     kind: 'text',
     label: 'Front tyre, where it is another',
@@ -41,31 +48,31 @@ export const TYRES: Form<BriefSheet> = [
   },
 ];
 
-const PERFORMANCE: Form<BriefSheet['wanted']> = [
-  reading('top_speed', 'Top speed', 'road_speed'),
-  reading('cruise_speed', 'Cruise', 'road_speed'),
-  number('hill_start_pct', 'Laden start on a grade of, %', [1, 100], '25 is 1 in 4'),
-];
-export const WANTED: Form<BriefSheet> = [
-  ...within((brief: BriefSheet) => brief.wanted, PERFORMANCE),
-  choice('layout', 'Layout', [
-    ['kept_gearbox', 'motor on the kept gearbox'],
-    ['propshaft_reduction', 'reduction box on the propshaft'],
-    ['axle_unit', 'drive unit on one axle'],
-    ['centre_unit', 'drive unit amidships'],
-    ['two_units', 'two units, front and rear'],
+const wanted = (form: Form<BriefSheet['wanted']>) => within((brief: BriefSheet) => brief.wanted, form);
+export const WANTED_FIRST: Form<BriefSheet> = [
+  choice('layout', 'Layout', LAYOUTS),
+  ...wanted([
+    reading('top_speed', 'Top speed', 'road_speed'),
+    number('hill_start_pct', 'Laden hill start, %', [1, 100], '25 is 1 in 4'),
   ]),
+];
+export const WANTED_MORE: Form<BriefSheet> = [
+  ...wanted([reading('cruise_speed', 'Cruise', 'road_speed')]),
   asked(
     isAnAxleAsked,
     choice('driven', 'Driven axle', (brief) => AXLES.slice(0, brief.layout === 'axle_unit' ? 2 : 3)),
   ),
 ];
 
-export const MOTOR_PEAK: Form<MotorSheet> = [
-  text('name', 'Name', { empty: 'Motor' }),
+const PEAK: Form<MotorSheet> = [
   reading('peak_torque', 'Peak torque', 'torque', 'at its own shaft, before any reduction'),
   reading('peak_power', 'Peak power', 'power', 'without it the torque past standstill is not known'),
-  reading('greatest_rpm', 'Top speed', 'spin'),
+  reading('greatest_rpm', 'Motor top speed', 'spin'),
+];
+export const MOTOR_FIRST: Form<BriefSheet> = within((brief: BriefSheet) => brief.motor, PEAK);
+export const MOTOR_PEAK: Form<MotorSheet> = [
+  text('name', 'Name', { empty: 'Motor' }),
+  ...PEAK,
   reading('taper_from', 'Torque tapers from', 'spin', 'only where the sheet shows it'),
   reading('taper_to', 'to, at top speed', 'torque'),
 ];

@@ -75,6 +75,7 @@
   <div class="order-3 min-h-0 shrink-0 md:order-1 md:w-[22.5rem]">
     <Tabs
       label="Plate"
+      opensAt={sheet.survey.holes.length === 0 ? 'holes' : ''}
       close
       tabs={[
         { key: 'readings', title: 'Readings', panel: readingsPanel },

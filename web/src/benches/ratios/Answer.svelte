@@ -40,6 +40,7 @@
       {#if mayEdit}<button
           class="font-semibold text-brass underline underline-offset-2"
           aria-label="Take {mend.key}"
+          data-field="choice"
           onclick={() => onchoose(pick)}>take it</button
         >{/if}
     {/if}

@@ -37,7 +37,14 @@
     {onpin}
     onchoose={(pick) => (choosing = pick)}
   />{/snippet}
-{#snippet parts()}<PartsTab {sheet} layout={brief.layout} {isBothDriven} {disabled} {change} />{/snippet}
+{#snippet parts()}<PartsTab
+    {sheet}
+    todos={result.ratios.candidates.length === 0 ? result.ratios.to_do : []}
+    layout={brief.layout}
+    {isBothDriven}
+    {disabled}
+    {change}
+  />{/snippet}
 {#snippet safety()}<SafetyTab
     sheets={editor.sheets}
     view={result.ratios.safety}
@@ -47,6 +54,7 @@
 
 <Tabs
   label="Ratios"
+  opensAt={result.ratios.candidates.length === 0 ? 'parts' : ''}
   tabs={[
     { key: 'trade', title: 'The trade', panel: trade },
     { key: 'parts', title: 'What could stand in the line', panel: parts },

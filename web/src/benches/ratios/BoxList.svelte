@@ -10,6 +10,7 @@
 
   interface Props {
     title: string;
+    field: string; // the last word of its path, to find it by
     boxes: readonly Box[];
     noun: string; // "a gear", "a final drive"
     hint: string;
@@ -19,7 +20,7 @@
     disabled: boolean;
     change: (write: (boxes: Box[]) => void) => void;
   }
-  let { title, boxes, noun, hint, aside, kind, asks = {}, disabled, change }: Props = $props();
+  let { title, field, boxes, noun, hint, aside, kind, asks = {}, disabled, change }: Props = $props();
   const reader = useReader();
   let says = $state('');
   async function check(text: string, quantity: Quantity): Promise<boolean> {
@@ -57,7 +58,7 @@
   }
 </script>
 
-<section>
+<section data-group={field}>
   <h3 class="flex items-baseline justify-between gap-2">
     {title}
     {@render aside?.()}

@@ -13,7 +13,15 @@ function list(): ReturnType<typeof vi.fn<(boxes: Box[]) => void>> {
     write(next);
     onchange(next);
   };
-  render(BoxList, { title: 'Gears', boxes, noun: 'a gear', hint: '', disabled: false, change });
+  render(BoxList, {
+    title: 'Gears',
+    field: 'gears',
+    boxes,
+    noun: 'a gear',
+    hint: '',
+    disabled: false,
+    change,
+  });
   return onchange;
 }
 const type = async (label: string, value: string): Promise<HTMLInputElement> => {

@@ -65,8 +65,9 @@
     </g>
   </svg>
   <figcaption class="mt-1 text-[13px]">
-    Laden on {parked.grade_pct} %, facing {parked.is_facing_up ? 'up' : 'down'}, which takes load off the braked
-    {parked.braked_axle} axle. <span class="font-semibold">{force(parked.down_n)}</span> pulls it down; its tyres
-    hold at most <span class="font-semibold">{force(parked.hold_n)}</span>, however strong the brake.
+    Laden on {parked.grade_pct} %, facing {parked.is_facing_up ? 'up' : 'down'}, which takes load off the
+    braked
+    {parked.braked_axle} axle. <span class="font-semibold">{force(parked.down_n)}</span> pulls it down; its
+    tyres hold at most <span class="font-semibold">{force(parked.hold_n)}</span>, however strong the brake.
   </figcaption>
 </figure>

@@ -1,6 +1,7 @@
 <script lang="ts">
-  import type { BriefSheet, Gearbox, RatiosSheet } from '../../api/types';
+  import type { BriefSheet, Gearbox, RatiosSheet, ToDo } from '../../api/types';
   import LibraryButton from '../../library/LibraryButton.svelte';
+  import ToDoList from '../../ledger/ToDoList.svelte';
   import Fields from '../../measure/Fields.svelte';
   import BoxList from './BoxList.svelte';
   import { newGearbox } from './boxes';
@@ -9,12 +10,13 @@
 
   interface Props {
     sheet: RatiosSheet;
+    todos: readonly ToDo[]; // while there is no gearing to compare
     layout: BriefSheet['layout'];
     isBothDriven: boolean;
     disabled: boolean;
     change: (write: (sheet: RatiosSheet) => void) => void;
   }
-  let { sheet, layout, isBothDriven, disabled, change }: Props = $props();
+  let { sheet, todos, layout, isBothDriven, disabled, change }: Props = $props();
   const ofUnit = $derived(isUnit(layout));
   const hasFinals = $derived(hasShaft(layout));
   const withGearbox = (write: (gearbox: Gearbox) => void) =>
@@ -24,9 +26,16 @@
     });
 </script>
 
+{#if todos.length > 0}
+  <div class="bg-dye px-4 py-3 text-scribe">
+    <h2>Before there is a gearing to compare</h2>
+    <ul class="list-disc pl-5"><ToDoList {todos} /></ul>
+  </div>
+{/if}
 <div class="grid gap-x-8 gap-y-6 px-4 py-3 xl:grid-cols-[1fr_20rem]">
   <div class="flex min-w-0 flex-col gap-6 overflow-x-auto">
     <BoxList
+      field="reductions"
       title={layout === 'two_units'
         ? "The rear unit's own reduction"
         : ofUnit
@@ -44,6 +53,7 @@
     />
     {#if layout === 'two_units'}
       <BoxList
+        field="front_reductions"
         title="The front unit's own reduction"
         kind="drive_unit"
         noun="a front unit"
@@ -55,6 +65,7 @@
     {/if}
     {#if layout === 'kept_gearbox'}
       <BoxList
+        field="gears"
         title="Gears of the kept gearbox"
         noun="a gear"
         hint="Turn the input, count output turns in each gear: input over output."
@@ -74,6 +85,7 @@
     {/if}
     {#if hasFinals}
       <BoxList
+        field="final_drives"
         title={isBothDriven ? 'Final drives, the same at both axles' : 'Final drives'}
         kind="final_drive"
         noun="a final drive"
@@ -85,6 +97,7 @@
       />
       {#if isBothDriven}
         <BoxList
+          field="front_final_drives"
           title="Front final drives, where they are others"
           kind="final_drive"
           noun="a front final drive"

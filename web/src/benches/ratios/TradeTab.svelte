@@ -1,6 +1,7 @@
 <script lang="ts">
   import type { JobResult, Pick, RatiosResult } from '../../api/types';
   import { useEditor } from '../../job/job-editor.svelte';
+  import ToDoList from '../../ledger/ToDoList.svelte';
   import { whole } from '../../lib/format';
   import CandidateList from './CandidateList.svelte';
   import ChoiceHistory from './ChoiceHistory.svelte';
@@ -40,7 +41,7 @@
   <div class="bg-dye px-6 py-12 text-scribe">
     <h2>No gearing to compare yet</h2>
     <ul class="mt-2 list-disc pl-5 text-scribe-dim">
-      {#each result.to_do as todo (todo.field)}<li>{units.words(todo.text)}</li>{/each}
+      <ToDoList todos={result.to_do} />
     </ul>
   </div>
 {:else}

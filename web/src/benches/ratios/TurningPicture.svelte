@@ -18,7 +18,12 @@
   );
 </script>
 
-<svg viewBox="0 0 {STEP * shown.length} 138" class="my-2 w-full bg-dye text-scribe" role="img" aria-label={spoken}>
+<svg
+  viewBox="0 0 {STEP * shown.length} 138"
+  class="my-2 w-full bg-dye text-scribe"
+  role="img"
+  aria-label={spoken}
+>
   {#each shown as one, k (one.what)}
     <g transform="translate({STEP * (k + 0.5)} 52)" fill="none" stroke="currentColor" stroke-width="1.5">
       <circle r={RADIUS} stroke-dasharray={one.way ? undefined : '4 4'} />

@@ -6,9 +6,12 @@
     label: string;
     tabs: readonly { key: string; title: string; panel: Snippet }[];
     close?: boolean; // many tabs in a narrow panel
+    opensAt?: string; // its key; the first one when left out
   }
-  let { label, tabs, close = false }: Props = $props();
-  let value = $state('');
+  let { label, tabs, close = false, opensAt = '' }: Props = $props();
+  // Only where it opens: a tab that changed while somebody types in it would take the field away.
+  // svelte-ignore state_referenced_locally
+  let value = $state(opensAt);
   const shown = $derived(value || (tabs[0]?.key ?? ''));
 </script>
 
