@@ -87,7 +87,7 @@ def warm_interference_mm(
     """Return what is left of an interference when both parts are warmer, mm: unlike metals grow apart.
 
     Source:
-        δ − (α_outer − α_inner) ΔT d. Worked example: interference-aluminium-hub-hot.
+        δ − (α_outer − α_inner) ΔT d. Worked example interference-aluminium-hub-hot.
     """
     return interference_mm - (outer_per_k - inner_per_k) * warmer_k * joint_mm
 
@@ -109,3 +109,66 @@ def heating_k(
     if slip_mm is None:
         slip_mm = max(SLIP_SHARE * joint_mm, LEAST_SLIP_MM)
     return (interference_mm + slip_mm) / (expansion_per_k * joint_mm)
+
+
+def embedding_mm(*, outer_rz_um: float, inner_rz_um: float) -> float:
+    """Return by how much an interference beds in, mm on diameter: it comes off the least fit, never the greatest.
+
+    Args:
+        outer_rz_um: Roughness Rz of the bore, µm, 0 or more.
+        inner_rz_um: Of the shaft.
+
+    Source:
+        DIN 7190, 0.8 (Rz_o + Rz_i). Worked example key-and-fit-alone-and-together.
+    """
+    return 0.8 * (outer_rz_um + inner_rz_um) / 1000
+
+
+def inner_bore_hoop_mpa(*, pressure_mpa: float, joint_mm: float, inside_mm: float) -> float:
+    """Return the hoop stress in the bore of a hollow inner part, MPa, below nought where squeezed.
+
+    Args:
+        pressure_mpa: On its outside, 0 or more.
+        joint_mm: Diameter of the joint.
+        inside_mm: Its bore, 0 or more, below ``joint_mm``.
+
+    Source:
+        Lamé, thick ring under outside pressure: -2 p d²/(d² - d_i²).
+    """
+    return -2 * pressure_mpa * joint_mm**2 / (joint_mm**2 - inside_mm**2) if inside_mm else 0.0
+
+
+def spun_off_mm(
+    *,
+    joint_mm: float,
+    outside_mm: float,
+    density_kgm3: float,
+    rpm: float,
+    outer: Elastic,
+    inner_density_kgm3: float,
+    inner: Elastic,
+) -> float:
+    """Return by how much the joint's diameters part when it turns, mm: what comes off the grip.
+
+    Args:
+        joint_mm: Diameter of the joint, above 0.
+        outside_mm: Of the hub, above ``joint_mm``.
+        density_kgm3: Of the hub.
+        rpm: Speed, 0 or more.
+        outer: Of the hub.
+        inner_density_kgm3: Of the shaft, taken as solid, which grows the least.
+        inner: Of the shaft.
+
+    Source:
+        Rotating disc in plane stress, hub bore u = r ρω²/(4E) [(3+ν)R² + (1-ν)r²]; solid disc u = r³ ρω²(1-ν)/(4E).
+    """
+    omega2 = (rpm * math.pi / 30) ** 2
+    bore, rim = joint_mm / 2000, outside_mm / 2000  # m
+    hub = (
+        density_kgm3
+        * omega2
+        / (4e6 * outer.modulus_mpa)
+        * ((3 + outer.poisson) * rim**2 + (1 - outer.poisson) * bore**2)
+    )
+    shaft = inner_density_kgm3 * omega2 * (1 - inner.poisson) / (4e6 * inner.modulus_mpa) * bore**2
+    return joint_mm * (hub - shaft)

@@ -47,6 +47,7 @@ from driveline.metal.bolts import (
 )
 from driveline.network import indicator_sweep
 from driveline.shafts.misalignment import Budget
+from tests.examples import coupler_adapters
 
 Given = Mapping[str, Any]
 Found = dict[str, Any]
@@ -370,4 +371,5 @@ ADAPTERS: Final[dict[str, Adapter]] = {
     "interference-aluminium-hub-hot": interference,
     "misalignment-budget-rigid": misalignment,
     "clutch-centre-rivets-to-bolts": bolts_in_shear,
+    **coupler_adapters.ADAPTERS,
 }

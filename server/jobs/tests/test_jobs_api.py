@@ -168,10 +168,9 @@ class JobsApiTest(ShopTestCase):
         coarser = self.range_of("plate.motor_engagement", sheets)
         ratio = (coarser["greatest"] - coarser["least"]) / (found["greatest"] - found["least"])
         self.assertAlmostEqual(ratio, 2, places=3)
-        sheets["brief"]["tyre"]["loaded_radius"] = {"text": "0"}
+        sheets["plate"]["face"]["bolt_circle"] = {"text": "30 m"}  # can't be a real part's
         refused = self.fabricator.send("post", f"{self.base}/sureness", {"sheets": sheets})
-        self.assertEqual(refused.status_code, 422)
-        self.assertIn("brief.tyre", refused.json()["fields"][0]["field"])
+        self.assertEqual((refused.status_code, len(refused.json()["fields"])), (422, 1))
 
     def range_of(self, check: str, sheets: Any) -> Any:
         found = self.fabricator.send("post", f"{self.base}/sureness", {"sheets": sheets})
@@ -181,7 +180,7 @@ class JobsApiTest(ShopTestCase):
         """The one that comes second is asked to come again, and nothing that waits holds a thread."""
         with beside._ONE_AT_A_TIME:
             refused = self.fabricator.send(
-                "post", f"{self.base}/sureness", {"sheets": self.sheets() | {"margins": {"ligament": 2.25}}}
+                "post", f"{self.base}/sureness", {"sheets": self.sheets() | {"margins": {"clearance": 1.01}}}
             )
         self.assertEqual(refused.status_code, 503)
         self.assertIn("Ask again", refused.json()["says"])
