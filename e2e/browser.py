@@ -6,6 +6,7 @@ from unittest import mock
 
 from django.contrib.staticfiles.testing import StaticLiveServerTestCase
 from django.core.management import call_command
+from jobs.beside import wait_until_idle
 from playwright.sync_api import Browser, BrowserContext, Page, Playwright, expect, sync_playwright
 
 PASSWORD = "only-for-tests"
@@ -38,6 +39,7 @@ class BrowserTestCase(StaticLiveServerTestCase):
         super().setUpClass()
 
     def setUp(self) -> None:
+        self.addCleanup(wait_until_idle)
         self.troubles: list[str] = []
         call_command("load_demo", password=PASSWORD, stdout=open(os.devnull, "w"))  # noqa: SIM115, PTH123
 

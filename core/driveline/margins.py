@@ -23,6 +23,8 @@ MarginKind = Literal[
     "friction_joint",
     "bolt_proof",
     "bracket_yield",
+    "key_fit",
+    "weld",
 ]
 
 
@@ -40,6 +42,8 @@ class WantedMargins(Sheet):
     friction_joint: Margin | None = None
     bolt_proof: Margin | None = None
     bracket_yield: Margin | None = None
+    key_fit: Margin | None = None
+    weld: Margin | None = None
     reasons: Annotated[dict[MarginKind, Words], Field(max_length=len(get_args(MarginKind)))] = {}
 
 
@@ -55,6 +59,8 @@ USUAL_MARGINS: Final[dict[MarginKind, float]] = {
     "friction_joint": 1.5,
     "bolt_proof": 1.1,
     "bracket_yield": 1.5,
+    "key_fit": 1.3,
+    "weld": 1.0,
 }
 
 
@@ -69,7 +75,9 @@ MARGIN_TITLES: Final[dict[MarginKind, str]] = {
     "readings_agree": "How far readings may disagree, over how far they do",
     "friction_joint": "What a clamped joint carries by friction, over what it must",
     "bolt_proof": "A screw's proof load, over preload and load",
-    "bracket_yield": "Yield of a bracket, leg or sleeve, over its stress",
+    "bracket_yield": "Yield of a bracket, leg, sleeve or spun hub, over its stress",
+    "key_fit": "What a key, fit, taper or spline carries, over the design torque",
+    "weld": "What a weld is allowed, over its stress: the allowance holds the factor",
 }
 
 

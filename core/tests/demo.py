@@ -5,6 +5,7 @@ from pathlib import Path
 from typing import Any
 
 from driveline.job.file import JobFile
+from driveline.parts.results import PartResult
 
 FOLDER = Path(__file__).parents[2] / "server" / "jobs" / "demo"
 # In the demo, H4–H5 was typed 2 mm long; this is what the caliper says when it is measured again.
@@ -20,6 +21,18 @@ def demo_json(name: str) -> dict[str, Any]:
 def demo_job(name: str) -> JobFile:
     """Return a demo job."""
     return JobFile.model_validate(demo_json(name))
+
+
+def demo_without_coupler(name: str) -> JobFile:
+    """Return a demo job as it was before there was a coupler bench."""
+    data = demo_json(name)
+    data["sheets"].pop("coupler", None)
+    return JobFile.model_validate(data)
+
+
+def plate_parts(result: Any) -> tuple[PartResult, ...]:
+    """Return the parts of the plate bench."""
+    return tuple(part for part in result.parts if part.key.startswith("plate."))
 
 
 def wren_measured_again() -> JobFile:

@@ -17,7 +17,6 @@ from driveline.errors import (
 )
 from fernback.problems import Conflict, FieldProblem, field_problems, problem
 from jobs.actions import FileRefused, VersionConflict
-from jobs.beside import Busy
 from library.actions import PartClash
 
 
@@ -62,10 +61,6 @@ def add_error_handlers(api: NinjaAPI) -> None:  # noqa: C901 - a list of handler
 
     for clash in (PartClash, Held, NotDrawnYet, NoLetterLeft, RecordsFull):
         api.add_exception_handler(clash, _clash)
-
-    @api.exception_handler(Busy)
-    def _busy(_request: HttpRequest, error: Busy) -> HttpResponse:
-        return problem(503, str(error))
 
     @api.exception_handler(UnknownFeature)
     def _unknown_feature(_request: HttpRequest, error: UnknownFeature) -> HttpResponse:

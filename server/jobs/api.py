@@ -15,7 +15,6 @@ from driveline.checks import Verdict
 from driveline.drawing.calculation import write_calculation_sheet
 from driveline.figures import System
 from driveline.job.file import REGISTRY, Sheets
-from driveline.job.sureness_results import Sureness
 from driveline.written_working import WrittenWorking
 from fernback.problems import Conflict, Problem
 from jobs.actions import GREATEST_FILE_BYTES, FileRefused, create_job, import_job, job_file, save_version, saved_sheets
@@ -34,6 +33,7 @@ from jobs.schemas import (
     JobOut,
     MarginChange,
     SurenessIn,
+    SurenessOut,
     VersionIn,
     VersionLine,
     VersionOut,
@@ -214,15 +214,14 @@ def write_workings(request: HttpRequest, job_id: UUID, payload: WorkingsIn) -> l
     return list(REGISTRY.workings(file, payload.checks, payload.units, records_key=records_key))
 
 
-@router.post(
-    "/{uuid:job_id}/sureness", response={200: list[Sureness], 503: Problem, **REFUSALS}, operation_id="job_sureness"
-)
-def say_how_sure(request: HttpRequest, job_id: UUID, payload: SurenessIn) -> list[Sureness]:
+@router.post("/{uuid:job_id}/sureness", response={200: SurenessOut, **REFUSALS}, operation_id="job_sureness")
+def say_how_sure(request: HttpRequest, job_id: UUID, payload: SurenessIn) -> SurenessOut:
     """Say how sure each margin is, in sheets as they stand on the screen; it takes seconds. Nothing is saved."""
     job = get_object_or_404(jobs_visible_to(person(request)), pk=job_id)
     file = job_file(job, payload.sheets or saved_sheets(_newest(job)))
     REGISTRY.evaluation(file)  # refuses what can't be a real part's, by its field
-    return list(sureness_beside(file))
+    ranges = sureness_beside(file)
+    return SurenessOut(is_busy=ranges is None, ranges=list(ranges or ()))
 
 
 @router.get("/{uuid:job_id}/calculation-sheet.pdf", operation_id="job_calculation_sheet")

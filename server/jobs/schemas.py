@@ -11,6 +11,7 @@ from driveline.benches.ratios.sheet import Choice
 from driveline.checks import Verdict
 from driveline.figures import System
 from driveline.job.file import Answer, Sheets
+from driveline.job.sureness_results import Sureness
 from driveline.sheet import Name, Words
 from fernback.inputs import Input
 from jobs.reading import ReadBack, Typed
@@ -64,6 +65,13 @@ class SurenessIn(Input):
     """In sheets as they stand or in the newest saved ones."""
 
     sheets: Sheets | None = None
+
+
+class SurenessOut(Schema):
+    """How sure each margin is; while another job's are being worked out, none, and the question is to come again."""
+
+    is_busy: bool
+    ranges: list[Sureness]
 
 
 class VersionLine(Schema):

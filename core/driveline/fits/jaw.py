@@ -1,5 +1,6 @@
 """Two hubs with a spider between them, each to be slid along its own shaft: how far apart the faces may stand."""
 
+import math
 from collections.abc import Iterable
 from dataclasses import dataclass
 from itertools import product
@@ -56,7 +57,7 @@ def face_window(
 
     Args:
         way: Spider kept or drilled; cut is as kept, with the stub as it will be.
-        stubs: How far each shaft stands out of its face, with its limits either way, mm.
+        stubs: How far each shaft stands out of its face, below nought behind it, with its limits either way, mm.
         room: What hubs and spider ask.
         apart_either_way_mm: Limits of the distance itself.
 
@@ -69,13 +70,15 @@ def face_window(
     lows, highs = [], []
     for signs in product(SIGNS, repeat=2):
         lengths = [length + sign * limit for (length, limit), sign in zip(stubs, signs, strict=True)]
-        least_e = [room.hub_length_mm + room.hub_to_face_least_mm - length for length in lengths]
+        least_e = [  # a shaft that ends behind its face has no face in its hub's way
+            room.hub_length_mm + room.hub_to_face_least_mm - length if length > 0 else -math.inf for length in lengths
+        ]
         if way is not SpiderWay.DRILLED:
             least_e = [max(0.0, one) for one in least_e]
         low = sum(lengths) + room.gap_least_mm + sum(least_e)
         if way is SpiderWay.DRILLED:
             low = max(low, sum(lengths) + room.tip_gap_least_mm)
-        lows.append(low if _fits(least_e, most_e) else float("inf"))
+        lows.append(low if _fits(least_e, most_e) else math.inf)
         highs.append(sum(lengths) + room.gap_greatest_mm + 2 * most_e)
     return FaceWindow(least_mm=max(lows) + apart_either_way_mm, greatest_mm=min(highs) - apart_either_way_mm)
 

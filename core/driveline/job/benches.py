@@ -6,12 +6,19 @@ from driveline.benches.brief import solve as brief_bench
 from driveline.benches.brief.results import BriefResult
 from driveline.benches.brief.sheet import BriefSheet
 from driveline.benches.contract import AnyBench, Bench, Given, LaidOut
+from driveline.benches.coupler import solve as coupler_bench
+from driveline.benches.coupler.lay_out import LaidCoupler
+from driveline.benches.coupler.lay_out import lay_out as lay_out_coupler
+from driveline.benches.coupler.needs import CouplerNeeds, FacesApart
+from driveline.benches.coupler.results import CouplerResult
+from driveline.benches.coupler.sheet import CouplerSheet
 from driveline.benches.plate import solve as plate_bench
 from driveline.benches.plate.lay_out import LaidPlate
 from driveline.benches.plate.lay_out import lay_out as lay_out_plate
 from driveline.benches.plate.needs import PlateNeeds
 from driveline.benches.plate.results import PlateResult
 from driveline.benches.plate.sheet import PlateSheet
+from driveline.benches.plate.stack import stack_of
 from driveline.benches.ratios import solve as ratios_bench
 from driveline.benches.ratios.needs import RatiosNeeds
 from driveline.benches.ratios.results import RatiosResult
@@ -33,11 +40,25 @@ def _ratios_needs(given: Given) -> RatiosNeeds:
     )
 
 
+def _coupler_needs(given: Given) -> CouplerNeeds:
+    ratios, stack = given.solved(RATIOS), stack_of(given.laid(PLATE).inputs)
+    return CouplerNeeds(
+        style=ratios.coupler,
+        design_nm=ratios.coupler_load.design_nm,
+        overrun_nm=ratios.coupler_load.overrun_nm,
+        greatest_rpm=ratios.coupler_load.greatest_rpm,
+        apart=None
+        if stack is None
+        else FacesApart(nominal_mm=stack.nominal_mm, worst_mm=stack.worst_mm, is_sure=stack.is_sure),
+    )
+
+
 def _plate_needs(given: Given) -> PlateNeeds:
     ratios, motor_kg = given.solved(RATIOS), value_of(given.sheet(BRIEF).motor.mass)
     casing = ratios.casing
     return PlateNeeds(
         coupler=ratios.coupler,
+        apart_mm=None if (apart := given.laid(COUPLER).apart) is None else apart.mm,
         motor=Loads(
             motor_kg=None if motor_kg is None or casing.hung_kg is None else motor_kg + casing.hung_kg,
             torque_nm=casing.torque_nm,
@@ -71,6 +92,17 @@ RATIOS: Final = Bench[RatiosSheet, LaidOut, RatiosNeeds, ratios_bench.SolvedRati
     needs=_ratios_needs,
     run=ratios_bench.run,
 )
+COUPLER: Final = Bench[CouplerSheet, LaidCoupler, CouplerNeeds, None](
+    key="coupler",
+    title="Coupler",
+    word="coupler",
+    letter="c",
+    sheet=CouplerSheet,
+    result=CouplerResult,
+    lay_out=lay_out_coupler,
+    needs=_coupler_needs,
+    run=coupler_bench.run,
+)
 PLATE: Final = Bench[PlateSheet, LaidPlate, PlateNeeds, None](
     key="plate",
     title="Adapter plate",
@@ -82,4 +114,4 @@ PLATE: Final = Bench[PlateSheet, LaidPlate, PlateNeeds, None](
     needs=_plate_needs,
     run=plate_bench.run,
 )
-BENCHES: Final[tuple[AnyBench, ...]] = (BRIEF, RATIOS, PLATE)
+BENCHES: Final[tuple[AnyBench, ...]] = (BRIEF, RATIOS, COUPLER, PLATE)

@@ -8,7 +8,7 @@ class SpiderFactors:
     """By which a spider's rating is eaten up; its maker's, else the usual ones."""
 
     temperature: float = 1.2
-    shock: float = 1.4
+    shock: float = 1.0  # the design torque has it in it
     starts: float = 1.0
 
     @property

@@ -108,7 +108,9 @@ class RememberedTest(TestCase):
         self.assertEqual(calls_after("brief.notes", "as found"), set())
         self.assertEqual(calls_after("plate.plate.turned", {"text": "-3 deg"}), {"lay out plate", "run plate"})
         self.assertEqual(calls_after("ratios.propshaft.length", {"text": "1300 mm"}), {"lay out ratios", "run ratios"})
-        self.assertEqual(calls_after("ratios.coupler", "rigid"), {"lay out ratios", "run ratios", "run plate"})
+        self.assertEqual(
+            calls_after("ratios.coupler", "rigid"), {"lay out ratios", "run ratios", "run coupler", "run plate"}
+        )
         self.assertEqual(calls_after("brief.vehicle.description", "blue"), {"lay out brief", "run brief"})
 
     def test_a_release_lays_the_plate_out_once(self) -> None:

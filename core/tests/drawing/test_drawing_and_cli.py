@@ -20,14 +20,14 @@ from driveline.drawing.model import Circle, Drawing, Layer, Vertex, reflected_en
 from driveline.drawing.model import Path as PathEntity
 from driveline.drawing.svg import path_data, write_svg
 from driveline.job.evaluate import evaluate
-from tests.demo import FOLDER, demo_job, wren_measured_again
+from tests.demo import FOLDER, demo_job, plate_parts, wren_measured_again
 
 CORE = Path(__file__).parents[2] / "driveline"
 ALLOWED = {"driveline", "numpy", "scipy", "shapely", "pydantic", "ezdxf", "reportlab"} | set(sys.stdlib_module_names)
 
 
 def plate(side: str) -> Drawing:
-    (part,) = evaluate(wren_measured_again()).parts
+    (part,) = plate_parts(evaluate(wren_measured_again()))
     return part.views[0 if side == "engine" else 1].drawing
 
 
@@ -53,7 +53,7 @@ class DxfTest(TestCase):
         self.assertTrue(isinstance(outline, LWPolyline) and outline.closed)
 
     def test_its_holes_are_the_hole_tables(self) -> None:
-        (part,) = evaluate(wren_measured_again()).parts
+        (part,) = plate_parts(evaluate(wren_measured_again()))
         drawn = {one.part.split(":")[1]: one for one in circles(plate("engine"), Layer.CUT)}
         for row in part.hole_table:
             self.assertAlmostEqual(drawn[row.id].x_mm, row.x_mm)

@@ -10,7 +10,7 @@ from driveline.job.evaluate import JobResult, evaluate
 from driveline.job.file import JobFile, Sheets
 from driveline.survey.sheet import Survey
 from driveline.survey.solve import Fit, solve_survey
-from tests.demo import WRONG_READING, demo_job, demo_json, wren_measured_again
+from tests.demo import WRONG_READING, demo_job, demo_json, plate_parts, wren_measured_again
 from tests.jobs import said
 
 
@@ -219,7 +219,7 @@ class PlateBenchTest(TestCase):
             self.assertIs(check_of(result, "plate.edge").verdict, verdict)
 
     def test_holes_too_small_for_the_cutter_are_marked(self) -> None:
-        (part,) = wren_with(plate__plate__thickness={"text": "12 mm"}).parts
+        (part,) = plate_parts(wren_with(plate__plate__thickness={"text": "12 mm"}))
         made = {row.id: row.made for row in part.hole_table}
         self.assertEqual(made["H1"], "mark, drill by hand")  # Ø10.5 in 12 mm
         self.assertEqual(made["H3"], "cut")  # Ø12.2
@@ -227,5 +227,5 @@ class PlateBenchTest(TestCase):
 
     def test_two_holes_are_no_plate_yet(self) -> None:
         result = wren_with(plate={"survey": {"holes": [{"id": "H1", "diameter": {"text": "10"}}]}})
-        self.assertEqual(result.parts, ())
+        self.assertEqual(plate_parts(result), ())
         self.assertTrue(result.plate.to_do)

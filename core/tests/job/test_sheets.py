@@ -94,11 +94,11 @@ class JobFileTest(TestCase):
         def progress(result: JobResult) -> list[Progress]:
             return [state.progress for state in result.benches]
 
-        self.assertEqual(progress(evaluate(demo_job("wren"))), [Progress.DESIGNED] * 3)
+        self.assertEqual(progress(evaluate(demo_job("wren"))), [Progress.DESIGNED] * 4)
         begun = evaluate(
             JobFile.model_validate(without(without(demo_json("wren"), ("ratios", "choice")), ("plate", "face")))
         )
-        self.assertEqual(progress(begun), [Progress.DESIGNED, Progress.MEASURED, Progress.MEASURED])
+        self.assertEqual(progress(begun), [Progress.DESIGNED, Progress.MEASURED, Progress.DESIGNED, Progress.MEASURED])
 
 
 class RobustnessTest(TestCase):

@@ -20,7 +20,7 @@ from driveline.parts.records import BuildRecords, Incoming, Measure, Release
 from driveline.parts.release import letter_after, release_of, runs_seen_from
 from driveline.parts.released import expected_of, features_of, general_tolerance_mm, judged
 from driveline.parts.results import PartResult
-from tests.demo import demo_job, demo_json, wren_measured_again
+from tests.demo import demo_job, demo_json, plate_parts, wren_measured_again
 from tests.jobs import check_of, keys_of, said
 
 AT = "2026-10-12T09:40:00+00:00"
@@ -45,7 +45,7 @@ def wren_released(**incoming: Any) -> JobFile:
 
 
 def part_of(result: JobResult) -> PartResult:
-    (part,) = result.parts
+    (part,) = plate_parts(result)
     return part
 
 

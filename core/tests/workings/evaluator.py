@@ -34,6 +34,7 @@ UNITS: Final = {
     "°": "degree",
     "%": "percent",
     "K": "delta_degC",
+    "1/K": "1/delta_degC",
 }
 OPERATORS: Final[dict[type, Callable[[Any, Any], Any]]] = {
     ast.Add: operator.add,

@@ -4,7 +4,6 @@ import type { Sheets, Sureness } from '../api/types';
 
 const QUIET_MS = 1500;
 const AGAIN_MS = 5000;
-const BUSY = 503;
 
 export class Ranges {
   found = $state.raw<readonly Sureness[]>([]);
@@ -44,15 +43,18 @@ export class Ranges {
       body: { sheets: this.#sheets() },
     });
     try {
-      const ranges = await answered(call);
+      const answer = await answered(call);
       if (asked !== this.#changes) return;
-      this.found = ranges;
+      if (answer.is_busy) {
+        this.#askIn(AGAIN_MS);
+        return;
+      }
+      this.found = answer.ranges;
       this.state = 'answered';
     } catch (error) {
       if (!(error instanceof Refusal)) throw error;
       if (asked !== this.#changes) return;
-      if (error.status === BUSY) this.#askIn(AGAIN_MS);
-      else this.state = 'unanswered';
+      this.state = 'unanswered';
     }
   }
 }

@@ -47,9 +47,11 @@ def face_tilt_check(inputs: PlateInputs, built: BuildUpResult, coupler: CouplerS
     )
 
 
-def faces_apart_check(inputs: PlateInputs, built: BuildUpResult, judge: Judge) -> Check:
-    """Return whether the faces stand as far apart as shafts and coupler ask for."""
-    wanted_mm, apart = inputs.built.wanted_apart_mm or None, built.apart
+def faces_apart_check(
+    inputs: PlateInputs, built: BuildUpResult, wanted_mm: float | None, field: str, judge: Judge
+) -> Check:
+    """Return whether the faces stand as far apart as shafts and coupler ask for; ``field`` says where they ask."""
+    apart = built.apart
     growth_mm = warm_growth_mm(inputs)
     missing = missing_of(
         {
@@ -79,8 +81,8 @@ def faces_apart_check(inputs: PlateInputs, built: BuildUpResult, judge: Judge) -
         unit="mm",
         says=says,
         missing=missing,
-        inputs=("plate.build_up", "plate.plate.thickness"),
-        working=lambda: faces_apart_working(built, wanted_mm, growth_mm, off_mm, WARM_K),
+        inputs=("plate.build_up", "plate.plate.thickness", field),
+        working=lambda: faces_apart_working(built, (wanted_mm, field), growth_mm, off_mm, WARM_K),
     )
 
 

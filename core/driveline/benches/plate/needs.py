@@ -11,6 +11,7 @@ class PlateNeeds:
     """How true the coupler wants it, and what the motor puts on it."""
 
     coupler: CouplerStyle | None
+    apart_mm: float | None  # motor face to gearbox face, as chosen for the coupler
     motor: Loads
     driving: float  # torque on the plate over the motor's
     overrun: float

@@ -175,8 +175,11 @@ def _build_checks(
         checks += lean_checks(inputs, bent, figures.centre_off, built, needs.coupler, judge)
     if inputs.built.is_on_standoffs:
         checks.append(face_tilt_check(inputs, built, needs.coupler, judge))
-    if inputs.built.wanted_apart_mm is not None:
-        checks.append(faces_apart_check(inputs, built, judge))
+    own_mm = inputs.built.wanted_apart_mm
+    if needs.apart_mm is not None:  # what the coupler was chosen for goes before what was noted here
+        checks.append(faces_apart_check(inputs, built, needs.apart_mm, "coupler.apart", judge))
+    elif own_mm is not None:
+        checks.append(faces_apart_check(inputs, built, own_mm or None, "plate.build_up.wanted_apart", judge))
     if terminals is not None:
         checks.append(terminals_check(terminals, judge))
     return tuple(checks)

@@ -131,10 +131,14 @@ def face_tilt_working(tilt: TiltResult | None, fixing: str | None) -> Working:
 
 
 def faces_apart_working(
-    built: BuildUpResult, wanted_mm: float | None, growth_mm: float | None, off_mm: float | None, warm_k: float
+    built: BuildUpResult,
+    wanted: tuple[float | None, str],
+    growth_mm: float | None,
+    off_mm: float | None,
+    warm_k: float,
 ) -> Working:
-    """Return how far the faces come to stand from where they are asked for."""
-    apart = built.apart
+    """Return how far the faces come to stand from where they are asked for, and in which field."""
+    apart, (wanted_mm, field) = built.apart, wanted
     steps: tuple[Step, ...] = ()
     if apart is not None and wanted_mm is not None and off_mm is not None:
         lengths = [worked(f"l_{k}", one.length_mm, "mm", one.name) for k, one in enumerate(apart.shares, start=1)]
@@ -146,7 +150,7 @@ def faces_apart_working(
             "e",
             "max(abs(L - L_wanted), abs(L - L_wanted + g_warm)) + t",
             sums,
-            entered("L_wanted", wanted_mm, "mm", "plate.build_up.wanted_apart"),
+            entered("L_wanted", wanted_mm, "mm", field),
             grows,
             worst,
             value=off_mm,

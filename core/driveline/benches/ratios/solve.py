@@ -62,11 +62,21 @@ DRAWN_PAST: Final = 1.15  # so that the end of every curve is seen
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
+class CouplerLoad:
+    """What the coupler must carry and how fast it turns; ``None`` is not known."""
+
+    design_nm: float | None = None
+    overrun_nm: float | None = None
+    greatest_rpm: float | None = None
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
 class SolvedRatios:
     """What the benches behind the gearing take from it."""
 
     coupler: CouplerStyle | None
     casing: Casing
+    coupler_load: CouplerLoad
 
 
 def run(sheet: RatiosSheet, _laid: LaidOut, needs: RatiosNeeds, judge: Judge) -> Outcome[SolvedRatios]:
@@ -100,13 +110,29 @@ class _Solved:
 
 def _outcome(sheet: RatiosSheet, needs: RatiosNeeds, solved: _Solved) -> Outcome[SolvedRatios]:
     return Outcome(
-        solved=SolvedRatios(coupler=sheet.coupler, casing=casing_of(sheet, needs.brief)),
+        solved=SolvedRatios(
+            coupler=sheet.coupler,
+            casing=casing_of(sheet, needs.brief),
+            coupler_load=_coupler_load(solved.stations, needs.brief),
+        ),
         result=solved.result,
         checks=solved.checks,
         to_do=solved.result.to_do,
         progress=progress_of(is_begun=bool(solved.result.candidates), is_finished=solved.result.chosen is not None),
         stations=solved.stations,
         drive=solved.drive,
+    )
+
+
+def _coupler_load(stations: tuple[LineStation, ...], brief: Brief) -> CouplerLoad:
+    """Of the first coupler on the Line; its design torque is not known while the overrun or wind-up is not."""
+    rpm = brief.motor.greatest_rpm if brief.motor else None
+    station = next((one.station for one in stations if one.station.kind == "coupler"), None)
+    if station is None:
+        return CouplerLoad(greatest_rpm=rpm)
+    is_whole = station.overrun_nm is not None and station.wind_up_nm is not None
+    return CouplerLoad(
+        design_nm=station.design_nm if is_whole else None, overrun_nm=station.overrun_nm, greatest_rpm=rpm
     )
 
 

@@ -16,7 +16,7 @@ from driveline.job.evaluate import JobResult, evaluate
 from driveline.job.file import JobFile
 from driveline.metal.overhang import heel_tension_n, hub_tilt_deg
 from driveline.metal.sleeves import sleeve, tube_stress_mpa
-from tests.demo import demo_json
+from tests.demo import demo_json, plate_parts
 from tests.jobs import check_of
 
 STEEL: dict[str, float] = {"modulus_mpa": 206_000, "poisson": 0.3}
@@ -131,11 +131,11 @@ LEGS = {"count": 4, "circle": {"text": "210"}, "hole": {"text": "13"}, "first_at
 class BuildUpBenchTest(TestCase):
     def test_two_plates_are_two_parts_with_the_standoffs_in_both(self) -> None:
         result = wren(plate__build_up={**TWO, "standoffs": {**LEGS, "length": {"text": "60"}}})
-        gearbox, motor = result.parts
+        gearbox, motor = plate_parts(result)
         kinds = [{hole.kind for hole in part.hole_table} for part in (gearbox, motor)]
         self.assertEqual(kinds, [{"flange", "standoff"}, {"motor", "standoff", "bore"}])
         self.assertEqual(result.plate.build_up.apart and result.plate.build_up.apart.nominal_mm, 10 + 60 + 12)
-        self.assertEqual([part.cut.thickness_mm for part in result.parts], [10, 12])
+        self.assertEqual([part.cut.thickness_mm for part in plate_parts(result)], [10, 12])
         self.assertIs(check_of(result, "plate.face_tilt").verdict, Verdict.NOT_KNOWN)
         # On standoffs the motor's holes are clear of the flange's: only the standoffs bar an angle.
         assert result.plate.clocking is not None
@@ -155,11 +155,11 @@ class BuildUpBenchTest(TestCase):
         ring = {"kind": "ring", "ring": {"thickness": {"text": "8"}, "inside": {"text": "240"}}}
         result = wren(plate__build_up=ring)
         self.assertAlmostEqual((result.plate.joints[1].shortest_mm or 0) - plain, 8)
-        self.assertEqual([part.key for part in result.parts], ["plate.plate", "plate.ring"])
+        self.assertEqual([part.key for part in plate_parts(result)], ["plate.plate", "plate.ring"])
         self.assertEqual(result.plate.build_up.apart and result.plate.build_up.apart.nominal_mm, 18)
         on_motor = wren(plate__build_up={**ring, "ring": {**ring["ring"], "on": "motor"}})  # type: ignore[dict-item]
         self.assertAlmostEqual((on_motor.plate.joints[1].shortest_mm or 0), plain)
-        self.assertEqual(len(on_motor.parts[1].views[0].drawing.entities[0].vertices), 2)  # type: ignore[union-attr]
+        self.assertEqual(len(plate_parts(on_motor)[1].views[0].drawing.entities[0].vertices), 2)  # type: ignore[union-attr]
 
     def test_a_base_plate_has_its_rows_named_and_wants_shims(self) -> None:
         base = {
@@ -172,7 +172,7 @@ class BuildUpBenchTest(TestCase):
             heights = {"shaft_height": {"text": shaft}, "bed_height": {"text": bed}}
             result = wren(plate__build_up={"kind": "base", "base": {**base, **heights}})
             self.assertIs(check_of(result, "plate.shim").verdict, verdict)
-        (part,) = result.parts
+        (part,) = plate_parts(result)
         texts = [one.text for one in part.views[0].drawing.entities if one.shape == "text"]
         self.assertIn("A: SPIDER KEPT", texts)
         self.assertIn("B: SHAFT CUT", texts)

@@ -1,0 +1,354 @@
+"""What the coupler bench is worked out from: its sheet unwrapped once, in mm, N·m and degrees; ``None`` is not entered.
+
+What can't be, such as a hub smaller than its bore, counts as not entered and is asked about by name.
+"""
+
+from dataclasses import dataclass
+from typing import Final
+
+from driveline.benches.coupler.sheet import CouplerSheet, FitFriction, HeatLimit, ShaftEnd, ShaftKind, Tip
+from driveline.fits.jaw import SpiderWay
+from driveline.fits.limits import Fit, fit_within
+from driveline.joints.sheet import RegisterFit
+from driveline.metal.bolts import Thread, thread
+from driveline.results import ToDo
+from driveline.shafts.keys import KeyEnds, KeySize, standard_key
+from driveline.shafts.splines import SplineHub
+from driveline.sheet import Length, positive_of, value_of
+from driveline.tables.materials import PlateMaterial
+
+LIMITS_PER_U: Final = 3**0.5  # a tolerance ± t was taken as u = t/√3
+
+
+@dataclass(frozen=True, slots=True)
+class Sized:
+    """A length with its limits either way, where those are known."""
+
+    mm: float
+    either_way_mm: float | None
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class KeyInputs:
+    """A key; its section is the standard's where ``is_standard``."""
+
+    size: KeySize | None
+    is_standard: bool
+    length_mm: float | None
+    ends: KeyEnds | None
+    bearing_mpa: float | None
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class TaperInputs:
+    """A taper and its nut."""
+
+    length_mm: float | None
+    one_in: float | None
+    nut: Thread | None
+    tightening_nm: float | None
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class SplineInputs:
+    """A spline."""
+
+    teeth: int | None
+    root_mm: float | None
+    length: Sized | None
+    starts: Sized | None
+    hub: SplineHub | None
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class ShaftInputs:
+    """A shaft's end. ``name`` is its field in the sheet."""
+
+    name: str
+    kind: ShaftKind | None
+    diameter_mm: float | None
+    bore_mm: float | None
+    stands_out: Sized | None  # below nought behind its face
+    end_float_mm: float | None
+    key: KeyInputs
+    taper: TaperInputs
+    spline: SplineInputs
+
+    @property
+    def field(self) -> str:
+        """Its path."""
+        return f"coupler.{self.name}"
+
+    @property
+    def word(self) -> str:
+        """As a sentence has it."""
+        return "motor shaft" if self.name == "motor_shaft" else "gearbox shaft"
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class HubInputs:
+    """The hub on the motor's shaft."""
+
+    made_of: PlateMaterial | None
+    outside_mm: float | None
+    length: Sized | None
+    seat_mm: float | None
+    to_face: Sized | None
+    fit_name: RegisterFit | None
+    fit: Fit | None
+    hub_rz_um: float | None
+    shaft_rz_um: float | None
+    put_on: FitFriction | None
+    beside: HeatLimit | None
+    reach: Sized | None
+    pilot_depth: Sized | None
+    chamfers_mm: float | None
+    flange_mm: float | None
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class JawInputs:
+    """A jaw coupling."""
+
+    hub_length: Sized | None
+    engaged_mm: float | None
+    gap_least_mm: float | None
+    gap_greatest_mm: float | None
+    way: SpiderWay | None
+    motor_slide: Sized | None
+    gearbox_slide: Sized | None
+    tip_gap_mm: float | None
+    cut_off: Sized | None
+    rating_nm: float | None
+    temperature: float | None
+    shock: float | None
+    starts: float | None
+    outside_mm: float | None
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class ClutchInputs:
+    """A clutch that is kept."""
+
+    clamp_n: float | None
+    friction: float | None
+    lining_outside_mm: float | None
+    lining_inside_mm: float | None
+    faces: int | None
+    flywheel_out: Sized | None
+    stood_at: Sized | None
+    travel_mm: float | None
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class CouplerInputs:
+    """The whole sheet."""
+
+    sheet: CouplerSheet  # for the joint of its bolts, which is unwrapped where it is worked out
+    motor_shaft: ShaftInputs
+    gearbox_shaft: ShaftInputs
+    hub: HubInputs
+    jaw: JawInputs
+    clutch: ClutchInputs
+    apart: Sized | None
+    tip_clear_mm: float | None
+    face_clear_mm: float | None
+    runout_mm: float | None
+    odd: tuple[ToDo, ...]  # what can't be, with the field to mend
+
+
+def inputs_of(sheet: CouplerSheet) -> CouplerInputs:
+    """Return the bench's sheet, unwrapped, and what in it can't be."""
+    odd: list[ToDo] = []
+    motor, gearbox = (_shaft(getattr(sheet, name), name, odd) for name in ("motor_shaft", "gearbox_shaft"))
+    hub = _hub(sheet, motor, odd)
+    return CouplerInputs(
+        sheet=sheet,
+        motor_shaft=motor,
+        gearbox_shaft=gearbox,
+        hub=hub,
+        jaw=_jaw(sheet, odd),
+        clutch=_clutch(sheet, odd),
+        apart=sized(sheet.apart),
+        tip_clear_mm=value_of(sheet.tip_clear),
+        face_clear_mm=value_of(sheet.face_clear),
+        runout_mm=value_of(sheet.runout),
+        odd=tuple(odd),
+    )
+
+
+def sized(length: Length | None) -> Sized | None:
+    """Return a length with its limits."""
+    if length is None:
+        return None
+    return Sized(length.mm, None if length.u_mm is None else LIMITS_PER_U * length.u_mm)
+
+
+def _ask(odd: list[ToDo], field: str, text: str) -> None:
+    odd.append(ToDo(field=field, text=text))
+
+
+def _shaft(end: ShaftEnd, name: str, odd: list[ToDo]) -> ShaftInputs:
+    field, diameter_mm, bore_mm = f"coupler.{name}", positive_of(end.diameter), value_of(end.bore)
+    if diameter_mm is not None and bore_mm is not None and bore_mm >= diameter_mm:
+        _ask(odd, f"{field}.bore", "A shaft's bore as wide as the shaft leaves nothing of it. Measure both again.")
+        bore_mm = None
+    spline, root_mm = end.spline, positive_of(end.spline.root)
+    if root_mm is not None and diameter_mm is not None and root_mm >= diameter_mm:
+        _ask(odd, f"{field}.spline.root", "A spline's roots can't be wider than its outside. Measure both again.")
+        root_mm = None
+    return ShaftInputs(
+        name=name,
+        kind=end.kind,
+        diameter_mm=diameter_mm,
+        bore_mm=bore_mm,
+        stands_out=_stands_out(end),
+        end_float_mm=value_of(end.end_float),
+        key=_key(end, field, diameter_mm, odd),
+        taper=_taper(end, field, diameter_mm, odd),
+        spline=SplineInputs(
+            teeth=spline.teeth,
+            root_mm=root_mm,
+            length=sized(spline.length),
+            starts=sized(spline.starts),
+            hub=spline.hub,
+        ),
+    )
+
+
+def _stands_out(end: ShaftEnd) -> Sized | None:
+    """The tip over its face: a reading over a bar has the bar's thickness in it."""
+    reading = sized(end.reading)
+    bar = sized(end.bar) if end.tip is Tip.RECESSED else Sized(0.0, 0.0)
+    if bar is not None and bar.mm == 0:
+        bar = Sized(0.0, 0.0)
+    if reading is None or bar is None or end.tip is None:
+        return None
+    limits = None
+    if reading.either_way_mm is not None and bar.either_way_mm is not None:
+        limits = reading.either_way_mm + bar.either_way_mm
+    way = -1.0 if end.tip is Tip.RECESSED else 1.0
+    return Sized(way * (reading.mm - bar.mm), limits)
+
+
+def _key(end: ShaftEnd, field: str, diameter_mm: float | None, odd: list[ToDo]) -> KeyInputs:
+    key = end.key
+    measured = tuple(positive_of(one) for one in (key.width, key.height, key.shaft_depth))
+    size = None
+    if all(measured):
+        width, height, depth = (float(one or 0.0) for one in measured)
+        if diameter_mm is not None and width >= diameter_mm:
+            _ask(odd, f"{field}.key.width", "A key can't be as wide as its shaft. Measure both again.")
+        elif depth >= height:
+            _ask(
+                odd, f"{field}.key.shaft_depth", "A key must stand out of the shaft: it sits less deep than it is high."
+            )
+        else:
+            size = KeySize(width_mm=width, height_mm=height, shaft_depth_mm=depth)
+    elif not any(measured) and diameter_mm is not None:
+        size = standard_key(diameter_mm)
+    length_mm = positive_of(key.length)
+    if size is not None and length_mm is not None and key.ends is KeyEnds.ROUND and length_mm <= size.width_mm:
+        _ask(odd, f"{field}.key.length", "A key with round ends must be longer than it is wide.")
+        length_mm = None
+    return KeyInputs(
+        size=size,
+        is_standard=not any(measured),
+        length_mm=length_mm,
+        ends=key.ends,
+        bearing_mpa=key.bearing_mpa,
+    )
+
+
+def _taper(end: ShaftEnd, field: str, diameter_mm: float | None, odd: list[ToDo]) -> TaperInputs:
+    taper, length_mm = end.taper, positive_of(end.taper.length)
+    if length_mm and taper.one_in and diameter_mm and length_mm / taper.one_in >= diameter_mm:
+        _ask(odd, f"{field}.taper.length", "The taper would come to a point before its end. Measure it again.")
+        length_mm = None
+    nut = None
+    if taper.nut is not None:
+        try:
+            nut = thread(taper.nut)
+        except ValueError:
+            _ask(odd, f"{field}.taper.nut", f"{taper.nut} is not a thread known here. Take one such as M16.")
+    return TaperInputs(length_mm=length_mm, one_in=taper.one_in, nut=nut, tightening_nm=value_of(taper.tightening))
+
+
+def _hub(sheet: CouplerSheet, motor: ShaftInputs, odd: list[ToDo]) -> HubInputs:
+    hub, outside_mm = sheet.hub, positive_of(sheet.hub.outside)
+    length, seat_mm = sized(hub.length), positive_of(hub.seat)
+    if outside_mm is not None and motor.diameter_mm is not None and outside_mm <= motor.diameter_mm:
+        _ask(odd, "coupler.hub.outside", "The hub is no wider than its bore. Measure both again.")
+        outside_mm = None
+    if length is not None and seat_mm is not None and seat_mm > length.mm:
+        _ask(odd, "coupler.hub.seat", "The seat is longer than the hub that it is in. Measure both again.")
+        seat_mm = None
+    flange_mm = positive_of(hub.flange)
+    circle_mm = positive_of(sheet.bolts.circle)
+    if circle_mm is not None and flange_mm is not None and circle_mm >= flange_mm:
+        _ask(odd, "coupler.bolts.circle", "The bolt circle lies outside the hub's flange. Measure both again.")
+        flange_mm = None
+    return HubInputs(
+        made_of=hub.made_of,
+        outside_mm=outside_mm,
+        length=length,
+        seat_mm=seat_mm,
+        to_face=sized(hub.to_face),
+        fit_name=hub.fit,
+        fit=None if hub.fit is None or motor.diameter_mm is None else fit_within(motor.diameter_mm, hub.fit.value),
+        hub_rz_um=hub.hub_rz_um,
+        shaft_rz_um=hub.shaft_rz_um,
+        put_on=hub.put_on,
+        beside=hub.beside,
+        reach=sized(hub.reach),
+        pilot_depth=sized(hub.pilot_depth),
+        chamfers_mm=value_of(hub.chamfers),
+        flange_mm=flange_mm,
+    )
+
+
+def _jaw(sheet: CouplerSheet, odd: list[ToDo]) -> JawInputs:
+    jaw, length = sheet.jaw, sized(sheet.jaw.hub_length)
+    engaged_mm, least_mm, greatest_mm = (value_of(one) for one in (jaw.engaged, jaw.gap_least, jaw.gap_greatest))
+    if length is not None and engaged_mm is not None and engaged_mm > length.mm:
+        _ask(odd, "coupler.jaw.engaged", "A hub can't be engaged over more than its length.")
+        engaged_mm = None
+    if least_mm is not None and greatest_mm is not None and least_mm > greatest_mm:
+        _ask(odd, "coupler.jaw.gap_greatest", "The greatest hub gap is below the least. Look both up again.")
+        greatest_mm = None
+    return JawInputs(
+        hub_length=length,
+        engaged_mm=engaged_mm,
+        gap_least_mm=least_mm,
+        gap_greatest_mm=greatest_mm,
+        way=jaw.way,
+        motor_slide=sized(jaw.motor_slide),
+        gearbox_slide=sized(jaw.gearbox_slide),
+        tip_gap_mm=value_of(jaw.tip_gap),
+        cut_off=sized(jaw.cut_off),
+        rating_nm=value_of(jaw.rating),
+        temperature=jaw.temperature,
+        shock=jaw.shock,
+        starts=jaw.starts,
+        outside_mm=positive_of(jaw.outside),
+    )
+
+
+def _clutch(sheet: CouplerSheet, odd: list[ToDo]) -> ClutchInputs:
+    clutch = sheet.clutch
+    outside_mm, inside_mm = positive_of(clutch.lining_outside), value_of(clutch.lining_inside)
+    if outside_mm is not None and inside_mm is not None and inside_mm >= outside_mm:
+        _ask(
+            odd, "coupler.clutch.lining_inside", "The linings' inside is as wide as their outside. Measure both again."
+        )
+        inside_mm = None
+    return ClutchInputs(
+        clamp_n=clutch.clamp_n,
+        friction=clutch.friction,
+        lining_outside_mm=outside_mm,
+        lining_inside_mm=inside_mm,
+        faces=clutch.faces,
+        flywheel_out=sized(clutch.flywheel_out),
+        stood_at=sized(clutch.stood_at),
+        travel_mm=value_of(clutch.travel),
+    )

@@ -1,0 +1,95 @@
+"""The coupler laid out from its own sheet: its hub to be made, and how far apart the faces were chosen to stand."""
+
+from dataclasses import dataclass
+
+from driveline.benches.contract import LaidOut
+from driveline.benches.coupler.inputs import CouplerInputs, Sized, inputs_of
+from driveline.benches.coupler.sheet import CouplerSheet, ShaftKind
+from driveline.drawing.plate import PlateHole
+from driveline.figures import fig, num
+from driveline.flat.holes import bolt_circle_mm
+from driveline.flat.outline import CircleEdge
+from driveline.parts.made import FlatPart, Stock
+from driveline.sheet import positive_of
+
+
+@dataclass(frozen=True, kw_only=True)
+class LaidCoupler(LaidOut):
+    """Its sheet unwrapped, and the distance that the plate is to hold."""
+
+    inputs: CouplerInputs
+    apart: Sized | None
+
+
+def lay_out(sheet: CouplerSheet) -> LaidCoupler:
+    """Return the bench's parts as far as they go."""
+    inputs = inputs_of(sheet)
+    hub = _hub(inputs)
+    return LaidCoupler(inputs=inputs, apart=inputs.apart, parts=(hub,) if hub else ())
+
+
+def _hub(inputs: CouplerInputs) -> FlatPart | None:
+    """The hub seen from its motor's side; ``None`` until its outside, length and bore are known."""
+    hub, bore_mm, sheet = inputs.hub, inputs.motor_shaft.diameter_mm, inputs.sheet
+    outside_mm = hub.flange_mm or hub.outside_mm
+    if outside_mm is None or hub.length is None or bore_mm is None:
+        return None
+    edge = CircleEdge(outside_mm / 2)
+    circle_mm, hole_mm = positive_of(sheet.bolts.circle), positive_of(sheet.bolts.hole)
+    holes = [PlateHole(id="bore", kind="bore", x_mm=0.0, y_mm=0.0, finished_mm=bore_mm, cut_mm=None)]
+    if sheet.bolts.count and circle_mm and hole_mm and circle_mm + hole_mm < outside_mm:
+        xy = bolt_circle_mm(count=sheet.bolts.count, circle_mm=circle_mm, first_at_deg=0.0)
+        holes = [
+            *(
+                PlateHole(id=f"B{k}", kind="flange", x_mm=x, y_mm=y, finished_mm=hole_mm, cut_mm=None)
+                for k, (x, y) in enumerate(xy.tolist(), start=1)
+            ),
+            *holes,
+        ]
+    return FlatPart(
+        key="coupler.hub",
+        title="Coupler hub",
+        short="HUB",
+        holes=tuple(holes),
+        edge=edge,
+        vertices=edge.vertices,
+        thickness_mm=hub.length.mm,
+        faces=("MOTOR", "GEARBOX"),
+        sides=("motor side", "gearbox side"),
+        look_at="gearbox",
+        stock=Stock(
+            number=sheet.hub.part_number,
+            quantity=1,
+            material=sheet.hub.material,
+            made_of=hub.made_of,
+            process="turned",
+            kerf_mm=0.0,
+            sheet_mm=None,
+        ),
+        made_to=_made_to(inputs, bore_mm),
+    )
+
+
+def _made_to(inputs: CouplerInputs, bore_mm: float) -> tuple[str, ...]:
+    """What the hub is turned to: everything that the checks count on and no line shows."""
+    hub = inputs.hub
+    lines = []
+    if hub.fit is not None and hub.fit_name is not None:
+        bore = f"{num(hub.fit.bore.least_mm, 'mm', 3)} to {fig(hub.fit.bore.greatest_mm, 'mm', 3)}"
+        shaft = f"{num(hub.fit.shaft.least_mm, 'mm', 3)} to {fig(hub.fit.shaft.greatest_mm, 'mm', 3)}"
+        lines.append(f"bore Ø{fig(bore_mm, 'mm')} {hub.fit_name.value}: {bore}, on a shaft of {shaft}")
+    key = inputs.motor_shaft.key
+    if inputs.motor_shaft.kind is ShaftKind.KEYED and key.size is not None:
+        lines.append(
+            f"keyway {fig(key.size.width_mm, 'mm')} wide, {fig(key.size.height_mm - key.size.shaft_depth_mm, 'mm', 1)} "
+            "deep beside the key, clearance over it"
+        )
+    if hub.outside_mm is not None:
+        lines.append(f"outside round the bore Ø{fig(hub.outside_mm, 'mm')}")
+    if hub.seat_mm is not None:
+        lines.append(f"seat {fig(hub.seat_mm, 'mm')} long, square to its shoulder")
+    if hub.pilot_depth is not None and hub.pilot_depth.mm > 0:
+        lines.append(f"pilot bore {fig(hub.pilot_depth.mm, 'mm')} deep from the gearbox end")
+    if hub.hub_rz_um is not None:
+        lines.append(f"bore no rougher than Rz {hub.hub_rz_um:g} µm")
+    return (*lines, "bore, registers and faces that locate: in one chucking")

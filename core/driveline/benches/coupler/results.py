@@ -1,0 +1,108 @@
+"""What the Coupler bench hands out."""
+
+from driveline.checks import Result
+from driveline.results import Assumed, ToDo
+
+
+class GapShare(Result):
+    """A length in a gap, and its part of the spread."""
+
+    name: str
+    length_mm: float
+    either_way_mm: float
+    share: float  # of Σt²
+
+
+class GapResult(Result):
+    """A gap at its extremes; ``None`` is not known."""
+
+    key: str
+    title: str
+    least_wanted_mm: float
+    greatest_wanted_mm: float | None  # None: nothing bounds it
+    nominal_mm: float | None
+    worst_mm: float | None  # either way
+    likely_mm: float | None
+    shares: tuple[GapShare, ...]
+    from_mm: float | None  # where it is in the section, along the axis
+    to_mm: float | None
+    at_mm: float  # and from it
+
+
+class Block(Result):
+    """A body of the section: from the axis at ``inner_mm`` to ``outer_mm``, both sides of it alike."""
+
+    role: str
+    title: str
+    from_mm: float
+    to_mm: float
+    inner_mm: float
+    outer_mm: float
+
+
+class WindowResult(Result):
+    """How far apart the faces may stand so that every gap holds at every extreme."""
+
+    least_mm: float | None
+    greatest_mm: float | None
+    least_by: str
+    greatest_by: str
+    is_open: bool
+    middle_mm: float | None
+    likely_least_mm: float | None  # by the root of the sum of squares
+    likely_greatest_mm: float | None
+    tighten: str  # what to take better, and to what, where no distance does
+
+
+class Alternative(Result):
+    """A way for the spider, with what it asks."""
+
+    key: str
+    title: str
+    least_mm: float | None
+    greatest_mm: float | None
+    is_possible: bool
+    suits_apart: bool | None  # the faces as they stand; None: not known
+
+
+class StyleFacts(Result):
+    """A style beside the others, in words."""
+
+    key: str
+    title: str
+    is_chosen: bool
+    shock: float  # dynamic factor
+    parallel_mm: float
+    angle_deg: float
+    gears: str
+    wears: str
+    needs: str
+    length: str
+
+
+class Turning(Result):
+    """What turns, at the motor's top speed."""
+
+    rim_ms: float | None
+    hub_kg: float | None
+    grade_mm_s: float | None
+    force_n: float | None
+
+
+class CouplerResult(Result):
+    """The coupler."""
+
+    style: str | None
+    apart_mm: float | None  # chosen, else as the plate stands
+    apart_is_chosen: bool
+    plate_apart_mm: float | None
+    gaps: tuple[GapResult, ...]
+    blocks: tuple[Block, ...]
+    window: WindowResult | None
+    alternatives: tuple[Alternative, ...]
+    styles: tuple[StyleFacts, ...]
+    turning: Turning
+    order: tuple[str, ...]  # of assembly, with its holds
+    queries: tuple[ToDo, ...]
+    assumed: tuple[Assumed, ...]
+    to_do: tuple[ToDo, ...]

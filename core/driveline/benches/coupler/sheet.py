@@ -1,0 +1,191 @@
+"""The coupler bench: two shaft ends, and what joins them. Each style keeps its own figures when another is tried."""
+
+from typing import Annotated
+
+from pydantic import Field, StringConstraints
+
+from driveline.fits.jaw import SpiderWay
+from driveline.joints.sheet import Joint, RegisterFit
+from driveline.shafts.keys import KeyEnds
+from driveline.shafts.splines import SplineHub
+from driveline.sheet import Coordinate, Length, Sheet, Torque, Words
+from driveline.tables.materials import PlateMaterial
+from driveline.words import Choice
+
+Factor = Annotated[float, Field(ge=1, le=5)]
+Stress = Annotated[float, Field(gt=0, le=2500)]
+Rough = Annotated[float, Field(ge=0, le=200)]
+
+
+class ShaftKind(Choice):
+    """How a shaft's end takes a hub."""
+
+    KEYED = "keyed"
+    SPLINED = "splined"
+    TAPERED = "tapered"
+
+
+class Tip(Choice):
+    """Where a shaft's tip is, seen from its machine's face."""
+
+    STANDS_OUT = "stands_out", "stands out of its face"
+    RECESSED = "recessed", "behind its face"
+
+
+class Key(Sheet):
+    """A parallel key; its section is the standard's where it is not measured."""
+
+    length: Length | None = None
+    ends: KeyEnds | None = None
+    width: Length | None = None
+    height: Length | None = None
+    shaft_depth: Length | None = Field(default=None, description="How deep it sits in the shaft")
+    bearing_mpa: Stress | None = Field(default=None, description="What its flanks may bear, one way")
+
+
+class Taper(Sheet):
+    """A tapered seat with its nut."""
+
+    length: Length | None = None
+    one_in: Annotated[float, Field(ge=3, le=100)] | None = Field(default=None, description="On the diameter")
+    nut: Annotated[str, Field(max_length=20)] | None = None
+    tightening: Torque | None = None
+
+
+class Spline(Sheet):
+    """A spline as counted and measured; its outside is the shaft's diameter."""
+
+    teeth: Annotated[int, Field(ge=4, le=120)] | None = None
+    root: Length | None = Field(default=None, description="Diameter at the roots")
+    length: Length | None = Field(default=None, description="Of full teeth")
+    starts: Length | None = Field(default=None, description="Tip to the first full tooth")
+    hub: SplineHub | None = Field(default=None, description="What it goes into")
+
+
+class ShaftEnd(Sheet):
+    """A shaft's end."""
+
+    kind: ShaftKind | None = None
+    diameter: Length | None = None
+    bore: Length | None = Field(default=None, description="Of a hollow shaft; 0 for a solid one")
+    tip: Tip | None = None
+    reading: Length | None = Field(default=None, description="Face to tip as read, over a bar where there is one")
+    bar: Length | None = Field(default=None, description="Thickness of that bar, for a tip behind its face; 0 for none")
+    end_float: Length | None = Field(default=None, description="End to end; 0 for none")
+    key: Key = Key()
+    taper: Taper = Taper()
+    spline: Spline = Spline()
+
+
+class FitFriction(Choice):
+    """How a hub is put on; it sets the friction of the fit."""
+
+    HEATED = "heated"
+    DEGREASED = "degreased", "heated, degreased"
+    OILED = "oiled", "pressed, oiled"
+
+
+class HeatLimit(Choice):
+    """What must not get hot while a warm hub goes on."""
+
+    HARDENED = "hardened", "hardened parts"
+    SEALS = "seals", "a seal or bearing close by"
+
+
+class Hub(Sheet):
+    """The hub on the motor's shaft."""
+
+    part_number: Annotated[str, StringConstraints(max_length=30, strip_whitespace=True)] = ""
+    made_of: PlateMaterial | None = None
+    material: Words = ""
+    outside: Length | None = Field(default=None, description="Round its bore")
+    length: Length | None = Field(default=None, description="Over all")
+    seat: Length | None = Field(default=None, description="What of it bears on the shaft")
+    to_face: Length | None = Field(default=None, description="Motor face to the hub's back")
+    fit: RegisterFit | None = Field(default=None, description="Bore, then shaft")
+    hub_rz_um: Rough | None = None
+    shaft_rz_um: Rough | None = None
+    put_on: FitFriction | None = None
+    beside: HeatLimit | None = None
+    reach: Length | None = Field(
+        default=None, description="Hub end to the far end of its spline, over the gearbox shaft"
+    )
+    pilot_depth: Length | None = Field(
+        default=None, description="Of the bore that the gearbox shaft's tip enters; 0: none"
+    )
+    chamfers: Length | None = Field(default=None, description="Of both spline ends together")
+    flange: Length | None = Field(default=None, description="Outside of its flange")
+    flange_thickness: Length | None = None
+
+
+class Bolts(Sheet):
+    """What holds the clutch's centre on the hub's flange."""
+
+    count: Annotated[int, Field(ge=0, le=24)] = 0
+    circle: Length | None = None
+    hole: Length | None = None
+    joint: Joint = Joint()
+
+
+class Weld(Sheet):
+    """A fillet round the hub."""
+
+    leg: Length | None = None
+    diameter: Length | None = Field(default=None, description="Of the weld")
+    electrode_mpa: Stress | None = Field(default=None, description="Tensile strength of the filler")
+    is_inspected: bool | None = None
+    cycles: Annotated[float, Field(gt=0, le=1e9)] | None = Field(default=None, description="Launches in its life")
+
+
+class Jaw(Sheet):
+    """Two hubs and a spider."""
+
+    hub_length: Length | None = Field(default=None, description="Of each hub")
+    engaged: Length | None = Field(default=None, description="Least of a hub on its shaft")
+    gap_least: Length | None = Field(
+        default=None, description="Between the hubs' inner faces, with the spider's end play"
+    )
+    gap_greatest: Length | None = None
+    way: SpiderWay | None = None
+    motor_slide: Coordinate | None = Field(default=None, description="Motor hub's inner face before its shaft's tip")
+    gearbox_slide: Coordinate | None = Field(
+        default=None, description="Gearbox hub's inner face before its shaft's tip"
+    )
+    tip_gap: Length | None = Field(default=None, description="Least between shaft tips in a drilled spider")
+    cut_off: Length | None = Field(default=None, description="What is cut off the motor's shaft")
+    rating: Torque | None = Field(default=None, description="Of the spider, as its maker states it")
+    temperature: Factor | None = None
+    shock: Factor | None = None
+    starts: Factor | None = None
+    outside: Length | None = None
+
+
+class KeptClutch(Sheet):
+    """The clutch that is kept."""
+
+    clamp_n: Annotated[float, Field(gt=0, le=100_000)] | None = Field(default=None, description="Of its cover")
+    friction: Annotated[float, Field(gt=0.05, le=1)] | None = None
+    lining_outside: Length | None = None
+    lining_inside: Length | None = None
+    faces: Annotated[int, Field(ge=1, le=12)] | None = Field(default=None, description="That rub: two for one disc")
+    flywheel_out: Length | None = Field(default=None, description="Motor face to the friction face")
+    stood_at: Coordinate | None = Field(default=None, description="Bell-housing face to the friction face, as it was")
+    travel: Length | None = Field(default=None, description="What the release bearing forgives, either way")
+
+
+class CouplerSheet(Sheet):
+    """Both shafts, and what joins them. The style is chosen with the gearing, which hangs on it."""
+
+    motor_shaft: ShaftEnd = ShaftEnd()
+    gearbox_shaft: ShaftEnd = ShaftEnd()
+    hub: Hub = Hub()
+    bolts: Bolts = Bolts()
+    weld: Weld = Weld()
+    jaw: Jaw = Jaw()
+    clutch: KeptClutch = KeptClutch()
+    apart: Length | None = Field(default=None, description="Motor face to gearbox face, as chosen here")
+    tip_clear: Length | None = Field(default=None, description="Least between a shaft's tip and the hub")
+    face_clear: Length | None = Field(default=None, description="Least between a hub and a machine's face")
+    allowed_parallel: Length | None = Field(default=None, description="By the coupling's maker")
+    runout: Length | None = Field(default=None, description="Total reading on the seated hub")
+    why: Words = ""

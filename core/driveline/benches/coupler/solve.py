@@ -1,0 +1,155 @@
+"""The Coupler bench: two shaft ends joined; how it fits lengthwise, what it carries, and how it is put together."""
+
+import math
+
+from driveline.benches.contract import Outcome, progress_of
+from driveline.benches.coupler.axial import FACE_CLEAR_MM, TIP_CLEAR_MM, AxialGap, axial_gaps
+from driveline.benches.coupler.checks import strength_checks
+from driveline.benches.coupler.gaps import Apart, apart_of, gap_checks, stack_of, window_check, window_of
+from driveline.benches.coupler.hub_checks import allowed_parallel_mm, rim_mm
+from driveline.benches.coupler.inputs import CouplerInputs
+from driveline.benches.coupler.lay_out import LaidCoupler
+from driveline.benches.coupler.needs import CouplerNeeds
+from driveline.benches.coupler.results import CouplerResult, Turning
+from driveline.benches.coupler.section import gap_results, section_of
+from driveline.benches.coupler.sheet import CouplerSheet, ShaftKind
+from driveline.benches.coupler.styles import alternatives, order_of, style_facts
+from driveline.checks import Check
+from driveline.figures import fig
+from driveline.margins import Judge
+from driveline.results import Assumed, ToDo
+from driveline.shafts.coupler import CouplerStyle
+from driveline.shafts.elements import SpiderFactors
+from driveline.shafts.hubs import balance_grade_mm_s, eccentric_force_n
+from driveline.sheet import positive_of
+from driveline.tables.materials import material
+
+
+def run(sheet: CouplerSheet, laid: LaidCoupler, needs: CouplerNeeds, judge: Judge) -> Outcome[None]:
+    """Return the coupler with its checks, at the faces' distance as chosen, else as the plate holds them."""
+    inputs, style = laid.inputs, needs.style
+    is_begun = sheet != CouplerSheet()
+    apart = apart_of(inputs, needs)
+    gaps = axial_gaps(inputs, style) if style else ()
+    found = window_of(gaps, apart)
+    to_do = _to_do(inputs, style, gaps)
+    checks = _checks(inputs, needs, gaps, apart, judge) if is_begun else ()
+    return Outcome(
+        solved=None,
+        result=CouplerResult(
+            style=style.value if style else None,
+            apart_mm=apart.link.length_mm if apart.link else None,
+            apart_is_chosen=apart.is_chosen,
+            plate_apart_mm=needs.apart.nominal_mm if needs.apart else None,
+            gaps=gap_results(gaps, inputs, style, apart) if style else (),
+            blocks=section_of(inputs, style, apart) if style else (),
+            window=found,
+            alternatives=alternatives(inputs, apart) if style is CouplerStyle.FLEXIBLE else (),
+            styles=style_facts(style),
+            turning=_turning(inputs, needs, style),
+            order=order_of(inputs, style) if style else (),
+            queries=inputs.odd,
+            assumed=_assumed(inputs, style, gaps),
+            to_do=to_do,
+        ),
+        checks=checks,
+        to_do=to_do,
+        progress=progress_of(is_begun=is_begun, is_finished=is_begun and style is not None and not to_do),
+        parts=laid.parts,
+    )
+
+
+def _checks(
+    inputs: CouplerInputs, needs: CouplerNeeds, gaps: tuple[AxialGap, ...], apart: Apart, judge: Judge
+) -> tuple[Check, ...]:
+    style = needs.style
+    if style is None:
+        missing = ("Coupler style",)
+        key, title = "coupler.style", "Coupler chosen"
+        return (judge.answer(is_so=None, key=key, title=title, missing=missing, inputs=("ratios.coupler",)),)
+    found = window_check(window_of(gaps, apart), gaps, judge)
+    of_parts = judge.guarding()
+    strong = strength_checks(inputs, needs, style, _engaged_mm(inputs, style, gaps, apart), of_parts)
+    return (*gap_checks(gaps, apart, of_parts), *((found,) if found else ()), *strong)
+
+
+def _engaged_mm(inputs: CouplerInputs, style: CouplerStyle, gaps: tuple[AxialGap, ...], apart: Apart) -> float | None:
+    """How much of the gearbox's shaft is in its hub for certain; ``None`` while a length or its ± is not known."""
+    key = "gearbox_engaged" if style is CouplerStyle.FLEXIBLE else "spline"
+    asked = next((one for one in gaps if one.gap.key == key), None)
+    stack = stack_of(asked, apart) if asked else None
+    if asked is None or stack is None or not asked.is_sure or (asked.gap.sign and not apart.is_sure):
+        return None
+    least_mm = stack.nominal_mm - stack.worst_mm
+    length = inputs.jaw.hub_length if style is CouplerStyle.FLEXIBLE else inputs.gearbox_shaft.spline.length
+    return least_mm if length is None else min(least_mm, length.mm)
+
+
+def _turning(inputs: CouplerInputs, needs: CouplerNeeds, style: CouplerStyle | None) -> Turning:
+    outside_mm = rim_mm(inputs, style) if style else None
+    rpm, hub = needs.greatest_rpm, inputs.hub
+    hub_kg = grade = force_n = None
+    if hub.made_of and hub.outside_mm and hub.length and inputs.motor_shaft.diameter_mm:
+        area_mm2 = math.pi / 4 * (hub.outside_mm**2 - inputs.motor_shaft.diameter_mm**2)
+        hub_kg = area_mm2 * hub.length.mm * 1e-9 * material(hub.made_of).density_kgm3
+    if inputs.runout_mm is not None and rpm is not None:
+        grade = balance_grade_mm_s(eccentric_mm=inputs.runout_mm / 2, rpm=rpm)
+        if hub_kg is not None:
+            force_n = eccentric_force_n(mass_kg=hub_kg, eccentric_mm=inputs.runout_mm / 2, rpm=rpm)
+    return Turning(
+        rim_ms=None if outside_mm is None or rpm is None else outside_mm / 2000 * rpm * math.pi / 30,
+        hub_kg=hub_kg,
+        grade_mm_s=grade,
+        force_n=force_n,
+    )
+
+
+def _assumed(inputs: CouplerInputs, style: CouplerStyle | None, gaps: tuple[AxialGap, ...]) -> tuple[Assumed, ...]:
+    keys = {one.gap.key for one in gaps if one.limit_is_usual}
+    found = []
+    if "tip" in keys:
+        found.append(Assumed(field="coupler.tip_clear", text=f"shaft tip {fig(TIP_CLEAR_MM, 'mm')} clear of the hub"))
+    if "tips" in keys:
+        found.append(Assumed(field="coupler.jaw.tip_gap", text=f"shaft tips {fig(2 * TIP_CLEAR_MM, 'mm')} apart"))
+    if keys & {"hub_back", "motor_hub_back", "gearbox_hub_back"}:
+        found.append(Assumed(field="coupler.face_clear", text=f"hub {fig(FACE_CLEAR_MM, 'mm')} clear of a face"))
+    for shaft in (inputs.motor_shaft, inputs.gearbox_shaft):
+        if shaft.kind is ShaftKind.KEYED and shaft.key.bearing_mpa is None and inputs.hub.made_of is not None:
+            text = f"key of the {shaft.word} bears what its hub yields at"
+            found.append(Assumed(field=f"{shaft.field}.key.bearing_mpa", text=text))
+    if style is CouplerStyle.FLEXIBLE:
+        usual = SpiderFactors()
+        for name in ("temperature", "shock", "starts"):
+            if getattr(inputs.jaw, name) is None:
+                text = f"factor for {name} {getattr(usual, name):g}"
+                found.append(Assumed(field=f"coupler.jaw.{name}", text=text))
+    if style is not None and positive_of(inputs.sheet.allowed_parallel) is None:
+        text = f"{fig(allowed_parallel_mm(inputs, style), 'mm')} of offset forgiven"
+        found.append(Assumed(field="coupler.allowed_parallel", text=text))
+    return tuple(found)
+
+
+def _to_do(inputs: CouplerInputs, style: CouplerStyle | None, gaps: tuple[AxialGap, ...]) -> tuple[ToDo, ...]:
+    motor, box = inputs.motor_shaft, inputs.gearbox_shaft
+    wanted = [
+        (style is not None, "ratios.coupler", "Choose the kind of coupler."),
+        (motor.kind is not None, "coupler.motor_shaft.kind", "Say how the motor's shaft takes a hub."),
+        (motor.diameter_mm is not None, "coupler.motor_shaft.diameter", "Measure the motor's shaft."),
+        (
+            motor.stands_out is not None,
+            "coupler.motor_shaft.reading",
+            "Measure how far the motor's shaft stands out of its face.",
+        ),
+        (box.diameter_mm is not None, "coupler.gearbox_shaft.diameter", "Measure the gearbox's shaft."),
+        (
+            box.stands_out is not None,
+            "coupler.gearbox_shaft.reading",
+            "Lay a bar over the bell-housing and measure down to the shaft's tip.",
+        ),
+        (
+            not any(one.missing for one in gaps),
+            gaps[0].fields[0] if gaps else "coupler.hub.length",
+            "Give the lengths that the gaps below still want.",
+        ),
+    ]
+    return inputs.odd + tuple(ToDo(field=field, text=text) for known, field, text in wanted if not known)

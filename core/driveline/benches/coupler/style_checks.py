@@ -1,0 +1,271 @@
+"""What a style alone asks: bolts and weld of a rigid hub, the spider's rating, the kept clutch."""
+
+import numpy as np
+
+from driveline.benches.coupler.carriers import DESIGN
+from driveline.benches.coupler.inputs import CouplerInputs
+from driveline.benches.coupler.needs import CouplerNeeds
+from driveline.benches.coupler.sheet import Weld
+from driveline.checks import Check
+from driveline.figures import fig, num
+from driveline.flat.holes import bolt_circle_mm
+from driveline.joints.checks import joint_checks
+from driveline.joints.screws import JointFields, Loads, Place, worked_joint
+from driveline.margins import Judge, missing_of, wanted_words
+from driveline.shafts.elements import SpiderFactors, clutch_torque_nm
+from driveline.shafts.welds import THROAT, range_allowed_mpa, ring_shear_mpa, weld_allowable_mpa
+from driveline.sheet import positive_of
+from driveline.tables.materials import material
+from driveline.working import Step, Working, entered, entered_or_usual, step, worked
+
+
+def bolts_checks(inputs: CouplerInputs, needs: CouplerNeeds, judge: Judge) -> list[Check]:
+    """Return whether the bolts of the clutch's centre carry the torque by friction."""
+    bolts = inputs.sheet.bolts
+    circle_mm, hole_mm = positive_of(bolts.circle), positive_of(bolts.hole)
+    xy = (
+        bolt_circle_mm(count=bolts.count, circle_mm=circle_mm, first_at_deg=0.0)
+        if bolts.count and circle_mm
+        else np.zeros((0, 2))
+    )
+    place = Place(
+        name="bolts",
+        title="Bolts of the clutch's centre",
+        clear_key="coupler.bolts_clear",
+        fields=JointFields(
+            joint="coupler.bolts.joint",
+            length="coupler.bolts.joint.length",
+            depth="coupler.bolts.joint.depth_behind",
+            grip="coupler.hub.flange_thickness",
+            made_of="coupler.hub.made_of",
+            load=(),
+            torque=("brief.motor", "ratios"),
+        ),
+        xy_mm=xy,
+        holes=tuple((f"B{k}", hole_mm) for k in range(1, bolts.count + 1)) if hole_mm else (),
+        grip_mm=positive_of(inputs.sheet.hub.flange_thickness),
+        length_mm=None,
+        depth_mm=None,
+        lever_mm=0.0,
+        heel_mm=None,
+        material=material(inputs.hub.made_of) if inputs.hub.made_of else None,
+        is_whole=bool(len(xy)),
+    )
+    loads = Loads(motor_kg=0.0, torque_nm=needs.design_nm, missing=() if needs.design_nm else (DESIGN,))
+    found = joint_checks(worked_joint(bolts.joint, place), bolts.joint, place, loads, judge)
+    return [check for check in found if check.key == "coupler.bolts_friction"]
+
+
+def weld_checks(inputs: CouplerInputs, needs: CouplerNeeds, judge: Judge) -> list[Check]:
+    """Return whether a welded hub holds once, and launch after launch; none where nothing is said of a weld."""
+    weld = inputs.sheet.weld
+    stated = (weld.leg, weld.diameter, weld.electrode_mpa, weld.is_inspected, weld.cycles)
+    if all(one is None for one in stated):
+        return []
+    return [_weld_once(weld, needs, judge), _weld_often(weld, needs, judge)]
+
+
+def _weld_once(weld: Weld, needs: CouplerNeeds, judge: Judge) -> Check:
+    missing = missing_of(
+        {
+            **_size_of(weld),
+            DESIGN: needs.design_nm,
+            "Strength of the filler": weld.electrode_mpa,
+            "Whether it is inspected": weld.is_inspected,
+        }
+    )
+    shear, allowed = _shear_mpa(weld, needs.design_nm), None
+    if weld.electrode_mpa is not None and weld.is_inspected is not None:
+        allowed = weld_allowable_mpa(electrode_tensile_mpa=weld.electrode_mpa, is_inspected=weld.is_inspected)
+    says = wanted_words(missing)
+    if shear is not None and allowed is not None:
+        says = f"{fig(shear, 'MPa', 0)} on its throat, of {fig(allowed, 'MPa', 0)}"
+    return judge.check(
+        "weld",
+        key="coupler.weld",
+        title="Weld of the hub, once",
+        demand=shear,
+        capacity=allowed,
+        unit="MPa",
+        says=says,
+        missing=missing,
+        inputs=("coupler.weld",),
+        station="coupler",
+        working=lambda: Working(
+            steps=_throat_steps(weld, "τ", ("T", needs.design_nm, "design torque"), shear),
+            source="τ = T/(2π r² a), a = 0.707 leg. Allowed 0.30 of the filler's tensile strength, half of that "
+            "if nobody inspects it.",
+        ),
+    )
+
+
+def _weld_often(weld: Weld, needs: CouplerNeeds, judge: Judge) -> Check:
+    missing = missing_of(
+        {
+            **_size_of(weld),
+            DESIGN: needs.design_nm,
+            "Overrun torque": needs.overrun_nm,
+            "How often it will launch": weld.cycles,
+        }
+    )
+    both_nm = None
+    if needs.design_nm is not None and needs.overrun_nm is not None:
+        both_nm = needs.design_nm + needs.overrun_nm
+    ranged = _shear_mpa(weld, both_nm)
+    stands = None if weld.cycles is None else range_allowed_mpa(weld.cycles)
+    says = wanted_words(missing)
+    if ranged is not None and stands is not None:
+        says = f"{fig(ranged, 'MPa', 0)} from launch to overrun, of {fig(stands, 'MPa', 0)} so often"
+    return judge.check(
+        "weld",
+        key="coupler.weld_often",
+        title="Weld of the hub, launch after launch",
+        demand=ranged,
+        capacity=stands,
+        unit="MPa",
+        says=says,
+        missing=missing,
+        inputs=("coupler.weld", "brief.motor.overrun_torque"),
+        station="coupler",
+        working=lambda: Working(
+            steps=_throat_steps(weld, "Δτ", ("ΔT", both_nm, "design torque and overrun torque together"), ranged),
+            source="EN 1993-1-9, class 36 with slope 3, as for stress across the throat; shear along it is class 80 "
+            "with slope 5. The worse is used.",
+        ),
+    )
+
+
+def _size_of(weld: Weld) -> dict[str, object]:
+    return {"Leg of the weld": positive_of(weld.leg), "Diameter of the weld": positive_of(weld.diameter)}
+
+
+def _shear_mpa(weld: Weld, torque_nm: float | None) -> float | None:
+    leg_mm, diameter_mm = positive_of(weld.leg), positive_of(weld.diameter)
+    if torque_nm is None or not leg_mm or not diameter_mm:
+        return None
+    return ring_shear_mpa(torque_nm=torque_nm, radius_mm=diameter_mm / 2, throat_mm=THROAT * leg_mm)
+
+
+def _throat_steps(
+    weld: Weld, symbol: str, torque: tuple[str, float | None, str], value_mpa: float | None
+) -> tuple[Step, ...]:
+    leg_mm, diameter_mm, (name, torque_nm, words) = positive_of(weld.leg), positive_of(weld.diameter), torque
+    if value_mpa is None or not leg_mm or not diameter_mm or torque_nm is None:
+        return ()
+    leg = entered("z", leg_mm, "mm", "coupler.weld.leg")
+    throat = step("a", "0.707 * z", leg, value=THROAT * leg_mm, unit="mm", decimals=2)
+    found = step(
+        symbol,
+        f"{name} / (2 * pi * (d_w / 2)**2 * a)",
+        worked(name, torque_nm, "N·m", words),
+        entered("d_w", diameter_mm, "mm", "coupler.weld.diameter"),
+        throat,
+        value=value_mpa,
+        unit="MPa",
+        decimals=1,
+    )
+    return throat, found
+
+
+def spider_check(inputs: CouplerInputs, needs: CouplerNeeds, judge: Judge) -> Check:
+    """Return whether the spider's rating bears the torque with its factors."""
+    jaw = inputs.jaw
+    usual = SpiderFactors()
+    factors = SpiderFactors(
+        temperature=jaw.temperature or usual.temperature,
+        shock=jaw.shock or usual.shock,
+        starts=jaw.starts or usual.starts,
+    )
+    missing = missing_of({DESIGN: needs.design_nm, "Rated torque of the spider": jaw.rating_nm})
+    asked = None if needs.design_nm is None else needs.design_nm * factors.product
+    says = wanted_words(missing)
+    if asked is not None and jaw.rating_nm is not None:
+        says = f"{num(asked, 'N·m', 0)} with its factors, of {fig(jaw.rating_nm, 'N·m', 0)}"
+
+    def working() -> Working:
+        source = (
+            "Its maker's factors go before the usual ones. The design torque has the driveline's shock in it already."
+        )
+        if asked is None or needs.design_nm is None:
+            return Working(source=source)
+        given = [
+            entered_or_usual(name, value, "", f"coupler.jaw.{field}", is_usual=stated is None)
+            for name, value, field, stated in (
+                ("k_t", factors.temperature, "temperature", jaw.temperature),
+                ("k_s", factors.shock, "shock", jaw.shock),
+                ("k_z", factors.starts, "starts", jaw.starts),
+            )
+        ]
+        torque = worked("T", needs.design_nm, "N·m", "design torque")
+        found = step("T_spider", "T * k_t * k_s * k_z", torque, *given, value=asked, unit="N·m")
+        return Working(steps=(found,), source=source)
+
+    return judge.check(
+        "maker_rating",
+        key="coupler.spider",
+        title="Spider's rating",
+        demand=asked,
+        capacity=jaw.rating_nm,
+        unit="N·m",
+        says=says,
+        missing=missing,
+        inputs=("coupler.jaw.rating", "coupler.jaw.temperature", "coupler.jaw.shock"),
+        station="coupler",
+        working=working,
+    )
+
+
+def clutch_check(inputs: CouplerInputs, needs: CouplerNeeds, judge: Judge) -> Check:
+    """Return whether the kept clutch holds the torque."""
+    clutch = inputs.clutch
+    missing = missing_of(
+        {
+            DESIGN: needs.design_nm,
+            "Clamp load of the clutch": clutch.clamp_n,
+            "Friction of its linings": clutch.friction,
+            "Outside of its linings": clutch.lining_outside_mm,
+            "Inside of its linings": clutch.lining_inside_mm,
+            "How many faces rub": clutch.faces,
+        }
+    )
+    held = None
+    says = wanted_words(missing)
+    outside_mm, inside_mm = clutch.lining_outside_mm, clutch.lining_inside_mm
+    if clutch.clamp_n and clutch.friction and clutch.faces and outside_mm and inside_mm is not None:
+        mean_mm = (outside_mm + inside_mm) / 4
+        held = clutch_torque_nm(
+            clamp_n=clutch.clamp_n, friction=clutch.friction, mean_radius_mm=mean_mm, faces=clutch.faces
+        )
+        if needs.design_nm is not None:
+            says = f"slips at {fig(held, 'N·m', 0)}; {num(needs.design_nm, 'N·m', 0)} asked"
+
+    def working() -> Working:
+        source = "T = μ F r_m N: what it holds before it slips. Oil on its linings takes most of it away."
+        if held is None:
+            return Working(source=source)
+        found = step(
+            "T_slip",
+            "μ * F * (D_l + d_l) / 4 * N",
+            entered("μ", clutch.friction or 0.0, "", "coupler.clutch.friction"),
+            entered("F", clutch.clamp_n or 0.0, "N", "coupler.clutch.clamp_n"),
+            entered("D_l", clutch.lining_outside_mm or 0.0, "mm", "coupler.clutch.lining_outside"),
+            entered("d_l", clutch.lining_inside_mm or 0.0, "mm", "coupler.clutch.lining_inside"),
+            entered("N", float(clutch.faces or 0), "", "coupler.clutch.faces"),
+            value=held,
+            unit="N·m",
+        )
+        return Working(steps=(found,), source=source)
+
+    return judge.check(
+        "maker_rating",
+        key="coupler.clutch",
+        title="Clutch holds the torque",
+        demand=needs.design_nm,
+        capacity=held,
+        unit="N·m",
+        says=says,
+        missing=missing,
+        inputs=("coupler.clutch",),
+        station="coupler",
+        working=working,
+    )
