@@ -887,6 +887,40 @@ export interface components {
             letter: string;
         };
         /**
+         * Bolts
+         * @description What holds the clutch's centre on the hub's flange.
+         */
+        Bolts: {
+            /**
+             * Count
+             * @default 0
+             */
+            count: number;
+            circle?: components["schemas"]["Length"] | null;
+            hole?: components["schemas"]["Length"] | null;
+            /**
+             * @default {
+             *       "thread": null,
+             *       "property_class": null,
+             *       "condition": null,
+             *       "tightening": null,
+             *       "surface": null,
+             *       "washer": null,
+             *       "tapped": null,
+             *       "tapped_mpa": null,
+             *       "countersink": null,
+             *       "thread_depth": null,
+             *       "is_blind": null,
+             *       "head": null,
+             *       "length": null,
+             *       "depth_behind": null,
+             *       "crush_tube": false,
+             *       "sleeve_yield_mpa": null
+             *     }
+             */
+            joint: components["schemas"]["Joint"];
+        };
+        /**
          * Box
          * @description A reduction, drive unit, gear or final drive that could be used.
          */
@@ -1183,6 +1217,183 @@ export interface components {
             u?: number | null;
         };
         /**
+         * CouplerSheet
+         * @description Both shafts, and what joins them. The style is chosen with the gearing, which hangs on it.
+         */
+        CouplerSheet: {
+            /**
+             * @default {
+             *       "kind": null,
+             *       "diameter": null,
+             *       "bore": null,
+             *       "tip": null,
+             *       "reading": null,
+             *       "bar": null,
+             *       "end_float": null,
+             *       "key": {
+             *         "bearing_mpa": null,
+             *         "ends": null,
+             *         "height": null,
+             *         "length": null,
+             *         "shaft_depth": null,
+             *         "width": null
+             *       },
+             *       "taper": {
+             *         "length": null,
+             *         "nut": null,
+             *         "one_in": null,
+             *         "tightening": null
+             *       },
+             *       "spline": {
+             *         "hub": null,
+             *         "length": null,
+             *         "root": null,
+             *         "starts": null,
+             *         "teeth": null
+             *       }
+             *     }
+             */
+            motor_shaft: components["schemas"]["ShaftEnd"];
+            /**
+             * @default {
+             *       "kind": null,
+             *       "diameter": null,
+             *       "bore": null,
+             *       "tip": null,
+             *       "reading": null,
+             *       "bar": null,
+             *       "end_float": null,
+             *       "key": {
+             *         "bearing_mpa": null,
+             *         "ends": null,
+             *         "height": null,
+             *         "length": null,
+             *         "shaft_depth": null,
+             *         "width": null
+             *       },
+             *       "taper": {
+             *         "length": null,
+             *         "nut": null,
+             *         "one_in": null,
+             *         "tightening": null
+             *       },
+             *       "spline": {
+             *         "hub": null,
+             *         "length": null,
+             *         "root": null,
+             *         "starts": null,
+             *         "teeth": null
+             *       }
+             *     }
+             */
+            gearbox_shaft: components["schemas"]["ShaftEnd"];
+            /**
+             * @default {
+             *       "part_number": "",
+             *       "made_of": null,
+             *       "material": "",
+             *       "outside": null,
+             *       "length": null,
+             *       "seat": null,
+             *       "to_face": null,
+             *       "fit": null,
+             *       "hub_rz_um": null,
+             *       "shaft_rz_um": null,
+             *       "put_on": null,
+             *       "beside": null,
+             *       "reach": null,
+             *       "pilot_depth": null,
+             *       "chamfers": null,
+             *       "flange": null,
+             *       "flange_thickness": null
+             *     }
+             */
+            hub: components["schemas"]["Hub"];
+            /**
+             * @default {
+             *       "count": 0,
+             *       "circle": null,
+             *       "hole": null,
+             *       "joint": {
+             *         "condition": null,
+             *         "countersink": null,
+             *         "crush_tube": false,
+             *         "depth_behind": null,
+             *         "head": null,
+             *         "is_blind": null,
+             *         "length": null,
+             *         "property_class": null,
+             *         "sleeve_yield_mpa": null,
+             *         "surface": null,
+             *         "tapped": null,
+             *         "tapped_mpa": null,
+             *         "thread": null,
+             *         "thread_depth": null,
+             *         "tightening": null,
+             *         "washer": null
+             *       }
+             *     }
+             */
+            bolts: components["schemas"]["Bolts"];
+            /**
+             * @default {
+             *       "leg": null,
+             *       "diameter": null,
+             *       "electrode_mpa": null,
+             *       "is_inspected": null,
+             *       "cycles": null
+             *     }
+             */
+            weld: components["schemas"]["Weld"];
+            /**
+             * @default {
+             *       "hub_length": null,
+             *       "engaged": null,
+             *       "gap_least": null,
+             *       "gap_greatest": null,
+             *       "way": null,
+             *       "motor_slide": null,
+             *       "gearbox_slide": null,
+             *       "tip_gap": null,
+             *       "cut_off": null,
+             *       "rating": null,
+             *       "temperature": null,
+             *       "shock": null,
+             *       "starts": null,
+             *       "outside": null
+             *     }
+             */
+            jaw: components["schemas"]["Jaw"];
+            /**
+             * @default {
+             *       "clamp_n": null,
+             *       "friction": null,
+             *       "lining_outside": null,
+             *       "lining_inside": null,
+             *       "faces": null,
+             *       "flywheel_out": null,
+             *       "stood_at": null,
+             *       "travel": null
+             *     }
+             */
+            clutch: components["schemas"]["KeptClutch"];
+            /** @description Motor face to gearbox face, as chosen here */
+            apart?: components["schemas"]["Length"] | null;
+            /** @description Least between a shaft's tip and the hub */
+            tip_clear?: components["schemas"]["Length"] | null;
+            /** @description Least between a hub and a machine's face */
+            face_clear?: components["schemas"]["Length"] | null;
+            /** @description By the coupling's maker */
+            allowed_parallel?: components["schemas"]["Length"] | null;
+            /** @description Total reading on the seated hub */
+            runout?: components["schemas"]["Length"] | null;
+            /**
+             * Why
+             * @default
+             */
+            why: string;
+        };
+        /**
          * CouplerStyle
          * @description What joins the motor to the line; it sets how much of a shock passes and how true it must run.
          * @enum {string}
@@ -1235,6 +1446,12 @@ export interface components {
             y: components["schemas"]["Coordinate"];
         };
         /**
+         * FitFriction
+         * @description How a hub is put on; it sets the friction of the fit.
+         * @enum {string}
+         */
+        FitFriction: "heated" | "degreased" | "oiled";
+        /**
          * FlangeHole
          * @description A hole in the gearbox flange.
          */
@@ -1278,6 +1495,85 @@ export interface components {
             greatest_rpm?: components["schemas"]["Spin"] | null;
             use?: components["schemas"]["GearUse"] | null;
             library?: components["schemas"]["LibraryRef"] | null;
+        };
+        /**
+         * HeatLimit
+         * @description What must not get hot while a warm hub goes on.
+         * @enum {string}
+         */
+        HeatLimit: "hardened" | "seals";
+        /**
+         * Hub
+         * @description The hub on the motor's shaft.
+         */
+        Hub: {
+            /**
+             * Part Number
+             * @default
+             */
+            part_number: string;
+            made_of?: components["schemas"]["PlateMaterial"] | null;
+            /**
+             * Material
+             * @default
+             */
+            material: string;
+            /** @description Round its bore */
+            outside?: components["schemas"]["Length"] | null;
+            /** @description Over all */
+            length?: components["schemas"]["Length"] | null;
+            /** @description What of it bears on the shaft */
+            seat?: components["schemas"]["Length"] | null;
+            /** @description Motor face to the hub's back */
+            to_face?: components["schemas"]["Length"] | null;
+            /** @description Bore, then shaft */
+            fit?: components["schemas"]["RegisterFit"] | null;
+            /** Hub Rz Um */
+            hub_rz_um?: number | null;
+            /** Shaft Rz Um */
+            shaft_rz_um?: number | null;
+            put_on?: components["schemas"]["FitFriction"] | null;
+            beside?: components["schemas"]["HeatLimit"] | null;
+            /** @description Hub end to the far end of its spline, over the gearbox shaft */
+            reach?: components["schemas"]["Length"] | null;
+            /** @description Of the bore that the gearbox shaft's tip enters; 0: none */
+            pilot_depth?: components["schemas"]["Length"] | null;
+            /** @description Of both spline ends together */
+            chamfers?: components["schemas"]["Length"] | null;
+            /** @description Outside of its flange */
+            flange?: components["schemas"]["Length"] | null;
+            flange_thickness?: components["schemas"]["Length"] | null;
+        };
+        /**
+         * Jaw
+         * @description Two hubs and a spider.
+         */
+        Jaw: {
+            /** @description Of each hub */
+            hub_length?: components["schemas"]["Length"] | null;
+            /** @description Least of a hub on its shaft */
+            engaged?: components["schemas"]["Length"] | null;
+            /** @description Between the hubs' inner faces, with the spider's end play */
+            gap_least?: components["schemas"]["Length"] | null;
+            gap_greatest?: components["schemas"]["Length"] | null;
+            way?: components["schemas"]["SpiderWay"] | null;
+            /** @description Motor hub's inner face before its shaft's tip */
+            motor_slide?: components["schemas"]["Coordinate"] | null;
+            /** @description Gearbox hub's inner face before its shaft's tip */
+            gearbox_slide?: components["schemas"]["Coordinate"] | null;
+            /** @description Least between shaft tips in a drilled spider */
+            tip_gap?: components["schemas"]["Length"] | null;
+            /** @description What is cut off the motor's shaft */
+            cut_off?: components["schemas"]["Length"] | null;
+            /** @description Of the spider, as its maker states it */
+            rating?: components["schemas"]["Torque"] | null;
+            /** Temperature */
+            temperature?: number | null;
+            /** Shock */
+            shock?: number | null;
+            /** Starts */
+            starts?: number | null;
+            outside?: components["schemas"]["Length"] | null;
         };
         /**
          * JobOut
@@ -1345,6 +1641,55 @@ export interface components {
             /** Sleeve Yield Mpa */
             sleeve_yield_mpa?: number | null;
         };
+        /**
+         * KeptClutch
+         * @description The clutch that is kept.
+         */
+        KeptClutch: {
+            /**
+             * Clamp N
+             * @description Of its cover
+             */
+            clamp_n?: number | null;
+            /** Friction */
+            friction?: number | null;
+            lining_outside?: components["schemas"]["Length"] | null;
+            lining_inside?: components["schemas"]["Length"] | null;
+            /**
+             * Faces
+             * @description That rub: two for one disc
+             */
+            faces?: number | null;
+            /** @description Motor face to the friction face */
+            flywheel_out?: components["schemas"]["Length"] | null;
+            /** @description Bell-housing face to the friction face, as it was */
+            stood_at?: components["schemas"]["Coordinate"] | null;
+            /** @description What the release bearing forgives, either way */
+            travel?: components["schemas"]["Length"] | null;
+        };
+        /**
+         * Key
+         * @description A parallel key; its section is the standard's where it is not measured.
+         */
+        Key: {
+            length?: components["schemas"]["Length"] | null;
+            ends?: components["schemas"]["KeyEnds"] | null;
+            width?: components["schemas"]["Length"] | null;
+            height?: components["schemas"]["Length"] | null;
+            /** @description How deep it sits in the shaft */
+            shaft_depth?: components["schemas"]["Length"] | null;
+            /**
+             * Bearing Mpa
+             * @description What its flanks may bear, one way
+             */
+            bearing_mpa?: number | null;
+        };
+        /**
+         * KeyEnds
+         * @description How a key's ends are shaped; a round end bears nothing.
+         * @enum {string}
+         */
+        KeyEnds: "square" | "round";
         /**
          * Layout
          * @description How the motor reaches the wheels.
@@ -2118,6 +2463,59 @@ export interface components {
          */
         Shaft: "input" | "output";
         /**
+         * ShaftEnd
+         * @description A shaft's end.
+         */
+        ShaftEnd: {
+            kind?: components["schemas"]["ShaftKind"] | null;
+            diameter?: components["schemas"]["Length"] | null;
+            /** @description Of a hollow shaft; 0 for a solid one */
+            bore?: components["schemas"]["Length"] | null;
+            tip?: components["schemas"]["Tip"] | null;
+            /** @description Face to tip as read, over a bar where there is one */
+            reading?: components["schemas"]["Length"] | null;
+            /** @description Thickness of that bar, for a tip behind its face; 0 for none */
+            bar?: components["schemas"]["Length"] | null;
+            /** @description End to end; 0 for none */
+            end_float?: components["schemas"]["Length"] | null;
+            /**
+             * @default {
+             *       "length": null,
+             *       "ends": null,
+             *       "width": null,
+             *       "height": null,
+             *       "shaft_depth": null,
+             *       "bearing_mpa": null
+             *     }
+             */
+            key: components["schemas"]["Key"];
+            /**
+             * @default {
+             *       "length": null,
+             *       "one_in": null,
+             *       "nut": null,
+             *       "tightening": null
+             *     }
+             */
+            taper: components["schemas"]["Taper"];
+            /**
+             * @default {
+             *       "teeth": null,
+             *       "root": null,
+             *       "length": null,
+             *       "starts": null,
+             *       "hub": null
+             *     }
+             */
+            spline: components["schemas"]["Spline"];
+        };
+        /**
+         * ShaftKind
+         * @description How a shaft's end takes a hub.
+         * @enum {string}
+         */
+        ShaftKind: "keyed" | "splined" | "tapered";
+        /**
          * ShaftTurning
          * @description Which way things turn, going forward, and what that does to the oil.
          */
@@ -2150,6 +2548,8 @@ export interface components {
              *       "friction_joint": null,
              *       "bolt_proof": null,
              *       "bracket_yield": null,
+             *       "key_fit": null,
+             *       "weld": null,
              *       "reasons": {}
              *     }
              */
@@ -2279,6 +2679,152 @@ export interface components {
              *     }
              */
             ratios: components["schemas"]["RatiosSheet"];
+            /**
+             * @default {
+             *       "motor_shaft": {
+             *         "bar": null,
+             *         "bore": null,
+             *         "diameter": null,
+             *         "end_float": null,
+             *         "key": {
+             *           "bearing_mpa": null,
+             *           "ends": null,
+             *           "height": null,
+             *           "length": null,
+             *           "shaft_depth": null,
+             *           "width": null
+             *         },
+             *         "kind": null,
+             *         "reading": null,
+             *         "spline": {
+             *           "hub": null,
+             *           "length": null,
+             *           "root": null,
+             *           "starts": null,
+             *           "teeth": null
+             *         },
+             *         "taper": {
+             *           "length": null,
+             *           "nut": null,
+             *           "one_in": null,
+             *           "tightening": null
+             *         },
+             *         "tip": null
+             *       },
+             *       "gearbox_shaft": {
+             *         "bar": null,
+             *         "bore": null,
+             *         "diameter": null,
+             *         "end_float": null,
+             *         "key": {
+             *           "bearing_mpa": null,
+             *           "ends": null,
+             *           "height": null,
+             *           "length": null,
+             *           "shaft_depth": null,
+             *           "width": null
+             *         },
+             *         "kind": null,
+             *         "reading": null,
+             *         "spline": {
+             *           "hub": null,
+             *           "length": null,
+             *           "root": null,
+             *           "starts": null,
+             *           "teeth": null
+             *         },
+             *         "taper": {
+             *           "length": null,
+             *           "nut": null,
+             *           "one_in": null,
+             *           "tightening": null
+             *         },
+             *         "tip": null
+             *       },
+             *       "hub": {
+             *         "beside": null,
+             *         "chamfers": null,
+             *         "fit": null,
+             *         "flange": null,
+             *         "flange_thickness": null,
+             *         "hub_rz_um": null,
+             *         "length": null,
+             *         "made_of": null,
+             *         "material": "",
+             *         "outside": null,
+             *         "part_number": "",
+             *         "pilot_depth": null,
+             *         "put_on": null,
+             *         "reach": null,
+             *         "seat": null,
+             *         "shaft_rz_um": null,
+             *         "to_face": null
+             *       },
+             *       "bolts": {
+             *         "circle": null,
+             *         "count": 0,
+             *         "hole": null,
+             *         "joint": {
+             *           "condition": null,
+             *           "countersink": null,
+             *           "crush_tube": false,
+             *           "depth_behind": null,
+             *           "head": null,
+             *           "is_blind": null,
+             *           "length": null,
+             *           "property_class": null,
+             *           "sleeve_yield_mpa": null,
+             *           "surface": null,
+             *           "tapped": null,
+             *           "tapped_mpa": null,
+             *           "thread": null,
+             *           "thread_depth": null,
+             *           "tightening": null,
+             *           "washer": null
+             *         }
+             *       },
+             *       "weld": {
+             *         "cycles": null,
+             *         "diameter": null,
+             *         "electrode_mpa": null,
+             *         "is_inspected": null,
+             *         "leg": null
+             *       },
+             *       "jaw": {
+             *         "cut_off": null,
+             *         "engaged": null,
+             *         "gap_greatest": null,
+             *         "gap_least": null,
+             *         "gearbox_slide": null,
+             *         "hub_length": null,
+             *         "motor_slide": null,
+             *         "outside": null,
+             *         "rating": null,
+             *         "shock": null,
+             *         "starts": null,
+             *         "temperature": null,
+             *         "tip_gap": null,
+             *         "way": null
+             *       },
+             *       "clutch": {
+             *         "clamp_n": null,
+             *         "faces": null,
+             *         "flywheel_out": null,
+             *         "friction": null,
+             *         "lining_inside": null,
+             *         "lining_outside": null,
+             *         "stood_at": null,
+             *         "travel": null
+             *       },
+             *       "apart": null,
+             *       "tip_clear": null,
+             *       "face_clear": null,
+             *       "allowed_parallel": null,
+             *       "runout": null,
+             *       "why": ""
+             *     }
+             */
+            coupler: components["schemas"]["CouplerSheet"];
             /**
              * @default {
              *       "survey": {
@@ -2447,6 +2993,12 @@ export interface components {
          */
         Side: "engine" | "gearbox";
         /**
+         * SpiderWay
+         * @description What is done about the shafts' ends where they meet the spider.
+         * @enum {string}
+         */
+        SpiderWay: "spider_kept" | "spider_drilled" | "shaft_cut";
+        /**
          * Spin
          * @description A speed of turning, rpm.
          */
@@ -2465,6 +3017,28 @@ export interface components {
              */
             u?: number | null;
         };
+        /**
+         * Spline
+         * @description A spline as counted and measured; its outside is the shaft's diameter.
+         */
+        Spline: {
+            /** Teeth */
+            teeth?: number | null;
+            /** @description Diameter at the roots */
+            root?: components["schemas"]["Length"] | null;
+            /** @description Of full teeth */
+            length?: components["schemas"]["Length"] | null;
+            /** @description Tip to the first full tooth */
+            starts?: components["schemas"]["Length"] | null;
+            /** @description What it goes into */
+            hub?: components["schemas"]["SplineHub"] | null;
+        };
+        /**
+         * SplineHub
+         * @description What the spline's hub is, and whether it slides: it sets what the flanks may bear.
+         * @enum {string}
+         */
+        SplineHub: "hardened" | "soft" | "hardened_sliding" | "soft_sliding";
         /**
          * Split
          * @description How one unit's or gearbox's torque goes to two axles.
@@ -2659,11 +3233,32 @@ export interface components {
          */
         SweepTurned: "dial" | "part";
         /**
+         * Taper
+         * @description A tapered seat with its nut.
+         */
+        Taper: {
+            length?: components["schemas"]["Length"] | null;
+            /**
+             * One In
+             * @description On the diameter
+             */
+            one_in?: number | null;
+            /** Nut */
+            nut?: string | null;
+            tightening?: components["schemas"]["Torque"] | null;
+        };
+        /**
          * Tapped
          * @description What the screw is screwed into.
          * @enum {string}
          */
         Tapped: "steel" | "cast_iron" | "aluminium_wrought" | "aluminium_cast";
+        /**
+         * Tip
+         * @description Where a shaft's tip is, seen from its machine's face.
+         * @enum {string}
+         */
+        Tip: "stands_out" | "recessed";
         /**
          * Tool
          * @description What a length or angle was measured with.
@@ -2872,6 +3467,10 @@ export interface components {
             bolt_proof?: number | null;
             /** Bracket Yield */
             bracket_yield?: number | null;
+            /** Key Fit */
+            key_fit?: number | null;
+            /** Weld */
+            weld?: number | null;
             /**
              * Reasons
              * @default {}
@@ -2879,6 +3478,27 @@ export interface components {
             reasons: {
                 [key: string]: string;
             };
+        };
+        /**
+         * Weld
+         * @description A fillet round the hub.
+         */
+        Weld: {
+            leg?: components["schemas"]["Length"] | null;
+            /** @description Of the weld */
+            diameter?: components["schemas"]["Length"] | null;
+            /**
+             * Electrode Mpa
+             * @description Tensile strength of the filler
+             */
+            electrode_mpa?: number | null;
+            /** Is Inspected */
+            is_inspected?: boolean | null;
+            /**
+             * Cycles
+             * @description Launches in its life
+             */
+            cycles?: number | null;
         };
         /**
          * FieldProblem
@@ -3012,19 +3632,6 @@ export interface components {
             why: string;
         };
         /**
-         * Alternative
-         * @description Another that does all it must, best in one thing, and what it costs against the one shown.
-         */
-        Alternative: {
-            /** Best In */
-            best_in: string;
-            /** Key */
-            key: string;
-            pick: components["schemas"]["Pick"];
-            /** Costs */
-            costs: string;
-        };
-        /**
          * Answer
          * @description What a change comes to, piece by piece: those that the asker has under the same key are left out.
          *
@@ -3050,6 +3657,7 @@ export interface components {
             benches: components["schemas"]["BenchState"][];
             brief?: components["schemas"]["BriefResult"] | null;
             ratios?: components["schemas"]["RatiosResult"] | null;
+            coupler?: components["schemas"]["CouplerResult"] | null;
             plate?: components["schemas"]["PlateResult"] | null;
         };
         /**
@@ -3061,6 +3669,20 @@ export interface components {
             field: string;
             /** Text */
             text: string;
+        };
+        /**
+         * AtSpeed
+         * @description What turns, at the motor's top speed.
+         */
+        AtSpeed: {
+            /** Rim Ms */
+            rim_ms: number | null;
+            /** Hub Kg */
+            hub_kg: number | null;
+            /** Grade Mm S */
+            grade_mm_s: number | null;
+            /** Force N */
+            force_n: number | null;
         };
         /**
          * BenchState
@@ -3079,6 +3701,24 @@ export interface components {
             worst: components["schemas"]["Verdict"] | null;
             /** To Do */
             to_do: number;
+        };
+        /**
+         * Block
+         * @description A body of the section: from the axis at ``inner_mm`` to ``outer_mm``, both sides of it alike.
+         */
+        Block: {
+            /** Role */
+            role: string;
+            /** Title */
+            title: string;
+            /** From Mm */
+            from_mm: number;
+            /** To Mm */
+            to_mm: number;
+            /** Inner Mm */
+            inner_mm: number;
+            /** Outer Mm */
+            outer_mm: number;
         };
         /**
          * BriefResult
@@ -3381,6 +4021,39 @@ export interface components {
             does: number[];
         };
         /**
+         * CouplerResult
+         * @description The coupler.
+         */
+        CouplerResult: {
+            /** Style */
+            style: string | null;
+            /** Apart Mm */
+            apart_mm: number | null;
+            /** Apart Is Chosen */
+            apart_is_chosen: boolean;
+            /** Plate Apart Mm */
+            plate_apart_mm: number | null;
+            /** Gaps */
+            gaps: components["schemas"]["GapResult"][];
+            /** Blocks */
+            blocks: components["schemas"]["Block"][];
+            window: components["schemas"]["WindowResult"] | null;
+            /** Alternatives */
+            alternatives: components["schemas"]["driveline__benches__coupler__results__Alternative"][];
+            /** Styles */
+            styles: components["schemas"]["StyleFacts"][];
+            at_speed: components["schemas"]["AtSpeed"];
+            placed: components["schemas"]["Slid"];
+            /** Order */
+            order: string[];
+            /** Queries */
+            queries: components["schemas"]["ToDo"][];
+            /** Assumed */
+            assumed: components["schemas"]["Assumed"][];
+            /** To Do */
+            to_do: components["schemas"]["ToDo"][];
+        };
+        /**
          * CutLine
          * @description A line of the cut list.
          */
@@ -3479,6 +4152,48 @@ export interface components {
          * @enum {string}
          */
         Fit: "fits" | "suspect" | "unchecked" | "left_out" | "alone";
+        /**
+         * GapResult
+         * @description A gap at its extremes; ``None`` is not known.
+         */
+        GapResult: {
+            /** Key */
+            key: string;
+            /** Title */
+            title: string;
+            /** Least Wanted Mm */
+            least_wanted_mm: number;
+            /** Greatest Wanted Mm */
+            greatest_wanted_mm: number | null;
+            /** Nominal Mm */
+            nominal_mm: number | null;
+            /** Worst Mm */
+            worst_mm: number | null;
+            /** Likely Mm */
+            likely_mm: number | null;
+            /** Shares */
+            shares: components["schemas"]["GapShare"][];
+            /** From Mm */
+            from_mm: number | null;
+            /** To Mm */
+            to_mm: number | null;
+            /** At Mm */
+            at_mm: number;
+        };
+        /**
+         * GapShare
+         * @description A length in a gap, and its part of the spread.
+         */
+        GapShare: {
+            /** Name */
+            name: string;
+            /** Length Mm */
+            length_mm: number;
+            /** Either Way Mm */
+            either_way_mm: number;
+            /** Share */
+            share: number;
+        };
         /**
          * HoleResult
          * @description A hole or the shaft's centre as seen from the engine side; the ellipse is of 95 %.
@@ -3948,7 +4663,7 @@ export interface components {
             spreads: components["schemas"]["SpreadsResult"] | null;
             mend: components["schemas"]["Mend"] | null;
             /** Alternatives */
-            alternatives: components["schemas"]["Alternative"][];
+            alternatives: components["schemas"]["driveline__benches__ratios__mend__Alternative"][];
             /** Queries */
             queries: string[];
             safety: components["schemas"]["SafetyView"];
@@ -4057,6 +4772,18 @@ export interface components {
             length_mm: number | null;
             /** Can Be Turned */
             can_be_turned: boolean;
+        };
+        /**
+         * Slid
+         * @description Lengths that can be dragged, as entered; ``None`` is not entered.
+         */
+        Slid: {
+            /** Motor Slide Mm */
+            motor_slide_mm: number | null;
+            /** Gearbox Slide Mm */
+            gearbox_slide_mm: number | null;
+            /** To Face Mm */
+            to_face_mm: number | null;
         };
         /**
          * Spread
@@ -4186,6 +4913,32 @@ export interface components {
             governed_by: string;
             /** Is Limited */
             is_limited: boolean;
+        };
+        /**
+         * StyleFacts
+         * @description A style beside the others, in words.
+         */
+        StyleFacts: {
+            /** Key */
+            key: string;
+            /** Title */
+            title: string;
+            /** Is Chosen */
+            is_chosen: boolean;
+            /** Shock */
+            shock: number;
+            /** Parallel Mm */
+            parallel_mm: number;
+            /** Angle Deg */
+            angle_deg: number;
+            /** Gears */
+            gears: string;
+            /** Wears */
+            wears: string;
+            /** Needs */
+            needs: string;
+            /** Length */
+            length: string;
         };
         /**
          * SurveyReadingResult
@@ -4408,6 +5161,61 @@ export interface components {
             assumed: components["schemas"]["Assumed"][];
         };
         /**
+         * WindowResult
+         * @description How far apart the faces may stand so that every gap holds at every extreme.
+         */
+        WindowResult: {
+            /** Least Mm */
+            least_mm: number | null;
+            /** Greatest Mm */
+            greatest_mm: number | null;
+            /** Least By */
+            least_by: string;
+            /** Greatest By */
+            greatest_by: string;
+            /** Is Open */
+            is_open: boolean;
+            /** Middle Mm */
+            middle_mm: number | null;
+            /** Likely Least Mm */
+            likely_least_mm: number | null;
+            /** Likely Greatest Mm */
+            likely_greatest_mm: number | null;
+            /** Tighten */
+            tighten: string;
+        };
+        /**
+         * Alternative
+         * @description A way for the spider, with what it asks.
+         */
+        driveline__benches__coupler__results__Alternative: {
+            /** Key */
+            key: string;
+            /** Title */
+            title: string;
+            /** Least Mm */
+            least_mm: number | null;
+            /** Greatest Mm */
+            greatest_mm: number | null;
+            /** Is Possible */
+            is_possible: boolean;
+            /** Suits Apart */
+            suits_apart: boolean | null;
+        };
+        /**
+         * Alternative
+         * @description Another that does all it must, best in one thing, and what it costs against the one shown.
+         */
+        driveline__benches__ratios__mend__Alternative: {
+            /** Best In */
+            best_in: string;
+            /** Key */
+            key: string;
+            pick: components["schemas"]["Pick"];
+            /** Costs */
+            costs: string;
+        };
+        /**
          * EvaluateIn
          * @description Sheets to evaluate without saving; the newest saved ones when left out.
          */
@@ -4568,6 +5376,16 @@ export interface components {
              * @default []
              */
             says: string[];
+        };
+        /**
+         * SurenessOut
+         * @description How sure each margin is; while another job's are being worked out, none, and the question is to come again.
+         */
+        SurenessOut: {
+            /** Is Busy */
+            is_busy: boolean;
+            /** Ranges */
+            ranges: components["schemas"]["Sureness"][];
         };
         /**
          * SurenessIn
@@ -5307,7 +6125,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Sureness"][];
+                    "application/json": components["schemas"]["SurenessOut"];
                 };
             };
             /** @description Forbidden */
@@ -5330,15 +6148,6 @@ export interface operations {
             };
             /** @description Unprocessable Entity */
             422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description Service Unavailable */
-            503: {
                 headers: {
                     [name: string]: unknown;
                 };

@@ -14,7 +14,6 @@ const opened = new Map<string, Page>();
 /** What is planned and has no bench yet. */
 export const LATER = [
   'Placement',
-  'Coupler',
   'Mounts',
   'Axles & propshafts',
   'Alignment',

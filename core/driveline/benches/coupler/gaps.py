@@ -27,11 +27,16 @@ class Apart:
 
 
 def apart_of(inputs: CouplerInputs, needs: CouplerNeeds) -> Apart:
-    """Return the distance that the gaps are judged at: what is chosen goes before what was computed."""
-    if inputs.apart is not None:
-        limits = inputs.apart.either_way_mm
-        return Apart(link=Link(APART, inputs.apart.mm, limits or 0.0), is_chosen=True, is_sure=limits is not None)
-    plate = needs.apart
+    """Return the distance that the gaps are judged at: what is chosen goes before what was computed.
+
+    A chosen one without limits of its own is held as closely as the plate's own lengths hold theirs.
+    """
+    chosen, plate = inputs.apart, needs.apart
+    if chosen is not None:
+        limits, is_sure = chosen.either_way_mm, chosen.either_way_mm is not None
+        if limits is None and plate is not None:
+            limits, is_sure = plate.worst_mm, plate.is_sure
+        return Apart(link=Link(APART, chosen.mm, limits or 0.0), is_chosen=True, is_sure=is_sure)
     if plate is None:
         return Apart(link=None, is_chosen=False, is_sure=False)
     return Apart(link=Link(APART, plate.nominal_mm, plate.worst_mm), is_chosen=False, is_sure=plate.is_sure)

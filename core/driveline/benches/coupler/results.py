@@ -80,13 +80,21 @@ class StyleFacts(Result):
     length: str
 
 
-class Turning(Result):
+class AtSpeed(Result):
     """What turns, at the motor's top speed."""
 
     rim_ms: float | None
     hub_kg: float | None
     grade_mm_s: float | None
     force_n: float | None
+
+
+class Slid(Result):
+    """Lengths that can be dragged, as entered; ``None`` is not entered."""
+
+    motor_slide_mm: float | None
+    gearbox_slide_mm: float | None
+    to_face_mm: float | None
 
 
 class CouplerResult(Result):
@@ -101,7 +109,8 @@ class CouplerResult(Result):
     window: WindowResult | None
     alternatives: tuple[Alternative, ...]
     styles: tuple[StyleFacts, ...]
-    turning: Turning
+    at_speed: AtSpeed
+    placed: Slid
     order: tuple[str, ...]  # of assembly, with its holds
     queries: tuple[ToDo, ...]
     assumed: tuple[Assumed, ...]

@@ -13,7 +13,9 @@ from driveline.shafts.coupler import CouplerStyle
 
 SHAFT_MM: Final = 30.0  # drawn so thick while nobody measured it
 DEEP_MM: Final = 24.0  # of a machine that is seen behind its face
-FACE_MM: Final = 75.0  # and so far from the axis
+FACE_MM: Final = 64.0  # and so far from the axis
+WALL_MM: Final = 8.0
+INSIDE_MM: Final = 60.0  # of a bell-housing past the shaft's tip, while no hub says how long it is
 WIDER: Final = 1.7  # a hub over its shaft, while it is not known
 SPIDER_OF: Final = 0.92
 
@@ -41,13 +43,17 @@ def section_of(inputs: CouplerInputs, style: CouplerStyle, apart: Apart) -> tupl
         motor_d=motor.diameter_mm or SHAFT_MM,
         box_d=box.diameter_mm or SHAFT_MM,
     )
-    behind = max(drawn.apart, drawn.box_tip) + DEEP_MM
+    front = drawn.apart  # of what the gearbox's shaft comes out of: its face, or the wall behind its bell-housing
+    if box.stands_out.mm <= 0:
+        front = drawn.box_tip + (inputs.jaw.hub_length.mm + WALL_MM if inputs.jaw.hub_length else INSIDE_MM)
     blocks = [
         _block("machine", "Motor", -DEEP_MM, 0.0, drawn.motor_d / 2, FACE_MM),
-        _block("machine", "Gearbox", drawn.apart, drawn.apart + DEEP_MM, max(FACE_MM * 0.8, drawn.box_d), FACE_MM),
+        _block("machine", "Gearbox", front, front + DEEP_MM, drawn.box_d / 2, FACE_MM),
         _block("shaft", "Motor shaft", -DEEP_MM, drawn.motor_tip, 0.0, drawn.motor_d / 2),
-        _block("shaft", "Gearbox shaft", drawn.box_tip, behind, 0.0, drawn.box_d / 2),
+        _block("shaft", "Gearbox shaft", drawn.box_tip, front + DEEP_MM, 0.0, drawn.box_d / 2),
     ]
+    if front > drawn.apart:
+        blocks.append(_block("machine", "Bell-housing", drawn.apart, front, FACE_MM - WALL_MM, FACE_MM))
     if style is CouplerStyle.FLEXIBLE:
         return (*blocks, *_jaw_blocks(inputs, drawn))
     if style is CouplerStyle.CLUTCH:

@@ -10,7 +10,7 @@ from driveline.benches.coupler.hub_checks import allowed_parallel_mm, rim_mm
 from driveline.benches.coupler.inputs import CouplerInputs
 from driveline.benches.coupler.lay_out import LaidCoupler
 from driveline.benches.coupler.needs import CouplerNeeds
-from driveline.benches.coupler.results import CouplerResult, Turning
+from driveline.benches.coupler.results import AtSpeed, CouplerResult, Slid
 from driveline.benches.coupler.section import gap_results, section_of
 from driveline.benches.coupler.sheet import CouplerSheet, ShaftKind
 from driveline.benches.coupler.styles import alternatives, order_of, style_facts
@@ -46,7 +46,8 @@ def run(sheet: CouplerSheet, laid: LaidCoupler, needs: CouplerNeeds, judge: Judg
             window=found,
             alternatives=alternatives(inputs, apart) if style is CouplerStyle.FLEXIBLE else (),
             styles=style_facts(style),
-            turning=_turning(inputs, needs, style),
+            at_speed=_at_speed(inputs, needs, style),
+            placed=_placed(inputs),
             order=order_of(inputs, style) if style else (),
             queries=inputs.odd,
             assumed=_assumed(inputs, style, gaps),
@@ -85,7 +86,16 @@ def _engaged_mm(inputs: CouplerInputs, style: CouplerStyle, gaps: tuple[AxialGap
     return least_mm if length is None else min(least_mm, length.mm)
 
 
-def _turning(inputs: CouplerInputs, needs: CouplerNeeds, style: CouplerStyle | None) -> Turning:
+def _placed(inputs: CouplerInputs) -> Slid:
+    motor, box, face = inputs.jaw.motor_slide, inputs.jaw.gearbox_slide, inputs.hub.to_face
+    return Slid(
+        motor_slide_mm=motor.mm if motor else None,
+        gearbox_slide_mm=box.mm if box else None,
+        to_face_mm=face.mm if face else None,
+    )
+
+
+def _at_speed(inputs: CouplerInputs, needs: CouplerNeeds, style: CouplerStyle | None) -> AtSpeed:
     outside_mm = rim_mm(inputs, style) if style else None
     rpm, hub = needs.greatest_rpm, inputs.hub
     hub_kg = grade = force_n = None
@@ -96,7 +106,7 @@ def _turning(inputs: CouplerInputs, needs: CouplerNeeds, style: CouplerStyle | N
         grade = balance_grade_mm_s(eccentric_mm=inputs.runout_mm / 2, rpm=rpm)
         if hub_kg is not None:
             force_n = eccentric_force_n(mass_kg=hub_kg, eccentric_mm=inputs.runout_mm / 2, rpm=rpm)
-    return Turning(
+    return AtSpeed(
         rim_ms=None if outside_mm is None or rpm is None else outside_mm / 2000 * rpm * math.pi / 30,
         hub_kg=hub_kg,
         grade_mm_s=grade,

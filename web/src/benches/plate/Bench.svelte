@@ -3,13 +3,14 @@
   import type { BenchProps } from '../../job/benches';
   import { useEditor } from '../../job/job-editor.svelte';
   import Tabs from '../../lib/ui/Tabs.svelte';
+  import Downloads from '../../parts/Downloads.svelte';
+  import PartsPanel from '../../parts/PartsPanel.svelte';
+  import { viewOf } from '../../parts/sides';
   import ClockingPlot from './ClockingPlot.svelte';
-  import Downloads from './Downloads.svelte';
   import DrawingHead from './DrawingHead.svelte';
   import HoleSetup from './HoleSetup.svelte';
   import MotorPanel from './MotorPanel.svelte';
-  import PartsPanel from './PartsPanel.svelte';
-  import { PlateState, viewOf } from './plate.svelte';
+  import { PlateState } from './plate.svelte';
   import PlateDrawing from './PlateDrawing.svelte';
   import PlatePanel from './PlatePanel.svelte';
   import ScrewsPanel from './ScrewsPanel.svelte';
@@ -67,7 +68,13 @@
 {/snippet}
 
 {#snippet partsPanel()}
-  <PartsPanel checks={result.checks} {plate} {disabled} />
+  <PartsPanel
+    checks={result.checks}
+    parts={plate.parts}
+    shown={plate.part}
+    onshow={(key) => (plate.partKey = key)}
+    {disabled}
+  />
 {/snippet}
 
 <div class="flex h-full flex-col md:flex-row">

@@ -1,5 +1,6 @@
 <script lang="ts">
-  import { otherSide, sideWords, type PlateState } from './plate.svelte';
+  import { otherSide, sideWords } from '../../parts/sides';
+  import type { PlateState } from './plate.svelte';
 
   interface Props {
     plate: PlateState;

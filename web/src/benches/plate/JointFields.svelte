@@ -1,7 +1,8 @@
 <script lang="ts">
   import type { Joint, JointResult } from '../../api/types';
   import Fields from '../../measure/Fields.svelte';
-  import { jointForm, SLEEVES } from './fields';
+  import { jointForm } from '../../measure/screws';
+  import { SLEEVES } from './fields';
   import JointAnswer from './JointAnswer.svelte';
 
   interface Props {

@@ -1,7 +1,7 @@
 /** The forms of motor face, plate, build-up and screws, in the order in which their figures are taken. */
 import type { Joint, PlateSheet, Survey } from '../../api/types';
 import { fig, num } from '../../measure/figures';
-import { asked, choice, count, number, reading, settled, text, yesNo, type Form } from '../../measure/fields';
+import { asked, choice, count, number, reading, settled, text, type Form } from '../../measure/fields';
 
 type Face = PlateSheet['face'];
 type Plate = PlateSheet['plate'];
@@ -67,68 +67,6 @@ export const FLANGE_SCREWS: Form<Joint> = [
 export const STANDOFF_SCREWS: Form<Joint> = [
   reading('length', 'Length of the standoff screws', 'length', 'under the head'),
   reading('depth_behind', 'Depth of the hole in a leg', 'length', 'to the end of the drill'),
-];
-const SCREW: Form<Joint> = [
-  choice(
-    'property_class',
-    'Strength on the head',
-    [
-      ['8.8', '8.8'],
-      ['10.9', '10.9'],
-      ['12.9', '12.9'],
-      ['grade_5', 'grade 5'],
-      ['grade_8', 'grade 8'],
-    ],
-    'not known',
-  ),
-  choice(
-    'tapped',
-    'Screwed into',
-    [
-      ['steel', 'steel'],
-      ['cast_iron', 'cast iron'],
-      ['aluminium_wrought', 'aluminium, wrought'],
-      ['aluminium_cast', 'aluminium, cast'],
-    ],
-    'not known',
-  ),
-  number('tapped_mpa', 'Its tensile strength', [21, 2500], 'empty: usual for the material', 'MPa'),
-  choice(
-    'condition',
-    'Thread is',
-    [
-      ['dry', 'dry'],
-      ['oiled', 'oiled'],
-      ['threadlocker', 'threadlocker'],
-    ],
-    'not said',
-  ),
-  choice(
-    'surface',
-    'Clamped faces are',
-    [
-      ['dry', 'dry steel or iron'],
-      ['plated', 'plated or anodised'],
-      ['blasted', 'blasted'],
-    ],
-    'not said: least friction',
-  ),
-  yesNo('is_blind', 'The tapped holes', 'not said', ['end', 'go through']),
-  reading('washer', 'Washer, thickness', 'length', '0 where there is none'),
-  reading('head', 'Washer or head, diameter', 'length', 'empty: a socket head’s'),
-  reading('thread_depth', 'Full thread in the tapped hole', 'length', 'turns of a screw by hand × pitch'),
-  reading('countersink', 'Countersink of the tapped hole', 'length', '0 where there is none'),
-  reading('tightening', 'Tightened to', 'torque', 'empty: for 70 % of proof'),
-];
-/** What is asked of any joint, its thread being one of those that the core knows. */
-export const jointForm = (threads: readonly string[]): Form<Joint> => [
-  choice(
-    'thread',
-    'Thread',
-    threads.map((name) => [name, name] as const),
-    'not known',
-  ),
-  ...SCREW,
 ];
 export const SLEEVES: Form<Joint> = [
   asked(

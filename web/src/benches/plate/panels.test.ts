@@ -5,7 +5,7 @@ import { JobEditor } from '../../job/job-editor.svelte';
 import { aJob, AN_ANSWER, serve } from '../../test-support';
 import TestJob from '../../TestJob.svelte';
 import BuildUpFields from './BuildUpFields.svelte';
-import Downloads from './Downloads.svelte';
+import Downloads from '../../parts/Downloads.svelte';
 import DrawingHead from './DrawingHead.svelte';
 import HoleSetup from './HoleSetup.svelte';
 import JointFields from './JointFields.svelte';

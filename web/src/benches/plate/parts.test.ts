@@ -4,11 +4,10 @@ import type { PartResult } from '../../api/types';
 import { JobEditor } from '../../job/job-editor.svelte';
 import { aCheck, aJob, AN_ANSWER, serve } from '../../test-support';
 import TestJob from '../../TestJob.svelte';
-import DeliveryDialog from './DeliveryDialog.svelte';
-import { PlateState } from './plate.svelte';
-import { aPart, aPlate, aRelease, READ } from './plate-fixtures';
-import PartsPanel from './PartsPanel.svelte';
-import ReleaseDialog from './ReleaseDialog.svelte';
+import DeliveryDialog from '../../parts/DeliveryDialog.svelte';
+import { aPart, aRelease, READ } from './plate-fixtures';
+import PartsPanel from '../../parts/PartsPanel.svelte';
+import ReleaseDialog from '../../parts/ReleaseDialog.svelte';
 
 const onclose = vi.fn();
 const FAILING = aCheck({
@@ -162,11 +161,8 @@ describe('DeliveryDialog', () => {
 
 describe('PartsPanel', () => {
   const panel = (parts: PartResult[], disabled = false) => {
-    const plate = new PlateState(
-      () => aPlate(),
-      () => parts,
-    );
-    return screenOf(PartsPanel, { checks: [], plate, disabled });
+    const props = { checks: [], parts, shown: parts[0] ?? null, onshow: () => {}, disabled };
+    return screenOf(PartsPanel, props);
   };
   const region = () => within(screen.getByRole('region', { name: 'Adapter plate' }));
 

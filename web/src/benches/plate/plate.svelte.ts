@@ -1,14 +1,6 @@
-import type {
-  Drawing,
-  HoleResult,
-  PartResult,
-  PlateResult,
-  SurveyReading,
-  SurveyResult,
-} from '../../api/types';
+import type { HoleResult, PartResult, PlateResult, SurveyReading, SurveyResult } from '../../api/types';
+import { otherSide, sideWords, viewOf, type SideSeen } from '../../parts/sides';
 
-/** A part's first side, or it turned over: what they are called is the part's to say. */
-export type SideSeen = 'first' | 'second';
 export type SurveyOf = 'flange' | 'face';
 
 /** What is pointed at on the plate bench, which part and survey is looked at, and from which side. */
@@ -60,21 +52,6 @@ export class PlateState {
   turnOver(): void {
     this.side = otherSide(this.side);
   }
-}
-
-export function otherSide(side: SideSeen): SideSeen {
-  return side === 'first' ? 'second' : 'first';
-}
-
-export function viewOf(part: PartResult, side: SideSeen): Drawing | null {
-  return part.views.find((view) => view.side === side)?.drawing ?? null;
-}
-
-/** A side in words, with its article; before there is a part, a plate's. */
-export function sideWords(part: PartResult | null, side: SideSeen): string {
-  const usual = side === 'first' ? 'engine side' : 'gearbox side';
-  const words = part?.views.find((view) => view.side === side)?.called ?? usual;
-  return words.endsWith('side') ? `the ${words}` : words;
 }
 
 /** The points a reading goes between. */

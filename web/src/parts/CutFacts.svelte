@@ -1,6 +1,6 @@
 <script lang="ts">
-  import type { PartResult } from '../../api/types';
-  import { useUnits } from '../../measure/units.svelte';
+  import type { PartResult } from '../api/types';
+  import { useUnits } from '../measure/units.svelte';
 
   let { cut }: { cut: PartResult['cut'] } = $props();
   const units = useUnits();

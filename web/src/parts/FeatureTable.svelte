@@ -1,7 +1,7 @@
 <script lang="ts">
-  import type { Feature, FeatureRow } from '../../api/types';
-  import VerdictMark from '../../lib/ui/VerdictMark.svelte';
-  import { useUnits } from '../../measure/units.svelte';
+  import type { Feature, FeatureRow } from '../api/types';
+  import VerdictMark from '../lib/ui/VerdictMark.svelte';
+  import { useUnits } from '../measure/units.svelte';
 
   interface Props {
     features: readonly Feature[];

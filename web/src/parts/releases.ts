@@ -1,8 +1,8 @@
 /** Releasing a part and signing for what came back: the calls, with the server's refusals as words. */
-import type { System } from '../../measure/figures';
-import { answered, client } from '../../api/client';
-import type { FeatureRow, Measure, PartResult, Turning } from '../../api/types';
-import type { SideSeen } from './plate.svelte';
+import type { System } from '../measure/figures';
+import { answered, client } from '../api/client';
+import type { FeatureRow, Measure, PartResult, Turning } from '../api/types';
+import type { SideSeen } from './sides';
 
 export interface Confirmed {
   side: SideSeen;

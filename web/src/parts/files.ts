@@ -1,5 +1,5 @@
 /** Files of a job: a drawing always belongs to a saved revision, so edits are saved first. */
-import type { JobEditor } from '../../job/job-editor.svelte';
+import type { JobEditor } from '../job/job-editor.svelte';
 
 export async function saveThenFetch(editor: JobEditor, path: string): Promise<void> {
   if (await editor.save()) fetchFile(editor, path);

@@ -1,14 +1,14 @@
 <script lang="ts">
-  import { Refusal } from '../../api/client';
-  import type { Check, PartResult, Turning } from '../../api/types';
-  import { useEditor } from '../../job/job-editor.svelte';
-  import Button from '../../lib/ui/Button.svelte';
-  import Dialog from '../../lib/ui/Dialog.svelte';
-  import VerdictMark from '../../lib/ui/VerdictMark.svelte';
+  import { Refusal } from '../api/client';
+  import type { Check, PartResult, Turning } from '../api/types';
+  import { useEditor } from '../job/job-editor.svelte';
+  import Button from '../lib/ui/Button.svelte';
+  import Dialog from '../lib/ui/Dialog.svelte';
+  import VerdictMark from '../lib/ui/VerdictMark.svelte';
   import PartPicture from './PartPicture.svelte';
-  import { sideWords, type SideSeen } from './plate.svelte';
+  import { sideWords, type SideSeen } from './sides';
   import { release } from './releases';
-  import { useUnits } from '../../measure/units.svelte';
+  import { useUnits } from '../measure/units.svelte';
 
   interface Props {
     part: PartResult;

@@ -1,8 +1,8 @@
 <script lang="ts">
-  import type { PartResult } from '../../api/types';
-  import { sideWords } from './plate.svelte';
+  import type { PartResult } from '../api/types';
+  import { sideWords } from './sides';
 
-  import { useUnits } from '../../measure/units.svelte';
+  import { useUnits } from '../measure/units.svelte';
   interface Props {
     part: PartResult;
   }

@@ -1,23 +1,24 @@
 <script lang="ts">
-  import type { Check, PartResult } from '../../api/types';
-  import { useEditor } from '../../job/job-editor.svelte';
-  import { clockTime } from '../../lib/format';
-  import Button from '../../lib/ui/Button.svelte';
+  import type { Check, PartResult } from '../api/types';
+  import { useEditor } from '../job/job-editor.svelte';
+  import { clockTime } from '../lib/format';
+  import Button from '../lib/ui/Button.svelte';
   import CutFacts from './CutFacts.svelte';
   import DeliveryDialog from './DeliveryDialog.svelte';
   import { fetchFile } from './files';
   import HoleTable from './HoleTable.svelte';
-  import type { PlateState } from './plate.svelte';
   import ReleaseDialog from './ReleaseDialog.svelte';
   import { releasedFile } from './releases';
 
-  import { useUnits } from '../../measure/units.svelte';
+  import { useUnits } from '../measure/units.svelte';
   interface Props {
     checks: readonly Check[];
-    plate: PlateState;
+    parts: readonly PartResult[];
+    shown: PartResult | null; // the one in the drawing
+    onshow: (key: string) => void;
     disabled: boolean;
   }
-  let { checks, plate, disabled }: Props = $props();
+  let { checks, parts, shown, onshow, disabled }: Props = $props();
   const units = useUnits();
   const editor = useEditor();
   let releasing = $state.raw<PartResult | null>(null);
@@ -25,13 +26,13 @@
 </script>
 
 <div class="flex flex-col gap-4 px-3 py-3 text-[13px]">
-  {#each plate.parts as part (part.key)}
+  {#each parts as part (part.key)}
     {@const { cut, released } = part}
     <section aria-label={part.title}>
       <div class="flex items-baseline justify-between gap-2">
         <h2 class="text-[14px]">{part.title}</h2>
-        {#if plate.parts.length > 1}
-          <button class="text-brass underline underline-offset-2" onclick={() => (plate.partKey = part.key)}
+        {#if parts.length > 1}
+          <button class="text-brass underline underline-offset-2" onclick={() => onshow(part.key)}
             >look at it</button
           >
         {/if}
@@ -98,7 +99,7 @@
     <p class="text-ink-dim">Parts to cut are listed here as soon as they can be drawn.</p>
   {/each}
 </div>
-{#if plate.part}<HoleTable part={plate.part} />{/if}
+{#if shown}<HoleTable part={shown} />{/if}
 {#if releasing}<ReleaseDialog part={releasing} {checks} onclose={() => (releasing = null)} />{/if}
 {#if receiving?.released}
   <DeliveryDialog part={receiving} released={receiving.released} onclose={() => (receiving = null)} />

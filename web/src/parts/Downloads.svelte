@@ -1,10 +1,10 @@
 <script lang="ts">
-  import type { PartResult } from '../../api/types';
-  import { useEditor } from '../../job/job-editor.svelte';
-  import Button from '../../lib/ui/Button.svelte';
-  import { useUnits } from '../../measure/units.svelte';
+  import type { PartResult } from '../api/types';
+  import { useEditor } from '../job/job-editor.svelte';
+  import Button from '../lib/ui/Button.svelte';
+  import { useUnits } from '../measure/units.svelte';
   import { saveThenFetch } from './files';
-  import type { SideSeen } from './plate.svelte';
+  import type { SideSeen } from './sides';
 
   interface Props {
     side: SideSeen;

@@ -1,6 +1,6 @@
 <script lang="ts">
-  import type { Drawing } from '../../api/types';
-  import { boundsOf, pathData } from '../../drawing/shapes';
+  import type { Drawing } from '../api/types';
+  import { boundsOf, pathData } from '../drawing/shapes';
 
   interface Props {
     drawing: Drawing;

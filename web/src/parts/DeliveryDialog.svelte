@@ -1,10 +1,10 @@
 <script lang="ts">
-  import { Refusal } from '../../api/client';
-  import type { Feature, FeatureRow, Measure, PartResult, ReleaseState } from '../../api/types';
-  import { useEditor } from '../../job/job-editor.svelte';
-  import Button from '../../lib/ui/Button.svelte';
-  import Dialog from '../../lib/ui/Dialog.svelte';
-  import { useReader } from '../../measure/reader';
+  import { Refusal } from '../api/client';
+  import type { Feature, FeatureRow, Measure, PartResult, ReleaseState } from '../api/types';
+  import { useEditor } from '../job/job-editor.svelte';
+  import Button from '../lib/ui/Button.svelte';
+  import Dialog from '../lib/ui/Dialog.svelte';
+  import { useReader } from '../measure/reader';
   import FeatureTable from './FeatureTable.svelte';
   import { judged, signed } from './releases';
 

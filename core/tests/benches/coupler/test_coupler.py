@@ -1,0 +1,215 @@
+import copy
+from itertools import product
+from typing import Any
+from unittest import TestCase
+
+from driveline.checks import Check, Verdict
+from driveline.job.evaluate import evaluate
+from driveline.job.file import JobFile
+from driveline.job.registry import JobResultBase
+from tests.demo import demo_json
+
+STYLES = ("rigid", "flexible", "clutch", "spline")
+HUB = {
+    "to_face": {"text": "6 mm", "tool": "caliper"},
+    "reach": {"text": "21.4 mm", "tool": "caliper"},
+    "pilot_depth": {"text": "18 mm", "tool": "depth_gauge"},
+    "chamfers": {"text": "1.5 mm"},
+    "flange": {"text": "150 mm"},
+    "flange_thickness": {"text": "10 mm"},
+}
+
+
+def wren(style: str = "flexible", **changes: Any) -> JobResultBase:
+    """Wren with another style, and with fields of the coupler changed: hub__fit="H7/p6"."""
+    return evaluate(JobFile.model_validate(wren_json(style, **changes)))
+
+
+def wren_json(style: str = "flexible", **changes: Any) -> dict[str, Any]:
+    data = demo_json("wren")
+    data["sheets"]["ratios"]["coupler"] = style
+    coupler = data["sheets"]["coupler"]
+    coupler["gearbox_shaft"]["spline"]["starts"] = {"text": "4 mm", "tool": "caliper"}
+    for path, value in changes.items():
+        *parents, last = path.split("__")
+        place = coupler
+        for name in parents:
+            place = place.setdefault(name, {})
+        place[last] = value
+    return data
+
+
+def mm(text: float, u: float = 0.05) -> dict[str, Any]:
+    return {"text": f"{text} mm", "u": u}
+
+
+def check_of(result: JobResultBase, key: str) -> Check:
+    return next(check for check in result.checks if check.key == key)
+
+
+class LengthwiseTest(TestCase):
+    def test_a_failing_gap_is_solved_by_the_faces_distance_and_the_plate_follows(self) -> None:
+        before = wren()
+        self.assertIs(check_of(before, "coupler.gap_spider").verdict, Verdict.FAILS)
+        middle = before.coupler.window.middle_mm
+        self.assertFalse([check for check in before.checks if check.key == "plate.faces_apart"])
+        after = wren(apart=mm(middle, 0.03))
+        self.assertIs(check_of(after, "coupler.gap_spider").verdict, Verdict.TIGHT)
+        follows = check_of(after, "plate.faces_apart")
+        self.assertIs(follows.verdict, Verdict.FAILS)  # its 10 mm are not what was chosen
+        self.assertIn("coupler.apart", follows.inputs)
+
+    def test_a_chosen_distance_is_never_overwritten(self) -> None:
+        result = wren(apart=mm(14.0))
+        self.assertEqual((result.coupler.apart_mm, result.coupler.apart_is_chosen), (14.0, True))
+        self.assertEqual(result.coupler.plate_apart_mm, 10.0)
+
+    def test_by_hand_the_hub_gap_is_what_the_tape_says(self) -> None:
+        """Tip behind its face 77.9 - 12 = 65.9; 10 + 65.9 - 54.6 - 0.5 - 0.5 = 20.3 mm."""
+        gap = next(one for one in wren().coupler.gaps if one.key == "spider")
+        self.assertAlmostEqual(gap.nominal_mm or 0, 20.3, places=9)
+
+    def test_the_bar_is_taken_off_and_has_its_own_limits(self) -> None:
+        self.assertIs(check_of(wren(gearbox_shaft__bar=None), "coupler.gap_spider").verdict, Verdict.NOT_KNOWN)
+        wide = next(one for one in wren(gearbox_shaft__bar=mm(12, 0.5)).coupler.gaps if one.key == "spider")
+        tight = next(one for one in wren(gearbox_shaft__bar=mm(12, 0.05)).coupler.gaps if one.key == "spider")
+        self.assertGreater(wide.worst_mm or 0, tight.worst_mm or 0)
+
+    def test_every_corner_of_the_limits_lies_within_the_extremes(self) -> None:
+        for style in STYLES:
+            for gap in wren(style, **{f"hub__{name}": value for name, value in HUB.items()}).coupler.gaps:
+                if gap.nominal_mm is None or gap.worst_mm is None:
+                    continue
+                corners = [
+                    sum(one.length_mm + sign * one.either_way_mm for one, sign in zip(gap.shares, signs, strict=True))
+                    for signs in product((-1, 1), repeat=len(gap.shares))
+                ]
+                with self.subTest(style, gap=gap.key):
+                    self.assertAlmostEqual(min(corners), gap.nominal_mm - gap.worst_mm, places=9)
+                    self.assertAlmostEqual(max(corners), gap.nominal_mm + gap.worst_mm, places=9)
+
+    def test_where_no_distance_does_it_says_what_to_take_better(self) -> None:
+        window = wren(motor_shaft__reading=mm(54.6, 0.6)).coupler.window
+        self.assertFalse(window.is_open)
+        self.assertIn("tip of the motor shaft", window.tighten)
+        check = check_of(wren(motor_shaft__reading=mm(54.6, 0.6)), "coupler.window")
+        self.assertIs(check.verdict, Verdict.FAILS)
+
+    def test_what_to_take_better_and_to_what_opens_the_window(self) -> None:
+        told = wren(motor_shaft__reading=mm(54.6, 0.6)).coupler.window.tighten
+        to_mm = float(told.split("⟨")[1].split("|")[0])
+        self.assertTrue(wren(motor_shaft__reading=mm(54.6, 0.999 * to_mm / 3**0.5)).coupler.window.is_open)
+        self.assertFalse(wren(motor_shaft__reading=mm(54.6, 1.02 * to_mm / 3**0.5)).coupler.window.is_open)
+
+    def test_a_length_without_its_limits_settles_nothing(self) -> None:
+        bare = check_of(wren(jaw__motor_slide={"text": "0.5 mm"}), "coupler.gap_motor_engaged")
+        self.assertIs(bare.verdict, Verdict.NOT_KNOWN)
+        self.assertIn("±", " ".join(bare.missing))
+
+
+class StylesTest(TestCase):
+    def test_each_style_has_its_gaps_its_bodies_and_its_order(self) -> None:
+        for style in STYLES:
+            changes = {f"hub__{name}": value for name, value in HUB.items()}
+            changes |= {"clutch__flywheel_out": mm(70), "clutch__stood_at": mm(-60), "clutch__travel": mm(1)}
+            result = wren(style, **changes).coupler
+            with self.subTest(style):
+                self.assertTrue(result.gaps)
+                self.assertTrue(all(gap.nominal_mm is not None for gap in result.gaps), result.gaps)
+                self.assertGreater(len(result.blocks), 5)
+                self.assertEqual([one.key for one in result.styles if one.is_chosen], [style])
+                self.assertIn("HOLD: the key is in its way", " ".join(result.order))
+
+    def test_trying_another_style_and_going_back_loses_nothing(self) -> None:
+        there = wren_json("flexible")
+        back = copy.deepcopy(there)
+        back["sheets"]["ratios"]["coupler"] = "rigid"
+        evaluate(JobFile.model_validate(back))
+        back["sheets"]["ratios"]["coupler"] = "flexible"
+        same = evaluate(JobFile.model_validate(back))
+        self.assertEqual(same.coupler, evaluate(JobFile.model_validate(there)).coupler)
+
+    def test_before_anything_of_it_is_entered_nothing_is_asked(self) -> None:
+        data = demo_json("wren")
+        del data["sheets"]["coupler"]
+        checks = evaluate(JobFile.model_validate(data)).checks
+        self.assertFalse([check for check in checks if check.bench == "coupler"])
+
+
+class StrengthTest(TestCase):
+    def test_by_hand_the_key_of_wren(self) -> None:
+        """10 × 8 key, t₁ 5: 0.5 × 340 × 3 × 45 × 35/2 = 401 625 N·mm."""
+        self.assertAlmostEqual(check_of(wren(), "coupler.motor_joint").capacity or 0, 401.625)
+
+    def test_key_and_fit_never_add_up(self) -> None:
+        by_fit = "H7/s6"
+        key = check_of(wren(), "coupler.motor_joint").capacity or 0
+        both = check_of(wren(hub__fit=by_fit), "coupler.motor_joint").capacity or 0
+        fit = check_of(wren(hub__fit=by_fit, motor_shaft__key__bearing_mpa=1), "coupler.motor_joint").capacity or 0
+        self.assertGreater(fit, 0)
+        self.assertAlmostEqual(both, max(key, fit))
+
+    def test_more_torque_never_a_better_margin(self) -> None:
+        margins: list[dict[str, float]] = []
+        for torque in ("150 Nm", "235 Nm", "300 Nm"):
+            data = wren_json("rigid", weld__leg=mm(5), weld__diameter=mm(62), weld__electrode_mpa=482)
+            data["sheets"]["coupler"]["weld"] |= {"is_inspected": False, "cycles": 100_000}
+            data["sheets"]["brief"]["motor"]["peak_torque"] = {"text": torque}
+            checks = evaluate(JobFile.model_validate(data)).checks
+            margins.append({c.key: c.margin for c in checks if c.bench == "coupler" and c.margin is not None})
+        self.assertIn("coupler.weld_often", margins[0])
+        for less, more in zip(margins, margins[1:], strict=False):
+            for key, margin in more.items():
+                self.assertLessEqual(margin, less[key] + 1e-9, key)
+
+    def test_a_tighter_fit_wants_more_heat_and_stresses_the_hub_more(self) -> None:
+        loose, tight = wren(hub__fit="H7/n6"), wren(hub__fit="H7/s6")
+        for key in ("coupler.heat", "coupler.hub_stress"):
+            self.assertLess(check_of(tight, key).margin or 0, check_of(loose, key).margin or 0)
+
+    def test_a_hub_beside_a_seal_is_not_cooked(self) -> None:
+        self.assertIs(check_of(wren(hub__fit="H7/s6", hub__beside="seals"), "coupler.heat").verdict, Verdict.FAILS)
+
+    def test_a_sliding_fit_wants_no_heat(self) -> None:
+        check = check_of(wren(hub__fit="H7/g6"), "coupler.heat")
+        self.assertEqual((check.demand, check.verdict), (0.0, Verdict.HOLDS))
+
+
+class SenselessTest(TestCase):
+    """Each is asked about by its field, and what hangs on it is not known."""
+
+    def test_what_can_not_be_is_asked_about_by_name(self) -> None:
+        key = {"width": mm(40), "height": mm(8), "shaft_depth": mm(5)}
+        cases: list[tuple[str, Any, str]] = [
+            ("hub__outside", mm(30), "coupler.hub.outside"),
+            ("hub__seat", mm(60), "coupler.hub.seat"),
+            ("motor_shaft__bore", mm(40), "coupler.motor_shaft.bore"),
+            ("gearbox_shaft__spline__root", mm(30), "coupler.gearbox_shaft.spline.root"),
+            ("motor_shaft__key", {"length": mm(45), "ends": "square", **key}, "coupler.motor_shaft.key.width"),
+            ("jaw__engaged", mm(60), "coupler.jaw.engaged"),
+            ("jaw__gap_greatest", mm(10), "coupler.jaw.gap_greatest"),
+        ]
+        for path, value, field in cases:
+            result = wren(**{path: value})
+            with self.subTest(path):
+                self.assertIn(field, [query.field for query in result.coupler.queries])
+                self.assertIn(field, [todo.field for todo in result.coupler.to_do])
+
+    def test_what_no_sheet_can_say_is_refused(self) -> None:
+        for path, value in (
+            ("gearbox_shaft__spline__teeth", 0),
+            ("hub__length", {"text": "-45 mm"}),
+            ("motor_shaft__taper__one_in", 0),
+            ("jaw__temperature", 0.5),
+        ):
+            with self.subTest(path), self.assertRaises(ValueError):
+                wren(**{path: value})
+
+
+class HubPartTest(TestCase):
+    def test_the_hub_is_a_part_with_all_that_its_checks_count_on_written_on_it(self) -> None:
+        data = wren_json("rigid", bolts__count=6, bolts__circle=mm(120), bolts__hole=mm(8.4))
+        data["sheets"]["coupler"]["hub"] |= HUB
+        part = next(one for one in evaluate(JobFile.model_validate(data)).parts if one.key == "coupler.hub")
+        self.assertEqual([hole.id for hole in part.hole_table], ["B1", "B2", "B3", "B4", "B5", "B6", "bore"])
+        self.assertEqual(part.cut.thickness_mm, 45)

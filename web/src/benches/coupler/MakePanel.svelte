@@ -1,0 +1,36 @@
+<script lang="ts">
+  import type { CouplerResult } from '../../api/types';
+  import { useUnits } from '../../measure/units.svelte';
+
+  interface Props {
+    result: CouplerResult;
+  }
+  let { result }: Props = $props();
+  const units = useUnits();
+  const turning = $derived(result.at_speed);
+</script>
+
+<div class="px-4 py-3">
+  <h2>In this order</h2>
+  <ol class="mt-1 flex list-decimal flex-col gap-1.5 pl-5">
+    {#each result.order as step (step)}
+      <li class={[step.startsWith('HOLD') && 'bg-brass-wash px-1 font-semibold']}>{step}</li>
+    {/each}
+  </ol>
+  <h2 class="mt-5">At the motor’s top speed</h2>
+  <dl class="grid grid-cols-[1fr_auto] gap-x-4 gap-y-1 text-[13px]">
+    <dt>rim</dt>
+    <dd class="text-right figures">{units.figure(turning.rim_ms, 'm/s', 0)}</dd>
+    <dt>hub’s mass, about</dt>
+    <dd class="text-right figures">{units.figure(turning.hub_kg, 'kg', 2)}</dd>
+    <dt>balance grade of its runout alone</dt>
+    <dd class="text-right figures">
+      {typeof turning.grade_mm_s === 'number' ? `G ${turning.grade_mm_s.toFixed(1)}` : '–'}
+    </dd>
+    <dt>force out of balance</dt>
+    <dd class="text-right figures">{units.figure(turning.force_n, 'N', 0)}</dd>
+  </dl>
+  <p class="mt-3 text-[13px] text-ink-dim">
+    A coupler that lets go goes through the floor: keep the bell-housing closed and stand clear of its plane.
+  </p>
+</div>
