@@ -6,8 +6,9 @@ from unittest import mock
 
 from django.contrib.staticfiles.testing import StaticLiveServerTestCase
 from django.core.management import call_command
-from jobs.beside import wait_until_idle
 from playwright.sync_api import Browser, BrowserContext, Page, Playwright, expect, sync_playwright
+
+from jobs.beside import wait_until_idle
 
 PASSWORD = "only-for-tests"
 FLAGS = [

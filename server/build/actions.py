@@ -25,7 +25,7 @@ class Held(Exception):
 
 @transaction.atomic
 def release_part(
-    *, job: Job, author: User, based_on: int, part: PartKey, side: Seen, runs: Turning, despite: str
+    *, job: Job, author: User, based_on: int, part: PartKey, side: Seen, runs: Turning | None, despite: str
 ) -> Release:
     """Return a part of the newest saved version, released.
 
@@ -41,7 +41,9 @@ def release_part(
     file = job_file(job, saved_sheets(newest))
     drawn_part = REGISTRY.part(file, part)
     drawn = runs_seen_from(drawn_part, side)
-    if drawn is not runs:
+    if drawn is not None and runs is None:
+        raise Held("Say which way the part's numbers run, seen from that side.")
+    if drawn is not None and runs is not None and drawn is not runs:
         raise Held(
             f"Seen from that side the drawing's holes run {drawn.value}; you saw them run {runs.value}. "
             "One of them is mirrored: look at the part again before anything is cut."

@@ -36,7 +36,9 @@ class ReleaseIn(Input):
     based_on: int = Field(ge=1)
     part: PartKey
     side: Seen
-    confirmed_runs: Turning = Field(description="Which way the part's numbers run, seen from that side")
+    confirmed_runs: Turning | None = Field(
+        default=None, description="Which way the part's numbers run, seen from that side; of one that has three or more"
+    )
     despite: Words = Field(default="", description="Why it is released while a check fails")
 
 

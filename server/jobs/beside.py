@@ -19,7 +19,7 @@ _LIST: Final = TypeAdapter(tuple[Sureness, ...])
 
 
 def sureness_beside(file: JobFileBase) -> tuple[Sureness, ...] | None:
-    """Return how sure each margin of a job is, by the core's own command; ``None`` while another's is under way here."""
+    """Return how sure each margin of a job is, by the core's command; ``None`` while another's is under way."""
     if not _ONE_AT_A_TIME.acquire(blocking=False):
         return None
     try:

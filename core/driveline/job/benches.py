@@ -47,6 +47,9 @@ def _coupler_needs(given: Given) -> CouplerNeeds:
         design_nm=ratios.coupler_load.design_nm,
         overrun_nm=ratios.coupler_load.overrun_nm,
         greatest_rpm=ratios.coupler_load.greatest_rpm,
+        rotor_kgm2=given.sheet(BRIEF).motor.inertia_kgm2,
+        vehicle_kgm2=ratios.coupler_load.vehicle_kgm2,
+        overall_ratio=ratios.coupler_load.overall_ratio,
         apart=None
         if stack is None
         else FacesApart(nominal_mm=stack.nominal_mm, worst_mm=stack.worst_mm, is_sure=stack.is_sure),

@@ -2,12 +2,15 @@
 
 from dataclasses import dataclass, field
 from functools import cached_property
+from typing import Final
 
 from driveline.drawing.plate import PlateHole
 from driveline.flat.holes import Disc, Ligament, ligaments
 from driveline.flat.outline import Edge, OutlineVertex
 from driveline.parts.records import FrozenReading
 from driveline.tables.materials import PlateMaterial
+
+FEWEST_HANDED: Final = 3  # holes: two run neither way round
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -66,6 +69,11 @@ class FlatPart:
     def ligaments(self) -> tuple[Ligament, ...]:
         """What is left between its holes, the least share of what is wanted first."""
         return ligaments(self.discs, factor=self.ligament_factor)
+
+    @property
+    def is_handed(self) -> bool:
+        """Whether its numbered holes tell it from its mirror image."""
+        return len(self.drilled) >= FEWEST_HANDED
 
     @property
     def drilled(self) -> tuple[PlateHole, ...]:

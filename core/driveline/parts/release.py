@@ -34,8 +34,13 @@ def letter_after(letter: str | None) -> str:
     return letter_after(head or None) + LETTERS[0]
 
 
-def runs_seen_from(part: FlatPart, side: Seen) -> Turning:
-    """Return which way round a part's numbered holes run, seen from a side: what tells it from its mirror image."""
+def runs_seen_from(part: FlatPart, side: Seen) -> Turning | None:
+    """Return which way round a part's numbered holes run, seen from a side: what tells it from its mirror image.
+
+    ``None`` of a part that is its own mirror image.
+    """
+    if not part.is_handed:
+        return None
     first = part.drilled[0].kind
     about = np.array([[hole.x_mm, hole.y_mm] for hole in part.drilled if hole.kind == first])
     about = about - about.mean(axis=0)

@@ -116,6 +116,7 @@ class PartResult(Result):
     key: PartKey
     title: str
     look_at: str  # what to hold it against before it is released
+    is_handed: bool  # its numbered holes tell it from its mirror image
     views: tuple[PartView, ...]  # from its first side, and turned over
     hole_table: tuple[HoleRow, ...]
     ligaments: tuple[LigamentResult, ...]

@@ -20,6 +20,7 @@ def part_state(part: FlatPart, *, job_name: str, records: BuildRecords) -> PartR
         key=part.key,
         title=part.title,
         look_at=part.look_at,
+        is_handed=part.is_handed,
         views=tuple(
             PartView(side=side, called=called, drawing=drawing)
             for side, called, drawing in zip(sides, part.sides, drawings, strict=True)

@@ -18,6 +18,9 @@ FREE: Final = tuple(
         r"^margins\.",  # what is wanted
         r"^brief\.wanted\.",
         r"\.(wanted_apart|wanted_ligament_factor)$",
+        r"^coupler\.(tip_clear|face_clear|jaw\.tip_gap)$",
+        r"^coupler\.apart$",  # chosen; while it is empty the plate's own distance is judged
+        r"^coupler\.weld\b",  # while nothing is said of one, the hub is not welded
         # A face's wanted place is asked for by the builder: no terminals, no window.
         r"^plate\.(face\.terminals_(at|arc)|plate\.terminals_(from|to))$",
         r"^ratios\.(choice|compared)\b",  # choices between options
@@ -50,6 +53,9 @@ USUAL: Final = tuple(
         r"^brief\.vehicle\.(crr|tyre_grip)$",
         r"^plate\.\w+_joint\.(head|tapped_mpa|tightening)$|\.joint\.(head|tapped_mpa|tightening)$",
         r"^brief\.motor\.inertia_kgm2$",
+        r"^coupler\.\w+_shaft\.key\.bearing_mpa$",
+        r"^coupler\.jaw\.(temperature|shock|starts)$",
+        r"^coupler\.(allowed_parallel|stiffness_nm_per_rad)$",
     )
 )
 

@@ -39,6 +39,30 @@ STANDOFFS: Final = {
         "depth_behind": {"text": "30 mm"},
     },
 }
+HUB: Final = {
+    "to_face": {"text": "6 mm", "tool": "caliper"},
+    "reach": {"text": "21.4 mm", "tool": "caliper"},
+    "pilot_depth": {"text": "18 mm", "tool": "depth_gauge"},
+    "chamfers": {"text": "1.5 mm"},
+    "flange": {"text": "150 mm"},
+    "flange_thickness": {"text": "10 mm"},
+}
+BOLTS: Final = {
+    "count": 6,
+    "circle": {"text": "120 mm"},
+    "hole": {"text": "9 mm"},
+    "joint": {"thread": "M8", "property_class": "10.9", "condition": "oiled", "tapped": "steel"},
+}
+KEPT_CLUTCH: Final = {
+    "clamp_n": 4200,
+    "friction": 0.3,
+    "lining_outside": {"text": "200 mm"},
+    "lining_inside": {"text": "130 mm"},
+    "faces": 2,
+    "flywheel_out": {"text": "80 mm", "tool": "caliper"},
+    "stood_at": {"text": "-69.4 mm", "tool": "caliper"},
+    "travel": {"text": "1.5 mm"},
+}
 SCALED: Final = (  # what is made larger or smaller, by a factor of its own
     ("brief", "motor", "peak_torque", "Nm"),
     ("brief", "motor", "peak_power", "kW"),
@@ -204,6 +228,30 @@ def _plate(draw: st.DrawFn, plate: Job) -> None:
         build["ring"] = {"thickness": {"text": "8 mm", "tool": "caliper"}, "inside": {"text": "200 mm"}}
 
 
+def _coupler(draw: st.DrawFn, coupler: Job) -> None:
+    coupler["hub"].update(copy.deepcopy(HUB), fit=draw(st.sampled_from(("H7/g6", "H7/k6", "H7/s6"))))
+    coupler["bolts"] = copy.deepcopy(BOLTS)
+    coupler["clutch"] = copy.deepcopy(KEPT_CLUTCH)
+    coupler["apart"] = draw(st.sampled_from((None, {"text": "10.7 mm"}, {"text": "12 mm", "tool": "caliper"})))
+    coupler["jaw"]["way"] = draw(st.sampled_from(("spider_kept", "spider_drilled", "shaft_cut")))
+    coupler["jaw"]["cut_off"] = {"text": "3 mm", "tool": "caliper"}
+    coupler["gearbox_shaft"]["spline"]["starts"] = {"text": "4 mm", "tool": "caliper"}
+    if draw(st.booleans()):
+        coupler["weld"] = {
+            "leg": text(draw(st.floats(2, 8)), "mm"),
+            "diameter": text(62, "mm"),
+            "electrode_mpa": 482,
+            "is_inspected": draw(st.booleans()),
+            "cycles": 100_000,
+        }
+    kind = draw(st.sampled_from(("keyed", "keyed", "tapered", "splined")))
+    coupler["motor_shaft"].update(
+        kind=kind,
+        taper={"length": text(40, "mm"), "one_in": 10, "nut": "M12", "tightening": text(80, "Nm")},
+        spline={"teeth": 26, "root": text(32, "mm"), "hub": "hardened"},
+    )
+
+
 @st.composite
 def jobs(draw: st.DrawFn) -> Job:
     """Draw a job file that its model takes."""
@@ -219,6 +267,7 @@ def jobs(draw: st.DrawFn) -> Job:
         if draw(st.booleans()):  # put right, so that other checks come to the fore
             sheets["plate"]["survey"]["readings"][11]["reading"]["text"] = "96.47"
         _plate(draw, sheets["plate"])
+        _coupler(draw, sheets["coupler"])
     return job
 
 
@@ -243,6 +292,11 @@ def full_job(field: str) -> Job:
         clutch={"greatest_rpm": text(8000, "rpm"), "flywheel_diameter": text(240, "mm"), "flywheel_limit_mpa": 60},
     )
     sheets["ratios"]["choice"]["reduction"] = "1.75 box" if field == "brief.motor.greatest_rpm" else None
+    if field.startswith("coupler."):
+        sheets["ratios"]["coupler"] = "flexible"
+    if field == "coupler.hub.hub_rz_um":
+        sheets["coupler"]["hub"]["fit"] = "H7/s6"
+        sheets["coupler"]["motor_shaft"]["key"]["bearing_mpa"] = 1
     plate = sheets["plate"]
     plate["face"].update(depth_behind=text(18, "mm"), counterbore=text(18, "mm"), counterbore_depth=text(2, "mm"))
     if field.endswith("motor_joint.thread_depth"):

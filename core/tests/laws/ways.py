@@ -41,6 +41,13 @@ WORSE: Final = (
     Way("brief.vehicle.cda_m2", "", ("road.top_speed", "road.cruise")),
     Way("brief.vehicle.crr", "", ("road.top_speed", "road.cruise", "road.hill_start")),
     Way("plate.face.overhang", "mm", ("plate.",)),
+    Way("brief.motor.peak_torque", "Nm", ("coupler.motor_joint", "coupler.gearbox_joint", "coupler.spider")),
+    Way("brief.motor.greatest_rpm", "rpm", ("coupler.spun", "coupler.motor_joint")),
+    Way("coupler.motor_shaft.end_float", "mm", ("coupler.gap_spider", "coupler.gap_motor_hub_back")),
+    Way("coupler.jaw.temperature", "", ("coupler.spider",)),
+    Way("coupler.jaw.outside", "mm", ("coupler.spun",)),
+    Way("coupler.hub.hub_rz_um", "", ("coupler.motor_joint",)),
+    Way("coupler.runout", "mm", ("coupler.runout",)),
     Way("plate.plate.concentricity", "mm", ("plate.on_centre", "plate.misalignment")),
     Way("plate.plate.register_plays.0", "mm", ("plate.on_centre", "plate.misalignment")),
     Way("plate.motor_joint.countersink", "mm", ("plate.motor_engagement",)),
@@ -52,6 +59,9 @@ WORSE: Final = (
     Way("brief.masses.items.0.mass", "kg", ("masses.rear_axle",)),  # of a load; see the test
 )
 BETTER: Final = (
+    Way("coupler.motor_shaft.key.length", "mm", ("coupler.motor_joint",), only_raises=True),
+    Way("coupler.motor_shaft.key.bearing_mpa", "", ("coupler.motor_joint",), only_raises=True),
+    Way("coupler.jaw.rating", "Nm", ("coupler.spider",), only_raises=True),
     Way("plate.plate.thickness", "mm", ("plate.lean", "plate.counterbore_floor"), only_raises=True),
     Way("plate.face.depth_behind", "mm", ("plate.screw_clear",), only_raises=True),
     Way("plate.motor_joint.thread_depth", "mm", ("plate.motor_engagement", "plate.screw_clear"), only_raises=True),

@@ -1385,6 +1385,8 @@ export interface components {
             face_clear?: components["schemas"]["Length"] | null;
             /** @description By the coupling's maker */
             allowed_parallel?: components["schemas"]["Length"] | null;
+            /** Stiffness Nm Per Rad */
+            stiffness_nm_per_rad?: number | null;
             /** @description Total reading on the seated hub */
             runout?: components["schemas"]["Length"] | null;
             /**
@@ -2820,6 +2822,7 @@ export interface components {
              *       "tip_clear": null,
              *       "face_clear": null,
              *       "allowed_parallel": null,
+             *       "stiffness_nm_per_rad": null,
              *       "runout": null,
              *       "why": ""
              *     }
@@ -4044,6 +4047,9 @@ export interface components {
             styles: components["schemas"]["StyleFacts"][];
             at_speed: components["schemas"]["AtSpeed"];
             placed: components["schemas"]["Slid"];
+            shuffle: components["schemas"]["ShuffleResult"] | null;
+            /** Notes */
+            notes: string[];
             /** Order */
             order: string[];
             /** Queries */
@@ -4516,6 +4522,8 @@ export interface components {
             title: string;
             /** Look At */
             look_at: string;
+            /** Is Handed */
+            is_handed: boolean;
             /** Views */
             views: components["schemas"]["PartView"][];
             /** Hole Table */
@@ -4752,6 +4760,22 @@ export interface components {
             what: string;
             /** Share */
             share: number;
+        };
+        /**
+         * ShuffleResult
+         * @description The line's first modes, with shafts and gearbox as usual.
+         */
+        ShuffleResult: {
+            /** First Hz */
+            first_hz: number;
+            /** Second Hz */
+            second_hz: number;
+            /** Rigid Second Hz */
+            rigid_second_hz: number;
+            /** Once A Turn Rpm */
+            once_a_turn_rpm: number;
+            /** Twice A Turn Rpm */
+            twice_a_turn_rpm: number;
         };
         /**
          * SleeveResult
@@ -5435,8 +5459,8 @@ export interface components {
              * @enum {string}
              */
             side: "first" | "second";
-            /** @description Which way the part's numbers run, seen from that side */
-            confirmed_runs: components["schemas"]["Turning"];
+            /** @description Which way the part's numbers run, seen from that side; of one that has three or more */
+            confirmed_runs?: components["schemas"]["Turning"] | null;
             /**
              * Despite
              * @description Why it is released while a check fails

@@ -22,7 +22,9 @@
   // svelte-ignore state_referenced_locally
   let texts = $state(part.features.map(() => ''));
   let rows = $state.raw<readonly FeatureRow[]>([]);
-  let runs = $state<'as drawn' | 'the other way' | null>(null);
+  // A part that is its own mirror image can't run the other way.
+  // svelte-ignore state_referenced_locally
+  let runs = $state<'as drawn' | 'the other way' | null>(part.is_handed ? null : 'as drawn');
   let why = $state('');
   let says = $state('');
 
@@ -75,18 +77,19 @@
   about="Measured against what was released, not against the plate as it stands now. It is signed for by {editor.username}."
   {onclose}
 >
-  <fieldset>
-    <legend class="font-semibold">
-      Its engraved face towards you, as the {released.side} side was released: from the first hole on, do the numbers
-      run as on the drawing?
-    </legend>
-    <div class="flex gap-5">
-      <label><input type="radio" name="{uid}-runs" value="as drawn" bind:group={runs} /> as drawn</label>
-      <label
-        ><input type="radio" name="{uid}-runs" value="the other way" bind:group={runs} /> the other way: it is mirrored</label
-      >
-    </div>
-  </fieldset>
+  {#if part.is_handed}<fieldset>
+      <legend class="font-semibold">
+        Its engraved face towards you, as the {released.side} side was released: from the first hole on, do the
+        numbers run as on the drawing?
+      </legend>
+      <div class="flex gap-5">
+        <label><input type="radio" name="{uid}-runs" value="as drawn" bind:group={runs} /> as drawn</label>
+        <label
+          ><input type="radio" name="{uid}-runs" value="the other way" bind:group={runs} /> the other way: it is
+          mirrored</label
+        >
+      </div>
+    </fieldset>{/if}
   <FeatureTable features={part.features} {rows} bind:texts onmeasured={compare} />
   <p class="text-[13px] text-ink-dim">
     ISO 2768-m where the drawing gives no tolerance. A register is measured after machining.

@@ -26,15 +26,22 @@
   let isBusy = $state(false);
   const SENSES: readonly Turning[] = ['clockwise', 'anticlockwise'];
   const open = $derived(
-    checks.filter((check) => check.holds_release || (check.guards_release && check.verdict === 'not_known')),
+    checks.filter(
+      (check) =>
+        part.key.startsWith(`${check.bench}.`) &&
+        (check.holds_release || (check.guards_release && check.verdict === 'not_known')),
+    ),
   );
   const failing = $derived(open.filter((check) => check.holds_release));
-  const ready = $derived(side !== null && runs !== null && (failing.length === 0 || despite.trim() !== ''));
+  const isAsked = $derived(part.is_handed);
+  const ready = $derived(
+    side !== null && (runs !== null || !isAsked) && (failing.length === 0 || despite.trim() !== ''),
+  );
   const first = $derived(part.hole_table[0]?.id ?? 'H1');
 
   async function confirm(event: SubmitEvent): Promise<void> {
     event.preventDefault();
-    if (side === null || runs === null) return;
+    if (side === null || !ready) return;
     isBusy = true;
     says = '';
     try {
@@ -73,18 +80,20 @@
         {/each}
       </div>
     </fieldset>
-    <fieldset>
-      <legend class="font-semibold">
-        Go and look at the {part.look_at}, standing where that picture is seen from. From {first} on, which way
-        do the numbers run?
-      </legend>
-      <div class="mt-1 flex gap-5">
-        {#each SENSES as sense (sense)}
-          <label><input type="radio" name="{uid}-runs" value={sense} bind:group={runs} /> {sense}</label>
-        {/each}
-      </div>
-      <p class="text-[13px] text-ink-dim">A mirrored plate passes every caliper and is scrap all the same.</p>
-    </fieldset>
+    {#if isAsked}<fieldset>
+        <legend class="font-semibold">
+          Go and look at the {part.look_at}, standing where that picture is seen from. From {first} on, which way
+          do the numbers run?
+        </legend>
+        <div class="mt-1 flex gap-5">
+          {#each SENSES as sense (sense)}
+            <label><input type="radio" name="{uid}-runs" value={sense} bind:group={runs} /> {sense}</label>
+          {/each}
+        </div>
+        <p class="text-[13px] text-ink-dim">
+          A mirrored plate passes every caliper and is scrap all the same.
+        </p>
+      </fieldset>{/if}
     {#if open.length > 0}
       <div class="text-[13px]">
         <p class="font-semibold">Still open</p>

@@ -6,7 +6,7 @@ import type { SideSeen } from './sides';
 
 export interface Confirmed {
   side: SideSeen;
-  runs: Turning;
+  runs: Turning | null; // null: the part is its own mirror image
   despite: string;
 }
 

@@ -1,5 +1,6 @@
 """What carries the torque from a shaft to its hub: key and fit, taper, or spline; each with its sums."""
 
+import math
 from dataclasses import dataclass
 from typing import Final
 
@@ -10,6 +11,8 @@ from driveline.fits.interference import (
     embedding_mm,
     fit_pressure_mpa,
     held_torque_nm,
+    spun_off_mm,
+    warm_interference_mm,
 )
 from driveline.joints.screws import NUT_FACTOR
 from driveline.joints.sheet import Condition
@@ -24,6 +27,7 @@ from driveline.working import Given, Step, entered, entered_or_usual, step, tabl
 DESIGN: Final = "Design torque: motor, tyre and gearing"
 KEY_YIELD_MPA: Final = 300.0
 IN_SHEAR: Final = 0.577
+WARM_K: Final = 60.0
 FIT_FRICTION: Final = {FitFriction.HEATED: 0.14, FitFriction.DEGREASED: 0.20, FitFriction.OILED: 0.12}
 TAPER_FRICTION: Final = 0.12
 SHAFT: Final = material(PlateMaterial.STEEL)
@@ -103,10 +107,15 @@ class FitSums:
     greatest_mm: float
     least_mpa: float
     greatest_mpa: float
+    spun_mm: float  # taken off the least by speed
+    warm_mm: float  # and by warmth, of unlike metals
 
 
-def fit_sums(shaft: ShaftInputs, hub: HubInputs) -> tuple[FitSums | None, tuple[str, ...]]:
-    """Return the pressures of the fit, or what is missing for them."""
+def fit_sums(shaft: ShaftInputs, hub: HubInputs, rpm: float | None) -> tuple[FitSums | None, tuple[str, ...]]:
+    """Return the pressures of the fit, or what is missing for them.
+
+    At its least the fit is bedded in, as warm as it gets, and turning at ``rpm``; at its greatest none of these.
+    """
     missing = missing_of(
         {
             "Fit of the hub on the motor shaft": hub.fit_name,
@@ -115,14 +124,32 @@ def fit_sums(shaft: ShaftInputs, hub: HubInputs) -> tuple[FitSums | None, tuple[
             "Outside of the hub round its bore": hub.outside_mm,
             "What the hub is made of": hub.made_of,
             "Roughness of bore and shaft": None if hub.hub_rz_um is None else hub.shaft_rz_um,
+            "Top speed of the motor": rpm,
         }
     )
     fit, d_mm = hub.fit, shaft.diameter_mm
     if missing or fit is None or d_mm is None or hub.outside_mm is None or hub.made_of is None or shaft.bore_mm is None:
         return None, missing
-    embeds_mm = embedding_mm(outer_rz_um=hub.hub_rz_um or 0.0, inner_rz_um=hub.shaft_rz_um or 0.0)
-    least_mm, greatest_mm = -fit.greatest_play_mm - embeds_mm, -fit.least_play_mm
     made = material(hub.made_of)
+    embeds_mm = embedding_mm(outer_rz_um=hub.hub_rz_um or 0.0, inner_rz_um=hub.shaft_rz_um or 0.0)
+    spun_mm = spun_off_mm(
+        joint_mm=d_mm,
+        outside_mm=hub.outside_mm,
+        density_kgm3=made.density_kgm3,
+        rpm=rpm or 0.0,
+        outer=Elastic(modulus_mpa=made.modulus_mpa, poisson=made.poisson),
+        inner_density_kgm3=SHAFT.density_kgm3,
+        inner=Elastic(modulus_mpa=SHAFT.modulus_mpa, poisson=SHAFT.poisson),
+    )
+    cold_mm = -fit.greatest_play_mm - embeds_mm - spun_mm
+    warm_mm = warm_interference_mm(
+        interference_mm=cold_mm,
+        joint_mm=d_mm,
+        warmer_k=WARM_K,
+        outer_per_k=made.expansion_per_k,
+        inner_per_k=SHAFT.expansion_per_k,
+    )
+    least_mm, greatest_mm = min(cold_mm, warm_mm), -fit.least_play_mm
     least, greatest = (
         fit_pressure_mpa(
             interference_mm=one,
@@ -134,7 +161,15 @@ def fit_sums(shaft: ShaftInputs, hub: HubInputs) -> tuple[FitSums | None, tuple[
         )
         for one in (least_mm, greatest_mm)
     )
-    return FitSums(least_mm=least_mm, greatest_mm=greatest_mm, least_mpa=least, greatest_mpa=greatest), ()
+    sums = FitSums(
+        least_mm=least_mm,
+        greatest_mm=greatest_mm,
+        least_mpa=least,
+        greatest_mpa=greatest,
+        spun_mm=spun_mm,
+        warm_mm=cold_mm - least_mm,
+    )
+    return sums, ()
 
 
 def pressure_step(
@@ -165,9 +200,9 @@ def pressure_step(
     return found, d, outside
 
 
-def by_fit(shaft: ShaftInputs, hub: HubInputs) -> Carried:
-    """Return what the fit carries by friction at the least interference, bedded in."""
-    sums, missing = fit_sums(shaft, hub)
+def by_fit(shaft: ShaftInputs, hub: HubInputs, rpm: float | None) -> Carried:
+    """Return what the fit carries by friction at the least interference, bedded in, warm and at speed."""
+    sums, missing = fit_sums(shaft, hub, rpm)
     seat_mm = hub.seat_mm
     missing = (
         *missing,
@@ -181,11 +216,13 @@ def by_fit(shaft: ShaftInputs, hub: HubInputs) -> Carried:
     widest = worked("D_bore", hub.fit.bore.greatest_mm, "mm", f"greatest bore, {hub.fit.bore.zone}")
     delta = step(
         "δ",
-        "d_least - D_bore - 0.8 * (Rz_h + Rz_s)",
+        "d_least - D_bore - 0.8 * (Rz_h + Rz_s) - g_spin - g_warm",
         tightest,
         widest,
         entered("Rz_h", (hub.hub_rz_um or 0.0) / 1000, "mm", "coupler.hub.hub_rz_um"),
         entered("Rz_s", (hub.shaft_rz_um or 0.0) / 1000, "mm", "coupler.hub.shaft_rz_um"),
+        *((spin := _spin_step(shaft, hub, rpm or 0.0, sums.spun_mm))[-1:]),
+        worked("g_warm", sums.warm_mm, "mm", "unlike metals, 60 K warmer: (α_h - α_s) ΔT d"),
         value=sums.least_mm,
         unit="mm",
         decimals=4,
@@ -202,7 +239,32 @@ def by_fit(shaft: ShaftInputs, hub: HubInputs) -> Carried:
         unit="N·m",
         decimals=0,
     )
-    return Carried(what="fit", nm=nm, missing=(), steps=(delta, pressure, torque))
+    return Carried(what="fit", nm=nm, missing=(), steps=(*spin, delta, pressure, torque))
+
+
+def _spin_step(shaft: ShaftInputs, hub: HubInputs, rpm: float, spun_mm: float) -> tuple[Step, ...]:
+    """What speed takes off the fit: the hub's bore grows, and the shaft less."""
+    assert hub.made_of is not None and hub.outside_mm is not None and shaft.diameter_mm is not None
+    made = material(hub.made_of)
+    omega = step("ω", "2 * pi * n", worked("n", rpm, "rpm", "motor's top speed"), value=2 * math.pi * rpm, unit="rpm")
+    found = step(
+        "g_spin",
+        "d * ω**2 / 4 * (ρ_h / E_h * ((3 + ν_h) * (D / 2)**2 + (1 - ν_h) * (d / 2)**2) "
+        "- ρ_s / E_s * (1 - ν_s) * (d / 2)**2)",
+        entered("d", shaft.diameter_mm, "mm", f"{shaft.field}.diameter"),
+        omega,
+        tabled("ρ_h", made.density_kgm3, "kg/m³", hub.made_of.words),
+        tabled("E_h", made.modulus_mpa, "MPa", hub.made_of.words),
+        tabled("ν_h", made.poisson, "", hub.made_of.words),
+        entered("D", hub.outside_mm, "mm", "coupler.hub.outside"),
+        tabled("ρ_s", SHAFT.density_kgm3, "kg/m³", "steel shaft"),
+        tabled("E_s", SHAFT.modulus_mpa, "MPa", "steel shaft"),
+        tabled("ν_s", SHAFT.poisson, "", "steel shaft"),
+        value=spun_mm,
+        unit="mm",
+        decimals=4,
+    )
+    return omega, found
 
 
 def by_taper(shaft: ShaftInputs) -> Carried:

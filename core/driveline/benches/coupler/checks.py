@@ -116,12 +116,12 @@ def _motor_joint(inputs: CouplerInputs, needs: CouplerNeeds, judge: Judge) -> li
         way = by_spline(shaft, hub.seat_mm, missing_of({"Length of the hub's seat": hub.seat_mm}))
         return [_carries((way,), needs, judge, key=key, title=title, source=SPLINE_SOURCE, fields=fields)]
     if shaft.kind is ShaftKind.KEYED:
-        ways = (by_key(shaft, hub.made_of), by_fit(shaft, hub))
+        ways = (by_key(shaft, hub.made_of), by_fit(shaft, hub, needs.greatest_rpm))
         joint = _carries(ways, needs, judge, key=key, title=title, source=KEY_SOURCE, fields=fields)
-        return [joint, hub_stress_check(inputs, judge), heat_check(inputs, judge)]
+        return [joint, hub_stress_check(inputs, needs, judge), heat_check(inputs, needs, judge)]
     unknown = Carried(what="joint", nm=None, missing=("How the motor's shaft takes its hub: key, spline or taper",))
     joint = _carries((unknown,), needs, judge, key=key, title=title, source="", fields=fields)
-    return [joint, hub_stress_check(inputs, judge), heat_check(inputs, judge)]
+    return [joint, hub_stress_check(inputs, needs, judge), heat_check(inputs, needs, judge)]
 
 
 SPLINE_SOURCE: Final = (

@@ -15,6 +15,7 @@ from driveline.margins import Judge, wanted_words
 from driveline.working import Given, Step, Working, step, worked
 
 APART = "motor face to gearbox face"
+PLUS_MINUS = "What each length was measured with, or its ±"
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -102,11 +103,7 @@ def _missing(asked: AxialGap, apart: Apart) -> tuple[str, ...]:
     missing = list(asked.missing)
     if asked.gap.sign and apart.link is None:
         missing.append("How far apart the faces stand: choose it here, or give the plate's thickness")
-    unsure = (
-        []
-        if asked.is_sure and (not asked.gap.sign or apart.link is None or apart.is_sure)
-        else ["What each length was measured with, or its ±"]
-    )
+    unsure = [] if asked.is_sure and (not asked.gap.sign or apart.link is None or apart.is_sure) else [PLUS_MINUS]
     return (*missing, *unsure)
 
 
@@ -179,18 +176,21 @@ def _sum(symbol: str, parts: list[Given], value_mm: float) -> Step:
     return step(symbol, " + ".join(one.name for one in parts) or "0", *parts, value=value_mm, unit="mm", decimals=2)
 
 
-def window_check(found: WindowResult | None, gaps: tuple[AxialGap, ...], judge: Judge) -> Check | None:
+def window_check(found: WindowResult | None, gaps: tuple[AxialGap, ...], apart: Apart, judge: Judge) -> Check | None:
     """Return whether any distance between the faces keeps every gap; ``None`` where no gap hangs on it."""
     hanging = [one for one in gaps if one.gap.sign]
     if not hanging:
         return None
+    is_sure = all(one.is_sure for one in hanging) and (apart.link is None or apart.is_sure)
     missing = tuple(dict.fromkeys(name for one in hanging for name in one.missing))
+    missing += () if is_sure else (PLUS_MINUS,)
     says = wanted_words(missing)
     if found is not None:
         if found.is_open:
             says = f"the faces may stand {_end(found.least_mm)} to {_end(found.greatest_mm)} apart" + (
                 f": {fig(found.middle_mm, 'mm', 2)} is the middle" if found.middle_mm is not None else ""
             )
+            says += f", at best. {wanted_words(missing)}" if missing else ""
         else:
             says = f"No distance keeps every gap. {found.tighten}"
     return judge.answer(

@@ -28,10 +28,10 @@ HOT: Final = (
 )
 
 
-def hub_stress_check(inputs: CouplerInputs, judge: Judge) -> Check:
+def hub_stress_check(inputs: CouplerInputs, needs: CouplerNeeds, judge: Judge) -> Check:
     """Return whether the hub stands its tightest fit."""
     shaft, hub = inputs.motor_shaft, inputs.hub
-    sums, missing = fit_sums(shaft, hub)
+    sums, missing = fit_sums(shaft, hub, needs.greatest_rpm)
     stress = yields = None
     says = wanted_words(missing)
     if sums and hub.made_of and hub.outside_mm and shaft.diameter_mm:
@@ -73,10 +73,10 @@ def hub_stress_check(inputs: CouplerInputs, judge: Judge) -> Check:
     )
 
 
-def heat_check(inputs: CouplerInputs, judge: Judge) -> Check:
+def heat_check(inputs: CouplerInputs, needs: CouplerNeeds, judge: Judge) -> Check:
     """Return whether the hub can be warmed enough without harm to what is beside it."""
     shaft, hub = inputs.motor_shaft, inputs.hub
-    sums, missing = fit_sums(shaft, hub)
+    sums, missing = fit_sums(shaft, hub, needs.greatest_rpm)
     missing = (*missing, *missing_of({"What must stay cold beside it": hub.beside}))
     warmer_k = None
     says = wanted_words(missing)

@@ -154,6 +154,7 @@ class CouplerInputs:
     tip_clear_mm: float | None
     face_clear_mm: float | None
     runout_mm: float | None
+    stiffness_nm_per_rad: float | None
     odd: tuple[ToDo, ...]  # what can't be, with the field to mend
 
 
@@ -173,6 +174,7 @@ def inputs_of(sheet: CouplerSheet) -> CouplerInputs:
         tip_clear_mm=value_of(sheet.tip_clear),
         face_clear_mm=value_of(sheet.face_clear),
         runout_mm=value_of(sheet.runout),
+        stiffness_nm_per_rad=sheet.stiffness_nm_per_rad,
         odd=tuple(odd),
     )
 

@@ -23,3 +23,6 @@ class CouplerNeeds:
     overrun_nm: float | None
     greatest_rpm: float | None
     apart: FacesApart | None
+    rotor_kgm2: float | None
+    vehicle_kgm2: float | None  # its mass as an inertia at the motor's shaft, in the gear chosen
+    overall_ratio: float | None  # motor's turns a wheel's turn

@@ -89,6 +89,16 @@ class AtSpeed(Result):
     force_n: float | None
 
 
+class ShuffleResult(Result):
+    """The line's first modes, with shafts and gearbox as usual."""
+
+    first_hz: float  # the vehicle against the motor: shuffle
+    second_hz: float  # the rotor on its coupler
+    rigid_second_hz: float  # the same with a rigid coupler
+    once_a_turn_rpm: float  # motor speed at which what comes once a turn meets the second
+    twice_a_turn_rpm: float
+
+
 class Slid(Result):
     """Lengths that can be dragged, as entered; ``None`` is not entered."""
 
@@ -111,6 +121,8 @@ class CouplerResult(Result):
     styles: tuple[StyleFacts, ...]
     at_speed: AtSpeed
     placed: Slid
+    shuffle: ShuffleResult | None
+    notes: tuple[str, ...]
     order: tuple[str, ...]  # of assembly, with its holds
     queries: tuple[ToDo, ...]
     assumed: tuple[Assumed, ...]

@@ -187,5 +187,6 @@ class CouplerSheet(Sheet):
     tip_clear: Length | None = Field(default=None, description="Least between a shaft's tip and the hub")
     face_clear: Length | None = Field(default=None, description="Least between a hub and a machine's face")
     allowed_parallel: Length | None = Field(default=None, description="By the coupling's maker")
+    stiffness_nm_per_rad: Annotated[float, Field(gt=1, le=1e7)] | None = None
     runout: Length | None = Field(default=None, description="Total reading on the seated hub")
     why: Words = ""

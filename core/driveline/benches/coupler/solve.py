@@ -13,6 +13,7 @@ from driveline.benches.coupler.needs import CouplerNeeds
 from driveline.benches.coupler.results import AtSpeed, CouplerResult, Slid
 from driveline.benches.coupler.section import gap_results, section_of
 from driveline.benches.coupler.sheet import CouplerSheet, ShaftKind
+from driveline.benches.coupler.shuffle import assumed_of, shuffle_of
 from driveline.benches.coupler.styles import alternatives, order_of, style_facts
 from driveline.checks import Check
 from driveline.figures import fig
@@ -21,6 +22,7 @@ from driveline.results import Assumed, ToDo
 from driveline.shafts.coupler import CouplerStyle
 from driveline.shafts.elements import SpiderFactors
 from driveline.shafts.hubs import balance_grade_mm_s, eccentric_force_n
+from driveline.shafts.splines import proposed_module_mm
 from driveline.sheet import positive_of
 from driveline.tables.materials import material
 
@@ -48,6 +50,8 @@ def run(sheet: CouplerSheet, laid: LaidCoupler, needs: CouplerNeeds, judge: Judg
             styles=style_facts(style),
             at_speed=_at_speed(inputs, needs, style),
             placed=_placed(inputs),
+            shuffle=shuffle_of(inputs, needs, style) if style else None,
+            notes=_notes(inputs),
             order=order_of(inputs, style) if style else (),
             queries=inputs.odd,
             assumed=_assumed(inputs, style, gaps),
@@ -68,7 +72,7 @@ def _checks(
         missing = ("Coupler style",)
         key, title = "coupler.style", "Coupler chosen"
         return (judge.answer(is_so=None, key=key, title=title, missing=missing, inputs=("ratios.coupler",)),)
-    found = window_check(window_of(gaps, apart), gaps, judge)
+    found = window_check(window_of(gaps, apart), gaps, apart, judge)
     of_parts = judge.guarding()
     strong = strength_checks(inputs, needs, style, _engaged_mm(inputs, style, gaps, apart), of_parts)
     return (*gap_checks(gaps, apart, of_parts), *((found,) if found else ()), *strong)
@@ -84,6 +88,24 @@ def _engaged_mm(inputs: CouplerInputs, style: CouplerStyle, gaps: tuple[AxialGap
     least_mm = stack.nominal_mm - stack.worst_mm
     length = inputs.jaw.hub_length if style is CouplerStyle.FLEXIBLE else inputs.gearbox_shaft.spline.length
     return least_mm if length is None else min(least_mm, length.mm)
+
+
+def _notes(inputs: CouplerInputs) -> tuple[str, ...]:
+    """What a counted spline looks like, so that a bought hub is ordered by its name."""
+    found = []
+    for shaft in (inputs.motor_shaft, inputs.gearbox_shaft):
+        teeth, outside_mm = shaft.spline.teeth, shaft.diameter_mm
+        if shaft.kind is not ShaftKind.SPLINED or teeth is None or outside_mm is None:
+            continue
+        module_mm = proposed_module_mm(teeth=teeth, outside_mm=outside_mm)
+        name = f"The {shaft.word}'s {teeth} teeth over {fig(outside_mm, 'mm')}"
+        if module_mm is None:
+            found.append(f"{name} are no involute of a usual module: straight-sided, or by pitch. Take a cast of it.")
+        else:
+            found.append(
+                f"{name} look like an involute of module {fig(module_mm, 'mm')}. Try a known hub before ordering."
+            )
+    return tuple(found)
 
 
 def _placed(inputs: CouplerInputs) -> Slid:
@@ -128,15 +150,22 @@ def _assumed(inputs: CouplerInputs, style: CouplerStyle | None, gaps: tuple[Axia
             text = f"key of the {shaft.word} bears what its hub yields at"
             found.append(Assumed(field=f"{shaft.field}.key.bearing_mpa", text=text))
     if style is CouplerStyle.FLEXIBLE:
-        usual = SpiderFactors()
-        for name in ("temperature", "shock", "starts"):
-            if getattr(inputs.jaw, name) is None:
-                text = f"factor for {name} {getattr(usual, name):g}"
-                found.append(Assumed(field=f"coupler.jaw.{name}", text=text))
+        found += _factors_assumed(inputs)
+    if style is not None:
+        found += assumed_of(inputs, style)
     if style is not None and positive_of(inputs.sheet.allowed_parallel) is None:
         text = f"{fig(allowed_parallel_mm(inputs, style), 'mm')} of offset forgiven"
         found.append(Assumed(field="coupler.allowed_parallel", text=text))
     return tuple(found)
+
+
+def _factors_assumed(inputs: CouplerInputs) -> list[Assumed]:
+    usual = SpiderFactors()
+    return [
+        Assumed(field=f"coupler.jaw.{name}", text=f"factor for {name} {getattr(usual, name):g}")
+        for name in ("temperature", "shock", "starts")
+        if getattr(inputs.jaw, name) is None
+    ]
 
 
 def _to_do(inputs: CouplerInputs, style: CouplerStyle | None, gaps: tuple[AxialGap, ...]) -> tuple[ToDo, ...]:

@@ -1,5 +1,6 @@
 """The Ratios bench: every way to gear it side by side, and the checks of the one chosen."""
 
+import math
 from dataclasses import dataclass, replace
 from typing import Final
 
@@ -68,6 +69,8 @@ class CouplerLoad:
     design_nm: float | None = None
     overrun_nm: float | None = None
     greatest_rpm: float | None = None
+    vehicle_kgm2: float | None = None  # its mass as an inertia at the motor's shaft
+    overall_ratio: float | None = None
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -127,12 +130,18 @@ def _outcome(sheet: RatiosSheet, needs: RatiosNeeds, solved: _Solved) -> Outcome
 def _coupler_load(stations: tuple[LineStation, ...], brief: Brief) -> CouplerLoad:
     """Of the first coupler on the Line; its design torque is not known while the overrun or wind-up is not."""
     rpm = brief.motor.greatest_rpm if brief.motor else None
-    station = next((one.station for one in stations if one.station.kind == "coupler"), None)
-    if station is None:
+    on_line = next((one for one in stations if one.station.kind == "coupler"), None)
+    wheel = next((one for one in stations if one.station.kind == "wheel"), None)
+    if on_line is None or wheel is None or not on_line.rpm_per_ms or not wheel.rpm_per_ms:
         return CouplerLoad(greatest_rpm=rpm)
+    station, per_m = on_line.station, on_line.rpm_per_ms * math.pi / 30
     is_whole = station.overrun_nm is not None and station.wind_up_nm is not None
     return CouplerLoad(
-        design_nm=station.design_nm if is_whole else None, overrun_nm=station.overrun_nm, greatest_rpm=rpm
+        design_nm=station.design_nm if is_whole else None,
+        overrun_nm=station.overrun_nm,
+        greatest_rpm=rpm,
+        vehicle_kgm2=None if brief.kerb is None else float(brief.kerb.mass_kg) / per_m**2,
+        overall_ratio=on_line.rpm_per_ms / wheel.rpm_per_ms,
     )
 
 

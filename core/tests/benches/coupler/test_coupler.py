@@ -152,8 +152,8 @@ class StrengthTest(TestCase):
     def test_more_torque_never_a_better_margin(self) -> None:
         margins: list[dict[str, float]] = []
         for torque in ("150 Nm", "235 Nm", "300 Nm"):
-            data = wren_json("rigid", weld__leg=mm(5), weld__diameter=mm(62), weld__electrode_mpa=482)
-            data["sheets"]["coupler"]["weld"] |= {"is_inspected": False, "cycles": 100_000}
+            data = wren_json("rigid", weld__leg=mm(5), weld__diameter=mm(62))
+            data["sheets"]["coupler"]["weld"] |= {"electrode_mpa": 482, "is_inspected": False, "cycles": 100_000}
             data["sheets"]["brief"]["motor"]["peak_torque"] = {"text": torque}
             checks = evaluate(JobFile.model_validate(data)).checks
             margins.append({c.key: c.margin for c in checks if c.bench == "coupler" and c.margin is not None})
@@ -190,7 +190,8 @@ class SenselessTest(TestCase):
             ("jaw__gap_greatest", mm(10), "coupler.jaw.gap_greatest"),
         ]
         for path, value, field in cases:
-            result = wren(**{path: value})
+            changed: dict[str, Any] = {path: value}
+            result = wren(**changed)
             with self.subTest(path):
                 self.assertIn(field, [query.field for query in result.coupler.queries])
                 self.assertIn(field, [todo.field for todo in result.coupler.to_do])
@@ -202,8 +203,9 @@ class SenselessTest(TestCase):
             ("motor_shaft__taper__one_in", 0),
             ("jaw__temperature", 0.5),
         ):
+            changed: dict[str, Any] = {path: value}
             with self.subTest(path), self.assertRaises(ValueError):
-                wren(**{path: value})
+                wren(**changed)
 
 
 class HubPartTest(TestCase):

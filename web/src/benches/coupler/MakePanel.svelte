@@ -30,6 +30,18 @@
     <dt>force out of balance</dt>
     <dd class="text-right figures">{units.figure(turning.force_n, 'N', 0)}</dd>
   </dl>
+  {#if result.shuffle}
+    <h2 class="mt-5">Shuffle and hum, in the gear chosen</h2>
+    <p class="text-[13px]">
+      The vehicle shuffles against the motor at <strong>{result.shuffle.first_hz.toFixed(1)} Hz</strong>: the
+      controller’s torque must not step faster. The rotor swings on its coupler at
+      <strong>{result.shuffle.second_hz.toFixed(0)} Hz</strong>
+      ({result.shuffle.rigid_second_hz.toFixed(0)} with a rigid one): once a turn meets it at
+      {units.figure(result.shuffle.once_a_turn_rpm, 'rpm', 0)}, twice a turn at
+      {units.figure(result.shuffle.twice_a_turn_rpm, 'rpm', 0)}. Shafts and gearbox are usual values.
+    </p>
+  {/if}
+  {#each result.notes as note (note)}<p class="mt-3 text-[13px] text-brass">? {units.words(note)}</p>{/each}
   <p class="mt-3 text-[13px] text-ink-dim">
     A coupler that lets go goes through the floor: keep the bell-housing closed and stand clear of its plane.
   </p>

@@ -32,8 +32,8 @@
   };
 
   function alongMm(event: PointerEvent): number {
-    const box = svg?.getBoundingClientRect();
-    return box ? ((event.clientX - box.left) / box.width) * frame.width : 0;
+    const toMm = svg?.getScreenCTM()?.inverse();
+    return toMm ? new DOMPoint(event.clientX, event.clientY).matrixTransform(toMm).x : 0;
   }
   function down(event: PointerEvent, block: Block): void {
     if (!ondrag || !placeOf(block)) return;

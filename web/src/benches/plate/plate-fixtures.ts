@@ -110,6 +110,7 @@ export function aPart(change: Partial<PartResult> = {}): PartResult {
     key: 'plate.plate',
     title: 'Adapter plate',
     look_at: 'gearbox',
+    is_handed: true,
     views: [
       { side: 'first', called: 'engine side', drawing: DRAWING },
       { side: 'second', called: 'gearbox side', drawing: { ...DRAWING, seen_from: 'gearbox side' } },
