@@ -6,6 +6,20 @@ from build.models import Delivery, Release
 from e2e.browser import BrowserTestCase
 from e2e.test_plate import entered
 
+# Pairs of labels of the section that meet, and labels that its frame cuts.
+OVERLAPS = """() => {
+  const svg = document.querySelector('main svg[role=img]');
+  const frame = svg.getBoundingClientRect();
+  const all = [...svg.querySelectorAll('text')].map((one) => [one.textContent, one.getBoundingClientRect()]);
+  const less = (a, b) => a < b - 0.5;
+  const meet = (a, b) =>
+    less(a.left, b.right) && less(b.left, a.right) && less(a.top, b.bottom) && less(b.top, a.bottom);
+  const cut = all.filter(([, box]) => box.left < frame.left || box.right > frame.right || box.bottom > frame.bottom);
+  const pairs = all.flatMap(([a, one], k) =>
+    all.slice(k + 1).filter(([, other]) => meet(one, other)).map(([b]) => `${a} on ${b}`));
+  return [...pairs, ...cut.map(([text]) => `${text} is cut`)];
+}"""
+
 
 class CouplerTest(BrowserTestCase):
     def opened(self, username: str = "fabricator") -> Page:
@@ -43,6 +57,17 @@ class CouplerTest(BrowserTestCase):
         page.get_by_role("radio", name=re.compile("^rigid hub")).check()
         page.get_by_role("tab", name="Coupler", exact=True).click()
         expect(page.get_by_label("Hub end to its spline’s far end")).to_have_value("21.4 ± 0.1")
+
+    def test_no_label_of_the_section_lies_on_another_or_is_cut_in_any_kind(self) -> None:
+        for size in ({"width": 1280, "height": 800}, {"width": 390, "height": 844}):
+            page = self.page_of("fabricator", viewport=size)
+            self.open_job(page, "Wren", "Coupler")
+            for kind in ("rigid hub", "flexible jaw", "flywheel and clutch", "direct spline"):
+                page.get_by_role("tab", name="Kind").click()
+                page.get_by_role("radio", name=re.compile(f"^{kind}")).check()
+                page.wait_for_timeout(600)
+                with self.subTest(kind, **size):
+                    self.assertEqual(page.evaluate(OVERLAPS), [])
 
     def test_the_hub_is_dragged_and_every_gap_follows(self) -> None:
         page = self.opened()

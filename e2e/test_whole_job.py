@@ -98,7 +98,7 @@ class WholeSliceTest(BrowserTestCase):
     def _the_cut_file_is_the_cores_plate(self, job_path: Path, dxf_path: Path) -> None:
         job = JobFile.model_validate_json(job_path.read_bytes())
         self.assertEqual(job.sheets.plate.survey.readings[11].reading.text, RIGHT_READING)
-        table = evaluate(job).parts[0].hole_table
+        table = next(part for part in evaluate(job).parts if part.key == "plate.plate").hole_table
         circles = ezdxf.readfile(dxf_path).modelspace().query("CIRCLE[layer=='CUT']")
         found = sorted((c.dxf.center.x, c.dxf.center.y, 2 * c.dxf.radius) for c in circles)
         wanted = sorted((row.x_mm, row.y_mm, row.cut_mm or 0.0) for row in table)

@@ -76,6 +76,16 @@ def cut_list(request: HttpRequest, job_id: UUID, units: System = System.METRIC) 
     return attachment(cut_list_csv(lines, units), name=name, content_type="text/csv")
 
 
+@router.get("/{uuid:job_id}/papers/{key}.pdf", operation_id="job_paper")
+def paper_pdf(request: HttpRequest, job_id: UUID, key: PartKey, units: System = System.METRIC) -> HttpResponse:
+    """Return a sheet of paper that is no part's, such as the coupler in section, from the newest saved version."""
+    job, number = _newest_file(request, job_id)
+    paper = REGISTRY.paper(job, key)
+    content = write_sheet_pdf(paper.draw(job.name, f"saved revision {number}"), units)
+    name = f"{file_stem(job.name, paper.title, f'rev{number}')}.pdf"
+    return attachment(content, name=name, content_type="application/pdf")
+
+
 @router.get("/{uuid:job_id}/drawings/{part}-holes.csv", operation_id="job_part_holes")
 def part_holes(request: HttpRequest, job_id: UUID, part: PartKey, units: System = System.METRIC) -> HttpResponse:
     """Return a saved part's hole table."""

@@ -10,6 +10,7 @@ from enum import StrEnum
 from typing import Any, Generic, TypeVar
 
 from driveline.checks import Check, Result
+from driveline.drawing.model import Drawing
 from driveline.errors import NotDrawnYet
 from driveline.gearing.stations import Drive, LineStation
 from driveline.margins import Judge
@@ -60,6 +61,15 @@ class LaidOut:
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
+class Paper:
+    """A sheet of paper that is no part's: drawn when it is asked for."""
+
+    key: str  # a slug, ``bench.paper``
+    title: str
+    draw: Callable[[str, str], Drawing]  # the job's name, and which revision it shows
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
 class Outcome(Generic[SolvedT]):
     """What a bench comes to: for the benches after it (``solved``), for the screen, and for job, Line and steps."""
 
@@ -71,6 +81,7 @@ class Outcome(Generic[SolvedT]):
     stations: tuple[LineStation, ...] = ()
     drive: Drive | None = None  # of the bench that knows what moves the Line
     parts: tuple[FlatPart, ...] = ()
+    papers: tuple[Paper, ...] = ()
 
 
 @dataclass(frozen=True, kw_only=True)

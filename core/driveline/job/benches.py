@@ -24,7 +24,8 @@ from driveline.benches.ratios.needs import RatiosNeeds
 from driveline.benches.ratios.results import RatiosResult
 from driveline.benches.ratios.sheet import RatiosSheet
 from driveline.joints.screws import Loads
-from driveline.sheet import value_of
+from driveline.shafts.coupler import forgives
+from driveline.sheet import positive_of, value_of
 
 
 def _ratios_needs(given: Given) -> RatiosNeeds:
@@ -59,9 +60,13 @@ def _coupler_needs(given: Given) -> CouplerNeeds:
 def _plate_needs(given: Given) -> PlateNeeds:
     ratios, motor_kg = given.solved(RATIOS), value_of(given.sheet(BRIEF).motor.mass)
     casing = ratios.casing
+    coupler, laid = given.sheet(COUPLER), given.laid(COUPLER)
+    stated = (positive_of(coupler.allowed_parallel), positive_of(coupler.allowed_angle))
     return PlateNeeds(
-        coupler=ratios.coupler,
-        apart_mm=None if (apart := given.laid(COUPLER).apart) is None else apart.mm,
+        coupler=None
+        if ratios.coupler is None
+        else forgives(ratios.coupler, parallel_mm=stated[0], angle_deg=stated[1]),
+        apart_mm=None if laid.apart is None else laid.apart.mm,
         motor=Loads(
             motor_kg=None if motor_kg is None or casing.hung_kg is None else motor_kg + casing.hung_kg,
             torque_nm=casing.torque_nm,

@@ -7,7 +7,7 @@ from typing import TYPE_CHECKING, Annotated, Any, Literal
 
 from pydantic import WrapValidator, create_model, model_validator
 
-from driveline.benches.contract import AnyBench, Given, LaidOut, Outcome, Progress
+from driveline.benches.contract import AnyBench, Given, LaidOut, Outcome, Paper, Progress
 from driveline.checks import Check, Result, Verdict, worst_first, worst_verdict
 from driveline.errors import NotDrawnYet
 from driveline.figures import System
@@ -264,6 +264,18 @@ class Registry:
         if laid is None:
             raise NotDrawnYet("")
         return laid.part(key)
+
+    def paper(self, job: JobFileBase, key: str) -> Paper:
+        """Return a sheet of paper of a job by its key.
+
+        Raises:
+            NotDrawnYet: If it can't be drawn, or no bench has such a sheet.
+        """
+        for _, outcome, _ in self._outcomes(job):
+            for paper in outcome.papers:
+                if paper.key == key:
+                    return paper
+        raise NotDrawnYet("")
 
     def parts(self, job: JobFileBase) -> tuple[FlatPart, ...]:
         """Return every part that can be drawn so far."""

@@ -23,6 +23,7 @@ from driveline.memory import Memory, key_of
 from driveline.results import COVERAGE_95, assumed_in
 
 DRAWS: Final = 256  # of Sobol's, which fill the room evenly: they find the range as some thousands at random do
+FEW: Final = 3  # readings at once, whose room half as many draws fill
 SEED: Final = 20
 KINK: Final = 0.05  # the slopes up and down differ by more of the ±: it is drawn, not taken as straight
 NO_MOVE: Final = 1e-9
@@ -141,7 +142,7 @@ def _margins(registry: Registry, job: JobFileBase, steps: Sequence[tuple[Place, 
 def _drawn(registry: Registry, job: JobFileBase, places: Sequence[Place]) -> tuple[Margins, ...]:
     if not places:
         return ()
-    normals = ndtri(qmc.Sobol(len(places), seed=SEED).random(DRAWS))
+    normals = ndtri(qmc.Sobol(len(places), seed=SEED).random(DRAWS // 2 if len(places) <= FEW else DRAWS))
     return tuple(
         _margins(
             registry,

@@ -1,5 +1,6 @@
 """What joins the motor's shaft to the line."""
 
+from dataclasses import dataclass
 from enum import StrEnum
 from typing import Final
 
@@ -31,3 +32,28 @@ PARALLEL_ALLOWANCE_MM: Final = {
     CouplerStyle.CLUTCH: 0.10,
     CouplerStyle.SPLINE: 0.10,
 }
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Forgives:
+    """What a coupler forgives: its maker's figures, else the usual ones of its style."""
+
+    parallel_mm: float
+    angle_deg: float
+
+
+def forgives(style: CouplerStyle, *, parallel_mm: float | None = None, angle_deg: float | None = None) -> Forgives:
+    """Return what a coupler forgives.
+
+    Args:
+        style: Its style, whose usual figures stand in.
+        parallel_mm: Offset, by its maker; above 0.
+        angle_deg: Angle, by its maker; above 0.
+
+    Source:
+        ENGINEERING section 7, four styles; a maker's figures replace the usual ones.
+    """
+    return Forgives(
+        parallel_mm=PARALLEL_ALLOWANCE_MM[style] if parallel_mm is None else parallel_mm,
+        angle_deg=ANGLE_ALLOWANCE_DEG[style] if angle_deg is None else angle_deg,
+    )

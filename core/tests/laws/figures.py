@@ -55,7 +55,7 @@ USUAL: Final = tuple(
         r"^brief\.motor\.inertia_kgm2$",
         r"^coupler\.\w+_shaft\.key\.bearing_mpa$",
         r"^coupler\.jaw\.(temperature|shock|starts)$",
-        r"^coupler\.(allowed_parallel|stiffness_nm_per_rad)$",
+        r"^coupler\.(allowed_parallel|allowed_angle|stiffness_nm_per_rad)$",
     )
 )
 

@@ -304,6 +304,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/jobs/{job_id}/papers/{key}.pdf": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Paper Pdf
+         * @description Return a sheet of paper that is no part's, such as the coupler in section, from the newest saved version.
+         */
+        get: operations["job_paper"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/jobs/{job_id}/drawings/{part}-holes.csv": {
         parameters: {
             query?: never;
@@ -1385,8 +1405,20 @@ export interface components {
             face_clear?: components["schemas"]["Length"] | null;
             /** @description By the coupling's maker */
             allowed_parallel?: components["schemas"]["Length"] | null;
+            /** @description By the coupling's maker */
+            allowed_angle?: components["schemas"]["Slant"] | null;
             /** Stiffness Nm Per Rad */
             stiffness_nm_per_rad?: number | null;
+            /**
+             * Dial
+             * @default []
+             */
+            dial: components["schemas"]["driveline__benches__coupler__sheet__DialReading"][];
+            /**
+             * Grub Screws
+             * @default []
+             */
+            grub_screws: components["schemas"]["GrubScrew"][];
             /** @description Total reading on the seated hub */
             runout?: components["schemas"]["Length"] | null;
             /**
@@ -1412,14 +1444,6 @@ export interface components {
             peak_nm: number;
             /** Continuous Nm */
             continuous_nm?: number | null;
-        };
-        /**
-         * DialReading
-         * @description A dial at one place of the turn; plunger in reads above zero.
-         */
-        DialReading: {
-            clock: components["schemas"]["Angle"];
-            reading: components["schemas"]["Coordinate"];
         };
         /**
          * Driven
@@ -1497,6 +1521,15 @@ export interface components {
             greatest_rpm?: components["schemas"]["Spin"] | null;
             use?: components["schemas"]["GearUse"] | null;
             library?: components["schemas"]["LibraryRef"] | null;
+        };
+        /**
+         * GrubScrew
+         * @description A grub screw of the hub.
+         */
+        GrubScrew: {
+            /** Name */
+            name: string;
+            clock: components["schemas"]["Angle"];
         };
         /**
          * HeatLimit
@@ -2822,7 +2855,10 @@ export interface components {
              *       "tip_clear": null,
              *       "face_clear": null,
              *       "allowed_parallel": null,
+             *       "allowed_angle": null,
              *       "stiffness_nm_per_rad": null,
+             *       "dial": [],
+             *       "grub_screws": [],
              *       "runout": null,
              *       "why": ""
              *     }
@@ -2995,6 +3031,25 @@ export interface components {
          * @enum {string}
          */
         Side: "engine" | "gearbox";
+        /**
+         * Slant
+         * @description An angle without a side.
+         */
+        Slant: {
+            /**
+             * Text
+             * @description As typed, such as 8 1/4 in
+             */
+            text: string;
+            /** Unit */
+            unit?: string | null;
+            tool?: components["schemas"]["Tool"] | null;
+            /**
+             * U
+             * @description Standard uncertainty in the field's unit
+             */
+            u?: number | null;
+        };
         /**
          * SpiderWay
          * @description What is done about the shafts' ends where they meet the spider.
@@ -3502,6 +3557,22 @@ export interface components {
              * @description Launches in its life
              */
             cycles?: number | null;
+        };
+        /**
+         * DialReading
+         * @description What a still dial reads on the hub's rim, at a mark on the hub; plunger in is plus.
+         */
+        driveline__benches__coupler__sheet__DialReading: {
+            clock: components["schemas"]["Angle"];
+            reading: components["schemas"]["Coordinate"];
+        };
+        /**
+         * DialReading
+         * @description A dial at one place of the turn; plunger in reads above zero.
+         */
+        driveline__survey__sheet__DialReading: {
+            clock: components["schemas"]["Angle"];
+            reading: components["schemas"]["Coordinate"];
         };
         /**
          * FieldProblem
@@ -4048,6 +4119,7 @@ export interface components {
             at_speed: components["schemas"]["AtSpeed"];
             placed: components["schemas"]["Slid"];
             shuffle: components["schemas"]["ShuffleResult"] | null;
+            runout: components["schemas"]["RunoutResult"] | null;
             /** Notes */
             notes: string[];
             /** Order */
@@ -4741,6 +4813,20 @@ export interface components {
             differs: components["schemas"]["Moved"][];
             /** Readings Since */
             readings_since: string[];
+        };
+        /**
+         * RunoutResult
+         * @description Dial readings round the hub: how much is eccentric, how much out of round, and what that asks for.
+         */
+        RunoutResult: {
+            /** Eccentric Mm */
+            eccentric_mm: number;
+            /** High Deg */
+            high_deg: number;
+            /** Oval Mm */
+            oval_mm: number;
+            /** Says */
+            says: string;
         };
         /**
          * SafetyView
@@ -5526,6 +5612,14 @@ export interface components {
             notes: string[];
         };
         /**
+         * DialReading
+         * @description A dial at one place of the turn; plunger in reads above zero.
+         */
+        DialReading: {
+            clock: components["schemas"]["Angle"];
+            reading: components["schemas"]["Coordinate"];
+        };
+        /**
          * SurveyRead
          * @description What a file adds to a survey, and what was mended on the way.
          */
@@ -6232,6 +6326,29 @@ export interface operations {
             header?: never;
             path: {
                 job_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    job_paper: {
+        parameters: {
+            query?: {
+                units?: "metric" | "us" | "us_fractions" | "british";
+            };
+            header?: never;
+            path: {
+                job_id: string;
+                key: string;
             };
             cookie?: never;
         };

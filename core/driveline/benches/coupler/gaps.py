@@ -1,7 +1,7 @@
 """The gaps at their extremes, the window for the faces, and their checks."""
 
 import math
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 
 from driveline.benches.coupler.axial import AxialGap
 from driveline.benches.coupler.inputs import CouplerInputs
@@ -60,16 +60,19 @@ def window_of(gaps: tuple[AxialGap, ...], apart: Apart) -> WindowResult | None:
     worst = window(stated, either_way_mm=either_way_mm)
     likely = window(stated, either_way_mm=either_way_mm, is_statistical=True)
     titles = {one.gap.key: one.title for one in hanging}
+    is_open = worst.is_open and worst.greatest_mm >= 0
+    if is_open and worst.least_mm < 0:  # faces can't stand in one another
+        worst = replace(worst, least_mm=0.0, least_by="")
     return WindowResult(
         least_mm=_finite(worst.least_mm),
         greatest_mm=_finite(worst.greatest_mm),
         least_by=titles.get(worst.least_by, ""),
         greatest_by=titles.get(worst.greatest_by, ""),
-        is_open=worst.is_open,
-        middle_mm=worst.middle_mm,
-        likely_least_mm=_finite(likely.least_mm),
+        is_open=is_open,
+        middle_mm=worst.middle_mm if is_open else None,
+        likely_least_mm=_finite(max(likely.least_mm, 0.0) if is_open else likely.least_mm),
         likely_greatest_mm=_finite(likely.greatest_mm),
-        tighten="" if worst.is_open else _tighten(worst, hanging, apart),
+        tighten="" if is_open else _tighten(worst, hanging, apart),
     )
 
 
@@ -79,6 +82,10 @@ def _finite(value: float) -> float | None:
 
 def _tighten(found: Window, hanging: list[AxialGap], apart: Apart) -> str:
     """The widest of the limits that close the window, and what it would have to come down to."""
+    if found.is_open:
+        return (
+            f"What stands between the faces is {fig(-found.greatest_mm, 'mm', 2)} too long for any: shorten or bore it."
+        )
     own = {one.gap.key: one for one in hanging}
     links: dict[str, float] = {}
     for key in (found.least_by, found.greatest_by):

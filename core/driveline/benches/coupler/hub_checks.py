@@ -14,7 +14,7 @@ from driveline.checks import Check
 from driveline.figures import fig, num
 from driveline.fits.interference import bore_stress_mpa, heating_k
 from driveline.margins import Judge, missing_of, wanted_words
-from driveline.shafts.coupler import PARALLEL_ALLOWANCE_MM, CouplerStyle
+from driveline.shafts.coupler import CouplerStyle, forgives
 from driveline.shafts.hubs import spun_ring
 from driveline.sheet import positive_of
 from driveline.tables.materials import material
@@ -214,8 +214,7 @@ def _spun_working(
 
 def allowed_parallel_mm(inputs: CouplerInputs, style: CouplerStyle) -> float:
     """Return what the coupling forgives in offset: its maker's figure, else the style's usual one."""
-    stated = positive_of(inputs.sheet.allowed_parallel)
-    return PARALLEL_ALLOWANCE_MM[style] if stated is None else stated
+    return forgives(style, parallel_mm=positive_of(inputs.sheet.allowed_parallel)).parallel_mm
 
 
 def runout_check(inputs: CouplerInputs, style: CouplerStyle, judge: Judge) -> Check:

@@ -99,6 +99,15 @@ class ShuffleResult(Result):
     twice_a_turn_rpm: float
 
 
+class RunoutResult(Result):
+    """Dial readings round the hub: how much is eccentric, how much out of round, and what that asks for."""
+
+    eccentric_mm: float
+    high_deg: float  # clock angle of the high spot
+    oval_mm: float
+    says: str
+
+
 class Slid(Result):
     """Lengths that can be dragged, as entered; ``None`` is not entered."""
 
@@ -122,6 +131,7 @@ class CouplerResult(Result):
     at_speed: AtSpeed
     placed: Slid
     shuffle: ShuffleResult | None
+    runout: RunoutResult | None
     notes: tuple[str, ...]
     order: tuple[str, ...]  # of assembly, with its holds
     queries: tuple[ToDo, ...]

@@ -8,7 +8,7 @@ from driveline.fits.jaw import SpiderWay
 from driveline.joints.sheet import Joint, RegisterFit
 from driveline.shafts.keys import KeyEnds
 from driveline.shafts.splines import SplineHub
-from driveline.sheet import Coordinate, Length, Sheet, Torque, Words
+from driveline.sheet import Angle, Coordinate, Length, Name, Sheet, Torque, Words
 from driveline.tables.materials import PlateMaterial
 from driveline.words import Choice
 
@@ -173,6 +173,26 @@ class KeptClutch(Sheet):
     travel: Length | None = Field(default=None, description="What the release bearing forgives, either way")
 
 
+class Slant(Angle):
+    """An angle without a side."""
+
+    may_be_negative = False
+
+
+class DialReading(Sheet):
+    """What a still dial reads on the hub's rim, at a mark on the hub; plunger in is plus."""
+
+    clock: Angle
+    reading: Coordinate
+
+
+class GrubScrew(Sheet):
+    """A grub screw of the hub."""
+
+    name: Name
+    clock: Angle
+
+
 class CouplerSheet(Sheet):
     """Both shafts, and what joins them. The style is chosen with the gearing, which hangs on it."""
 
@@ -187,6 +207,9 @@ class CouplerSheet(Sheet):
     tip_clear: Length | None = Field(default=None, description="Least between a shaft's tip and the hub")
     face_clear: Length | None = Field(default=None, description="Least between a hub and a machine's face")
     allowed_parallel: Length | None = Field(default=None, description="By the coupling's maker")
+    allowed_angle: Slant | None = Field(default=None, description="By the coupling's maker")
     stiffness_nm_per_rad: Annotated[float, Field(gt=1, le=1e7)] | None = None
+    dial: Annotated[list[DialReading], Field(max_length=36)] = []
+    grub_screws: Annotated[list[GrubScrew], Field(max_length=8)] = []
     runout: Length | None = Field(default=None, description="Total reading on the seated hub")
     why: Words = ""

@@ -5,6 +5,7 @@ from typing import Final
 from driveline.benches.coupler.inputs import CouplerInputs
 from driveline.benches.coupler.needs import CouplerNeeds
 from driveline.benches.coupler.results import ShuffleResult
+from driveline.figures import fig
 from driveline.results import Assumed
 from driveline.shafts.coupler import CouplerStyle
 from driveline.shafts.torsional import chain_modes_hz
@@ -47,10 +48,11 @@ def assumed_of(inputs: CouplerInputs, style: CouplerStyle) -> list[Assumed]:
     found = [
         Assumed(
             field="coupler",
-            text=f"gearbox inertia {GEARBOX_KGM2:g} kg·m², half shafts and tyres {SHAFTS_NM_PER_RAD:.0f} N·m/rad",
+            text=f"gearbox inertia {fig(GEARBOX_KGM2, 'kg·m²')}, half shafts and tyres "
+            f"{fig(SHAFTS_NM_PER_RAD, 'N·m', 0)} a radian",
         )
     ]
     if not inputs.stiffness_nm_per_rad:
-        text = f"stiffness of the coupler {COUPLER_NM_PER_RAD[style]:.0f} N·m/rad"
+        text = f"stiffness of the coupler {fig(COUPLER_NM_PER_RAD[style], 'N·m', 0)} a radian"
         found.append(Assumed(field="coupler.stiffness_nm_per_rad", text=text))
     return found

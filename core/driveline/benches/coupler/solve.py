@@ -2,7 +2,7 @@
 
 import math
 
-from driveline.benches.contract import Outcome, progress_of
+from driveline.benches.contract import Outcome, Paper, progress_of
 from driveline.benches.coupler.axial import FACE_CLEAR_MM, TIP_CLEAR_MM, AxialGap, axial_gaps
 from driveline.benches.coupler.checks import strength_checks
 from driveline.benches.coupler.gaps import Apart, apart_of, gap_checks, stack_of, window_check, window_of
@@ -10,18 +10,22 @@ from driveline.benches.coupler.hub_checks import allowed_parallel_mm, rim_mm
 from driveline.benches.coupler.inputs import CouplerInputs
 from driveline.benches.coupler.lay_out import LaidCoupler
 from driveline.benches.coupler.needs import CouplerNeeds
-from driveline.benches.coupler.results import AtSpeed, CouplerResult, Slid
+from driveline.benches.coupler.results import AtSpeed, CouplerResult, RunoutResult, Slid
 from driveline.benches.coupler.section import gap_results, section_of
+from driveline.benches.coupler.section_sheet import section_sheet
 from driveline.benches.coupler.sheet import CouplerSheet, ShaftKind
 from driveline.benches.coupler.shuffle import assumed_of, shuffle_of
 from driveline.benches.coupler.styles import alternatives, order_of, style_facts
 from driveline.checks import Check
+from driveline.drawing.model import Drawing
+from driveline.errors import ImpossibleInput
 from driveline.figures import fig
 from driveline.margins import Judge
 from driveline.results import Assumed, ToDo
-from driveline.shafts.coupler import CouplerStyle
+from driveline.shafts.coupler import CouplerStyle, forgives
 from driveline.shafts.elements import SpiderFactors
 from driveline.shafts.hubs import balance_grade_mm_s, eccentric_force_n
+from driveline.shafts.runout import hub_runout
 from driveline.shafts.splines import proposed_module_mm
 from driveline.sheet import positive_of
 from driveline.tables.materials import material
@@ -33,35 +37,56 @@ def run(sheet: CouplerSheet, laid: LaidCoupler, needs: CouplerNeeds, judge: Judg
     is_begun = sheet != CouplerSheet()
     apart = apart_of(inputs, needs)
     gaps = axial_gaps(inputs, style) if style else ()
-    found = window_of(gaps, apart)
     to_do = _to_do(inputs, style, gaps)
     checks = _checks(inputs, needs, gaps, apart, judge) if is_begun else ()
+    result = _result(sheet, inputs, needs, gaps, apart, to_do)
     return Outcome(
         solved=None,
-        result=CouplerResult(
-            style=style.value if style else None,
-            apart_mm=apart.link.length_mm if apart.link else None,
-            apart_is_chosen=apart.is_chosen,
-            plate_apart_mm=needs.apart.nominal_mm if needs.apart else None,
-            gaps=gap_results(gaps, inputs, style, apart) if style else (),
-            blocks=section_of(inputs, style, apart) if style else (),
-            window=found,
-            alternatives=alternatives(inputs, apart) if style is CouplerStyle.FLEXIBLE else (),
-            styles=style_facts(style),
-            at_speed=_at_speed(inputs, needs, style),
-            placed=_placed(inputs),
-            shuffle=shuffle_of(inputs, needs, style) if style else None,
-            notes=_notes(inputs),
-            order=order_of(inputs, style) if style else (),
-            queries=inputs.odd,
-            assumed=_assumed(inputs, style, gaps),
-            to_do=to_do,
-        ),
+        result=result,
         checks=checks,
         to_do=to_do,
         progress=progress_of(is_begun=is_begun, is_finished=is_begun and style is not None and not to_do),
         parts=laid.parts,
+        papers=(_paper(result),) if result.blocks else (),
     )
+
+
+def _result(
+    sheet: CouplerSheet,
+    inputs: CouplerInputs,
+    needs: CouplerNeeds,
+    gaps: tuple[AxialGap, ...],
+    apart: Apart,
+    to_do: tuple[ToDo, ...],
+) -> CouplerResult:
+    style = needs.style
+    return CouplerResult(
+        style=style.value if style else None,
+        apart_mm=apart.link.length_mm if apart.link else None,
+        apart_is_chosen=apart.is_chosen,
+        plate_apart_mm=needs.apart.nominal_mm if needs.apart else None,
+        gaps=gap_results(gaps, inputs, style, apart) if style else (),
+        blocks=section_of(inputs, style, apart) if style else (),
+        window=window_of(gaps, apart),
+        alternatives=alternatives(inputs, apart) if style is CouplerStyle.FLEXIBLE else (),
+        styles=style_facts(style),
+        at_speed=_at_speed(inputs, needs, style),
+        placed=_placed(inputs),
+        shuffle=shuffle_of(inputs, needs, style) if style else None,
+        runout=_runout(sheet),
+        notes=_notes(inputs),
+        order=order_of(inputs, style) if style else (),
+        queries=inputs.odd,
+        assumed=_assumed(inputs, style, gaps),
+        to_do=to_do,
+    )
+
+
+def _paper(result: CouplerResult) -> Paper:
+    def draw(job_name: str, revision: str) -> Drawing:
+        return section_sheet(result, job_name=job_name, revision=revision)
+
+    return Paper(key="coupler.section", title="Coupler in section", draw=draw)
 
 
 def _checks(
@@ -106,6 +131,23 @@ def _notes(inputs: CouplerInputs) -> tuple[str, ...]:
                 f"{name} look like an involute of module {fig(module_mm, 'mm')}. Try a known hub before ordering."
             )
     return tuple(found)
+
+
+def _runout(sheet: CouplerSheet) -> RunoutResult | None:
+    """What the dial's readings mean; ``None`` until there are enough, round the whole turn."""
+    try:
+        found = hub_runout([one.clock.deg for one in sheet.dial], [one.reading.mm for one in sheet.dial])
+    except ImpossibleInput:
+        return None
+    screw = found.screw_to_ease({one.name: one.clock.deg for one in sheet.grub_screws})
+    high = f"Its high spot is at {fig(found.high_deg, '°', 0)}"
+    if not found.is_mostly_eccentric:
+        says = "Mostly out of round: no screw mends that. Turn the hub true, or change it."
+    elif screw is None:
+        says = f"{high}: seat it again, or turn it true on its shaft."
+    else:
+        says = f"{high}: ease grub screw {screw}, tighten those across, read again."
+    return RunoutResult(eccentric_mm=found.eccentric_mm, high_deg=found.high_deg, oval_mm=found.oval_mm, says=says)
 
 
 def _placed(inputs: CouplerInputs) -> Slid:
@@ -156,6 +198,9 @@ def _assumed(inputs: CouplerInputs, style: CouplerStyle | None, gaps: tuple[Axia
     if style is not None and positive_of(inputs.sheet.allowed_parallel) is None:
         text = f"{fig(allowed_parallel_mm(inputs, style), 'mm')} of offset forgiven"
         found.append(Assumed(field="coupler.allowed_parallel", text=text))
+    if style is not None and positive_of(inputs.sheet.allowed_angle) is None:
+        text = f"{fig(forgives(style).angle_deg, '°')} of angle forgiven"
+        found.append(Assumed(field="coupler.allowed_angle", text=text))
     return tuple(found)
 
 

@@ -96,7 +96,7 @@ def alternatives(inputs: CouplerInputs, apart: Apart) -> tuple[Alternative, ...]
             Alternative(
                 key=way.value,
                 title=way.words,
-                least_mm=faces.least_mm if is_known else None,
+                least_mm=max(faces.least_mm, 0.0) if is_known else None,
                 greatest_mm=faces.greatest_mm if is_known else None,
                 is_possible=faces.is_possible,
                 suits_apart=None

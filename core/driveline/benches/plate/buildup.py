@@ -10,16 +10,16 @@ from driveline.benches.plate.workings import face_tilt_working, faces_apart_work
 from driveline.checks import Check
 from driveline.figures import fig, num
 from driveline.margins import Judge, missing_of, wanted_words
-from driveline.shafts.coupler import ANGLE_ALLOWANCE_DEG, CouplerStyle
+from driveline.shafts.coupler import Forgives
 from driveline.working import fixed_working
 
 APART_MM: Final = 0.5
 
 
-def face_tilt_check(inputs: PlateInputs, built: BuildUpResult, coupler: CouplerStyle | None, judge: Judge) -> Check:
+def face_tilt_check(inputs: PlateInputs, built: BuildUpResult, coupler: Forgives | None, judge: Judge) -> Check:
     """Return whether the face on the standoffs is square enough for the coupler."""
     standoffs, tilt = inputs.built.legs, built.tilt
-    allowed = ANGLE_ALLOWANCE_DEG[coupler] if coupler else None
+    allowed = coupler.angle_deg if coupler else None
     wanted = {
         "Coupler style, on the Ratios bench": allowed,
         f"Measured length of each of the {standoffs.count} standoffs": tilt,

@@ -8,12 +8,12 @@ from driveline.checks import Check
 from driveline.figures import fig, num
 from driveline.joints.sheet import RegisterFit
 from driveline.margins import Judge, missing_of, wanted_words
-from driveline.shafts.coupler import PARALLEL_ALLOWANCE_MM, CouplerStyle
+from driveline.shafts.coupler import Forgives
 
 
-def on_centre_check(inputs: PlateInputs, off: Offset, coupler: CouplerStyle | None, judge: Judge) -> Check:
+def on_centre_check(inputs: PlateInputs, off: Offset, coupler: Forgives | None, judge: Judge) -> Check:
     """Return whether motor and gearbox stand on one axis as closely as the coupler asks."""
-    allowed = PARALLEL_ALLOWANCE_MM[coupler] if coupler else None
+    allowed = coupler.parallel_mm if coupler else None
     missing = (*missing_of({"Coupler style, on the Ratios bench": coupler}), *off.missing)
     says = wanted_words(missing)
     if allowed is not None:
@@ -30,7 +30,7 @@ def on_centre_check(inputs: PlateInputs, off: Offset, coupler: CouplerStyle | No
         unit="mm",
         says=says,
         missing=missing,
-        inputs=("plate.plate", "plate.survey.readings", "ratios.coupler"),
+        inputs=("plate.plate", "plate.survey.readings", "ratios.coupler", "coupler.allowed_parallel"),
         working=lambda: on_centre_working(off, WARM_K),
     )
 

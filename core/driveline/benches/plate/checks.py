@@ -19,7 +19,7 @@ from driveline.flat.holes import Ligament
 from driveline.margins import Judge, wanted_words
 from driveline.network.judge import GREATEST_W
 from driveline.parts.made import FlatPart
-from driveline.shafts.coupler import CouplerStyle
+from driveline.shafts.coupler import Forgives
 from driveline.survey.solve import SurveyResult
 from driveline.working import Fact, Working
 
@@ -33,7 +33,7 @@ class PlateFigures:
     ligaments: tuple[Ligament, ...]
     edge_shares: tuple[EdgeShare, ...] | None
     holes_wanted: tuple[str, ...]  # what of the holes is not known yet
-    coupler: CouplerStyle | None
+    coupler: Forgives | None
     centre_off: Offset
 
 

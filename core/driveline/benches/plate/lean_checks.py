@@ -9,7 +9,7 @@ from driveline.checks import Check
 from driveline.figures import fig, num
 from driveline.joints.preload_sums import BUMP_G
 from driveline.margins import Judge, missing_of, wanted_words
-from driveline.shafts.coupler import ANGLE_ALLOWANCE_DEG, PARALLEL_ALLOWANCE_MM, CouplerStyle
+from driveline.shafts.coupler import Forgives
 from driveline.shafts.misalignment import Budget
 from driveline.tables.materials import material
 
@@ -19,7 +19,7 @@ def lean_checks(
     bent: Bent,
     off: Offset,
     built: BuildUpResult,
-    coupler: CouplerStyle | None,
+    coupler: Forgives | None,
     judge: Judge,
 ) -> tuple[Check, ...]:
     """Return whether the build-up is stiff and strong, and whether offset and angle together suit the coupler."""
@@ -27,8 +27,8 @@ def lean_checks(
     return (*checks, _legs(inputs, bent, judge)) if inputs.built.is_on_standoffs else tuple(checks)
 
 
-def _lean(bent: Bent, coupler: CouplerStyle | None, judge: Judge) -> Check:
-    allowed = ANGLE_ALLOWANCE_DEG[coupler] if coupler else None
+def _lean(bent: Bent, coupler: Forgives | None, judge: Judge) -> Check:
+    allowed = coupler.angle_deg if coupler else None
     missing = (*missing_of({"Coupler style, on the Ratios bench": allowed}), *bent.missing)
     lean, says = bent.lean_deg, wanted_words(missing)
     if lean is not None and allowed:
@@ -55,11 +55,11 @@ def _together(
     bent: Bent,
     off: Offset,
     built: BuildUpResult,
-    coupler: CouplerStyle | None,
+    coupler: Forgives | None,
     judge: Judge,
 ) -> Check:
     """A coupler that is both offset and at an angle has less of either: parallel/allowed + angle/allowed ≤ 1."""
-    parallel, angle = (PARALLEL_ALLOWANCE_MM[coupler], ANGLE_ALLOWANCE_DEG[coupler]) if coupler else (None, None)
+    parallel, angle = (coupler.parallel_mm, coupler.angle_deg) if coupler else (None, None)
     tilt_deg = built.tilt.tilt_deg if built.tilt else 0.0
     is_tilt_known = built.tilt is not None or not inputs.built.is_on_standoffs
     missing = (

@@ -1,11 +1,13 @@
 import copy
-from itertools import product
+import math
+from itertools import combinations, product
 from typing import Any
 from unittest import TestCase
 
 from driveline.checks import Check, Verdict
+from driveline.figures import System, num, written
 from driveline.job.evaluate import evaluate
-from driveline.job.file import JobFile
+from driveline.job.file import REGISTRY, JobFile
 from driveline.job.registry import JobResultBase
 from tests.demo import demo_json
 
@@ -175,6 +177,25 @@ class StrengthTest(TestCase):
         self.assertEqual((check.demand, check.verdict), (0.0, Verdict.HOLDS))
 
 
+class TrueRunningTest(TestCase):
+    def test_the_screw_nearest_the_high_spot_is_eased(self) -> None:
+        """0.05 mm toward 60°: the tight screw at 30° pushed the hub's wall away on its own side."""
+        dial = [
+            {"clock": {"text": f"{at} deg"}, "reading": {"text": f"{0.05 * math.cos(math.radians(at - 60)):.4f}"}}
+            for at in range(0, 360, 45)
+        ]
+        screws = [{"name": name, "clock": {"text": f"{at} deg"}} for name, at in (("A", 30), ("B", 150), ("C", 270))]
+        found = wren(dial=dial, grub_screws=screws).coupler.runout
+        self.assertAlmostEqual(found.eccentric_mm, 0.05, places=3)
+        self.assertIn("ease grub screw A", found.says)
+        self.assertIsNone(wren(dial=dial[:4]).coupler.runout)
+
+    def test_a_softer_coupler_swings_slower(self) -> None:
+        soft, hard = (wren(stiffness_nm_per_rad=k).coupler.shuffle for k in (1000, 8000))
+        self.assertLess(soft.second_hz, hard.second_hz)
+        self.assertLess(hard.second_hz, hard.rigid_second_hz)
+
+
 class SenselessTest(TestCase):
     """Each is asked about by its field, and what hangs on it is not known."""
 
@@ -206,6 +227,51 @@ class SenselessTest(TestCase):
             changed: dict[str, Any] = {path: value}
             with self.subTest(path), self.assertRaises(ValueError):
                 wren(**changed)
+
+
+class AllowanceTest(TestCase):
+    def test_a_makers_figures_replace_the_usual_ones_in_the_plates_budget(self) -> None:
+        """0.243 mm of 0.25 usually; of the maker's 0.4 it is less of the whole."""
+        usual, stated = wren(), wren(allowed_parallel=mm(0.4), allowed_angle={"text": "1 deg"})
+        for key in ("plate.on_centre", "plate.misalignment"):
+            self.assertAlmostEqual(
+                (check_of(stated, key).margin or 0) / (check_of(usual, key).margin or 1), 0.4 / 0.25, places=3
+            )
+        self.assertAlmostEqual(check_of(stated, "plate.lean").capacity or 0, 1.0)
+
+    def test_a_coupler_too_long_for_any_distance_says_by_how_much(self) -> None:
+        window = wren("spline", hub__length=mm(120)).coupler.window
+        self.assertFalse(window.is_open)
+        self.assertIn("too long", window.tighten)
+
+
+class SectionPaperTest(TestCase):
+    def test_the_paper_agrees_with_the_cores_figures_and_no_label_lies_on_another(self) -> None:
+        for style in STYLES:
+            job = JobFile.model_validate(wren_json(style))
+            result = evaluate(job).coupler
+            drawing = REGISTRY.paper(job, "coupler.section").draw("Wren", "saved revision 1")
+            texts = [one for one in drawing.entities if one.shape == "text"]
+            words = " ".join(one.text for one in texts)
+            for gap in result.gaps:
+                with self.subTest(style, gap=gap.key):
+                    self.assertIn(gap.title, words)
+                    if gap.nominal_mm is not None and gap.worst_mm is not None:
+                        self.assertIn(num(gap.nominal_mm - gap.worst_mm, "mm", 2), words)
+            boxes = [box_of(one) for one in texts]
+            with self.subTest(style):
+                self.assertFalse([(a, b) for a, b in combinations(boxes, 2) if meet(a, b)])
+                self.assertTrue(all(box[0] >= 10 and box[2] <= 287 and box[1] >= 10 and box[3] <= 200 for box in boxes))
+
+
+def box_of(text: Any) -> tuple[float, float, float, float, str]:
+    wide, high = 0.62 * text.height_mm * len(written(text.text, System.METRIC)), text.height_mm
+    left = text.x_mm - wide / 2 if text.centred else text.x_mm
+    return left, text.y_mm - high / 2, left + wide, text.y_mm + high / 2, text.text
+
+
+def meet(a: tuple[float, float, float, float, str], b: tuple[float, float, float, float, str]) -> bool:
+    return a[0] < b[2] and b[0] < a[2] and a[1] < b[3] and b[1] < a[3]
 
 
 class HubPartTest(TestCase):

@@ -188,7 +188,9 @@ class VerdictsTest(TestCase):
                 continue
             self.assertTrue(check.working.source, check.key)
             self.assertTrue(check.inputs, check.key)
-            self.assertTrue(all(name.split(".")[0] in ("plate", "brief", "ratios") for name in check.inputs), check.key)
+            self.assertTrue(
+                all(name.split(".")[0] in ("plate", "brief", "ratios", "coupler") for name in check.inputs), check.key
+            )
 
     def test_a_default_in_use_is_shown_as_one(self) -> None:
         joint = next(joint for joint in wren({}).plate.joints if joint.name == "motor")

@@ -2,9 +2,11 @@
   import type { Block, CouplerSheet, RatiosSheet } from '../../api/types';
   import type { BenchProps } from '../../job/benches';
   import { useEditor } from '../../job/job-editor.svelte';
+  import Button from '../../lib/ui/Button.svelte';
   import Tabs from '../../lib/ui/Tabs.svelte';
   import { useUnits } from '../../measure/units.svelte';
   import Downloads from '../../parts/Downloads.svelte';
+  import { saveThenFetch } from '../../parts/files';
   import PartsPanel from '../../parts/PartsPanel.svelte';
   import ApartPanel from './ApartPanel.svelte';
   import ChoosePanel from './ChoosePanel.svelte';
@@ -42,7 +44,7 @@
   }
 </script>
 
-{#snippet shafts()}<ShaftsPanel {sheet} {disabled} {change} />{/snippet}
+{#snippet shafts()}<ShaftsPanel {sheet} runout={result.runout} {disabled} {change} />{/snippet}
 {#snippet pieces()}<PartsOfIt
     {sheet}
     style={result.style ?? null}
@@ -105,8 +107,15 @@
         </p>
       {/if}
     </div>
-    {#if parts[0]}
-      <div class="border-t border-edge bg-paper px-3 py-2"><Downloads side="first" part={parts[0]} /></div>
-    {/if}
+    <div class="flex flex-wrap gap-2 border-t border-edge bg-paper px-3 py-2">
+      {#if result.blocks.length > 0}
+        <Button
+          title="saves first, then downloads the section with its gaps, PDF, A4"
+          onclick={() => saveThenFetch(editor, `papers/coupler.section.pdf?units=${units.system}`)}
+          >Section</Button
+        >
+      {/if}
+      {#if parts[0]}<Downloads side="first" part={parts[0]} />{/if}
+    </div>
   </div>
 </div>

@@ -1,14 +1,16 @@
 <script lang="ts">
-  import type { CouplerSheet } from '../../api/types';
+  import type { CouplerResult, CouplerSheet } from '../../api/types';
   import Fields from '../../measure/Fields.svelte';
+  import DialRows from './DialRows.svelte';
   import { GEARBOX_SHAFT, MOTOR_SHAFT, TRUE } from './fields';
 
   interface Props {
     sheet: CouplerSheet;
+    runout: CouplerResult['runout'];
     disabled: boolean;
     change: (write: (sheet: CouplerSheet) => void) => void;
   }
-  let { sheet, disabled, change }: Props = $props();
+  let { sheet, runout, disabled, change }: Props = $props();
 </script>
 
 <div class="flex flex-col gap-5 px-4 py-3">
@@ -27,5 +29,6 @@
   <section>
     <h2>How true it runs</h2>
     <Fields form={TRUE} from={sheet} {disabled} {change} />
+    <DialRows {sheet} {runout} {disabled} {change} />
   </section>
 </div>

@@ -160,7 +160,14 @@ const LIMITS: Form<CouplerSheet> = [
 export const TRUE: Form<CouplerSheet> = [
   reading('runout', 'Dial on the seated hub, total', 'length', 'turned by hand, one whole turn'),
   reading('allowed_parallel', 'Offset forgiven', 'length', 'its maker’s figure; empty: usual'),
-  number('stiffness_nm_per_rad', 'Its stiffness, N·m/rad', [2, 10_000_000], 'in torsion, its maker’s figure'),
+  reading('allowed_angle', 'Angle forgiven', 'angle', 'its maker’s figure; empty: usual'),
+  number(
+    'stiffness_nm_per_rad',
+    'Torque that twists it one radian',
+    [2, 10_000_000],
+    'its maker’s figure',
+    'N·m',
+  ),
 ];
 
 const SPIDER: Form<Jaw> = [
