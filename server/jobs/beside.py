@@ -1,25 +1,31 @@
-"""Long sums, each in a process of its own that gives way to all others: nobody's keystroke waits for one."""
+"""Long sums, in one process beside each web worker that gives way to all others: nobody's keystroke waits for one."""
 
-import subprocess
-import sys
+import os
+from concurrent.futures import ProcessPoolExecutor
+from concurrent.futures.process import BrokenProcessPool
+from functools import cache
+from multiprocessing import get_context
 from threading import Lock
 from typing import Final
 
-from django.conf import settings
-from pydantic import TypeAdapter
-
+from driveline.job.file import REGISTRY, JobFile
 from driveline.job.registry import JobFileBase
+from driveline.job.sureness import solve_sureness
 from driveline.job.sureness_results import Sureness
 from driveline.memory import Memory, key_of
 
-GREATEST_S: Final = 120.0  # a sum that takes longer is given up, and says so in the log
+GIVES_WAY: Final = 10
+GREATEST_S: Final = 120.0
 _ANSWERED: Final = Memory(16)
 _ONE_AT_A_TIME: Final = Lock()
-_LIST: Final = TypeAdapter(tuple[Sureness, ...])
 
 
 def sureness_beside(file: JobFileBase) -> tuple[Sureness, ...] | None:
-    """Return how sure each margin of a job is, by the core's command; ``None`` while another's is under way."""
+    """Return how sure each margin of a job is; ``None`` while another job's are being worked out here.
+
+    Raises:
+        TimeoutError: If it takes longer than anybody waits.
+    """
     if not _ONE_AT_A_TIME.acquire(blocking=False):
         return None
     try:
@@ -34,13 +40,19 @@ def wait_until_idle() -> None:
         pass
 
 
+@cache
+def _beside() -> ProcessPoolExecutor:
+    """The process, kept, since it takes seconds to start. Not forked from here: a web worker has threads."""
+    return ProcessPoolExecutor(1, get_context("forkserver"), initializer=os.nice, initargs=(GIVES_WAY,))
+
+
 def _asked(file: JobFileBase) -> tuple[Sureness, ...]:
-    done = subprocess.run(
-        ["nice", "-n", "10", sys.executable, "-m", "driveline", "sureness", "/dev/stdin"],
-        cwd=settings.ROOT / "core",
-        input=file.model_dump_json().encode(),
-        capture_output=True,
-        check=True,
-        timeout=GREATEST_S,
-    )
-    return _LIST.validate_json(done.stdout)
+    try:
+        return _beside().submit(_worked, file.model_dump_json()).result(GREATEST_S)
+    except BrokenProcessPool:  # killed from outside: the next to ask gets a new one
+        _beside.cache_clear()
+        raise
+
+
+def _worked(file: str) -> tuple[Sureness, ...]:
+    return solve_sureness(REGISTRY, JobFile.model_validate_json(file))

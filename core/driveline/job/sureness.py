@@ -121,7 +121,7 @@ def _bent_by(checks: Sequence[Check], moves: Sequence[_Move]) -> tuple[Place, ..
     greatest = np.zeros(len(moves))
     for check in checks:
         slopes = _slopes(check, moves)
-        if _lost_at(check, moves) is None and slopes.is_kinked:
+        if _lost_at(check, moves) is None and slopes.moves(check) and slopes.is_kinked:
             greatest = np.maximum(greatest, slopes.variances / slopes.total**2)
     order = np.argsort(-greatest, kind="stable").tolist()
     return tuple(moves[k].place for k in order if greatest[k] > NO_MOVE**2)
@@ -170,9 +170,12 @@ class _Slopes:
         """The root of their sum."""
         return math.sqrt(np.sum(self.variances))
 
+    def moves(self, check: Check) -> bool:
+        return self.total > NO_MOVE * abs(check.margin or 0.0)
+
     @property
     def is_kinked(self) -> bool:
-        return self.total > 0 and bool(np.any(np.abs(self.up + self.down) > KINK * self.total))
+        return bool(np.any(np.abs(self.up + self.down) > KINK * self.total))
 
 
 def _slopes(check: Check, moves: Sequence[_Move]) -> _Slopes:
@@ -197,7 +200,7 @@ def _sureness(check: Check, moved: _Moved) -> Sureness:
     bare = Sureness(check=check.key, margin=margin, taken_as_exact=exact)
     slopes = _slopes(check, moved.moves)
     lost = _lost_at(check, moved.moves)
-    if lost is None and slopes.total <= NO_MOVE * abs(margin):
+    if lost is None and not slopes.moves(check):
         lost = "Nothing that moves it carries a ±, so how sure it is can't be said."
     drawn: list[float | None] = []
     if lost is None and slopes.is_kinked:

@@ -1413,7 +1413,7 @@ export interface components {
              * Dial
              * @default []
              */
-            dial: components["schemas"]["driveline__benches__coupler__sheet__DialReading"][];
+            dial: components["schemas"]["RunoutReading"][];
             /**
              * Grub Screws
              * @default []
@@ -1444,6 +1444,14 @@ export interface components {
             peak_nm: number;
             /** Continuous Nm */
             continuous_nm?: number | null;
+        };
+        /**
+         * DialReading
+         * @description A dial at one place of the turn; plunger in reads above zero.
+         */
+        DialReading: {
+            clock: components["schemas"]["Angle"];
+            reading: components["schemas"]["Coordinate"];
         };
         /**
          * Driven
@@ -2491,6 +2499,14 @@ export interface components {
          * @enum {string}
          */
         Rotation: "clockwise" | "anticlockwise";
+        /**
+         * RunoutReading
+         * @description What a still dial reads on the hub's rim, at a mark on the hub; plunger in is plus.
+         */
+        RunoutReading: {
+            clock: components["schemas"]["Angle"];
+            reading: components["schemas"]["Coordinate"];
+        };
         /**
          * Shaft
          * @description Which shaft of a box a maker's torque is stated for.
@@ -3559,22 +3575,6 @@ export interface components {
             cycles?: number | null;
         };
         /**
-         * DialReading
-         * @description What a still dial reads on the hub's rim, at a mark on the hub; plunger in is plus.
-         */
-        driveline__benches__coupler__sheet__DialReading: {
-            clock: components["schemas"]["Angle"];
-            reading: components["schemas"]["Coordinate"];
-        };
-        /**
-         * DialReading
-         * @description A dial at one place of the turn; plunger in reads above zero.
-         */
-        driveline__survey__sheet__DialReading: {
-            clock: components["schemas"]["Angle"];
-            reading: components["schemas"]["Coordinate"];
-        };
-        /**
          * FieldProblem
          * @description A field and what to do about it.
          */
@@ -3704,6 +3704,19 @@ export interface components {
             margin: number | null;
             /** Why */
             why: string;
+        };
+        /**
+         * Alternative
+         * @description Another that does all it must, best in one thing, and what it costs against the one shown.
+         */
+        Alternative: {
+            /** Best In */
+            best_in: string;
+            /** Key */
+            key: string;
+            pick: components["schemas"]["Pick"];
+            /** Costs */
+            costs: string;
         };
         /**
          * Answer
@@ -4113,7 +4126,7 @@ export interface components {
             blocks: components["schemas"]["Block"][];
             window: components["schemas"]["WindowResult"] | null;
             /** Alternatives */
-            alternatives: components["schemas"]["driveline__benches__coupler__results__Alternative"][];
+            alternatives: components["schemas"]["SpiderAlternative"][];
             /** Styles */
             styles: components["schemas"]["StyleFacts"][];
             at_speed: components["schemas"]["AtSpeed"];
@@ -4743,7 +4756,7 @@ export interface components {
             spreads: components["schemas"]["SpreadsResult"] | null;
             mend: components["schemas"]["Mend"] | null;
             /** Alternatives */
-            alternatives: components["schemas"]["driveline__benches__ratios__mend__Alternative"][];
+            alternatives: components["schemas"]["Alternative"][];
             /** Queries */
             queries: string[];
             safety: components["schemas"]["SafetyView"];
@@ -4894,6 +4907,24 @@ export interface components {
             gearbox_slide_mm: number | null;
             /** To Face Mm */
             to_face_mm: number | null;
+        };
+        /**
+         * SpiderAlternative
+         * @description A way for the spider, with what it asks.
+         */
+        SpiderAlternative: {
+            /** Key */
+            key: string;
+            /** Title */
+            title: string;
+            /** Least Mm */
+            least_mm: number | null;
+            /** Greatest Mm */
+            greatest_mm: number | null;
+            /** Is Possible */
+            is_possible: boolean;
+            /** Suits Apart */
+            suits_apart: boolean | null;
         };
         /**
          * Spread
@@ -5295,37 +5326,6 @@ export interface components {
             tighten: string;
         };
         /**
-         * Alternative
-         * @description A way for the spider, with what it asks.
-         */
-        driveline__benches__coupler__results__Alternative: {
-            /** Key */
-            key: string;
-            /** Title */
-            title: string;
-            /** Least Mm */
-            least_mm: number | null;
-            /** Greatest Mm */
-            greatest_mm: number | null;
-            /** Is Possible */
-            is_possible: boolean;
-            /** Suits Apart */
-            suits_apart: boolean | null;
-        };
-        /**
-         * Alternative
-         * @description Another that does all it must, best in one thing, and what it costs against the one shown.
-         */
-        driveline__benches__ratios__mend__Alternative: {
-            /** Best In */
-            best_in: string;
-            /** Key */
-            key: string;
-            pick: components["schemas"]["Pick"];
-            /** Costs */
-            costs: string;
-        };
-        /**
          * EvaluateIn
          * @description Sheets to evaluate without saving; the newest saved ones when left out.
          */
@@ -5610,14 +5610,6 @@ export interface components {
             points: components["schemas"]["CurvePoint"][];
             /** Notes */
             notes: string[];
-        };
-        /**
-         * DialReading
-         * @description A dial at one place of the turn; plunger in reads above zero.
-         */
-        DialReading: {
-            clock: components["schemas"]["Angle"];
-            reading: components["schemas"]["Coordinate"];
         };
         /**
          * SurveyRead

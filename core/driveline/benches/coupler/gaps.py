@@ -83,9 +83,8 @@ def _finite(value: float) -> float | None:
 def _tighten(found: Window, hanging: list[AxialGap], apart: Apart) -> str:
     """The widest of the limits that close the window, and what it would have to come down to."""
     if found.is_open:
-        return (
-            f"What stands between the faces is {fig(-found.greatest_mm, 'mm', 2)} too long for any: shorten or bore it."
-        )
+        short = fig(-found.greatest_mm, "mm", 2)
+        return f"Even face to face it is {short} too short to reach: lengthen it, or slide a hub."
     own = {one.gap.key: one for one in hanging}
     links: dict[str, float] = {}
     for key in (found.least_by, found.greatest_by):

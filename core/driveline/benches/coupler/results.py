@@ -54,7 +54,7 @@ class WindowResult(Result):
     tighten: str  # what to take better, and to what, where no distance does
 
 
-class Alternative(Result):
+class SpiderAlternative(Result):
     """A way for the spider, with what it asks."""
 
     key: str
@@ -126,7 +126,7 @@ class CouplerResult(Result):
     gaps: tuple[GapResult, ...]
     blocks: tuple[Block, ...]
     window: WindowResult | None
-    alternatives: tuple[Alternative, ...]
+    alternatives: tuple[SpiderAlternative, ...]
     styles: tuple[StyleFacts, ...]
     at_speed: AtSpeed
     placed: Slid

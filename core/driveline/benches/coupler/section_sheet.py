@@ -10,17 +10,18 @@ from driveline.figures import fig, num
 WIDTH_MM: Final = 297.0
 HEIGHT_MM: Final = 210.0
 BORDER_MM: Final = 10.0
-ROOM_MM: Final = (250.0, 95.0)  # that the section may take up
+ROOM_MM: Final = (185.0, 130.0)  # that the section may take up
 SCALES: Final = (2.0, 1.0, 0.5, 0.2)
-MIDDLE_Y_MM: Final = 145.0
-ROW_MM: Final = 5.5
+MIDDLE_Y_MM: Final = 118.0
+ROW_MM: Final = 19.0
 TEXT_MM: Final = 3.0
+SMALL_MM: Final = 2.6
 LETTERS: Final = "ABCDEFGHIJKLMNOP"
-BARS_Y_MM: Final = 92.0
-BAR_MM: Final = 4.0
-TABLE_Y_MM: Final = 56.0
-HEAD: Final = ("", "gap", "at the extremes", "wanted")
-COLUMNS_MM: Final = (0.0, 8.0, 105.0, 165.0)
+BARS_Y_MM: Final = 49.0
+BAR_MM: Final = 4.5
+TABLE_X_MM: Final = 212.0
+TABLE_Y_MM: Final = 176.0
+LINE_MM: Final = 4.6
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -55,14 +56,12 @@ def section_sheet(result: CouplerResult, *, job_name: str, revision: str) -> Dra
     for k, gap in enumerate(result.gaps):
         entities += _bar(gap, k, place)
         entities += _row(gap, k)
-    heads = zip(COLUMNS_MM, HEAD, strict=True)
-    entities += [_text(BORDER_MM + 5 + column, TABLE_Y_MM + ROW_MM, head) for column, head in heads if head]
     apart = "not known" if result.apart_mm is None else fig(result.apart_mm, "mm", 2)
     how = "as chosen" if result.apart_is_chosen else "as the plate stands"
     ratio = f"{scale:g}:1" if scale >= 1 else f"1:{1 / scale:g}"
     entities += [
-        _text(BORDER_MM + 5, HEIGHT_MM - BORDER_MM - 7, f"{job_name}: coupler in section, {revision}", 4.5),
-        _text(BORDER_MM + 5, HEIGHT_MM - BORDER_MM - 14, f"scale {ratio}; faces {apart} apart, {how}"),
+        _text(BORDER_MM + 5, HEIGHT_MM - BORDER_MM - 6, f"{job_name}: coupler in section, {revision}", 4.5),
+        _text(BORDER_MM + 5, HEIGHT_MM - BORDER_MM - 12.5, f"scale {ratio}; faces {apart} apart, {how}"),
     ]
     return Drawing(
         title=f"{job_name}: coupler in section",
@@ -129,5 +128,6 @@ def _row(gap: GapResult, k: int) -> list[Entity]:
     wanted = f"at least {fig(gap.least_wanted_mm, 'mm', 2)}"
     if gap.greatest_wanted_mm is not None:
         wanted = f"{num(gap.least_wanted_mm, 'mm', 2)} to {fig(gap.greatest_wanted_mm, 'mm', 2)}"
-    cells = (LETTERS[k], gap.title, found, wanted)
-    return [_text(BORDER_MM + 5 + column, y, cell) for column, cell in zip(COLUMNS_MM, cells, strict=True)]
+    lines = (gap.title, f"{found} at the extremes", f"{wanted} wanted")
+    letter = _text(TABLE_X_MM, y, LETTERS[k], TEXT_MM)
+    return [letter, *(_text(TABLE_X_MM + 5, y - LINE_MM * n, line, SMALL_MM) for n, line in enumerate(lines))]

@@ -179,7 +179,7 @@ class Slant(Angle):
     may_be_negative = False
 
 
-class DialReading(Sheet):
+class RunoutReading(Sheet):
     """What a still dial reads on the hub's rim, at a mark on the hub; plunger in is plus."""
 
     clock: Angle
@@ -209,7 +209,7 @@ class CouplerSheet(Sheet):
     allowed_parallel: Length | None = Field(default=None, description="By the coupling's maker")
     allowed_angle: Slant | None = Field(default=None, description="By the coupling's maker")
     stiffness_nm_per_rad: Annotated[float, Field(gt=1, le=1e7)] | None = None
-    dial: Annotated[list[DialReading], Field(max_length=36)] = []
+    dial: Annotated[list[RunoutReading], Field(max_length=36)] = []
     grub_screws: Annotated[list[GrubScrew], Field(max_length=8)] = []
     runout: Length | None = Field(default=None, description="Total reading on the seated hub")
     why: Words = ""

@@ -5,7 +5,7 @@ from typing import Final
 from driveline.benches.coupler.axial import motor_stub
 from driveline.benches.coupler.gaps import Apart
 from driveline.benches.coupler.inputs import CouplerInputs, Sized
-from driveline.benches.coupler.results import Alternative, StyleFacts
+from driveline.benches.coupler.results import SpiderAlternative, StyleFacts
 from driveline.fits.jaw import JawRoom, SpiderWay, face_window
 from driveline.shafts.coupler import ANGLE_ALLOWANCE_DEG, DYNAMIC_FACTOR, PARALLEL_ALLOWANCE_MM, CouplerStyle
 
@@ -62,7 +62,7 @@ def style_facts(chosen: CouplerStyle | None) -> tuple[StyleFacts, ...]:
     )
 
 
-def alternatives(inputs: CouplerInputs, apart: Apart) -> tuple[Alternative, ...]:
+def alternatives(inputs: CouplerInputs, apart: Apart) -> tuple[SpiderAlternative, ...]:
     """Return how far apart the faces may stand for each of the spider's ways; empty while a length is missing."""
     jaw, motor, box = inputs.jaw, inputs.motor_shaft.stands_out, inputs.gearbox_shaft.stands_out
     if motor is None or box is None or jaw.hub_length is None:
@@ -93,7 +93,7 @@ def alternatives(inputs: CouplerInputs, apart: Apart) -> tuple[Alternative, ...]
         )
         is_known = faces.least_mm != float("inf")
         found.append(
-            Alternative(
+            SpiderAlternative(
                 key=way.value,
                 title=way.words,
                 least_mm=max(faces.least_mm, 0.0) if is_known else None,

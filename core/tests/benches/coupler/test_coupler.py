@@ -239,10 +239,11 @@ class AllowanceTest(TestCase):
             )
         self.assertAlmostEqual(check_of(stated, "plate.lean").capacity or 0, 1.0)
 
-    def test_a_coupler_too_long_for_any_distance_says_by_how_much(self) -> None:
-        window = wren("spline", hub__length=mm(120)).coupler.window
+    def test_a_coupler_that_does_not_reach_says_by_how_much(self) -> None:
+        """A motor shaft 30 mm shorter: with the faces together the hubs are still 65.9 - 20 - 1 mm apart."""
+        window = wren(motor_shaft__reading=mm(20)).coupler.window
         self.assertFalse(window.is_open)
-        self.assertIn("too long", window.tighten)
+        self.assertIn("too short to reach", window.tighten)
 
 
 class SectionPaperTest(TestCase):
