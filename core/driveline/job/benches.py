@@ -15,7 +15,7 @@ from driveline.benches.coupler.sheet import CouplerSheet
 from driveline.benches.plate import solve as plate_bench
 from driveline.benches.plate.lay_out import LaidPlate
 from driveline.benches.plate.lay_out import lay_out as lay_out_plate
-from driveline.benches.plate.needs import PlateNeeds
+from driveline.benches.plate.needs import PlateNeeds, WantedApart
 from driveline.benches.plate.results import PlateResult
 from driveline.benches.plate.sheet import PlateSheet
 from driveline.benches.plate.stack import stack_of
@@ -66,7 +66,9 @@ def _plate_needs(given: Given) -> PlateNeeds:
         coupler=None
         if ratios.coupler is None
         else forgives(ratios.coupler, parallel_mm=stated[0], angle_deg=stated[1]),
-        apart_mm=None if laid.apart is None else laid.apart.mm,
+        wanted_apart=None
+        if laid.apart is None
+        else WantedApart(mm=laid.apart.mm, either_way_mm=given.solved(COUPLER).room_mm, field="coupler.apart"),
         motor=Loads(
             motor_kg=None if motor_kg is None or casing.hung_kg is None else motor_kg + casing.hung_kg,
             torque_nm=casing.torque_nm,
@@ -100,7 +102,7 @@ RATIOS: Final = Bench[RatiosSheet, LaidOut, RatiosNeeds, ratios_bench.SolvedRati
     needs=_ratios_needs,
     run=ratios_bench.run,
 )
-COUPLER: Final = Bench[CouplerSheet, LaidCoupler, CouplerNeeds, None](
+COUPLER: Final = Bench[CouplerSheet, LaidCoupler, CouplerNeeds, coupler_bench.SolvedCoupler](
     key="coupler",
     title="Coupler",
     word="coupler",

@@ -2505,7 +2505,7 @@ export interface components {
          */
         RunoutReading: {
             clock: components["schemas"]["Angle"];
-            reading: components["schemas"]["Coordinate"];
+            reading?: components["schemas"]["Coordinate"] | null;
         };
         /**
          * Shaft
@@ -5324,6 +5324,10 @@ export interface components {
             likely_greatest_mm: number | null;
             /** Tighten */
             tighten: string;
+            /** Keeps Present */
+            keeps_present: boolean;
+            /** Spacer Mm */
+            spacer_mm: number | null;
         };
         /**
          * EvaluateIn

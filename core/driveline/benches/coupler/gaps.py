@@ -50,7 +50,7 @@ def stack_of(asked: AxialGap, apart: Apart) -> StackUp | None:
     return asked.gap.stack(apart.link)
 
 
-def window_of(gaps: tuple[AxialGap, ...], apart: Apart) -> WindowResult | None:
+def window_of(gaps: tuple[AxialGap, ...], apart: Apart, plate_mm: float | None = None) -> WindowResult | None:
     """Return how far apart the faces may stand; ``None`` while a gap that hangs on it is not known."""
     hanging = [one for one in gaps if one.gap.sign]
     if not hanging or any(not one.is_known for one in hanging):
@@ -63,17 +63,34 @@ def window_of(gaps: tuple[AxialGap, ...], apart: Apart) -> WindowResult | None:
     is_open = worst.is_open and worst.greatest_mm >= 0
     if is_open and worst.least_mm < 0:  # faces can't stand in one another
         worst = replace(worst, least_mm=0.0, least_by="")
+    middle_mm = worst.middle_mm if is_open else None
     return WindowResult(
         least_mm=_finite(worst.least_mm),
         greatest_mm=_finite(worst.greatest_mm),
         least_by=titles.get(worst.least_by, ""),
         greatest_by=titles.get(worst.greatest_by, ""),
         is_open=is_open,
-        middle_mm=worst.middle_mm if is_open else None,
+        middle_mm=middle_mm,
         likely_least_mm=_finite(max(likely.least_mm, 0.0) if is_open else likely.least_mm),
         likely_greatest_mm=_finite(likely.greatest_mm),
         tighten="" if is_open else _tighten(worst, hanging, apart),
+        keeps_present=is_open
+        and apart.link is not None
+        and worst.least_mm <= apart.link.length_mm <= worst.greatest_mm,
+        spacer_mm=None if middle_mm is None or plate_mm is None else middle_mm - plate_mm,
     )
+
+
+def room_mm(gaps: tuple[AxialGap, ...], apart: Apart) -> float | None:
+    """Return how far off a chosen distance the faces may stand, either way; ``None`` while a gap is not settled.
+
+    Below nought where the gaps don't hold at the chosen distance itself.
+    """
+    hanging = [one for one in gaps if one.gap.sign]
+    if apart.link is None or not hanging or any(one.missing or not one.is_sure for one in hanging):
+        return None
+    found, at_mm = window([one.gap for one in hanging], either_way_mm=0.0), apart.link.length_mm
+    return min(at_mm - found.least_mm, found.greatest_mm - at_mm)
 
 
 def _finite(value: float) -> float | None:

@@ -52,6 +52,8 @@ class WindowResult(Result):
     likely_least_mm: float | None  # by the root of the sum of squares
     likely_greatest_mm: float | None
     tighten: str  # what to take better, and to what, where no distance does
+    keeps_present: bool  # the distance that the gaps are judged at now lies in it
+    spacer_mm: float | None  # that makes the plate as it stands the middle; below nought it is to be thinner
 
 
 class SpiderAlternative(Result):

@@ -183,7 +183,7 @@ class RunoutReading(Sheet):
     """What a still dial reads on the hub's rim, at a mark on the hub; plunger in is plus."""
 
     clock: Angle
-    reading: Coordinate
+    reading: Coordinate | None = None  # None: not read yet
 
 
 class GrubScrew(Sheet):

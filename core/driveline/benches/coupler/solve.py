@@ -1,11 +1,13 @@
 """The Coupler bench: two shaft ends joined; how it fits lengthwise, what it carries, and how it is put together."""
 
 import math
+from dataclasses import dataclass
+from typing import Final
 
 from driveline.benches.contract import Outcome, Paper, progress_of
 from driveline.benches.coupler.axial import FACE_CLEAR_MM, TIP_CLEAR_MM, AxialGap, axial_gaps
 from driveline.benches.coupler.checks import strength_checks
-from driveline.benches.coupler.gaps import Apart, apart_of, gap_checks, stack_of, window_check, window_of
+from driveline.benches.coupler.gaps import Apart, apart_of, gap_checks, room_mm, stack_of, window_check, window_of
 from driveline.benches.coupler.hub_checks import allowed_parallel_mm, rim_mm
 from driveline.benches.coupler.inputs import CouplerInputs
 from driveline.benches.coupler.lay_out import LaidCoupler
@@ -30,8 +32,17 @@ from driveline.shafts.splines import proposed_module_mm
 from driveline.sheet import positive_of
 from driveline.tables.materials import material
 
+TRUE_MM: Final = 0.002  # less than a dial tells
 
-def run(sheet: CouplerSheet, laid: LaidCoupler, needs: CouplerNeeds, judge: Judge) -> Outcome[None]:
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class SolvedCoupler:
+    """What the plate takes from it: how far off the distance that was chosen the faces may stand."""
+
+    room_mm: float | None
+
+
+def run(sheet: CouplerSheet, laid: LaidCoupler, needs: CouplerNeeds, judge: Judge) -> Outcome[SolvedCoupler]:
     """Return the coupler with its checks, at the faces' distance as chosen, else as the plate holds them."""
     inputs, style = laid.inputs, needs.style
     is_begun = sheet != CouplerSheet()
@@ -41,7 +52,7 @@ def run(sheet: CouplerSheet, laid: LaidCoupler, needs: CouplerNeeds, judge: Judg
     checks = _checks(inputs, needs, gaps, apart, judge) if is_begun else ()
     result = _result(sheet, inputs, needs, gaps, apart, to_do)
     return Outcome(
-        solved=None,
+        solved=SolvedCoupler(room_mm=room_mm(gaps, apart) if apart.is_chosen else None),
         result=result,
         checks=checks,
         to_do=to_do,
@@ -67,7 +78,7 @@ def _result(
         plate_apart_mm=needs.apart.nominal_mm if needs.apart else None,
         gaps=gap_results(gaps, inputs, style, apart) if style else (),
         blocks=section_of(inputs, style, apart) if style else (),
-        window=window_of(gaps, apart),
+        window=window_of(gaps, apart, needs.apart.nominal_mm if needs.apart else None),
         alternatives=alternatives(inputs, apart) if style is CouplerStyle.FLEXIBLE else (),
         styles=style_facts(style),
         at_speed=_at_speed(inputs, needs, style),
@@ -136,12 +147,15 @@ def _notes(inputs: CouplerInputs) -> tuple[str, ...]:
 def _runout(sheet: CouplerSheet) -> RunoutResult | None:
     """What the dial's readings mean; ``None`` until there are enough, round the whole turn."""
     try:
-        found = hub_runout([one.clock.deg for one in sheet.dial], [one.reading.mm for one in sheet.dial])
+        read = [(one.clock.deg, one.reading.mm) for one in sheet.dial if one.reading is not None]
+        found = hub_runout([clock for clock, _ in read], [reading for _, reading in read])
     except ImpossibleInput:
         return None
     screw = found.screw_to_ease({one.name: one.clock.deg for one in sheet.grub_screws})
     high = f"Its high spot is at {fig(found.high_deg, '°', 0)}"
-    if not found.is_mostly_eccentric:
+    if found.tir_mm < TRUE_MM:
+        says = "It runs true."
+    elif not found.is_mostly_eccentric:
         says = "Mostly out of round: no screw mends that. Turn the hub true, or change it."
     elif screw is None:
         says = f"{high}: seat it again, or turn it true on its shaft."

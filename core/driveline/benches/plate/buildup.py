@@ -4,6 +4,7 @@ from typing import Final
 
 from driveline.benches.plate.centre import WARM_K
 from driveline.benches.plate.inputs import PlateInputs
+from driveline.benches.plate.needs import WantedApart
 from driveline.benches.plate.results import BuildUpResult, Terminals
 from driveline.benches.plate.stack import warm_growth_mm
 from driveline.benches.plate.workings import face_tilt_working, faces_apart_working
@@ -47,17 +48,16 @@ def face_tilt_check(inputs: PlateInputs, built: BuildUpResult, coupler: Forgives
     )
 
 
-def faces_apart_check(
-    inputs: PlateInputs, built: BuildUpResult, wanted_mm: float | None, field: str, judge: Judge
-) -> Check:
-    """Return whether the faces stand as far apart as shafts and coupler ask for; ``field`` says where they ask."""
-    apart = built.apart
+def faces_apart_check(inputs: PlateInputs, built: BuildUpResult, wanted: WantedApart, judge: Judge) -> Check:
+    """Return whether the faces stand as far apart as shafts and coupler ask for."""
+    apart, wanted_mm, room_mm = built.apart, wanted.mm, wanted.either_way_mm
     growth_mm = warm_growth_mm(inputs)
     missing = missing_of(
         {
             "Thickness of every plate, ring and standoff between the faces": apart,
             "What each length was measured with, or its ±": apart is None or apart.is_sure,
             "What plates and standoffs are made of": apart is None or growth_mm is not None,
+            "Lengths of the coupler's gaps, which say how far off it may be": room_mm,
         }
     )
     off_mm, says = None, wanted_words(missing)
@@ -69,20 +69,19 @@ def faces_apart_check(
             f"{num(apart.nominal_mm, 'mm', 2)} ± {fig(apart.worst_mm, 'mm', 2)} at worst, "
             f"{num(grown_mm, 'mm', 2)} more when warm"
         )
-        says = f"{found}; {num(wanted_mm, 'mm', 2)} ± {fig(APART_MM, 'mm')} asked for" + (
-            f". {says}" if missing else ""
-        )
+        asked = fig(wanted_mm, "mm", 2) if room_mm is None else f"{num(wanted_mm, 'mm', 2)} ± {fig(room_mm, 'mm', 2)}"
+        says = f"{found}; {asked} asked for" + (f". {says}" if missing else "")
     return judge.check(
         "clearance",
         key="plate.faces_apart",
         title="Faces as far apart as asked",
         demand=off_mm,
-        capacity=APART_MM,
+        capacity=room_mm,
         unit="mm",
         says=says,
         missing=missing,
-        inputs=("plate.build_up", "plate.plate.thickness", field),
-        working=lambda: faces_apart_working(built, (wanted_mm, field), growth_mm, off_mm, WARM_K),
+        inputs=("plate.build_up", "plate.plate.thickness", wanted.field),
+        working=lambda: faces_apart_working(built, wanted, growth_mm, off_mm, WARM_K),
     )
 
 

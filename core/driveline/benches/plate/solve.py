@@ -5,6 +5,7 @@ import numpy as np
 from driveline.benches.contract import Outcome, progress_of
 from driveline.benches.plate.bending import bent_by
 from driveline.benches.plate.buildup import (
+    APART_MM,
     face_tilt_check,
     faces_apart_check,
     shim_check,
@@ -17,7 +18,7 @@ from driveline.benches.plate.floor import floor_checks
 from driveline.benches.plate.inputs import PlateInputs
 from driveline.benches.plate.lay_out import LaidPlate
 from driveline.benches.plate.lean_checks import lean_checks
-from driveline.benches.plate.needs import PlateNeeds
+from driveline.benches.plate.needs import PlateNeeds, WantedApart
 from driveline.benches.plate.parts import standoff_centres
 from driveline.benches.plate.places import places_of
 from driveline.benches.plate.registers import register_checks, register_results
@@ -175,11 +176,11 @@ def _build_checks(
         checks += lean_checks(inputs, bent, figures.centre_off, built, needs.coupler, judge)
     if inputs.built.is_on_standoffs:
         checks.append(face_tilt_check(inputs, built, needs.coupler, judge))
-    own_mm = inputs.built.wanted_apart_mm
-    if needs.apart_mm is not None:  # what the coupler was chosen for goes before what was noted here
-        checks.append(faces_apart_check(inputs, built, needs.apart_mm, "coupler.apart", judge))
-    elif own_mm is not None:
-        checks.append(faces_apart_check(inputs, built, own_mm or None, "plate.build_up.wanted_apart", judge))
+    own_mm, wanted = inputs.built.wanted_apart_mm, needs.wanted_apart
+    if wanted is None and own_mm is not None:  # what the coupler was chosen for goes before what was noted here
+        wanted = WantedApart(mm=own_mm or None, either_way_mm=APART_MM, field="plate.build_up.wanted_apart")
+    if wanted is not None:
+        checks.append(faces_apart_check(inputs, built, wanted, judge))
     if terminals is not None:
         checks.append(terminals_check(terminals, judge))
     return tuple(checks)

@@ -2,6 +2,7 @@
 
 import math
 
+from driveline.benches.plate.needs import WantedApart
 from driveline.benches.plate.parts import EdgeShare
 from driveline.benches.plate.results import BuildUpResult, TiltResult
 from driveline.figures import fig
@@ -132,13 +133,13 @@ def face_tilt_working(tilt: TiltResult | None, fixing: str | None) -> Working:
 
 def faces_apart_working(
     built: BuildUpResult,
-    wanted: tuple[float | None, str],
+    wanted: WantedApart,
     growth_mm: float | None,
     off_mm: float | None,
     warm_k: float,
 ) -> Working:
-    """Return how far the faces come to stand from where they are asked for, and in which field."""
-    apart, (wanted_mm, field) = built.apart, wanted
+    """Return how far the faces come to stand from where they are asked for."""
+    apart, wanted_mm = built.apart, wanted.mm
     steps: tuple[Step, ...] = ()
     if apart is not None and wanted_mm is not None and off_mm is not None:
         lengths = [worked(f"l_{k}", one.length_mm, "mm", one.name) for k, one in enumerate(apart.shares, start=1)]
@@ -150,7 +151,7 @@ def faces_apart_working(
             "e",
             "max(abs(L - L_wanted), abs(L - L_wanted + g_warm)) + t",
             sums,
-            entered("L_wanted", wanted_mm, "mm", field),
+            entered("L_wanted", wanted_mm, "mm", wanted.field),
             grows,
             worst,
             value=off_mm,
@@ -160,7 +161,8 @@ def faces_apart_working(
         steps = (sums, worst, off)
     return Working(
         steps=steps,
-        source=f"Worst case over all lengths. ± {fig(0.5, 'mm')} is taken as usual; the coupler's own gap decides.",
+        source="Worst case over all lengths. How far off it may be is what the coupler's gaps leave; asked for here, "
+        f"± {fig(0.5, 'mm')} is taken as usual.",
         note=""
         if apart is None
         else f"Most likely ± {fig(apart.likely_mm, 'mm', 2)}, were they independent and centred. Of the spread, "

@@ -61,6 +61,17 @@ class LengthwiseTest(TestCase):
         self.assertIs(follows.verdict, Verdict.FAILS)  # its 10 mm are not what was chosen
         self.assertIn("coupler.apart", follows.inputs)
 
+    def test_the_plate_may_be_off_by_no_more_than_the_gaps_leave(self) -> None:
+        """10.5 mm would keep the usual half a millimetre, and spoil the spider's gap."""
+        data = wren_json(apart=mm(10.7, 0.03))
+        data["sheets"]["plate"]["plate"]["thickness"] = {"text": "10.5 mm", "tool": "caliper"}
+        off = check_of(evaluate(JobFile.model_validate(data)), "plate.faces_apart")
+        self.assertIs(off.verdict, Verdict.FAILS)
+        self.assertLess(off.capacity or 1, 0.3)
+        data["sheets"]["coupler"]["jaw"]["gap_least"] = None
+        unknown = check_of(evaluate(JobFile.model_validate(data)), "plate.faces_apart")
+        self.assertIs(unknown.verdict, Verdict.NOT_KNOWN)
+
     def test_a_chosen_distance_is_never_overwritten(self) -> None:
         result = wren(apart=mm(14.0))
         self.assertEqual((result.coupler.apart_mm, result.coupler.apart_is_chosen), (14.0, True))

@@ -15,9 +15,8 @@
   const mm = (value: number | null | undefined) => units.figure(value, 'mm', 2);
   const found = $derived(result.window);
   const middle = $derived(found?.middle_mm ?? null);
-  const isThere = $derived(
-    middle !== null && result.apart_is_chosen && Math.abs((result.apart_mm ?? 0) - middle) < 0.005,
-  );
+  const spacer = $derived(found?.spacer_mm ?? null);
+  const isThere = $derived(result.apart_is_chosen && found?.keeps_present === true);
   const take = (value: number) =>
     change((next) => (next.apart = { ...next.apart, text: `${Number(value.toFixed(2))} mm` }));
 </script>
@@ -49,13 +48,13 @@
     {/if}
     {#if typeof result.plate_apart_mm === 'number'}
       <p class="text-ink-dim">
-        The plate as it stands holds {mm(result.plate_apart_mm)}{middle !== null
-          ? `: ${middle > result.plate_apart_mm ? 'a spacer of' : 'to be thinner by'} ${mm(Math.abs(middle - result.plate_apart_mm))} makes it the middle`
+        The plate as it stands holds {mm(result.plate_apart_mm)}{spacer !== null
+          ? `: ${spacer > 0 ? 'a spacer of' : 'to be thinner by'} ${mm(Math.abs(spacer))} makes it the middle`
           : ''}.
       </p>
     {/if}
   </div>
   {#if middle !== null && !disabled && !isThere}
-    <Button strong onclick={() => take(middle)}>Take {mm(middle)}</Button>
+    <Button strong={found?.keeps_present !== true} onclick={() => take(middle)}>Take {mm(middle)}</Button>
   {/if}
 </section>

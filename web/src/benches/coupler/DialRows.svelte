@@ -16,7 +16,7 @@
   const needed = 'A figure is needed; take the row away if it was not read.';
   const READ: readonly Column<CouplerSheet['dial'][number]>[] = [
     figure('clock', 'Mark of', 'angle', { head: 'mark on the hub', size: '', needed }),
-    figure('reading', 'Dial at', 'length', { head: 'dial, in is plus', size: '', needed }),
+    figure('reading', 'Dial at', 'length', { head: 'dial, in is plus', size: '' }),
   ];
   const SCREWS: readonly Column<CouplerSheet['grub_screws'][number]>[] = [
     shown((screw) => screw.name, { head: 'grub screw' }),
@@ -55,10 +55,8 @@
     {#if sheet.dial.length === 0}<button
         class="min-h-6 text-brass underline underline-offset-2"
         onclick={() =>
-          change(
-            (next) =>
-              (next.dial = POSITIONS.map((at) => ({ clock: { text: `${at} deg` }, reading: { text: '0' } }))),
-          )}>read it at eight marks</button
+          change((next) => (next.dial = POSITIONS.map((at) => ({ clock: { text: `${at} deg` } }))))}
+        >read it at eight marks</button
       >{/if}
     <button
       class="min-h-6 text-brass underline underline-offset-2"

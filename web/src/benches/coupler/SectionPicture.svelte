@@ -16,7 +16,7 @@
   let svg = $state<SVGSVGElement>();
   let dragged = $state.raw<{ block: Block; fromX: number } | null>(null);
 
-  const CHAR_MM = 3.4; // of a title's letters
+  const CHAR_MM = 3.8; // of a title's letters
   const FILL: Record<string, string> = {
     machine: 'fill-dye-deep stroke-scribe-dim',
     shaft: 'fill-dye-grid stroke-scribe',
