@@ -15,7 +15,7 @@ from driveline.gearing.sweep import Figures, TopSpeedBy
 from driveline.shafts.coupler import DYNAMIC_FACTOR, CouplerStyle
 
 MOST_SPEEDS: Final = 100
-BENCH_OF: Final = {"motor": "brief", "wheel": "brief"}
+BENCH_OF: Final = {"motor": "brief", "wheel": "brief", "coupler": "coupler"}
 NOT_ASKED: Final = ("coupler", "wheel")  # their limits are asked for elsewhere
 
 
@@ -81,6 +81,7 @@ def _line_station(one: Gearing, lane: Lane, k: int, stage: Stage, way: Way, desi
         overrun=float(lane.chain.overrun_multipliers[row]),
         radius_m=radius_m(lane.rolling) if kind == "wheel" else None,
         is_asked=kind not in NOT_ASKED,
+        is_judged_by_checks=kind == "coupler",
     )
 
 
