@@ -4133,6 +4133,8 @@ export interface components {
             placed: components["schemas"]["Slid"];
             shuffle: components["schemas"]["ShuffleResult"] | null;
             runout: components["schemas"]["RunoutResult"] | null;
+            /** Fits */
+            fits: components["schemas"]["FitOption"][];
             /** Notes */
             notes: string[];
             /** Order */
@@ -4243,6 +4245,28 @@ export interface components {
          * @enum {string}
          */
         Fit: "fits" | "suspect" | "unchecked" | "left_out" | "alone";
+        /**
+         * FitOption
+         * @description A fit of the hub beside the others.
+         */
+        FitOption: {
+            /** Fit */
+            fit: string;
+            /** Is Chosen */
+            is_chosen: boolean;
+            /** Holds Nm */
+            holds_nm: number | null;
+            /** Carries It */
+            carries_it: boolean | null;
+            /** Stress Mpa */
+            stress_mpa: number;
+            /** Yields */
+            yields: boolean;
+            /** Hot C */
+            hot_c: number;
+            /** Is Too Hot */
+            is_too_hot: boolean;
+        };
         /**
          * GapResult
          * @description A gap at its extremes; ``None`` is not known.

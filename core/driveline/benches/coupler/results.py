@@ -110,6 +110,19 @@ class RunoutResult(Result):
     says: str
 
 
+class FitOption(Result):
+    """A fit of the hub beside the others."""
+
+    fit: str
+    is_chosen: bool
+    holds_nm: float | None  # at its least, bedded in, warm and at speed
+    carries_it: bool | None  # the design torque, without any margin; None: not known
+    stress_mpa: float  # of the hub at its bore, at its greatest
+    yields: bool
+    hot_c: float  # to slip on
+    is_too_hot: bool
+
+
 class Slid(Result):
     """Lengths that can be dragged, as entered; ``None`` is not entered."""
 
@@ -134,6 +147,7 @@ class CouplerResult(Result):
     placed: Slid
     shuffle: ShuffleResult | None
     runout: RunoutResult | None
+    fits: tuple[FitOption, ...]
     notes: tuple[str, ...]
     order: tuple[str, ...]  # of assembly, with its holds
     queries: tuple[ToDo, ...]

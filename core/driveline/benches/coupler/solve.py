@@ -7,6 +7,7 @@ from typing import Final
 from driveline.benches.contract import Outcome, Paper, progress_of
 from driveline.benches.coupler.axial import FACE_CLEAR_MM, TIP_CLEAR_MM, AxialGap, axial_gaps
 from driveline.benches.coupler.checks import strength_checks
+from driveline.benches.coupler.fit_options import fit_options
 from driveline.benches.coupler.gaps import Apart, apart_of, gap_checks, room_mm, stack_of, window_check, window_of
 from driveline.benches.coupler.hub_checks import allowed_parallel_mm, rim_mm
 from driveline.benches.coupler.inputs import CouplerInputs
@@ -85,6 +86,7 @@ def _result(
         placed=_placed(inputs),
         shuffle=shuffle_of(inputs, needs, style) if style else None,
         runout=_runout(sheet),
+        fits=fit_options(inputs, needs),
         notes=_notes(inputs),
         order=order_of(inputs, style) if style else (),
         queries=inputs.odd,

@@ -207,6 +207,20 @@ class TrueRunningTest(TestCase):
         self.assertLess(hard.second_hz, hard.rigid_second_hz)
 
 
+class FitOptionsTest(TestCase):
+    def test_each_fit_beside_the_others_says_what_the_checks_would(self) -> None:
+        for option in wren().coupler.fits:
+            result = wren(hub__fit=option.fit, motor_shaft__key__bearing_mpa=1)
+            stress, heat = check_of(result, "coupler.hub_stress"), check_of(result, "coupler.heat")
+            with self.subTest(option.fit):
+                self.assertAlmostEqual(stress.demand or 0, option.stress_mpa)
+                self.assertAlmostEqual(heat.demand or 0, option.hot_c - 20)
+                self.assertEqual(option.is_too_hot, heat.verdict is Verdict.FAILS)
+                if option.holds_nm:
+                    self.assertAlmostEqual(check_of(result, "coupler.motor_joint").capacity or 0, option.holds_nm)
+        self.assertEqual([one.fit for one in wren().coupler.fits if one.is_chosen], ["H7/k6"])
+
+
 class SenselessTest(TestCase):
     """Each is asked about by its field, and what hangs on it is not known."""
 

@@ -48,6 +48,7 @@
 {#snippet pieces()}<PartsOfIt
     {sheet}
     style={result.style ?? null}
+    fits={result.fits}
     threads={all.plate.threads}
     {disabled}
     {change}

@@ -1,0 +1,56 @@
+"""The usual fits of the hub side by side: what each holds, how it stresses the hub, what heat it asks for."""
+
+from dataclasses import replace
+
+from driveline.benches.coupler.carriers import FIT_FRICTION, fit_sums
+from driveline.benches.coupler.hub_checks import GREATEST_C, ROOM_C
+from driveline.benches.coupler.inputs import CouplerInputs
+from driveline.benches.coupler.needs import CouplerNeeds
+from driveline.benches.coupler.results import FitOption
+from driveline.fits.interference import bore_stress_mpa, heating_k, held_torque_nm
+from driveline.fits.limits import fit_within
+from driveline.joints.sheet import RegisterFit
+from driveline.tables.materials import material
+
+
+def fit_options(inputs: CouplerInputs, needs: CouplerNeeds) -> tuple[FitOption, ...]:
+    """Return every usual fit on the motor's shaft; none before shaft and hub are known. No score: a person chooses."""
+    shaft, hub = inputs.motor_shaft, inputs.hub
+    if shaft.diameter_mm is None or hub.made_of is None or hub.outside_mm is None:
+        return ()
+    found = []
+    for name in RegisterFit:
+        tried = replace(hub, fit_name=name, fit=fit_within(shaft.diameter_mm, name.value))
+        sums, _ = fit_sums(shaft, tried, needs.greatest_rpm)
+        if sums is None:
+            return ()
+        made = material(hub.made_of)
+        hot_c = ROOM_C
+        if sums.greatest_mm > 0:
+            hot_c += heating_k(
+                interference_mm=sums.greatest_mm, joint_mm=shaft.diameter_mm, expansion_per_k=made.expansion_per_k
+            )
+        stress_mpa = bore_stress_mpa(
+            pressure_mpa=sums.greatest_mpa, joint_mm=shaft.diameter_mm, outside_mm=hub.outside_mm
+        )
+        holds_nm = None
+        if hub.seat_mm is not None and hub.put_on is not None:
+            holds_nm = held_torque_nm(
+                pressure_mpa=sums.least_mpa,
+                joint_mm=shaft.diameter_mm,
+                length_mm=hub.seat_mm,
+                friction=FIT_FRICTION[hub.put_on],
+            )
+        found.append(
+            FitOption(
+                fit=name.value,
+                is_chosen=name is hub.fit_name,
+                holds_nm=holds_nm,
+                carries_it=None if holds_nm is None or needs.design_nm is None else holds_nm >= needs.design_nm,
+                stress_mpa=stress_mpa,
+                yields=stress_mpa > made.yield_mpa,
+                hot_c=hot_c,
+                is_too_hot=hub.beside is not None and hot_c > GREATEST_C[hub.beside],
+            )
+        )
+    return tuple(found)
