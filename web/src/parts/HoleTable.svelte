@@ -51,15 +51,17 @@
   {:else}
     <p class="mt-2 text-ink-dim">Filled in as soon as three holes are settled.</p>
   {/if}
-  <h3 class="mt-4">Thinnest places</h3>
-  <ul class="text-[13px]">
-    {#each part.ligaments as ligament (ligament.a + ligament.b)}
-      <li class="border-t border-edge py-0.5">
-        {ligament.a} to {ligament.b}
-        <span class="float-right figures"
-          >{units.num(ligament.left_mm, 'mm', 1)} of {units.figure(ligament.wanted_mm, 'mm', 1)}</span
-        >
-      </li>
-    {/each}
-  </ul>
+  {#if part.ligaments.length > 0}
+    <h3 class="mt-4">Thinnest places</h3>
+    <ul class="text-[13px]">
+      {#each part.ligaments as ligament (ligament.a + ligament.b)}
+        <li class="border-t border-edge py-0.5">
+          {ligament.a} to {ligament.b}
+          <span class="float-right figures"
+            >{units.num(ligament.left_mm, 'mm', 1)} of {units.figure(ligament.wanted_mm, 'mm', 1)}</span
+          >
+        </li>
+      {/each}
+    </ul>
+  {/if}
 </section>

@@ -31,7 +31,8 @@ def lay_out(sheet: CouplerSheet) -> LaidCoupler:
 def _hub(inputs: CouplerInputs) -> FlatPart | None:
     """The hub seen from its motor's side; ``None`` until its outside, length and bore are known."""
     hub, bore_mm, sheet = inputs.hub, inputs.motor_shaft.diameter_mm, inputs.sheet
-    outside_mm = hub.flange_mm or hub.outside_mm
+    is_flanged = bool(sheet.bolts.count)  # nothing is bolted to it: its flange is another style's
+    outside_mm = (hub.flange_mm if is_flanged else None) or hub.outside_mm
     if outside_mm is None or hub.length is None or bore_mm is None:
         return None
     edge = CircleEdge(outside_mm / 2)
