@@ -8,6 +8,7 @@ from driveline.errors import ImpossibleInput
 
 SLIP_SHARE: Final = 0.001  # of the diameter, so that it slips on without rubbing
 LEAST_SLIP_MM: Final = 0.03
+WARM_K: Final = 60.0  # a motor's face at 80 °C in a shop at 20 °C
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)

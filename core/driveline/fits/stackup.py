@@ -3,6 +3,9 @@
 import math
 from collections.abc import Sequence
 from dataclasses import dataclass
+from typing import Final
+
+LIMITS_PER_U: Final = 3**0.5  # a tolerance ± t was taken as u = t/√3
 
 
 @dataclass(frozen=True, slots=True)

@@ -9,16 +9,17 @@ from dataclasses import dataclass, replace
 from typing import Final
 
 from driveline.benches.coupler.inputs import CouplerInputs, ShaftInputs, Sized
+from driveline.fits.interference import WARM_K
 from driveline.fits.jaw import SpiderWay
 from driveline.fits.spacing import Gap
 from driveline.fits.stackup import Link
 from driveline.shafts.coupler import CouplerStyle
 from driveline.shafts.splines import WANTED_OF_PITCH
+from driveline.tables.materials import PlateMaterial, material
 
 TIP_CLEAR_MM: Final = 1.5
 FACE_CLEAR_MM: Final = 2.0
-WARM_K: Final = 60.0
-STEEL_PER_K: Final = 11.5e-6
+STEEL_PER_K: Final = material(PlateMaterial.STEEL).expansion_per_k
 
 Part = tuple[str, float, Sized | None]  # its name, +1 or -1, and how long it is
 

@@ -7,6 +7,7 @@ from typing import Final
 from driveline.benches.coupler.inputs import HubInputs, ShaftInputs
 from driveline.benches.coupler.sheet import FitFriction
 from driveline.fits.interference import (
+    WARM_K,
     Elastic,
     embedding_mm,
     fit_pressure_mpa,
@@ -27,7 +28,6 @@ from driveline.working import Given, Step, entered, entered_or_usual, step, tabl
 DESIGN: Final = "Design torque: motor, tyre and gearing"
 KEY_YIELD_MPA: Final = 300.0
 IN_SHEAR: Final = 0.577
-WARM_K: Final = 60.0
 FIT_FRICTION: Final = {FitFriction.HEATED: 0.14, FitFriction.DEGREASED: 0.20, FitFriction.OILED: 0.12}
 TAPER_FRICTION: Final = 0.12
 SHAFT: Final = material(PlateMaterial.STEEL)

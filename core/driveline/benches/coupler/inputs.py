@@ -4,11 +4,11 @@ What can't be, such as a hub smaller than its bore, counts as not entered and is
 """
 
 from dataclasses import dataclass
-from typing import Final
 
 from driveline.benches.coupler.sheet import CouplerSheet, FitFriction, HeatLimit, ShaftEnd, ShaftKind, Tip
 from driveline.fits.jaw import SpiderWay
 from driveline.fits.limits import Fit, fit_within
+from driveline.fits.stackup import LIMITS_PER_U
 from driveline.joints.sheet import RegisterFit
 from driveline.metal.bolts import Thread, thread
 from driveline.results import ToDo
@@ -16,8 +16,6 @@ from driveline.shafts.keys import KeyEnds, KeySize, standard_key
 from driveline.shafts.splines import SplineHub
 from driveline.sheet import Length, positive_of, value_of
 from driveline.tables.materials import PlateMaterial
-
-LIMITS_PER_U: Final = 3**0.5  # a tolerance ± t was taken as u = t/√3
 
 
 @dataclass(frozen=True, slots=True)

@@ -2,7 +2,6 @@
 
 from typing import Final
 
-from driveline.benches.plate.centre import WARM_K
 from driveline.benches.plate.inputs import PlateInputs
 from driveline.benches.plate.needs import WantedApart
 from driveline.benches.plate.results import BuildUpResult, Terminals
@@ -10,6 +9,7 @@ from driveline.benches.plate.stack import warm_growth_mm
 from driveline.benches.plate.workings import face_tilt_working, faces_apart_working
 from driveline.checks import Check
 from driveline.figures import fig, num
+from driveline.fits.interference import WARM_K
 from driveline.margins import Judge, missing_of, wanted_words
 from driveline.shafts.coupler import Forgives
 from driveline.working import fixed_working

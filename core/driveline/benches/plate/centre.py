@@ -7,6 +7,7 @@ from typing import Final
 from driveline.benches.plate.buildup_sheet import BuildKind
 from driveline.benches.plate.inputs import PlateInputs
 from driveline.benches.plate.sheet import Locating
+from driveline.fits.interference import WARM_K
 from driveline.fits.limits import fit_within
 from driveline.joints.sheet import RegisterFit
 from driveline.margins import missing_of
@@ -14,7 +15,6 @@ from driveline.survey.solve import SurveyResult
 from driveline.tables.materials import PlateMaterial, material
 
 INDICATED_U_MM: Final = 0.01  # dial indicator
-WARM_K: Final = 60.0  # a motor's face at 80 °C in a shop at 20 °C
 FACES: Final = {BuildKind.ONE_PLATE: 2, BuildKind.RING: 3, BuildKind.TWO_PLATES: 2, BuildKind.BASE: 0}
 
 

@@ -1,11 +1,12 @@
 """Whether motor and gearbox stand on one axis as closely as the coupler asks."""
 
-from driveline.benches.plate.centre import WARM_K, Offset, fit_play_mm
+from driveline.benches.plate.centre import Offset, fit_play_mm
 from driveline.benches.plate.centre_workings import on_centre_working
 from driveline.benches.plate.inputs import PlateInputs
 from driveline.benches.plate.sheet import Locating
 from driveline.checks import Check
 from driveline.figures import fig, num
+from driveline.fits.interference import WARM_K
 from driveline.joints.sheet import RegisterFit
 from driveline.margins import Judge, missing_of, wanted_words
 from driveline.shafts.coupler import Forgives

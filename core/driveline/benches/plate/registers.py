@@ -1,6 +1,5 @@
 """Registers and dowels: their limits, how warm to fit a tight one, and whether the plate bears it."""
 
-from driveline.benches.plate.centre import WARM_K
 from driveline.benches.plate.inputs import PlateInputs
 from driveline.benches.plate.pressed_working import pressed_working
 from driveline.benches.plate.results import RegisterResult
@@ -9,6 +8,7 @@ from driveline.checks import Check
 from driveline.errors import ImpossibleInput
 from driveline.figures import fig, num
 from driveline.fits.interference import (
+    WARM_K,
     Elastic,
     bore_stress_mpa,
     fit_pressure_mpa,

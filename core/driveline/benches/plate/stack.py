@@ -1,13 +1,11 @@
 """How far a build-up holds the two faces apart, with the limits of every length in it."""
 
 from driveline.benches.plate.buildup_sheet import BuildKind
-from driveline.benches.plate.centre import WARM_K
 from driveline.benches.plate.inputs import PlateInputs, Sized
 from driveline.benches.plate.results import StackResult, StackShare
-from driveline.fits.stackup import Link, stack_up
+from driveline.fits.interference import WARM_K
+from driveline.fits.stackup import LIMITS_PER_U, Link, stack_up
 from driveline.tables.materials import material
-
-LIMITS_PER_U = 3**0.5  # a tolerance ± t was taken as u = t/√3
 
 
 def stack_of(inputs: PlateInputs) -> StackResult | None:
