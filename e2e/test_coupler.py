@@ -4,21 +4,8 @@ from playwright.sync_api import Page, expect
 
 from build.models import Delivery, Release
 from e2e.browser import BrowserTestCase
+from e2e.labels import labels_that_meet
 from e2e.test_plate import entered
-
-# Pairs of labels of the section that meet, and labels that its frame cuts.
-OVERLAPS = """() => {
-  const svg = document.querySelector('main svg[role=img]');
-  const frame = svg.getBoundingClientRect();
-  const all = [...svg.querySelectorAll('text')].map((one) => [one.textContent, one.getBoundingClientRect()]);
-  const less = (a, b) => a < b - 0.5;
-  const meet = (a, b) =>
-    less(a.left, b.right) && less(b.left, a.right) && less(a.top, b.bottom) && less(b.top, a.bottom);
-  const cut = all.filter(([, box]) => box.left < frame.left || box.right > frame.right || box.bottom > frame.bottom);
-  const pairs = all.flatMap(([a, one], k) =>
-    all.slice(k + 1).filter(([, other]) => meet(one, other)).map(([b]) => `${a} on ${b}`));
-  return [...pairs, ...cut.map(([text]) => `${text} is cut`)];
-}"""
 
 
 class CouplerTest(BrowserTestCase):
@@ -67,7 +54,7 @@ class CouplerTest(BrowserTestCase):
                 page.get_by_role("radio", name=re.compile(f"^{kind}")).check()
                 page.wait_for_timeout(600)
                 with self.subTest(kind, **size):
-                    self.assertEqual(page.evaluate(OVERLAPS), [])
+                    self.assertEqual(labels_that_meet(page), [])
 
     def test_the_hub_is_dragged_and_every_gap_follows(self) -> None:
         page = self.opened()

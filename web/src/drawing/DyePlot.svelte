@@ -41,6 +41,8 @@
       SIZE,
     ),
   );
+  /** As large as it may be without being cut. */
+  const titleSize = $derived(Math.min(14, (width - LEFT - 8) / (0.58 * title.length)));
   const classOf = (key: string) => curves.find((one) => one.key === key)?.labelClass ?? 'fill-scribe';
 
   /** Ticks are round in the units that are read. */
@@ -66,7 +68,7 @@
         /></clipPath
       ></defs
     >
-    <text x={LEFT} y="20" class="fill-scribe text-[14px] font-semibold">{title}</text>
+    <text x={LEFT} y="20" class="fill-scribe font-semibold" font-size={titleSize}>{title}</text>
     {#each ticksOf(up, upUnit, 5) as { shown, metric } (shown)}
       <line x1={LEFT} x2={right} y1={y(metric)} y2={y(metric)} class="stroke-dye-grid" />
       <text x={LEFT - 7} y={y(metric) + 4} text-anchor="end" class="fill-scribe-dim figures text-[12px]"

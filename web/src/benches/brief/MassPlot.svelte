@@ -23,6 +23,7 @@
   const y = $derived((mm: number) => GROUND - mm * scale);
   const wheelMm = $derived(result.wheel_centre_mm ?? USUAL_WHEEL_MM);
   const side = $derived(scaleSqrt([0, 300], [0, 38]));
+  const isNarrow = $derived(width < 480); // no room for the key beside the title
   const MARKS: Record<string, string> = { was: 'as it was', kerb: 'c.g.', laden: 'laden' };
 </script>
 
@@ -86,8 +87,11 @@
           >
         {/if}
       {/each}
-      <text x={width - 16} y="20" text-anchor="end" class="fill-scribe-dim text-[12px]"
-        >filled: on; crossed: off; dashed: load</text
+      <text
+        x={isNarrow ? 16 : width - 16}
+        y={isNarrow ? 36 : 20}
+        text-anchor={isNarrow ? 'start' : 'end'}
+        class="fill-scribe-dim text-[12px]">filled: on; crossed: off; dashed: load</text
       >
     </svg>
   {:else}

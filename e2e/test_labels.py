@@ -1,0 +1,22 @@
+from e2e.browser import BrowserTestCase
+from e2e.labels import labels_that_meet
+
+BENCHES = ("Brief", "Ratios", "Coupler", "Adapter plate")
+
+
+class LabelsTest(BrowserTestCase):
+    maxDiff = None
+
+    def test_no_label_of_a_plot_or_drawing_lies_on_another_or_is_cut(self) -> None:
+        for size in ({"width": 1280, "height": 800}, {"width": 390, "height": 844}):
+            page = self.page_of("fabricator", viewport=size)
+            for job in ("Wren", "Bittern", "Plover"):
+                for bench in BENCHES:
+                    page.goto(self.live_server_url)
+                    self.open_job(page, job, bench)
+                    tabs = page.get_by_role("main").get_by_role("tab")
+                    for tab in [name.strip() for name in tabs.all_inner_texts()]:
+                        page.get_by_role("main").get_by_role("tab", name=tab, exact=True).click()
+                        page.wait_for_timeout(150)
+                        with self.subTest(job, bench=bench, tab=tab, **size):
+                            self.assertEqual(labels_that_meet(page), [])
