@@ -87,7 +87,7 @@ def _result(
         shuffle=shuffle_of(inputs, needs, style) if style else None,
         runout=_runout(sheet),
         fits=fit_options(inputs, needs),
-        notes=_notes(inputs),
+        notes=_notes(inputs, style),
         order=order_of(inputs, style) if style else (),
         queries=inputs.odd,
         assumed=_assumed(inputs, style, gaps),
@@ -128,9 +128,15 @@ def _engaged_mm(inputs: CouplerInputs, style: CouplerStyle, gaps: tuple[AxialGap
     return least_mm if length is None else min(least_mm, length.mm)
 
 
-def _notes(inputs: CouplerInputs) -> tuple[str, ...]:
-    """What a counted spline looks like, so that a bought hub is ordered by its name."""
-    found = []
+def _notes(inputs: CouplerInputs, style: CouplerStyle | None) -> tuple[str, ...]:
+    """What looks like a slip but may be meant, and what a counted spline looks like, to order a hub by its name."""
+    found, hub, box = [], inputs.hub, inputs.gearbox_shaft
+    if inputs.motor_shaft.kind is ShaftKind.KEYED and hub.fit and hub.fit_name and hub.fit.least_play_mm >= 0:
+        found.append(f"{hub.fit_name.value} leaves play: the key carries all, and a reversing torque frets it. Meant?")
+    hub_length = inputs.jaw.hub_length if style is CouplerStyle.FLEXIBLE else hub.length
+    if box.kind is ShaftKind.SPLINED and box.spline.length and hub_length and box.spline.length.mm > hub_length.mm:
+        over = fig(box.spline.length.mm - hub_length.mm, "mm", 1)
+        found.append(f"The gearbox shaft's teeth are {over} longer than the hub: measured over full teeth?")
     for shaft in (inputs.motor_shaft, inputs.gearbox_shaft):
         teeth, outside_mm = shaft.spline.teeth, shaft.diameter_mm
         if shaft.kind is not ShaftKind.SPLINED or teeth is None or outside_mm is None:

@@ -242,6 +242,11 @@ class SenselessTest(TestCase):
                 self.assertIn(field, [query.field for query in result.coupler.queries])
                 self.assertIn(field, [todo.field for todo in result.coupler.to_do])
 
+    def test_what_may_be_meant_is_asked_about(self) -> None:
+        self.assertIn("leaves play", " ".join(wren(hub__fit="H7/g6").coupler.notes))
+        self.assertIn("longer than the hub", " ".join(wren(gearbox_shaft__spline__length=mm(80)).coupler.notes))
+        self.assertFalse([note for note in wren().coupler.notes if note.endswith("?")])
+
     def test_what_no_sheet_can_say_is_refused(self) -> None:
         for path, value in (
             ("gearbox_shaft__spline__teeth", 0),

@@ -95,8 +95,8 @@
         </p>
       {/if}
     </div>
-    {#each result.queries as query (query.field)}
-      <p class="border-b border-edge px-4 py-1.5 font-semibold text-brass">? {units.words(query.text)}</p>
+    {#each [...result.queries.map((one) => one.text), ...result.notes] as text (text)}
+      <p class="border-b border-edge px-4 py-1 text-[13px] text-brass">? {units.words(text)}</p>
     {/each}
     <div class="flex flex-col gap-3 px-4 py-3">
       <ApartPanel {result} {sheet} {disabled} {change} />

@@ -41,7 +41,6 @@
       {units.figure(result.shuffle.twice_a_turn_rpm, 'rpm', 0)}. Shafts and gearbox are usual values.
     </p>
   {/if}
-  {#each result.notes as note (note)}<p class="mt-3 text-[13px] text-brass">? {units.words(note)}</p>{/each}
   <p class="mt-3 text-[13px] text-ink-dim">
     A coupler that lets go goes through the floor: keep the bell-housing closed and stand clear of its plane.
   </p>

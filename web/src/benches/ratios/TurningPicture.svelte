@@ -19,7 +19,7 @@
 </script>
 
 <svg
-  viewBox="0 0 {STEP * shown.length} 138"
+  viewBox="0 0 {STEP * shown.length} 142"
   class="my-2 w-full bg-dye text-scribe"
   role="img"
   aria-label={spoken}
@@ -41,8 +41,8 @@
     <g text-anchor="middle" transform="translate({STEP * (k + 0.5)} 100)">
       {#if !one.way}<text y="-42" class="fill-current text-[18px]">?</text>{/if}
       <text class="fill-current text-[13px] font-semibold">{one.what}</text>
-      <text y="15" class="fill-scribe-dim text-[11.5px]">{wayWords(one.way ?? null)}</text>
-      {#if one.note}<text y="28" class="fill-scribe-dim text-[11.5px]">{one.note}</text>{/if}
+      <text y="16" class="fill-scribe-dim text-[11.5px]">{wayWords(one.way ?? null)}</text>
+      {#if one.note}<text y="31" class="fill-scribe-dim text-[11.5px]">{one.note}</text>{/if}
     </g>
   {/each}
 </svg>
