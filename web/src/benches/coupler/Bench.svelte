@@ -2,16 +2,14 @@
   import type { Block, CouplerSheet, RatiosSheet } from '../../api/types';
   import type { BenchProps } from '../../job/benches';
   import { useEditor } from '../../job/job-editor.svelte';
-  import Button from '../../lib/ui/Button.svelte';
   import Tabs from '../../lib/ui/Tabs.svelte';
   import { useUnits } from '../../measure/units.svelte';
-  import Downloads from '../../parts/Downloads.svelte';
-  import { saveThenFetch } from '../../parts/files';
   import PartsPanel from '../../parts/PartsPanel.svelte';
   import ApartPanel from './ApartPanel.svelte';
   import ChoosePanel from './ChoosePanel.svelte';
   import GapTable from './GapTable.svelte';
   import MakePanel from './MakePanel.svelte';
+  import Papers from './Papers.svelte';
   import PartsOfIt from './PartsOfIt.svelte';
   import { lengthNow, placeOf, putLength } from './section';
   import SectionPicture from './SectionPicture.svelte';
@@ -108,15 +106,6 @@
         </p>
       {/if}
     </div>
-    <div class="flex flex-wrap gap-2 border-t border-edge bg-paper px-3 py-2">
-      {#if result.blocks.length > 0}
-        <Button
-          title="saves first, then downloads the section with its gaps, PDF, A4"
-          onclick={() => saveThenFetch(editor, `papers/coupler.section.pdf?units=${units.system}`)}
-          >Section</Button
-        >
-      {/if}
-      {#if parts[0]}<Downloads side="first" part={parts[0]} />{/if}
-    </div>
+    <Papers hasSection={result.blocks.length > 0} part={parts[0]} />
   </div>
 </div>
