@@ -13,12 +13,10 @@
   import { useUnits } from '../measure/units.svelte';
   interface Props {
     checks: readonly Check[];
-    parts: readonly PartResult[];
-    shown: PartResult | null; // the one in the drawing
-    onshow: (key: string) => void;
+    of: { readonly parts: readonly PartResult[]; readonly part: PartResult | null; partKey: string | null }; // part: that is drawn
     disabled: boolean;
   }
-  let { checks, parts, shown, onshow, disabled }: Props = $props();
+  let { checks, of, disabled }: Props = $props();
   const units = useUnits();
   const editor = useEditor();
   let releasing = $state.raw<PartResult | null>(null);
@@ -26,13 +24,13 @@
 </script>
 
 <div class="flex flex-col gap-4 px-3 py-3 text-[13px]">
-  {#each parts as part (part.key)}
+  {#each of.parts as part (part.key)}
     {@const { cut, released } = part}
     <section aria-label={part.title}>
       <div class="flex items-baseline justify-between gap-2">
         <h2 class="text-[14px]">{part.title}</h2>
-        {#if parts.length > 1}
-          <button class="text-brass underline underline-offset-2" onclick={() => onshow(part.key)}
+        {#if of.parts.length > 1}
+          <button class="text-brass underline underline-offset-2" onclick={() => (of.partKey = part.key)}
             >look at it</button
           >
         {/if}
@@ -99,7 +97,7 @@
     <p class="text-ink-dim">Parts to cut are listed here as soon as they can be drawn.</p>
   {/each}
 </div>
-{#if shown}<HoleTable part={shown} />{/if}
+{#if of.part}<HoleTable part={of.part} />{/if}
 {#if releasing}<ReleaseDialog part={releasing} {checks} onclose={() => (releasing = null)} />{/if}
 {#if receiving?.released}
   <DeliveryDialog part={receiving} released={receiving.released} onclose={() => (receiving = null)} />

@@ -23,6 +23,7 @@
   const sheet = $derived(editor.sheets.coupler);
   const disabled = $derived(!editor.mayEdit);
   const parts = $derived(all.parts.coupler ?? []);
+  const shown = $derived({ parts, part: parts[0] ?? null, partKey: null });
   const change = (write: (sheet: CouplerSheet) => void, gesture = '') =>
     editor.edit((sheets) => write(sheets.coupler), gesture);
   const choose = (style: string) =>
@@ -53,13 +54,7 @@
   />{/snippet}
 {#snippet choosing()}<ChoosePanel {result} {sheet} {disabled} onchoose={choose} {change} />{/snippet}
 {#snippet making()}<MakePanel {result} />{/snippet}
-{#snippet partsPanel()}<PartsPanel
-    checks={all.checks}
-    {parts}
-    shown={parts[0] ?? null}
-    onshow={() => {}}
-    {disabled}
-  />{/snippet}
+{#snippet partsPanel()}<PartsPanel checks={all.checks} of={shown} {disabled} />{/snippet}
 
 <div class="flex h-full flex-col md:flex-row">
   <div class="order-2 min-h-0 shrink-0 md:order-1 md:w-[21rem]">

@@ -68,13 +68,7 @@
 {/snippet}
 
 {#snippet partsPanel()}
-  <PartsPanel
-    checks={result.checks}
-    parts={plate.parts}
-    shown={plate.part}
-    onshow={(key) => (plate.partKey = key)}
-    {disabled}
-  />
+  <PartsPanel checks={result.checks} of={plate} {disabled} />
 {/snippet}
 
 <div class="flex h-full flex-col md:flex-row">

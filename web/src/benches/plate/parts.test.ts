@@ -161,7 +161,7 @@ describe('DeliveryDialog', () => {
 
 describe('PartsPanel', () => {
   const panel = (parts: PartResult[], disabled = false) => {
-    const props = { checks: [], parts, shown: parts[0] ?? null, onshow: () => {}, disabled };
+    const props = { checks: [], of: { parts, part: parts[0] ?? null, partKey: null }, disabled };
     return screenOf(PartsPanel, props);
   };
   const region = () => within(screen.getByRole('region', { name: 'Adapter plate' }));

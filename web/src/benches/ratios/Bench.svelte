@@ -2,6 +2,7 @@
   import type { Pick, RatiosSheet, Sheets } from '../../api/types';
   import type { BenchProps } from '../../job/benches';
   import { useEditor } from '../../job/job-editor.svelte';
+  import ToDoBanner from '../../ledger/ToDoBanner.svelte';
   import Tabs from '../../lib/ui/Tabs.svelte';
   import ChooseDialog from './ChooseDialog.svelte';
   import PartsTab from './PartsTab.svelte';
@@ -37,14 +38,12 @@
     {onpin}
     onchoose={(pick) => (choosing = pick)}
   />{/snippet}
-{#snippet parts()}<PartsTab
-    {sheet}
-    todos={result.ratios.candidates.length === 0 ? result.ratios.to_do : []}
-    layout={brief.layout}
-    {isBothDriven}
-    {disabled}
-    {change}
-  />{/snippet}
+{#snippet parts()}
+  {#if result.ratios.candidates.length === 0}
+    <ToDoBanner title="Before there is a gearing to compare" todos={result.ratios.to_do} />
+  {/if}
+  <PartsTab {sheet} layout={brief.layout} {isBothDriven} {disabled} {change} />
+{/snippet}
 {#snippet safety()}<SafetyTab
     sheets={editor.sheets}
     view={result.ratios.safety}

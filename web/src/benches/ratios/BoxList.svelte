@@ -10,7 +10,7 @@
 
   interface Props {
     title: string;
-    field: string; // the last word of its path, to find it by
+    field?: string; // the last word of its path, to find it by
     boxes: readonly Box[];
     noun: string; // "a gear", "a final drive"
     hint: string;

@@ -1,7 +1,6 @@
 <script lang="ts">
-  import type { BriefSheet, Gearbox, RatiosSheet, ToDo } from '../../api/types';
+  import type { BriefSheet, Gearbox, RatiosSheet } from '../../api/types';
   import LibraryButton from '../../library/LibraryButton.svelte';
-  import ToDoList from '../../ledger/ToDoList.svelte';
   import Fields from '../../measure/Fields.svelte';
   import BoxList from './BoxList.svelte';
   import { newGearbox } from './boxes';
@@ -10,13 +9,12 @@
 
   interface Props {
     sheet: RatiosSheet;
-    todos: readonly ToDo[]; // while there is no gearing to compare
     layout: BriefSheet['layout'];
     isBothDriven: boolean;
     disabled: boolean;
     change: (write: (sheet: RatiosSheet) => void) => void;
   }
-  let { sheet, todos, layout, isBothDriven, disabled, change }: Props = $props();
+  let { sheet, layout, isBothDriven, disabled, change }: Props = $props();
   const ofUnit = $derived(isUnit(layout));
   const hasFinals = $derived(hasShaft(layout));
   const withGearbox = (write: (gearbox: Gearbox) => void) =>
@@ -26,12 +24,6 @@
     });
 </script>
 
-{#if todos.length > 0}
-  <div class="bg-dye px-4 py-3 text-scribe">
-    <h2>Before there is a gearing to compare</h2>
-    <ul class="list-disc pl-5"><ToDoList {todos} /></ul>
-  </div>
-{/if}
 <div class="grid gap-x-8 gap-y-6 px-4 py-3 xl:grid-cols-[1fr_20rem]">
   <div class="flex min-w-0 flex-col gap-6 overflow-x-auto">
     <BoxList
@@ -53,7 +45,6 @@
     />
     {#if layout === 'two_units'}
       <BoxList
-        field="front_reductions"
         title="The front unit's own reduction"
         kind="drive_unit"
         noun="a front unit"
@@ -97,7 +88,6 @@
       />
       {#if isBothDriven}
         <BoxList
-          field="front_final_drives"
           title="Front final drives, where they are others"
           kind="final_drive"
           noun="a front final drive"

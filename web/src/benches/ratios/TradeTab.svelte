@@ -1,7 +1,7 @@
 <script lang="ts">
   import type { JobResult, Pick, RatiosResult } from '../../api/types';
   import { useEditor } from '../../job/job-editor.svelte';
-  import ToDoList from '../../ledger/ToDoList.svelte';
+  import ToDoBanner from '../../ledger/ToDoBanner.svelte';
   import { whole } from '../../lib/format';
   import CandidateList from './CandidateList.svelte';
   import ChoiceHistory from './ChoiceHistory.svelte';
@@ -38,12 +38,7 @@
 </script>
 
 {#if result.candidates.length === 0}
-  <div class="bg-dye px-6 py-12 text-scribe">
-    <h2>No gearing to compare yet</h2>
-    <ul class="mt-2 list-disc pl-5 text-scribe-dim">
-      <ToDoList todos={result.to_do} />
-    </ul>
-  </div>
+  <ToDoBanner title="No gearing to compare yet" todos={result.to_do} />
 {:else}
   <div class="flex h-full flex-col">
     {#if ratios.shown}<Answer {result} shown={ratios.shown} {undone} {mayEdit} {onpin} {onchoose} />{/if}
