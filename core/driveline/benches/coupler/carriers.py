@@ -28,6 +28,7 @@ from driveline.working import Given, Step, entered, entered_or_usual, step, tabl
 DESIGN: Final = "Design torque: motor, tyre and gearing"
 KEY_YIELD_MPA: Final = 300.0
 IN_SHEAR: Final = 0.577
+IN_HUB: Final = "Lengths that say how much of the {} is in its hub, each with its ±"
 FIT_FRICTION: Final = {FitFriction.HEATED: 0.14, FitFriction.DEGREASED: 0.20, FitFriction.OILED: 0.12}
 TAPER_FRICTION: Final = 0.12
 SHAFT: Final = material(PlateMaterial.STEEL)
@@ -43,9 +44,14 @@ class Carried:
     steps: tuple[Step, ...] = ()
 
 
-def by_key(shaft: ShaftInputs, hub_made_of: PlateMaterial | None) -> Carried:
-    """Return what a key carries: the least of its flanks, which the overrun loads the other way, and its shear."""
+def by_key(shaft: ShaftInputs, hub_made_of: PlateMaterial | None, within_mm: float | None) -> Carried:
+    """Return what a key carries: the least of its flanks, which the overrun loads the other way, and its shear.
+
+    ``within_mm`` of the hub is on the shaft for certain: what of the key stands out of it bears nothing.
+    """
     key, d_mm = shaft.key, shaft.diameter_mm
+    ends_mm = key.size.width_mm if key.size and key.ends is KeyEnds.ROUND else 0.0
+    length_mm = None if key.length_mm is None or within_mm is None else min(key.length_mm, within_mm)
     bearing_mpa = key.bearing_mpa or (material(hub_made_of).yield_mpa if hub_made_of else None)
     missing = missing_of(
         {
@@ -54,23 +60,25 @@ def by_key(shaft: ShaftInputs, hub_made_of: PlateMaterial | None) -> Carried:
             "Length of its key": key.length_mm,
             "Ends of its key: square or round": key.ends,
             "What the hub is made of": bearing_mpa,
+            IN_HUB.format(shaft.word): within_mm,
+            "A key that bears within its hub": length_mm is None or length_mm > ends_mm,
         }
     )
-    if missing or d_mm is None or key.size is None or key.length_mm is None or key.ends is None or not bearing_mpa:
+    if missing or d_mm is None or key.size is None or length_mm is None or key.ends is None or not bearing_mpa:
         return Carried(what="key", nm=None, missing=missing)
-    one = key_stress(torque_nm=1.0, shaft_mm=d_mm, key=key.size, length_mm=key.length_mm, ends=key.ends)
+    one = key_stress(torque_nm=1.0, shaft_mm=d_mm, key=key.size, length_mm=length_mm, ends=key.ends)
     flank_nm = REVERSING * bearing_mpa / one.bearing_mpa
     shear_nm = IN_SHEAR * KEY_YIELD_MPA / one.shear_mpa
     return Carried(
         what="key",
         nm=min(flank_nm, shear_nm),
         missing=(),
-        steps=_key_steps(shaft, one, bearing_mpa, flank_nm=flank_nm, shear_nm=shear_nm),
+        steps=_key_steps(shaft, one, bearing_mpa, length_mm, flank_nm=flank_nm, shear_nm=shear_nm),
     )
 
 
 def _key_steps(
-    shaft: ShaftInputs, one: KeyStress, bearing_mpa: float, *, flank_nm: float, shear_nm: float
+    shaft: ShaftInputs, one: KeyStress, bearing_mpa: float, length_mm: float, *, flank_nm: float, shear_nm: float
 ) -> tuple[Step, ...]:
     """The sums of a key that is wholly known; ``one`` is what 1 N·m does to it."""
     key, size, field = shaft.key, shaft.key.size, f"{shaft.field}.key"
@@ -84,7 +92,9 @@ def _key_steps(
     width = of_section("b", size.width_mm, "width")
     height, depth = of_section("h", size.height_mm, "height"), of_section("t_1", size.shaft_depth_mm, "shaft_depth")
     d = entered("d", shaft.diameter_mm, "mm", f"{shaft.field}.diameter")
-    length = entered("L", key.length_mm, "mm", f"{field}.length")
+    length = entered("L", length_mm, "mm", f"{field}.length")
+    if length_mm != key.length_mm:
+        length = worked("L", length_mm, "mm", "of the key, as far as its hub is on the shaft for certain")
     is_round = key.ends is KeyEnds.ROUND
     ends = (length, width) if is_round else (length,)
     effective = step("l", "L - b" if is_round else "L", *ends, value=one.effective_mm, unit="mm", decimals=1)
@@ -200,13 +210,16 @@ def pressure_step(
     return found, d, outside
 
 
-def by_fit(shaft: ShaftInputs, hub: HubInputs, rpm: float | None) -> Carried:
-    """Return what the fit carries by friction at the least interference, bedded in, warm and at speed."""
+def by_fit(shaft: ShaftInputs, hub: HubInputs, rpm: float | None, within_mm: float | None) -> Carried:
+    """Return what the fit carries by friction at the least interference, bedded in, warm and at speed.
+
+    ``within_mm`` of the seat is on the shaft for certain.
+    """
     sums, missing = fit_sums(shaft, hub, rpm)
-    seat_mm = hub.seat_mm
+    seat_mm = None if within_mm is None else max(within_mm, 0.0)
     missing = (
         *missing,
-        *missing_of({"How the hub is put on": hub.put_on, "Length of the hub's seat": seat_mm}),
+        *missing_of({"How the hub is put on": hub.put_on, IN_HUB.format(shaft.word): seat_mm}),
     )
     if missing or sums is None or hub.put_on is None or seat_mm is None or shaft.diameter_mm is None or hub.fit is None:
         return Carried(what="fit", nm=None, missing=missing)
@@ -234,7 +247,9 @@ def by_fit(shaft: ShaftInputs, hub: HubInputs, rpm: float | None) -> Carried:
         tabled("μ", mu, "", hub.put_on.words),
         pressure,
         d,
-        entered("l_s", seat_mm, "mm", "coupler.hub.seat"),
+        entered("l_s", seat_mm, "mm", "coupler.hub.seat")
+        if seat_mm == hub.seat_mm
+        else worked("l_s", seat_mm, "mm", "of the seat, as far as the shaft is in it for certain"),
         value=nm,
         unit="N·m",
         decimals=0,

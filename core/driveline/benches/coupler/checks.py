@@ -1,9 +1,11 @@
 """Whether the coupler carries its torque, stands its speed, goes on without harm, and runs true."""
 
+from dataclasses import dataclass
 from typing import Final
 
 from driveline.benches.coupler.carriers import (
     DESIGN,
+    IN_HUB,
     Carried,
     by_fit,
     by_key,
@@ -27,8 +29,16 @@ KEY_SOURCE: Final = (
 )
 
 
+@dataclass(frozen=True, slots=True, kw_only=True)
+class OnShafts:
+    """How much of each shaft is in its hub for certain; ``None`` while a length or its ± is not known."""
+
+    motor_mm: float | None
+    gearbox_mm: float | None
+
+
 def strength_checks(
-    inputs: CouplerInputs, needs: CouplerNeeds, style: CouplerStyle, engaged_mm: float | None, judge: Judge
+    inputs: CouplerInputs, needs: CouplerNeeds, style: CouplerStyle, on: OnShafts, judge: Judge
 ) -> tuple[Check, ...]:
     """Return the checks of a style.
 
@@ -36,16 +46,16 @@ def strength_checks(
         inputs: Of the bench.
         needs: What it must carry, and how fast it turns.
         style: Of the coupler.
-        engaged_mm: Of the gearbox shaft's spline, at its least; ``None`` while a length of it is not known.
+        on: How much of either shaft is in its hub.
         judge: Of the bench.
     """
     checks = [
-        *_motor_joint(inputs, needs, judge),
+        *_motor_joint(inputs, needs, on.motor_mm, judge),
         spun_check(inputs, needs, style, judge),
         runout_check(inputs, style, judge),
     ]
     if style is not CouplerStyle.CLUTCH:
-        checks.append(_gearbox_joint(inputs, needs, style, engaged_mm, judge))
+        checks.append(_gearbox_joint(inputs, needs, style, on.gearbox_mm, judge))
     if style is CouplerStyle.RIGID:
         checks += [*bolts_checks(inputs, needs, judge), *weld_checks(inputs, needs, judge)]
     if style is CouplerStyle.FLEXIBLE:
@@ -97,7 +107,7 @@ def _carries(
     )
 
 
-def _motor_joint(inputs: CouplerInputs, needs: CouplerNeeds, judge: Judge) -> list[Check]:
+def _motor_joint(inputs: CouplerInputs, needs: CouplerNeeds, within_mm: float | None, judge: Judge) -> list[Check]:
     shaft, hub = inputs.motor_shaft, inputs.hub
     key, title, fields = "coupler.motor_joint", "Hub on the motor's shaft", ("coupler.motor_shaft", "coupler.hub")
     if shaft.kind is ShaftKind.TAPERED:
@@ -113,10 +123,10 @@ def _motor_joint(inputs: CouplerInputs, needs: CouplerNeeds, judge: Judge) -> li
             )
         ]
     if shaft.kind is ShaftKind.SPLINED:
-        way = by_spline(shaft, hub.seat_mm, missing_of({"Length of the hub's seat": hub.seat_mm}))
+        way = by_spline(shaft, within_mm, missing_of({IN_HUB.format(shaft.word): within_mm}))
         return [_carries((way,), needs, judge, key=key, title=title, source=SPLINE_SOURCE, fields=fields)]
     if shaft.kind is ShaftKind.KEYED:
-        ways = (by_key(shaft, hub.made_of), by_fit(shaft, hub, needs.greatest_rpm))
+        ways = (by_key(shaft, hub.made_of, within_mm), by_fit(shaft, hub, needs.greatest_rpm, within_mm))
         joint = _carries(ways, needs, judge, key=key, title=title, source=KEY_SOURCE, fields=fields)
         return [joint, hub_stress_check(inputs, needs, judge), heat_check(inputs, needs, judge)]
     unknown = Carried(what="joint", nm=None, missing=("How the motor's shaft takes its hub: key, spline or taper",))
@@ -133,11 +143,11 @@ def _gearbox_joint(
     inputs: CouplerInputs, needs: CouplerNeeds, style: CouplerStyle, engaged_mm: float | None, judge: Judge
 ) -> Check:
     shaft = inputs.gearbox_shaft
-    missing = missing_of({"Lengths that say how much of it is engaged, each with its ±": engaged_mm})
+    missing = missing_of({IN_HUB.format(shaft.word): engaged_mm})
     key, title = "coupler.gearbox_joint", "On the gearbox's shaft"
     fields = ("coupler.gearbox_shaft", "coupler.jaw" if style is CouplerStyle.FLEXIBLE else "coupler.hub")
     if style is CouplerStyle.FLEXIBLE and shaft.kind is ShaftKind.KEYED:
-        way = by_key(shaft, inputs.hub.made_of)
+        way = by_key(shaft, inputs.hub.made_of, engaged_mm)
         return _carries((way,), needs, judge, key=key, title=title, source=KEY_SOURCE, fields=fields)
     if style is not CouplerStyle.FLEXIBLE or shaft.kind is ShaftKind.SPLINED:
         way = by_spline(shaft, engaged_mm, missing)

@@ -13,8 +13,11 @@ from driveline.joints.sheet import RegisterFit
 from driveline.tables.materials import material
 
 
-def fit_options(inputs: CouplerInputs, needs: CouplerNeeds) -> tuple[FitOption, ...]:
-    """Return every usual fit on the motor's shaft; none before shaft and hub are known. No score: a person chooses."""
+def fit_options(inputs: CouplerInputs, needs: CouplerNeeds, within_mm: float | None) -> tuple[FitOption, ...]:
+    """Return every usual fit on the motor's shaft; none before shaft and hub are known. No score: a person chooses.
+
+    ``within_mm`` of the seat is on the shaft for certain.
+    """
     shaft, hub = inputs.motor_shaft, inputs.hub
     if shaft.diameter_mm is None or hub.made_of is None or hub.outside_mm is None:
         return ()
@@ -34,11 +37,11 @@ def fit_options(inputs: CouplerInputs, needs: CouplerNeeds) -> tuple[FitOption, 
             pressure_mpa=sums.greatest_mpa, joint_mm=shaft.diameter_mm, outside_mm=hub.outside_mm
         )
         holds_nm = None
-        if hub.seat_mm is not None and hub.put_on is not None:
+        if within_mm is not None and hub.put_on is not None:
             holds_nm = held_torque_nm(
                 pressure_mpa=sums.least_mpa,
                 joint_mm=shaft.diameter_mm,
-                length_mm=hub.seat_mm,
+                length_mm=max(within_mm, 0.0),
                 friction=FIT_FRICTION[hub.put_on],
             )
         found.append(

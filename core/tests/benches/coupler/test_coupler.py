@@ -151,8 +151,14 @@ class StylesTest(TestCase):
 
 class StrengthTest(TestCase):
     def test_by_hand_the_key_of_wren(self) -> None:
-        """10 × 8 key, t₁ 5: 0.5 × 340 × 3 × 45 × 35/2 = 401 625 N·mm."""
-        self.assertAlmostEqual(check_of(wren(), "coupler.motor_joint").capacity or 0, 401.625)
+        """10 × 8 key, t₁ 5, 40 of its 45 mm in the hub: 0.5 × 340 × 3 × 40 × 35/2 = 357 000 N·mm."""
+        found = wren(motor_shaft__key__length=mm(40), jaw__motor_slide=mm(0, 0.01))
+        self.assertAlmostEqual(check_of(found, "coupler.motor_joint").capacity or 0, 357.0)
+
+    def test_what_of_a_key_stands_out_of_its_hub_bears_nothing(self) -> None:
+        long = check_of(wren(jaw__motor_slide=mm(13, 0.01)), "coupler.motor_joint")
+        within_mm = 45 - 13 - 3**0.5 * 0.01 - 3**0.5 * 0.05  # the hub's length has its limits too
+        self.assertAlmostEqual(long.capacity or 0, 0.5 * 340 * 3 * within_mm * 35 / 2 / 1000, places=6)
 
     def test_key_and_fit_never_add_up(self) -> None:
         by_fit = "H7/s6"
