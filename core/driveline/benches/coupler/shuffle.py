@@ -19,6 +19,7 @@ COUPLER_NM_PER_RAD: Final = {
     CouplerStyle.CLUTCH: 1.0e3,
 }
 TURN_S: Final = 60.0
+LEAST: Final = 1e-6
 
 
 def shuffle_of(inputs: CouplerInputs, needs: CouplerNeeds, style: CouplerStyle) -> ShuffleResult | None:
@@ -29,7 +30,9 @@ def shuffle_of(inputs: CouplerInputs, needs: CouplerNeeds, style: CouplerStyle) 
         inertia behind a ratio i over i², a spring likewise.
     """
     rotor, vehicle, ratio = needs.rotor_kgm2, needs.vehicle_kgm2, needs.overall_ratio
-    if not rotor or not vehicle or not ratio:
+    if rotor is None or vehicle is None or ratio is None:
+        return None
+    if not all(LEAST < one < 1 / LEAST for one in (rotor, vehicle, ratio)):  # no driveline's: nothing to say
         return None
     own, shafts = inputs.stiffness_nm_per_rad or COUPLER_NM_PER_RAD[style], SHAFTS_NM_PER_RAD / ratio**2
     modes = chain_modes_hz([rotor, GEARBOX_KGM2, vehicle], [own, shafts])
