@@ -294,6 +294,8 @@ def full_job(field: str) -> Job:
     sheets["ratios"]["choice"]["reduction"] = "1.75 box" if field == "brief.motor.greatest_rpm" else None
     if field.startswith("coupler."):
         sheets["ratios"]["coupler"] = "flexible"
+    if field == "coupler.motor_shaft.key.length":
+        sheets["coupler"]["motor_shaft"]["key"]["length"] = text(20, "mm")
     if field == "coupler.hub.hub_rz_um":
         sheets["coupler"]["hub"]["fit"] = "H7/s6"
         sheets["coupler"]["motor_shaft"]["key"]["bearing_mpa"] = 1

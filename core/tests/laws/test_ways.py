@@ -66,7 +66,7 @@ def broken(way: Way, before: dict[str, Check], after: dict[str, Check]) -> list[
         one, other = margin_of(check), margin_of(then)
         if way.only_raises:
             check, then, one, other = then, check, other, one
-        if one is not None and other is not None and other > one * (1 + SAME) + SAME:
+        if one is not None and other is not None and other > one + SAME * (1 + abs(one)):
             found.append(f"{key}: margin {one:.6g} becomes {other:.6g}")
         if check.is_so is not None and RANK[then.verdict] > RANK[check.verdict]:
             found.append(f"{key}: {check.verdict} becomes {then.verdict}")
