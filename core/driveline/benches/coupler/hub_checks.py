@@ -13,12 +13,13 @@ from driveline.benches.coupler.sheet import HeatLimit
 from driveline.checks import Check
 from driveline.figures import fig, num
 from driveline.fits.interference import bore_stress_mpa, heating_k
+from driveline.fits.limits import Fit
 from driveline.margins import Judge, missing_of, wanted_words
 from driveline.shafts.coupler import CouplerStyle, forgives
 from driveline.shafts.hubs import spun_ring
 from driveline.sheet import positive_of
 from driveline.tables.materials import material
-from driveline.working import Working, entered, step, tabled, worked
+from driveline.working import Step, Working, entered, step, tabled, worked
 
 ROOM_C: Final = 20.0
 GREATEST_C: Final = {HeatLimit.HARDENED: 200.0, HeatLimit.SEALS: 120.0}
@@ -26,6 +27,19 @@ HOT: Final = (
     "Gloves and face shield. Key in its way first; seat it to the shoulder in one go and hold until it bites; grub "
     "screw when it is cold."
 )
+
+
+def _tightest_step(fit: Fit, interference_mm: float) -> Step:
+    """The fit at its greatest: the largest shaft in the least bore."""
+    return step(
+        "δ",
+        "d_most - D_bore",
+        worked("d_most", fit.shaft.greatest_mm, "mm", f"greatest shaft, {fit.shaft.zone}"),
+        worked("D_bore", fit.bore.least_mm, "mm", f"least bore, {fit.bore.zone}"),
+        value=interference_mm,
+        unit="mm",
+        decimals=4,
+    )
 
 
 def hub_stress_check(inputs: CouplerInputs, needs: CouplerNeeds, judge: Judge) -> Check:
@@ -43,15 +57,7 @@ def hub_stress_check(inputs: CouplerInputs, needs: CouplerNeeds, judge: Judge) -
         source = "Lamé; von Mises of hoop and pressure at the bore. Embedding is left on the greatest fit."
         if stress is None or sums is None or hub.fit is None:
             return Working(source=source)
-        delta = step(
-            "δ",
-            "d_most - D_bore",
-            worked("d_most", hub.fit.shaft.greatest_mm, "mm", f"greatest shaft, {hub.fit.shaft.zone}"),
-            worked("D_bore", hub.fit.bore.least_mm, "mm", f"least bore, {hub.fit.bore.zone}"),
-            value=sums.greatest_mm,
-            unit="mm",
-            decimals=4,
-        )
+        delta = _tightest_step(hub.fit, sums.greatest_mm)
         pressure, d, outside = pressure_step(shaft, hub, delta, sums.greatest_mpa)
         hoop_mpa = sums.greatest_mpa * ((outside.value**2 + d.value**2) / (outside.value**2 - d.value**2))
         hoop = step("σ_t", "p * (D**2 + d**2) / (D**2 - d**2)", pressure, outside, d, value=hoop_mpa, unit="MPa")
@@ -94,15 +100,7 @@ def heat_check(inputs: CouplerInputs, needs: CouplerNeeds, judge: Judge) -> Chec
         source = "ΔT = (δ + slip-on clearance)/(α d); clearance 0.001 d, at least 0.03 mm."
         if warmer_k is None or sums is None or shaft.diameter_mm is None or hub.made_of is None or hub.fit is None:
             return Working(source=source, note=HOT)
-        delta = step(
-            "δ",
-            "d_most - D_bore",
-            worked("d_most", hub.fit.shaft.greatest_mm, "mm", f"greatest shaft, {hub.fit.shaft.zone}"),
-            worked("D_bore", hub.fit.bore.least_mm, "mm", f"least bore, {hub.fit.bore.zone}"),
-            value=sums.greatest_mm,
-            unit="mm",
-            decimals=4,
-        )
+        delta = _tightest_step(hub.fit, sums.greatest_mm)
         slip = "(δ + max(0.001 * d, s)) / (α * d)"
         found = step(
             "ΔT",
