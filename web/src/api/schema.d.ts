@@ -4284,6 +4284,10 @@ export interface components {
             nominal_mm: number | null;
             /** Worst Mm */
             worst_mm: number | null;
+            /** Least Mm */
+            least_mm: number | null;
+            /** Greatest Mm */
+            greatest_mm: number | null;
             /** Likely Mm */
             likely_mm: number | null;
             /** Shares */

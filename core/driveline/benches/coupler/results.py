@@ -22,6 +22,8 @@ class GapResult(Result):
     greatest_wanted_mm: float | None  # None: nothing bounds it
     nominal_mm: float | None
     worst_mm: float | None  # either way
+    least_mm: float | None  # at the extremes
+    greatest_mm: float | None
     likely_mm: float | None
     shares: tuple[GapShare, ...]
     from_mm: float | None  # where it is in the section, along the axis

@@ -139,6 +139,8 @@ def _result(asked: AxialGap, apart: Apart, place: tuple[float, float, float] | N
         greatest_wanted_mm=None if gap.greatest_mm == float("inf") else gap.greatest_mm,
         nominal_mm=stack.nominal_mm if stack else None,
         worst_mm=stack.worst_mm if stack else None,
+        least_mm=stack.nominal_mm - stack.worst_mm if stack else None,
+        greatest_mm=stack.nominal_mm + stack.worst_mm if stack else None,
         likely_mm=stack.likely_mm if stack else None,
         shares=tuple(
             GapShare(name=link.name, length_mm=link.length_mm, either_way_mm=link.either_way_mm, share=share)

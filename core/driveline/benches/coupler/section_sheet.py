@@ -122,9 +122,8 @@ def _row(gap: GapResult, k: int) -> list[Entity]:
     """The gap in words and figures."""
     y = TABLE_Y_MM - ROW_MM * k
     found = "not known"
-    if gap.nominal_mm is not None and gap.worst_mm is not None:
-        low, high = gap.nominal_mm - gap.worst_mm, gap.nominal_mm + gap.worst_mm
-        found = f"{num(low, 'mm', 2)} to {fig(high, 'mm', 2)}"
+    if gap.least_mm is not None and gap.greatest_mm is not None:
+        found = f"{num(gap.least_mm, 'mm', 2)} to {fig(gap.greatest_mm, 'mm', 2)}"
     wanted = f"at least {fig(gap.least_wanted_mm, 'mm', 2)}"
     if gap.greatest_wanted_mm is not None:
         wanted = f"{num(gap.least_wanted_mm, 'mm', 2)} to {fig(gap.greatest_wanted_mm, 'mm', 2)}"

@@ -31,8 +31,8 @@
         <td class="font-semibold">{LETTERS[k]}</td>
         <td class="py-1">{gap.title}</td>
         <td class="text-right figures">
-          {#if typeof gap.nominal_mm === 'number' && typeof gap.worst_mm === 'number'}
-            {mm(gap.nominal_mm - gap.worst_mm)} … {mm(gap.nominal_mm + gap.worst_mm)}
+          {#if typeof gap.least_mm === 'number' && typeof gap.greatest_mm === 'number'}
+            {mm(gap.least_mm)} … {mm(gap.greatest_mm)}
           {:else}–{/if}
         </td>
         <td class="text-right figures"
