@@ -47,7 +47,7 @@ from driveline.metal.bolts import (
 )
 from driveline.network import indicator_sweep
 from driveline.shafts.misalignment import Budget
-from tests.examples import coupler_adapters
+from tests.examples import coupler_adapters, space_adapters
 
 Given = Mapping[str, Any]
 Found = dict[str, Any]
@@ -372,4 +372,5 @@ ADAPTERS: Final[dict[str, Adapter]] = {
     "misalignment-budget-rigid": misalignment,
     "clutch-centre-rivets-to-bolts": bolts_in_shear,
     **coupler_adapters.ADAPTERS,
+    **space_adapters.ADAPTERS,
 }

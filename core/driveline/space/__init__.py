@@ -1,0 +1,1 @@
+"""Bodies in space: where they stand, how near they come, how they get there, what they weigh."""

@@ -1,0 +1,96 @@
+"""How near two bodies come, and where; how deep they stand in one another."""
+
+from collections.abc import Sequence
+from dataclasses import dataclass
+
+import fcl
+import numpy as np
+
+from driveline.arrays import Floats
+from driveline.space.bodies import Body, Mesh, Piece
+from driveline.space.overlap import depth_mm
+
+
+@dataclass(frozen=True)
+class Near:
+    """The nearest that two pieces or bodies come. Where they overlap the gap is nought and ``depth_mm`` above it."""
+
+    gap_mm: float
+    on_first_mm: Floats  # (3,)
+    on_second_mm: Floats  # (3,)
+    depth_mm: float = 0.0
+
+
+def nearest(first: Piece, second: Piece) -> Near:
+    """Return how near two pieces come.
+
+    Args:
+        first: Where it stands.
+        second: Where it stands.
+
+    Returns:
+        The gap with the nearest point on each; where they overlap, how far one must move to come clear of the other.
+
+    Source:
+        Gilbert, Johnson and Keerthi (1988) for convex pieces, bounding-volume trees over triangles for meshes, as in
+        the flexible collision library; depth by separating axes. Worked examples distance-boxes-and-cylinder-moved
+        and distance-mesh-to-mesh.
+    """
+    result = fcl.DistanceResult()
+    gap_mm = fcl.distance(first.seen, second.seen, fcl.DistanceRequest(enable_nearest_points=True), result)
+    on_first, on_second = (np.asarray(one) for one in result.nearest_points)
+    if gap_mm > 0:
+        return Near(float(gap_mm), on_first, on_second)
+    middle = _middle_of_overlap(first, second)
+    return Near(0.0, middle, middle, depth_mm(first, second))
+
+
+def _middle_of_overlap(first: Piece, second: Piece) -> Floats:
+    """A point in what both pieces' bounds hold: the search gives none of its own there."""
+    least = np.maximum(first.bounds_mm[0], second.bounds_mm[0])
+    greatest = np.minimum(first.bounds_mm[1], second.bounds_mm[1])
+    found: Floats = (least + greatest) / 2
+    return found
+
+
+def apart_at_least_mm(first: Piece, second: Piece) -> float:
+    """Return what two pieces are apart at the least, by their bounds alone.
+
+    Args:
+        first: Where it stands.
+        second: Where it stands.
+
+    Source:
+        Distance of two boxes along the axes.
+    """
+    between = np.maximum(first.bounds_mm[0] - second.bounds_mm[1], second.bounds_mm[0] - first.bounds_mm[1])
+    return float(np.linalg.norm(np.maximum(between, 0.0)))
+
+
+def nearest_bodies(first: Body, second: Body, *, within_mm: float = np.inf) -> Near | None:
+    """Return how near two bodies come; ``None`` where it is more than ``within_mm``.
+
+    Args:
+        first: Where it stands.
+        second: Where it stands.
+        within_mm: Farther is of no interest.
+
+    Source:
+        The least over all pairs of their pieces; overlap counts as its depth, the deepest first.
+    """
+    bounds = sorted(
+        ((apart_at_least_mm(one, other), k, m) for k, one in enumerate(first.pieces) for m, other in enumerate(second.pieces))
+    )
+    best: Near | None = None
+    for least_mm, k, m in bounds:
+        if least_mm > within_mm or (best is not None and least_mm > best.gap_mm):
+            break
+        found = nearest(first.pieces[k], second.pieces[m])
+        if best is None or (found.gap_mm, -found.depth_mm) < (best.gap_mm, -best.depth_mm):
+            best = found
+    return None if best is None or best.gap_mm > within_mm else best
+
+
+def has_mesh(bodies: Sequence[Body]) -> bool:
+    """Say whether any piece is a mesh, whose answers take a search of their own."""
+    return any(isinstance(piece.shape, Mesh) for body in bodies for piece in body.pieces)

@@ -1,0 +1,142 @@
+"""How a unit gets to its place: moves in order, swept against everything that is in place at each."""
+
+from collections.abc import Sequence
+from dataclasses import dataclass
+
+import numpy as np
+
+from driveline.space.bodies import Body, Piece
+from driveline.space.distance import Near, nearest_bodies
+from driveline.space.pose import AS_IS, Placed
+from driveline.space.sweep import Move, Swept, sweep
+
+
+@dataclass(frozen=True, kw_only=True)
+class PathPart:
+    """A body on the way. ``after_step``: it goes on once that step is done; ``None``: it is there from the start."""
+
+    body: Body
+    after_step: int | None = None
+
+    def is_there(self, step: int) -> bool:
+        """Say whether it is in place during a step, counted from 1."""
+        return self.after_step is None or step > self.after_step
+
+
+@dataclass(frozen=True, kw_only=True)
+class StepFound:
+    """What a step comes to; ``part`` and ``to`` come nearest, or touch first."""
+
+    step: int  # from 1
+    near: Near | None  # None: nothing within reach
+    at: float
+    part: str
+    to: str
+    contact_at: float | None
+    sure_mm: float
+
+
+def walk(
+    parts: Sequence[PathPart], fixed: Sequence[PathPart], moves: Sequence[Move], *, within_mm: float = np.inf
+) -> tuple[StepFound, ...]:
+    """Return each step of a path.
+
+    Args:
+        parts: Of the unit, where they stand before the first move.
+        fixed: Of the vehicle.
+        moves: In order; each starts where the one before ended.
+        within_mm: A gap beyond it is of no interest.
+
+    Source:
+        Exact sweeps, see ``sweep``. Worked example install-path-with-lug.
+    """
+    found, done = [], AS_IS
+    for step, move in enumerate(moves, start=1):
+        here = [part.body.moved(done) for part in parts if part.is_there(step)]
+        there = [part.body for part in fixed if part.is_there(step)]
+        found.append(_step(step, here, there, move, within_mm))
+        done = move.part(1.0).holding(done)
+    return tuple(found)
+
+
+def _step(step: int, here: Sequence[Body], there: Sequence[Body], move: Move, within_mm: float) -> StepFound:
+    best: tuple[float, float] | None = None
+    found = StepFound(step=step, near=None, at=0.0, part="", to="", contact_at=None, sure_mm=0.0)
+    for part in here:
+        for piece in part.pieces:
+            low, high = _swept_bounds(piece, move)
+            for other in there:
+                for still in other.pieces:
+                    between = np.maximum(low - still.bounds_mm[1], still.bounds_mm[0] - high)
+                    apart_mm = float(np.linalg.norm(np.maximum(between, 0.0)))
+                    if apart_mm > within_mm or (best is not None and apart_mm > best[1]):
+                        continue
+                    swept = sweep(piece, still, move)
+                    rank = _rank(swept)
+                    if swept.near.gap_mm <= within_mm and (best is None or rank < best):
+                        best = rank
+                        found = StepFound(
+                            step=step,
+                            near=swept.near,
+                            at=swept.at,
+                            part=part.name,
+                            to=other.name,
+                            contact_at=swept.contact_at,
+                            sure_mm=swept.sure_mm,
+                        )
+    return found
+
+
+def _rank(swept: Swept) -> tuple[float, float]:
+    """Contacts first, the earliest of them; then by gap."""
+    if swept.contact_at is not None:
+        return (-1.0, swept.contact_at)
+    return (0.0, swept.near.gap_mm - swept.sure_mm)
+
+
+def _swept_bounds(piece: Piece, move: Move) -> tuple[np.ndarray, np.ndarray]:
+    """Least and greatest of x, y and z over the whole move."""
+    low, high = piece.bounds_mm
+    end = piece.moved(move.part(1.0))
+    low, high = np.minimum(low, end.bounds_mm[0]), np.maximum(high, end.bounds_mm[1])
+    angle = float(np.linalg.norm(move.turn_vector_rad))
+    if angle > 0:  # the arc bulges beyond both ends by its rise at the most
+        radius = float(np.linalg.norm(piece.corners_mm - move.about_mm, axis=1).max())
+        rise = radius * (1 - np.cos(min(angle, np.pi) / 2)) if angle < np.pi else 2 * radius
+        low, high = low - rise, high + rise
+    return low, high
+
+
+@dataclass(frozen=True, kw_only=True)
+class Installed:
+    """The least gap where the path ends, with everything on."""
+
+    near: Near | None
+    part: str
+    to: str
+
+
+def installed(parts: Sequence[PathPart], fixed: Sequence[PathPart], moves: Sequence[Move]) -> Installed:
+    """Return the least gap once everything is on.
+
+    Args:
+        parts: As in ``walk``.
+        fixed: As in ``walk``.
+        moves: As in ``walk``.
+    """
+    done: Placed = AS_IS
+    for move in moves:
+        done = move.part(1.0).holding(done)
+    best = Installed(near=None, part="", to="")
+    for part in parts:
+        body = part.body.moved(done)
+        for other in fixed:
+            within_mm = np.inf if best.near is None else best.near.gap_mm
+            near = nearest_bodies(body, other.body, within_mm=within_mm)
+            if near is not None and (best.near is None or _nearer(near, best.near)):
+                best = Installed(near=near, part=part.body.name, to=other.body.name)
+    return best
+
+
+def _nearer(one: Near, other: Near) -> bool:
+    return (one.gap_mm, -one.depth_mm) < (other.gap_mm, -other.depth_mm)
