@@ -120,6 +120,12 @@ class Angle(Reading):
         return self.measured.value
 
 
+class Slant(Angle):
+    """An angle without a side."""
+
+    may_be_negative = False
+
+
 class Torque(Reading):
     """A torque; N·m unless it says otherwise."""
 

@@ -23,10 +23,11 @@ def demo_job(name: str) -> JobFile:
     return JobFile.model_validate(demo_json(name))
 
 
-def demo_without_coupler(name: str) -> JobFile:
-    """Return a demo job as it was before there was a coupler bench."""
+def demo_as_at_first(name: str) -> JobFile:
+    """Return a demo job as it was when there were three benches."""
     data = demo_json(name)
-    data["sheets"].pop("coupler", None)
+    for bench in ("coupler", "placement"):
+        data["sheets"].pop(bench, None)
     return JobFile.model_validate(data)
 
 

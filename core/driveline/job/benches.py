@@ -12,6 +12,12 @@ from driveline.benches.coupler.lay_out import lay_out as lay_out_coupler
 from driveline.benches.coupler.needs import CouplerNeeds, FacesApart
 from driveline.benches.coupler.results import CouplerResult
 from driveline.benches.coupler.sheet import CouplerSheet
+from driveline.benches.placement import solve as placement_bench
+from driveline.benches.placement.lay_out import LaidPlacement
+from driveline.benches.placement.lay_out import lay_out as lay_out_placement
+from driveline.benches.placement.needs import PlacementNeeds
+from driveline.benches.placement.results import PlacementResult
+from driveline.benches.placement.sheet import PlacementSheet
 from driveline.benches.plate import solve as plate_bench
 from driveline.benches.plate.lay_out import LaidPlate
 from driveline.benches.plate.lay_out import lay_out as lay_out_plate
@@ -22,7 +28,8 @@ from driveline.benches.plate.stack import stack_of
 from driveline.benches.ratios import solve as ratios_bench
 from driveline.benches.ratios.needs import RatiosNeeds
 from driveline.benches.ratios.results import RatiosResult
-from driveline.benches.ratios.sheet import RatiosSheet
+from driveline.benches.ratios.sheet import RatiosSheet, UnitFacing
+from driveline.gearing.sheets import Layout
 from driveline.joints.screws import Loads
 from driveline.shafts.coupler import forgives
 from driveline.sheet import positive_of, value_of
@@ -38,6 +45,14 @@ def _ratios_needs(given: Given) -> RatiosNeeds:
         parking=sheet.parking,
         usual_rotation=sheet.motor.rotation,
         measured=solved.measured,
+    )
+
+
+def _placement_needs(given: Given) -> PlacementNeeds:
+    facing = given.sheet(RATIOS).turning.unit_facing
+    return PlacementNeeds(
+        has_outputs=given.sheet(BRIEF).layout in (Layout.AXLE_UNIT, Layout.TWO_UNITS),
+        faces_end_for_end=None if facing is None else facing is UnitFacing.END_FOR_END,
     )
 
 
@@ -102,6 +117,17 @@ RATIOS: Final = Bench[RatiosSheet, LaidOut, RatiosNeeds, ratios_bench.SolvedRati
     needs=_ratios_needs,
     run=ratios_bench.run,
 )
+PLACEMENT: Final = Bench[PlacementSheet, LaidPlacement, PlacementNeeds, None](
+    key="placement",
+    title="Placement",
+    word="placement",
+    letter="p",
+    sheet=PlacementSheet,
+    result=PlacementResult,
+    lay_out=lay_out_placement,
+    needs=_placement_needs,
+    run=placement_bench.run,
+)
 COUPLER: Final = Bench[CouplerSheet, LaidCoupler, CouplerNeeds, coupler_bench.SolvedCoupler](
     key="coupler",
     title="Coupler",
@@ -124,4 +150,4 @@ PLATE: Final = Bench[PlateSheet, LaidPlate, PlateNeeds, None](
     needs=_plate_needs,
     run=plate_bench.run,
 )
-BENCHES: Final[tuple[AnyBench, ...]] = (BRIEF, RATIOS, COUPLER, PLATE)
+BENCHES: Final[tuple[AnyBench, ...]] = (BRIEF, RATIOS, PLACEMENT, COUPLER, PLATE)

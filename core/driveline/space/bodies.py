@@ -1,7 +1,6 @@
 """Bodies as pieces: boxes, cylinders, balls and meshes, each in a frame of its own."""
 
 import math
-from collections.abc import Sequence
 from dataclasses import dataclass
 from functools import cached_property
 from typing import Final, Protocol
@@ -119,7 +118,9 @@ class Mesh:
         if not (len(self.vertices_mm) and len(flat)) or not np.isfinite(self.vertices_mm).all():
             raise ImpossibleInput("mesh", 0.0, "of triangles with finite corners")
         if flat.min() < 0 or flat.max() >= len(self.vertices_mm):  # the search would read past the end
-            raise ImpossibleInput("mesh", float(flat.max()), f"of corners counted from 0 to {len(self.vertices_mm) - 1}")
+            raise ImpossibleInput(
+                "mesh", float(flat.max()), f"of corners counted from 0 to {len(self.vertices_mm) - 1}"
+            )
 
     @property
     def corners_mm(self) -> Floats:
@@ -202,6 +203,9 @@ def cylinder_between(end_1_mm: Floats, end_2_mm: Floats, radius_mm: float) -> Pi
 
     Raises:
         ImpossibleInput: If the ends are one point, or there is no radius.
+
+    Source:
+        Plain geometry, ends square to the axis.
     """
     along = end_2_mm - end_1_mm
     shape = Cylinder(radius_mm, float(np.linalg.norm(along)))
@@ -220,6 +224,9 @@ def tube(points_mm: Floats, *, width_mm: float, height_mm: float | None) -> tupl
 
     Raises:
         ImpossibleInput: If two points in a row are one, or it has no section.
+
+    Source:
+        Plain geometry; a mitre reaches half the section times tan(θ/2) past the bend.
     """
     legs = np.diff(points_mm, axis=0)
     lengths = np.linalg.norm(legs, axis=1)
@@ -238,36 +245,3 @@ def tube(points_mm: Floats, *, width_mm: float, height_mm: float | None) -> tupl
             shape = Box((float(np.linalg.norm(end - start)), width_mm, height_mm))
             pieces.append(Piece(shape, Placed(turn=_facing(direction), at_mm=(start + end) / 2)))
     return tuple(pieces)
-
-
-def slab(outline_mm: Sequence[tuple[float, float]], thickness_mm: float) -> Mesh:
-    """Return a sheet cut to an outline, as a closed mesh about its own plane, thickness to either side.
-
-    Args:
-        outline_mm: Corners in its plane, (n, 2), three or more, going round either way.
-        thickness_mm: Above 0.
-
-    Raises:
-        ImpossibleInput: If the outline crosses itself or has no area.
-    """
-    from shapely import Polygon, constrained_delaunay_triangles  # noqa: PLC0415 - only for traced sheets
-
-    _above_nought(thickness_mm=thickness_mm)
-    polygon = Polygon(outline_mm)
-    if not polygon.is_valid or polygon.area <= 0:
-        raise ImpossibleInput("outline", polygon.area, "of a card that can be cut out: its line must not cross itself")
-    corners: list[tuple[float, float, float]] = []
-    faces: list[tuple[int, int, int]] = []
-    half = thickness_mm / 2
-    for triangle in constrained_delaunay_triangles(polygon).geoms:
-        flat = list(triangle.exterior.coords)[:3]
-        for z in (-half, half):
-            base = len(corners)
-            corners += [(x, y, z) for x, y, *_ in flat]
-            faces.append((base, base + 1, base + 2))
-    edge = list(polygon.exterior.coords)
-    for (x1, y1, *_), (x2, y2, *_) in zip(edge, edge[1:], strict=False):
-        base = len(corners)
-        corners += [(x1, y1, -half), (x2, y2, -half), (x2, y2, half), (x1, y1, half)]
-        faces += [(base, base + 1, base + 2), (base, base + 2, base + 3)]
-    return Mesh(np.array(corners), np.array(faces, dtype=np.int32))

@@ -40,7 +40,7 @@ def nearest(first: Piece, second: Piece) -> Near:
     gap_mm = fcl.distance(first.seen, second.seen, fcl.DistanceRequest(enable_nearest_points=True), result)
     on_first, on_second = (np.asarray(one) for one in result.nearest_points)
     if gap_mm > 0:
-        return Near(float(gap_mm), on_first, on_second)
+        return Near(float(np.linalg.norm(on_first - on_second)), on_first, on_second)
     middle = _middle_of_overlap(first, second)
     return Near(0.0, middle, middle, depth_mm(first, second))
 
@@ -79,7 +79,11 @@ def nearest_bodies(first: Body, second: Body, *, within_mm: float = np.inf) -> N
         The least over all pairs of their pieces; overlap counts as its depth, the deepest first.
     """
     bounds = sorted(
-        ((apart_at_least_mm(one, other), k, m) for k, one in enumerate(first.pieces) for m, other in enumerate(second.pieces))
+        (
+            (apart_at_least_mm(one, other), k, m)
+            for k, one in enumerate(first.pieces)
+            for m, other in enumerate(second.pieces)
+        )
     )
     best: Near | None = None
     for least_mm, k, m in bounds:

@@ -17,6 +17,8 @@ class JointAt:
     output_mm: Floats  # (3,)
     distance_mm: float
     angle_deg: float
+    outward: Floats  # along the output line, of length one
+    toward: Floats  # along the shaft, of length one
 
 
 def joint_at(*, output_mm: Floats, other_output_mm: Floats, outer_mm: Floats) -> JointAt:
@@ -38,7 +40,13 @@ def joint_at(*, output_mm: Floats, other_output_mm: Floats, outer_mm: Floats) ->
     if distance_mm == 0 or not outward.any():
         raise ImpossibleInput("joint centres", distance_mm, "apart from one another")
     angle = math.atan2(float(np.linalg.norm(np.cross(outward, shaft))), float(outward @ shaft))
-    return JointAt(output_mm=output_mm, distance_mm=distance_mm, angle_deg=math.degrees(angle))
+    return JointAt(
+        output_mm=output_mm,
+        distance_mm=distance_mm,
+        angle_deg=math.degrees(angle),
+        outward=outward / np.linalg.norm(outward),
+        toward=shaft / distance_mm,
+    )
 
 
 @dataclass(frozen=True, kw_only=True)
@@ -60,7 +68,9 @@ class BothJoints:
         return max(self.left.angle_deg, self.right.angle_deg)
 
 
-def both_joints(*, output_a_mm: Floats, output_b_mm: Floats, outer_left_mm: Floats, outer_right_mm: Floats) -> BothJoints:
+def both_joints(
+    *, output_a_mm: Floats, output_b_mm: Floats, outer_left_mm: Floats, outer_right_mm: Floats
+) -> BothJoints:
     """Return both joints; left is the output with the greater y.
 
     Args:

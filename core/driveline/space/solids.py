@@ -21,8 +21,7 @@ class Weighed:
     @property
     def principal_kgm2(self) -> Floats:
         """Principal moments, least first, (3,)."""
-        found: Floats = np.linalg.eigvalsh(self.inertia_kgm2)
-        return found
+        return np.asarray(np.linalg.eigvalsh(self.inertia_kgm2), dtype=np.float64)
 
 
 def box_inertia_kgm2(*, mass_kg: float, size_mm: tuple[float, float, float]) -> Floats:

@@ -74,8 +74,8 @@ def sweep(first: Piece, second: Piece, move: Move) -> Swept:
         move: Of the first.
 
     Source:
-        The distance of convex pieces is convex along a straight move: Newton's steps never pass first contact, and
-        slopes find the least. Else conservative advancement (Mirtich, 1996) and branch and bound on the same bound.
+        Along a straight move the distance of convex pieces is convex, so that Newton's steps never pass first contact
+        and slopes find the least. Else conservative advancement (Mirtich, 1996) and branch and bound on the same bound.
         Worked example install-path-with-lug.
     """
     at_start = nearest(first, second)
@@ -93,47 +93,50 @@ def sweep(first: Piece, second: Piece, move: Move) -> Swept:
     return contact or _bracketed(look, at_start, speed_mm)
 
 
-def _slope(near: Near, shift_mm: Floats) -> float:
-    """Of the gap along a straight move, mm over the whole of it."""
-    return float((near.on_first_mm - near.on_second_mm) @ shift_mm) / near.gap_mm
+@dataclass(frozen=True)
+class _Look:
+    """The gap somewhere on a straight move, and its slope there: infinite where they touch."""
+
+    at: float
+    near: Near
+    slope_mm: float
+
+    @property
+    def gap_mm(self) -> float:
+        return self.near.gap_mm
+
+    def tangent_mm(self, at: float) -> float:
+        """What the gap is at the least elsewhere: it lies above its tangents."""
+        return self.gap_mm + self.slope_mm * (at - self.at)
 
 
 def _straight(look: Callable[[float], Near], at_start: Near, shift_mm: Floats) -> Swept:
-    low, near_low = 0.0, at_start
-    slope_low = _slope(near_low, shift_mm)
-    if slope_low >= 0:
-        return Swept(near_low, 0.0, None)
-    at_end = look(1.0)
-    high, near_high = 1.0, at_end
-    slope_high = _slope(at_end, shift_mm) if at_end.gap_mm > TOUCHING_MM else math.inf
-    if slope_high <= 0:
-        return Swept(at_end, 1.0, None)
-    for _ in range(MOST_STEPS):
-        root = low - near_low.gap_mm / slope_low  # no contact before it: the gap lies above its tangent
-        if math.isinf(slope_high):
-            share, floor_mm = root, 0.0
-        else:  # where both tangents cross
-            share = (near_high.gap_mm - slope_high * high - near_low.gap_mm + slope_low * low) / (slope_low - slope_high)
-            floor_mm = near_low.gap_mm + slope_low * (share - low)
-            best = min((near_low, low), (near_high, high), key=lambda one: one[0].gap_mm)
-            if best[0].gap_mm - max(floor_mm, 0.0) < SETTLED_MM * max(0.1, best[0].gap_mm / 100):
-                return Swept(best[0], best[1], None)
-            if floor_mm <= 0:  # contact can't be ruled out: step as near as is safe
-                share = root
-        share = min(max(share, low), high)
-        near = look(share)
+    def seen(at: float, near: Near) -> _Look:
         if near.gap_mm <= TOUCHING_MM:
-            if share - low < 1e-9 or near_low.gap_mm < 10 * TOUCHING_MM or share <= root + 1e-9:
-                return Swept(Near(0.0, near.on_first_mm, near.on_second_mm), min(share, root), min(share, root))
-            high, slope_high = share, math.inf
-            continue
-        slope = _slope(near, shift_mm)
-        if slope < 0:
-            low, near_low, slope_low = share, near, slope
-        else:
-            high, near_high, slope_high = share, near, slope
-    best_near, best_at = min((near_low, low), (near_high, high), key=lambda one: one[0].gap_mm)
-    return Swept(best_near, best_at, None, sure_mm=best_near.gap_mm)
+            return _Look(at, near, math.inf)
+        return _Look(at, near, float((near.on_first_mm - near.on_second_mm) @ shift_mm) / near.gap_mm)
+
+    low = seen(0.0, at_start)
+    if low.slope_mm >= 0:
+        return Swept(low.near, 0.0, None)
+    high = seen(1.0, look(1.0))
+    if high.slope_mm <= 0:
+        return Swept(high.near, 1.0, None)
+    for _ in range(MOST_STEPS):
+        root = low.at - low.gap_mm / low.slope_mm  # there is no contact before it
+        crossing = root
+        if math.isfinite(high.slope_mm):
+            crossing = (high.tangent_mm(0.0) - low.tangent_mm(0.0)) / (low.slope_mm - high.slope_mm)
+            best, floor_mm = min(low, high, key=lambda one: one.gap_mm), max(low.tangent_mm(crossing), 0.0)
+            if best.gap_mm - floor_mm < SETTLED_MM:
+                return Swept(best.near, best.at, None)
+        at = min(max(crossing, low.at), high.at, max(root, low.at))
+        found = seen(at, look(at))
+        if found.gap_mm <= TOUCHING_MM:  # no step goes beyond first contact
+            return Swept(Near(0.0, found.near.on_first_mm, found.near.on_second_mm), at, at)
+        low, high = (found, high) if found.slope_mm < 0 else (low, found)
+    best = min(low, high, key=lambda one: one.gap_mm)
+    return Swept(best.near, best.at, None, sure_mm=best.gap_mm)
 
 
 def _advance(look: Callable[[float], Near], at_start: Near, speed_mm: float) -> Swept | None:

@@ -24,8 +24,8 @@ def _turn(roll_pitch_yaw_deg: list[float]) -> Any:
 
 def _body(one: Given) -> Body:
     if "radius_mm" in one:
-        ends = (np.array(one[name], dtype=float) for name in ("end_1_mm", "end_2_mm"))
-        return Body(one["name"], (cylinder_between(*ends, one["radius_mm"]),))
+        end_1, end_2 = (np.array(one[name], dtype=float) for name in ("end_1_mm", "end_2_mm"))
+        return Body(one["name"], (cylinder_between(end_1, end_2, one["radius_mm"]),))
     turn = _turn(one.get("roll_pitch_yaw_deg", [0, 0, 0]))
     size = tuple(float(side) for side in one["size_mm"])
     return Body(one["name"], (Piece(Box(size), Placed(turn, np.array(one["centre_mm"], dtype=float))),))  # type: ignore[arg-type]

@@ -94,7 +94,7 @@ class JobFileTest(TestCase):
         def progress(result: JobResult) -> list[Progress]:
             return [state.progress for state in result.benches]
 
-        self.assertEqual(progress(evaluate(demo_job("wren"))), [Progress.DESIGNED] * 4)
+        self.assertEqual(progress(evaluate(demo_job("wren"))), [Progress.DESIGNED] * 5)
         begun = evaluate(
             JobFile.model_validate(without(without(demo_json("wren"), ("ratios", "choice")), ("plate", "face")))
         )

@@ -11,7 +11,7 @@ from pydantic import ValidationError
 from driveline.job.evaluate import evaluate
 from driveline.job.file import JobFile
 from driveline.job.versions import STEPS, VERSION, brought_up, record_brought_up, sheets_brought_up
-from tests.demo import demo_without_coupler
+from tests.demo import demo_as_at_first
 
 KEPT = Path(__file__).parents[1] / "data" / "versions"  # one file as each older version wrote it
 
@@ -24,16 +24,16 @@ def kept(version: int) -> dict[str, Any]:
 class VersionsTest(TestCase):
     def test_a_file_of_each_version_is_kept_and_opens_to_the_same_answers(self) -> None:
         self.assertEqual({int(path.name.split(".")[0]) for path in KEPT.iterdir()}, set(range(1, VERSION)))
-        newest = evaluate(demo_without_coupler("wren"))
+        newest = evaluate(demo_as_at_first("wren"))
         for version in range(1, VERSION):
             opened = JobFile.model_validate(kept(version))
-            self.assertEqual(opened, demo_without_coupler("wren"))
+            self.assertEqual(opened, demo_as_at_first("wren"))
             self.assertTrue(evaluate(opened) == newest)
 
     def test_one_that_states_no_version_is_of_the_first(self) -> None:
         data = kept(1)
         del data["version"]
-        self.assertEqual(JobFile.model_validate(data), demo_without_coupler("wren"))
+        self.assertEqual(JobFile.model_validate(data), demo_as_at_first("wren"))
 
     def test_what_is_brought_up_is_not_brought_up_again_and_the_file_read_is_left_as_it_was(self) -> None:
         data = kept(1)

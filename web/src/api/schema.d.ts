@@ -797,6 +797,15 @@ export interface components {
             u?: number | null;
         };
         /**
+         * Angles
+         * @description Roll right side down, pitch nose down, yaw nose left.
+         */
+        Angles: {
+            roll?: components["schemas"]["Angle"] | null;
+            pitch?: components["schemas"]["Angle"] | null;
+            yaw?: components["schemas"]["Angle"] | null;
+        };
+        /**
          * AsItWas
          * @description The vehicle before: its engine, gears and final drive. Gears left out are those of the kept gearbox.
          */
@@ -906,6 +915,12 @@ export interface components {
             /** Letter */
             letter: string;
         };
+        /**
+         * BodyShape
+         * @description What a body is taken as.
+         * @enum {string}
+         */
+        BodyShape: "box" | "round" | "rail";
         /**
          * Bolts
          * @description What holds the clutch's centre on the hub's flange.
@@ -1454,6 +1469,37 @@ export interface components {
             reading: components["schemas"]["Coordinate"];
         };
         /**
+         * Displaced
+         * @description What a swap displaces, each settled or not yet.
+         */
+        Displaced: {
+            /**
+             * Column
+             * @description Steering column and rack
+             */
+            column?: boolean | null;
+            /**
+             * Selector
+             * @description Selector and its linkage
+             */
+            selector?: boolean | null;
+            /**
+             * Pedals
+             * @description Pedals, servo and their pipes
+             */
+            pedals?: boolean | null;
+            /**
+             * Width
+             * @description Track and overall width
+             */
+            width?: boolean | null;
+            /**
+             * Notes
+             * @default
+             */
+            notes: string;
+        };
+        /**
          * Driven
          * @description Which axles the motor drives.
          * @enum {string}
@@ -1479,6 +1525,12 @@ export interface components {
             x: components["schemas"]["Coordinate"];
             y: components["schemas"]["Coordinate"];
         };
+        /**
+         * Fate
+         * @description What becomes of a body of the vehicle.
+         * @enum {string}
+         */
+        Fate: "stays" | "after" | "off" | "cut";
         /**
          * FitFriction
          * @description How a hub is put on; it sets the friction of the fit.
@@ -1847,6 +1899,27 @@ export interface components {
             tyre_rating?: components["schemas"]["VehicleMass"] | null;
         };
         /**
+         * MeasuredPoint
+         * @description A point of the vehicle. Coordinates left open are found from tapes to it.
+         */
+        MeasuredPoint: {
+            /** Name */
+            name: string;
+            x?: components["schemas"]["Coordinate"] | null;
+            y?: components["schemas"]["Coordinate"] | null;
+            z?: components["schemas"]["Coordinate"] | null;
+            /**
+             * @description Roughly where, if tapes leave two places
+             * @default {
+             *       "point": null,
+             *       "x": null,
+             *       "y": null,
+             *       "z": null
+             *     }
+             */
+            near: components["schemas"]["Spot"];
+        };
+        /**
          * MotorFace
          * @description The motor's face: its own survey where there is one, else coordinates where holes are listed, else a circle.
          */
@@ -1928,6 +2001,18 @@ export interface components {
             rotation?: components["schemas"]["Rotation"] | null;
             library?: components["schemas"]["LibraryRef"] | null;
         };
+        /**
+         * MoveWay
+         * @description A direction of the vehicle.
+         * @enum {string}
+         */
+        MoveWay: "up" | "down" | "forward" | "back" | "left" | "right";
+        /**
+         * Nature
+         * @description What a body of the vehicle is; it sets how far the unit keeps from it.
+         * @enum {string}
+         */
+        Nature: "fixed" | "hot" | "steering";
         /**
          * OilPump
          * @description What lubricates the unit or gearbox.
@@ -2026,6 +2111,22 @@ export interface components {
             handbrake_axle: "front" | "rear";
         };
         /**
+         * PathMove
+         * @description One move of the way in, of the unit or, the other way round, of the vehicle let down onto it.
+         */
+        PathMove: {
+            way?: components["schemas"]["MoveWay"] | null;
+            by?: components["schemas"]["Length"] | null;
+            /** @description While it goes, if it turns */
+            turn?: components["schemas"]["TurnWay"] | null;
+            angle?: components["schemas"]["Slant"] | null;
+            /**
+             * Note
+             * @default
+             */
+            note: string;
+        };
+        /**
          * Pick
          * @description One way to gear it, by the names of its parts; what a layout has no place for is empty.
          */
@@ -2042,6 +2143,150 @@ export interface components {
             front_final_drive?: string | null;
             /** Tyre */
             tyre?: string | null;
+        };
+        /**
+         * PlacementSheet
+         * @description Everything about where the unit stands.
+         */
+        PlacementSheet: {
+            /**
+             * Points
+             * @default []
+             */
+            points: components["schemas"]["MeasuredPoint"][];
+            /**
+             * Tapes
+             * @default []
+             */
+            tapes: components["schemas"]["PointTape"][];
+            /**
+             * Bodies
+             * @default []
+             */
+            bodies: components["schemas"]["VehicleBody"][];
+            /**
+             * None Near
+             * @description Kinds of which nothing stands near the unit
+             * @default []
+             */
+            none_near: components["schemas"]["Nature"][];
+            /**
+             * @default {
+             *       "name": "",
+             *       "bodies": [],
+             *       "output_a": {
+             *         "point": null,
+             *         "x": null,
+             *         "y": null,
+             *         "z": null
+             *       },
+             *       "output_b": {
+             *         "point": null,
+             *         "x": null,
+             *         "y": null,
+             *         "z": null
+             *       },
+             *       "turns": null,
+             *       "mass": null,
+             *       "cg": {
+             *         "point": null,
+             *         "x": null,
+             *         "y": null,
+             *         "z": null
+             *       },
+             *       "eye": {
+             *         "point": null,
+             *         "x": null,
+             *         "y": null,
+             *         "z": null
+             *       }
+             *     }
+             */
+            unit: components["schemas"]["UnitSheet"];
+            /**
+             * Stands
+             * @default []
+             */
+            stands: components["schemas"]["Stand"][];
+            /**
+             * Chosen
+             * @description Name of the stand
+             */
+            chosen?: string | null;
+            /**
+             * @default {
+             *       "left": {
+             *         "point": null,
+             *         "x": null,
+             *         "y": null,
+             *         "z": null
+             *       },
+             *       "right": {
+             *         "point": null,
+             *         "x": null,
+             *         "y": null,
+             *         "z": null
+             *       },
+             *       "bump": null,
+             *       "droop": null
+             *     }
+             */
+            wheels: components["schemas"]["Wheels"];
+            /** @description What the mounts let the unit move, any way */
+            travel?: components["schemas"]["Length"] | null;
+            /**
+             * @default {
+             *       "fixed": null,
+             *       "hot": null,
+             *       "steering": null,
+             *       "way_in": null
+             *     }
+             */
+            wanted: components["schemas"]["WantedGaps"];
+            /** @description Ground clearance as it was */
+            clearance_was?: components["schemas"]["Length"] | null;
+            /**
+             * Way In
+             * @default []
+             */
+            way_in: components["schemas"]["PathMove"][];
+            /**
+             * @default {
+             *       "name": "",
+             *       "corner": {
+             *         "point": null,
+             *         "x": null,
+             *         "y": null,
+             *         "z": null
+             *       },
+             *       "length": null,
+             *       "width": null,
+             *       "height": null,
+             *       "box_length": null,
+             *       "box_width": null,
+             *       "box_height": null,
+             *       "box_mass": null,
+             *       "gap": null,
+             *       "may_stand": false
+             *     }
+             */
+            room: components["schemas"]["RoomSheet"];
+            /**
+             * @default {
+             *       "column": null,
+             *       "selector": null,
+             *       "pedals": null,
+             *       "width": null,
+             *       "notes": ""
+             *     }
+             */
+            displaced: components["schemas"]["Displaced"];
+            /**
+             * Why
+             * @description Why it stands so
+             * @default
+             */
+            why: string;
         };
         /**
          * Plate
@@ -2302,6 +2547,17 @@ export interface components {
             flange_joint: components["schemas"]["Joint"];
         };
         /**
+         * PointTape
+         * @description A tape's length between two points.
+         */
+        PointTape: {
+            /** A */
+            a: string;
+            /** B */
+            b: string;
+            length?: components["schemas"]["Length"] | null;
+        };
+        /**
          * Power
          * @description A power; kW unless it says otherwise.
          */
@@ -2492,6 +2748,42 @@ export interface components {
              * @description Standard uncertainty in the field's unit
              */
             u?: number | null;
+        };
+        /**
+         * RoomSheet
+         * @description A region, and the boxes that are to go into it.
+         */
+        RoomSheet: {
+            /**
+             * Name
+             * @default
+             */
+            name: string;
+            /**
+             * @description Least x, y and z of it
+             * @default {
+             *       "point": null,
+             *       "x": null,
+             *       "y": null,
+             *       "z": null
+             *     }
+             */
+            corner: components["schemas"]["Spot"];
+            length?: components["schemas"]["Length"] | null;
+            width?: components["schemas"]["Length"] | null;
+            height?: components["schemas"]["Length"] | null;
+            box_length?: components["schemas"]["Length"] | null;
+            box_width?: components["schemas"]["Length"] | null;
+            box_height?: components["schemas"]["Length"] | null;
+            box_mass?: components["schemas"]["Mass"] | null;
+            /** @description Between two, for plates and cables */
+            gap?: components["schemas"]["Length"] | null;
+            /**
+             * May Stand
+             * @description May lie on any side
+             * @default false
+             */
+            may_stand: boolean;
         };
         /**
          * Rotation
@@ -2730,6 +3022,98 @@ export interface components {
              *     }
              */
             ratios: components["schemas"]["RatiosSheet"];
+            /**
+             * @default {
+             *       "points": [],
+             *       "tapes": [],
+             *       "bodies": [],
+             *       "none_near": [],
+             *       "unit": {
+             *         "bodies": [],
+             *         "cg": {
+             *           "point": null,
+             *           "x": null,
+             *           "y": null,
+             *           "z": null
+             *         },
+             *         "eye": {
+             *           "point": null,
+             *           "x": null,
+             *           "y": null,
+             *           "z": null
+             *         },
+             *         "mass": null,
+             *         "name": "",
+             *         "output_a": {
+             *           "point": null,
+             *           "x": null,
+             *           "y": null,
+             *           "z": null
+             *         },
+             *         "output_b": {
+             *           "point": null,
+             *           "x": null,
+             *           "y": null,
+             *           "z": null
+             *         },
+             *         "turns": null
+             *       },
+             *       "stands": [],
+             *       "chosen": null,
+             *       "wheels": {
+             *         "bump": null,
+             *         "droop": null,
+             *         "left": {
+             *           "point": null,
+             *           "x": null,
+             *           "y": null,
+             *           "z": null
+             *         },
+             *         "right": {
+             *           "point": null,
+             *           "x": null,
+             *           "y": null,
+             *           "z": null
+             *         }
+             *       },
+             *       "travel": null,
+             *       "wanted": {
+             *         "fixed": null,
+             *         "hot": null,
+             *         "steering": null,
+             *         "way_in": null
+             *       },
+             *       "clearance_was": null,
+             *       "way_in": [],
+             *       "room": {
+             *         "box_height": null,
+             *         "box_length": null,
+             *         "box_mass": null,
+             *         "box_width": null,
+             *         "corner": {
+             *           "point": null,
+             *           "x": null,
+             *           "y": null,
+             *           "z": null
+             *         },
+             *         "gap": null,
+             *         "height": null,
+             *         "length": null,
+             *         "may_stand": false,
+             *         "name": "",
+             *         "width": null
+             *       },
+             *       "displaced": {
+             *         "column": null,
+             *         "notes": "",
+             *         "pedals": null,
+             *         "selector": null,
+             *         "width": null
+             *       },
+             *       "why": ""
+             *     }
+             */
+            placement: components["schemas"]["PlacementSheet"];
             /**
              * @default {
              *       "motor_shaft": {
@@ -3144,6 +3528,65 @@ export interface components {
          */
         SplitKind: "open" | "limited_slip" | "locked";
         /**
+         * Spot
+         * @description A place: one of the measured points, or all three coordinates.
+         */
+        Spot: {
+            /** Point */
+            point?: string | null;
+            /** @description Forward */
+            x?: components["schemas"]["Coordinate"] | null;
+            /** @description To the left */
+            y?: components["schemas"]["Coordinate"] | null;
+            /** @description Up */
+            z?: components["schemas"]["Coordinate"] | null;
+        };
+        /**
+         * Stand
+         * @description One way for the unit to stand.
+         */
+        Stand: {
+            /** Name */
+            name: string;
+            way?: components["schemas"]["Way"] | null;
+            /**
+             * @default {
+             *       "point": null,
+             *       "x": null,
+             *       "y": null,
+             *       "z": null
+             *     }
+             */
+            at: components["schemas"]["Spot"];
+            /**
+             * @default {
+             *       "roll": null,
+             *       "pitch": null,
+             *       "yaw": null
+             *     }
+             */
+            angles: components["schemas"]["Angles"];
+            /**
+             * @description Of a final drive of its own
+             * @default {
+             *       "point": null,
+             *       "x": null,
+             *       "y": null,
+             *       "z": null
+             *     }
+             */
+            final_left: components["schemas"]["Spot"];
+            /**
+             * @default {
+             *       "point": null,
+             *       "x": null,
+             *       "y": null,
+             *       "z": null
+             *     }
+             */
+            final_right: components["schemas"]["Spot"];
+        };
+        /**
          * Standoffs
          * @description Equal legs between two plates, on a circle about the shaft.
          */
@@ -3359,11 +3802,39 @@ export interface components {
             u?: number | null;
         };
         /**
+         * Travel
+         * @description How far a body goes with the wheels, from ride height straight ahead; 0 for a way that it does not.
+         */
+        Travel: {
+            up?: components["schemas"]["Length"] | null;
+            down?: components["schemas"]["Length"] | null;
+            /** @description Either way, at full lock */
+            aside?: components["schemas"]["Length"] | null;
+        };
+        /**
+         * TurnWay
+         * @description A turn about the unit's own origin.
+         * @enum {string}
+         */
+        TurnWay: "nose_down" | "nose_up" | "right_down" | "left_down" | "nose_left" | "nose_right";
+        /**
+         * Turned
+         * @description How a box is turned to the vehicle.
+         * @enum {string}
+         */
+        Turned: "square" | "by_angles";
+        /**
          * Turning
          * @description Which way the numbers run, seen from the stated side.
          * @enum {string}
          */
         Turning: "anticlockwise" | "clockwise";
+        /**
+         * TurnsForward
+         * @description Which way the unit's outputs turn, as made, when its motor turns its usual way.
+         * @enum {string}
+         */
+        TurnsForward: "forward" | "backward";
         /**
          * Tyre
          * @description A driven tyre, by as many of three methods as were measured.
@@ -3404,11 +3875,128 @@ export interface components {
             tyre: components["schemas"]["Tyre"];
         };
         /**
+         * UnitBody
+         * @description A body of the unit, in the unit's own axes.
+         */
+        UnitBody: {
+            /** Name */
+            name: string;
+            shape?: components["schemas"]["BodyShape"] | null;
+            /**
+             * @description Middle of a box
+             * @default {
+             *       "point": null,
+             *       "x": null,
+             *       "y": null,
+             *       "z": null
+             *     }
+             */
+            at: components["schemas"]["Spot"];
+            turned?: components["schemas"]["Turned"] | null;
+            /**
+             * @default {
+             *       "roll": null,
+             *       "pitch": null,
+             *       "yaw": null
+             *     }
+             */
+            angles: components["schemas"]["Angles"];
+            /** @description Of a box, along x */
+            length?: components["schemas"]["Length"] | null;
+            /** @description Of a box along y; across a rail; a round one's diameter */
+            width?: components["schemas"]["Length"] | null;
+            /** @description Of a box or rail, upward */
+            height?: components["schemas"]["Length"] | null;
+            /**
+             * Along
+             * @default []
+             */
+            along: components["schemas"]["Spot"][];
+            /**
+             * Can Come Off
+             * @default false
+             */
+            can_come_off: boolean;
+            /**
+             * Is Off
+             * @default false
+             */
+            is_off: boolean;
+            /**
+             * Keeps Clear
+             * @description Room for a hand or a filler: nothing may stand in it
+             * @default false
+             */
+            keeps_clear: boolean;
+            /**
+             * After Step
+             * @description Goes on after that step
+             */
+            after_step?: number | null;
+        };
+        /**
          * UnitFacing
          * @description How a unit stands against the way it was made to.
          * @enum {string}
          */
         UnitFacing: "as_made" | "tilted" | "end_for_end";
+        /**
+         * UnitSheet
+         * @description The unit as it is on the bench. Its own axes stand at a point of its output line, x forward as made.
+         */
+        UnitSheet: {
+            /**
+             * Name
+             * @default
+             */
+            name: string;
+            /**
+             * Bodies
+             * @default []
+             */
+            bodies: components["schemas"]["UnitBody"][];
+            /**
+             * @description Joint centre or flange to the left, as made
+             * @default {
+             *       "point": null,
+             *       "x": null,
+             *       "y": null,
+             *       "z": null
+             *     }
+             */
+            output_a: components["schemas"]["Spot"];
+            /**
+             * @description To the right
+             * @default {
+             *       "point": null,
+             *       "x": null,
+             *       "y": null,
+             *       "z": null
+             *     }
+             */
+            output_b: components["schemas"]["Spot"];
+            turns?: components["schemas"]["TurnsForward"] | null;
+            mass?: components["schemas"]["Mass"] | null;
+            /**
+             * @default {
+             *       "point": null,
+             *       "x": null,
+             *       "y": null,
+             *       "z": null
+             *     }
+             */
+            cg: components["schemas"]["Spot"];
+            /**
+             * @description Where it is lifted
+             * @default {
+             *       "point": null,
+             *       "x": null,
+             *       "y": null,
+             *       "z": null
+             *     }
+             */
+            eye: components["schemas"]["Spot"];
+        };
         /**
          * Vehicle
          * @description What is converted. Every figure may be missing; what follows from it is then not known.
@@ -3443,6 +4031,64 @@ export interface components {
              * @description Dry friction coefficient
              */
             tyre_grip?: number | null;
+        };
+        /**
+         * VehicleBody
+         * @description A body of the vehicle.
+         */
+        VehicleBody: {
+            /** Name */
+            name: string;
+            shape?: components["schemas"]["BodyShape"] | null;
+            /**
+             * @description Middle of a box
+             * @default {
+             *       "point": null,
+             *       "x": null,
+             *       "y": null,
+             *       "z": null
+             *     }
+             */
+            at: components["schemas"]["Spot"];
+            turned?: components["schemas"]["Turned"] | null;
+            /**
+             * @default {
+             *       "roll": null,
+             *       "pitch": null,
+             *       "yaw": null
+             *     }
+             */
+            angles: components["schemas"]["Angles"];
+            /** @description Of a box, along x */
+            length?: components["schemas"]["Length"] | null;
+            /** @description Of a box along y; across a rail; a round one's diameter */
+            width?: components["schemas"]["Length"] | null;
+            /** @description Of a box or rail, upward */
+            height?: components["schemas"]["Length"] | null;
+            /**
+             * Along
+             * @default []
+             */
+            along: components["schemas"]["Spot"][];
+            nature?: components["schemas"]["Nature"] | null;
+            /** @default stays */
+            fate: components["schemas"]["Fate"];
+            /**
+             * After Step
+             * @description Of the way in
+             */
+            after_step?: number | null;
+            /**
+             * @description Of steering and brakes
+             * @default {
+             *       "up": null,
+             *       "down": null,
+             *       "aside": null
+             *     }
+             */
+            travel: components["schemas"]["Travel"];
+            /** @description Of what comes off */
+            mass?: components["schemas"]["Mass"] | null;
         };
         /**
          * VehicleLength
@@ -3515,6 +4161,17 @@ export interface components {
             hill_start_pct?: number | null;
         };
         /**
+         * WantedGaps
+         * @description How far the unit is to keep off; empty takes the usual figure.
+         */
+        WantedGaps: {
+            fixed?: components["schemas"]["Length"] | null;
+            hot?: components["schemas"]["Length"] | null;
+            steering?: components["schemas"]["Length"] | null;
+            /** @description While it is put in */
+            way_in?: components["schemas"]["Length"] | null;
+        };
+        /**
          * WantedMargins
          * @description What each kind of check asks for; empty takes the usual figure, shown as a default.
          */
@@ -3554,6 +4211,12 @@ export interface components {
             };
         };
         /**
+         * Way
+         * @description Which way round the unit stands.
+         * @enum {string}
+         */
+        Way: "as_made" | "turned" | "end_for_end" | "lengthwise";
+        /**
          * Weld
          * @description A fillet round the hub.
          */
@@ -3573,6 +4236,32 @@ export interface components {
              * @description Launches in its life
              */
             cycles?: number | null;
+        };
+        /**
+         * Wheels
+         * @description Where the wheels want the outputs to be: outer joint centres at ride height, and the travel of the wheels.
+         */
+        Wheels: {
+            /**
+             * @default {
+             *       "point": null,
+             *       "x": null,
+             *       "y": null,
+             *       "z": null
+             *     }
+             */
+            left: components["schemas"]["Spot"];
+            /**
+             * @default {
+             *       "point": null,
+             *       "x": null,
+             *       "y": null,
+             *       "z": null
+             *     }
+             */
+            right: components["schemas"]["Spot"];
+            bump?: components["schemas"]["Length"] | null;
+            droop?: components["schemas"]["Length"] | null;
         };
         /**
          * FieldProblem
@@ -3744,6 +4433,7 @@ export interface components {
             benches: components["schemas"]["BenchState"][];
             brief?: components["schemas"]["BriefResult"] | null;
             ratios?: components["schemas"]["RatiosResult"] | null;
+            placement?: components["schemas"]["PlacementResult"] | null;
             coupler?: components["schemas"]["CouplerResult"] | null;
             plate?: components["schemas"]["PlateResult"] | null;
         };
@@ -4147,6 +4837,22 @@ export interface components {
             to_do: components["schemas"]["ToDo"][];
         };
         /**
+         * CutFound
+         * @description What must be cut out of a body for the unit to keep its distance: along it, from its first end.
+         */
+        CutFound: {
+            /** Name */
+            name: string;
+            /** Field */
+            field: string;
+            /** From Mm */
+            from_mm: number;
+            /** To Mm */
+            to_mm: number;
+            /** Axis */
+            axis: string;
+        };
+        /**
          * CutLine
          * @description A line of the cut list.
          */
@@ -4195,6 +4901,42 @@ export interface components {
             greatest_x_mm: number;
             /** Greatest Y Mm */
             greatest_y_mm: number;
+        };
+        /**
+         * DrawnBody
+         * @description A body to draw: the vehicle's in the vehicle's axes, the unit's in the unit's own.
+         */
+        DrawnBody: {
+            /** Field */
+            field: string;
+            /** Name */
+            name: string;
+            /** Is Unit */
+            is_unit: boolean;
+            /** Nature */
+            nature: string | null;
+            /** Fate */
+            fate: string;
+            /** Keeps Clear */
+            keeps_clear: boolean;
+            /** Is Off */
+            is_off: boolean;
+            /** Pieces */
+            pieces: components["schemas"]["DrawnPiece"][];
+        };
+        /**
+         * DrawnPiece
+         * @description A convex piece to draw: its corners, a box's eight or two rings of a round one.
+         */
+        DrawnPiece: {
+            /** Kind */
+            kind: string;
+            /** Corners Mm */
+            corners_mm: [
+                number,
+                number,
+                number
+            ][];
         };
         /**
          * EvaluateOut
@@ -4266,6 +5008,70 @@ export interface components {
             hot_c: number;
             /** Is Too Hot */
             is_too_hot: boolean;
+        };
+        /**
+         * Frame
+         * @description A place of the unit: point p stands at ``at_mm`` + ``turn`` p; ``turn`` by rows.
+         */
+        Frame: {
+            /** At Mm */
+            at_mm: [
+                number,
+                number,
+                number
+            ];
+            /** Turn */
+            turn: [
+                [
+                    number,
+                    number,
+                    number
+                ],
+                [
+                    number,
+                    number,
+                    number
+                ],
+                [
+                    number,
+                    number,
+                    number
+                ]
+            ];
+        };
+        /**
+         * GapFound
+         * @description How near a body of the unit comes to one of the vehicle, or to the ground.
+         */
+        GapFound: {
+            /** Unit Body */
+            unit_body: string;
+            /** Unit Field */
+            unit_field: string;
+            /** Other */
+            other: string;
+            /** Other Field */
+            other_field: string;
+            /** Nature */
+            nature: string;
+            /** Gap Mm */
+            gap_mm: number;
+            /** Least Mm */
+            least_mm: number;
+            /** Wanted Mm */
+            wanted_mm: number;
+            /** On Unit Mm */
+            on_unit_mm: [
+                number,
+                number,
+                number
+            ];
+            /** On Other Mm */
+            on_other_mm: [
+                number,
+                number,
+                number
+            ];
         };
         /**
          * GapResult
@@ -4384,6 +5190,20 @@ export interface components {
             why: string;
             /** Rows */
             rows: components["schemas"]["FeatureRow"][];
+        };
+        /**
+         * JointFound
+         * @description An inner joint's angle at a height of the wheel.
+         */
+        JointFound: {
+            /** Side */
+            side: string;
+            /** At */
+            at: string;
+            /** Angle Deg */
+            angle_deg: number;
+            /** Length Mm */
+            length_mm: number;
         };
         /**
          * JointResult
@@ -4602,6 +5422,30 @@ export interface components {
             y_mm: number;
         };
         /**
+         * PackedBlock
+         * @description Boxes laid alike, in the vehicle's axes: the corner of the first, and each one's size.
+         */
+        PackedBlock: {
+            /** At Mm */
+            at_mm: [
+                number,
+                number,
+                number
+            ];
+            /** Counts */
+            counts: [
+                number,
+                number,
+                number
+            ];
+            /** Box Mm */
+            box_mm: [
+                number,
+                number,
+                number
+            ];
+        };
+        /**
          * ParkedForces
          * @description Forces on the laden vehicle on the grade that it must stand on, facing the way that unloads the braked axle.
          */
@@ -4704,6 +5548,46 @@ export interface components {
             z_mm: number;
         };
         /**
+         * PlacementResult
+         * @description The placement.
+         */
+        PlacementResult: {
+            /** Bodies */
+            bodies: components["schemas"]["DrawnBody"][];
+            /** Points */
+            points: components["schemas"]["PointFound"][];
+            /** Tapes */
+            tapes: components["schemas"]["TapeFound"][];
+            /** Stands */
+            stands: components["schemas"]["StandFound"][];
+            /** Gaps */
+            gaps: components["schemas"]["GapFound"][];
+            /** Cuts */
+            cuts: components["schemas"]["CutFound"][];
+            /** Way In */
+            way_in: components["schemas"]["StepOnWay"][];
+            room: components["schemas"]["RoomFound"] | null;
+            /** Wheels Mm */
+            wheels_mm: [
+                [
+                    number,
+                    number,
+                    number
+                ] | null,
+                [
+                    number,
+                    number,
+                    number
+                ] | null
+            ];
+            /** Queries */
+            queries: components["schemas"]["ToDo"][];
+            /** Assumed */
+            assumed: components["schemas"]["Assumed"][];
+            /** To Do */
+            to_do: components["schemas"]["ToDo"][];
+        };
+        /**
          * PlateResult
          * @description The plate, or plates, as designed so far.
          */
@@ -4721,6 +5605,24 @@ export interface components {
             threads: string[];
             /** To Do */
             to_do: components["schemas"]["ToDo"][];
+        };
+        /**
+         * PointFound
+         * @description A measured point as its readings place it.
+         */
+        PointFound: {
+            /** Name */
+            name: string;
+            /** At Mm */
+            at_mm: [
+                number,
+                number,
+                number
+            ] | null;
+            /** U Mm */
+            u_mm: number | null;
+            /** Says */
+            says: string;
         };
         /**
          * Progress
@@ -4854,6 +5756,30 @@ export interface components {
             differs: components["schemas"]["Moved"][];
             /** Readings Since */
             readings_since: string[];
+        };
+        /**
+         * RoomFound
+         * @description What goes into a region.
+         */
+        RoomFound: {
+            /** Corner Mm */
+            corner_mm: [
+                number,
+                number,
+                number
+            ];
+            /** Size Mm */
+            size_mm: [
+                number,
+                number,
+                number
+            ];
+            /** Count */
+            count: number;
+            /** Mass Kg */
+            mass_kg: number | null;
+            /** Blocks */
+            blocks: components["schemas"]["PackedBlock"][];
         };
         /**
          * RunoutResult
@@ -5015,6 +5941,43 @@ export interface components {
             share: number;
         };
         /**
+         * StandFound
+         * @description What one way for the unit to stand comes to.
+         */
+        StandFound: {
+            /** Field */
+            field: string;
+            /** Name */
+            name: string;
+            /** Way */
+            way: string | null;
+            /** Is Chosen */
+            is_chosen: boolean;
+            frame: components["schemas"]["Frame"] | null;
+            /** Missing */
+            missing: string[];
+            /** Joints */
+            joints: components["schemas"]["JointFound"][];
+            /** Worst Ride Deg */
+            worst_ride_deg: number | null;
+            /** Turns Usual */
+            turns_usual: boolean | null;
+            /** Least Gap Mm */
+            least_gap_mm: number | null;
+            /** Least Gap */
+            least_gap: string;
+            /** Fouls */
+            fouls: string[];
+            /** Lowest Mm */
+            lowest_mm: number | null;
+            /** Cg Mm */
+            cg_mm: [
+                number,
+                number,
+                number
+            ] | null;
+        };
+        /**
          * Standing
          * @description How one state of the vehicle stands; ``None`` is not known.
          */
@@ -5082,6 +6045,39 @@ export interface components {
             governed_by: string;
             /** Is Limited */
             is_limited: boolean;
+        };
+        /**
+         * StepOnWay
+         * @description A move of the way in.
+         */
+        StepOnWay: {
+            /** Step */
+            step: number;
+            /** Says */
+            says: string;
+            /** Gap Mm */
+            gap_mm: number | null;
+            /** Part */
+            part: string;
+            /** To */
+            to: string;
+            /** Contact At */
+            contact_at: number | null;
+            /** Nearest */
+            nearest: [
+                [
+                    number,
+                    number,
+                    number
+                ],
+                [
+                    number,
+                    number,
+                    number
+                ]
+            ] | null;
+            /** Frames */
+            frames: components["schemas"]["Frame"][];
         };
         /**
          * StyleFacts
@@ -5176,6 +6172,18 @@ export interface components {
             assumed: components["schemas"]["Assumed"][];
             /** To Do */
             to_do: components["schemas"]["ToDo"][];
+        };
+        /**
+         * TapeFound
+         * @description How a tape sits among the others.
+         */
+        TapeFound: {
+            /** Label */
+            label: string;
+            /** Off Mm */
+            off_mm: number;
+            /** Is Wrong */
+            is_wrong: boolean;
         };
         /**
          * Terminals

@@ -8,7 +8,7 @@ from driveline.fits.jaw import SpiderWay
 from driveline.joints.sheet import Joint, RegisterFit
 from driveline.shafts.keys import KeyEnds
 from driveline.shafts.splines import SplineHub
-from driveline.sheet import Angle, Coordinate, Length, Name, Sheet, Torque, Words
+from driveline.sheet import Angle, Coordinate, Length, Name, Sheet, Slant, Torque, Words
 from driveline.tables.materials import PlateMaterial
 from driveline.words import Choice
 
@@ -171,12 +171,6 @@ class KeptClutch(Sheet):
     flywheel_out: Length | None = Field(default=None, description="Motor face to the friction face")
     stood_at: Coordinate | None = Field(default=None, description="Bell-housing face to the friction face, as it was")
     travel: Length | None = Field(default=None, description="What the release bearing forgives, either way")
-
-
-class Slant(Angle):
-    """An angle without a side."""
-
-    may_be_negative = False
 
 
 class RunoutReading(Sheet):

@@ -1,0 +1,205 @@
+"""How near the unit comes to everything that stays, wheels and steering through their travel."""
+
+from collections.abc import Callable, Iterator, Sequence
+from dataclasses import dataclass
+from typing import Final
+
+import numpy as np
+
+from driveline.arrays import Floats
+from driveline.benches.placement.lay_out import LaidPlacement, UnitThing, VehicleThing
+from driveline.benches.placement.sheet import Nature, PlacementSheet
+from driveline.sheet import positive_of, value_of
+from driveline.space.bodies import Body, Piece
+from driveline.space.distance import Near, apart_at_least_mm, nearest, nearest_bodies
+from driveline.space.pose import Placed
+from driveline.space.sweep import Move, sweep
+
+WANTED_MM: Final = {Nature.FIXED: 10.0, Nature.HOT: 15.0, Nature.STEERING: 25.0}
+GROUND_MM: Final = 150.0
+TRAVEL_MM: Final = 10.0  # of rubber mounts, until the mounts are worked out
+FAR_MM: Final = 150.0  # beyond what is wanted: of no interest
+SETTLED_MM: Final = 0.05
+GROUND: Final = "ground"
+
+
+@dataclass(frozen=True, kw_only=True)
+class Gap:
+    """A gap between a body of the unit and one of the vehicle."""
+
+    unit: UnitThing
+    other: VehicleThing | None  # None: the ground
+    near: Near  # the first point is on the unit
+    wanted_mm: float
+    travel_mm: float
+
+    @property
+    def gap_mm(self) -> float:
+        """Below nought where they overlap: by how much."""
+        return self.near.gap_mm - self.near.depth_mm
+
+    @property
+    def least_mm(self) -> float:
+        """With what the mounts let the unit move taken off."""
+        return self.gap_mm - self.travel_mm
+
+    @property
+    def nature(self) -> str:
+        """What it is judged as."""
+        if self.other is None:
+            return GROUND
+        return (self.other.sheet.nature or Nature.FIXED).value
+
+    @property
+    def share(self) -> float:
+        """Of what is wanted: the least is the tightest."""
+        return self.least_mm / self.wanted_mm
+
+
+def wanted_mm(sheet: PlacementSheet, nature: Nature) -> float:
+    """Return how far the unit is to keep off a kind of body."""
+    return positive_of(getattr(sheet.wanted, nature.value)) or WANTED_MM[nature]
+
+
+def travel_mm(sheet: PlacementSheet) -> float:
+    """Return what the mounts let the unit move."""
+    stated = value_of(sheet.travel)
+    return TRAVEL_MM if stated is None else stated
+
+
+def ground_wanted_mm(sheet: PlacementSheet) -> float:
+    """Return the ground clearance that is wanted: the usual, or as it was where that was less."""
+    was = positive_of(sheet.clearance_was)
+    return GROUND_MM if was is None else min(GROUND_MM, was)
+
+
+def solid(things: Sequence[UnitThing]) -> tuple[UnitThing, ...]:
+    """Return those of the unit's bodies that are metal, not room to be kept clear."""
+    return tuple(one for one in things if not one.sheet.keeps_clear)
+
+
+def gaps_of(sheet: PlacementSheet, laid: LaidPlacement, placed: Placed, *, far_mm: float = FAR_MM) -> tuple[Gap, ...]:
+    """Return the gaps of a stand up to so far beyond what is wanted, the tightest first, the ground's among them."""
+    give_mm = travel_mm(sheet)
+    others = [(one, _widest_mm(sheet, one)) for one in laid.in_the_way if one.built.body is not None]
+    found = []
+    for thing in solid(laid.unit_on):
+        if thing.built.body is None:
+            continue
+        body = thing.built.body.moved(placed)
+        for (other, wanted), apart_mm in zip(others, _bounds_apart_mm(body, others), strict=True):
+            within_mm = wanted + give_mm + far_mm
+            near = _near(body, other, within_mm=within_mm) if apart_mm <= within_mm else None
+            if near is not None:
+                found.append(Gap(unit=thing, other=other, near=near, wanted_mm=wanted, travel_mm=give_mm))
+    ground = _to_ground(sheet, laid, placed)
+    return tuple(sorted([*found, *ground], key=lambda gap: gap.share))
+
+
+def _widest_mm(sheet: PlacementSheet, other: VehicleThing) -> float:
+    """What is wanted to a body; of one that may be of any kind, the most."""
+    natures = [other.sheet.nature] if other.sheet.nature else list(Nature)
+    return max(wanted_mm(sheet, nature) for nature in natures)
+
+
+def _bounds_apart_mm(body: Body, others: Sequence[tuple[VehicleThing, float]]) -> Sequence[float]:
+    """How far a body is from each of the others at the least, by the bounds of both and the others' travel."""
+    bounds = [one.built.body.bounds_mm for one, _ in others if one.built.body is not None]
+    if not bounds:
+        return []
+    low, high = body.bounds_mm
+    lows, highs = (np.array(side) for side in zip(*bounds, strict=True))
+    apart = np.linalg.norm(np.maximum(np.maximum(lows - high, low - highs), 0.0), axis=1)
+    found: list[float] = (apart - [_reach_mm(one) for one, _ in others]).tolist()
+    return found
+
+
+def _reach_mm(other: VehicleThing) -> float:
+    """How far a body goes with the wheels, any way."""
+    travel = other.sheet.travel
+    return sum(value_of(one) or 0.0 for one in (travel.up, travel.down, travel.aside))
+
+
+def _to_ground(sheet: PlacementSheet, laid: LaidPlacement, placed: Placed) -> Iterator[Gap]:
+    lowest: tuple[float, UnitThing, Floats] | None = None
+    for thing in solid(laid.unit_on):
+        if thing.built.body is None:
+            continue
+        corners = np.vstack([piece.corners_mm for piece in thing.built.body.moved(placed).pieces])
+        corner = corners[corners[:, 2].argmin()]
+        if lowest is None or corner[2] < lowest[0]:
+            lowest = (float(corner[2]), thing, corner)
+    if lowest is not None:
+        height, thing, corner = lowest
+        near = Near(max(height, 0.0), corner, np.array([corner[0], corner[1], 0.0]), depth_mm=max(-height, 0.0))
+        give_mm = travel_mm(sheet)
+        yield Gap(unit=thing, other=None, near=near, wanted_mm=ground_wanted_mm(sheet), travel_mm=give_mm)
+
+
+def travel_known(other: VehicleThing) -> bool:
+    """Say whether a body that goes with the wheels has its travel."""
+    travel = other.sheet.travel
+    return None not in (travel.up, travel.down, travel.aside)
+
+
+def goes_with_wheels(other: VehicleThing) -> bool:
+    """Say whether a body moves against the frame: all that steers or brakes, and what is given a travel."""
+    travel = other.sheet.travel
+    return other.sheet.nature is Nature.STEERING or any(
+        one is not None for one in (travel.up, travel.down, travel.aside)
+    )
+
+
+def _near(body: Body, other: VehicleThing, *, within_mm: float) -> Near | None:
+    if other.built.body is None:
+        return None
+    if not goes_with_wheels(other):
+        return nearest_bodies(body, other.built.body, within_mm=within_mm)
+    travel = other.sheet.travel
+    up, down, aside = (value_of(one) or 0.0 for one in (travel.up, travel.down, travel.aside))
+    reach = within_mm + _reach_mm(other)
+    best: Near | None = None
+    for moving in other.built.body.pieces:
+        for still in body.pieces:
+            if apart_at_least_mm(moving, still) > reach:
+                continue
+            found = _through_travel(moving, still, up_mm=up, down_mm=down, aside_mm=aside)
+            if best is None or (found.gap_mm, -found.depth_mm) < (best.gap_mm, -best.depth_mm):
+                best = found
+    if best is None or best.gap_mm > within_mm:
+        return None
+    return Near(best.gap_mm, best.on_second_mm, best.on_first_mm, best.depth_mm)
+
+
+def _through_travel(moving: Piece, still: Piece, *, up_mm: float, down_mm: float, aside_mm: float) -> Near:
+    """The nearest through all heights and locks. The gap of convex pieces has one valley: it is searched for."""
+
+    def at_lock(y: float) -> Near:
+        low = moving.moved(Placed(np.eye(3), np.array([0.0, y, -down_mm])))
+        if up_mm + down_mm == 0:
+            return nearest(low, still)
+        swept = sweep(low, still, Move(np.array([0.0, 0.0, up_mm + down_mm]), np.eye(3), np.zeros(3)))
+        if swept.contact_at is None:
+            return swept.near
+        middles = [low, moving.moved(Placed(np.eye(3), np.array([0.0, y, 0.0])))]
+        high = moving.moved(Placed(np.eye(3), np.array([0.0, y, up_mm])))
+        deepest = max((nearest(one, still) for one in (*middles, high)), key=lambda near: near.depth_mm)
+        return deepest if deepest.depth_mm > 0 else swept.near
+
+    if aside_mm == 0:
+        return at_lock(0.0)
+    return _least(at_lock, -aside_mm, aside_mm)
+
+
+def _least(look: Callable[[float], Near], low: float, high: float) -> Near:
+    """The least of a gap with one valley, by thirds."""
+    best = min((look(low), look(high)), key=lambda near: near.gap_mm - near.depth_mm)
+    while high - low > SETTLED_MM and best.gap_mm > 0:
+        third = (high - low) / 3
+        left, right = look(low + third), look(high - third)
+        best = min((best, left, right), key=lambda near: near.gap_mm - near.depth_mm)
+        if left.gap_mm <= right.gap_mm:
+            high -= third
+        else:
+            low += third
+    return best

@@ -1,0 +1,141 @@
+"""The placement laid out from its own sheet: points, bodies, and how the unit may stand."""
+
+from dataclasses import dataclass
+from typing import Final
+
+import numpy as np
+
+from driveline.arrays import Floats
+from driveline.benches.contract import LaidOut
+from driveline.benches.placement.places import Built, built, known_points, points_of, spot_missing, spot_mm, turn_of
+from driveline.benches.placement.sheet import Fate, PlacementSheet, Stand, UnitBody, VehicleBody
+from driveline.memory import Memory, key_of
+from driveline.sheet import value_of
+from driveline.space.pose import Placed
+from driveline.space.tapes import Points3
+
+
+@dataclass(frozen=True, kw_only=True)
+class VehicleThing:
+    """A body of the vehicle; ``field`` is its path."""
+
+    field: str
+    sheet: VehicleBody
+    built: Built
+
+
+@dataclass(frozen=True, kw_only=True)
+class UnitThing:
+    """A body of the unit, in the unit's axes."""
+
+    field: str
+    sheet: UnitBody
+    built: Built
+
+
+@dataclass(frozen=True, kw_only=True)
+class Standing:
+    """One way for the unit to stand; ``placed`` is ``None`` while it lacks a figure."""
+
+    field: str
+    sheet: Stand
+    placed: Placed | None
+    missing: tuple[str, ...]
+
+
+@dataclass(frozen=True, kw_only=True)
+class LaidMass:
+    """A mass with its place, for the axle loads."""
+
+    name: str
+    mass_kg: float
+    is_on: bool
+    at_mm: Floats | None
+
+
+@dataclass(frozen=True, kw_only=True)
+class LaidPlacement(LaidOut):
+    """All that geometry alone gives."""
+
+    points: Points3
+    places: dict[str, Floats]  # of the points that are fixed
+    vehicle: tuple[VehicleThing, ...]
+    unit: tuple[UnitThing, ...]
+    stands: tuple[Standing, ...]
+    chosen: Standing | None
+    masses: tuple[LaidMass, ...]
+
+    @property
+    def in_the_way(self) -> tuple[VehicleThing, ...]:
+        """What stays, for good or in the end."""
+        return tuple(one for one in self.vehicle if one.sheet.fate in (Fate.STAYS, Fate.AFTER))
+
+    @property
+    def unit_on(self) -> tuple[UnitThing, ...]:
+        """What of the unit is not left off."""
+        return tuple(one for one in self.unit if not (one.sheet.can_come_off and one.sheet.is_off))
+
+
+_POINTS: Final = Memory(20)  # a nudge of the unit leaves the points where they are
+
+
+def lay_out(sheet: PlacementSheet) -> LaidPlacement:
+    """Return everything that follows from the sheet alone."""
+    found = _POINTS.remembered(key_of(*sheet.points, *sheet.tapes), lambda: points_of(sheet))
+    places = known_points(found)
+    vehicle = tuple(
+        VehicleThing(field=f"placement.bodies.{k}", sheet=one, built=built(one, places))
+        for k, one in enumerate(sheet.bodies)
+    )
+    unit = tuple(
+        UnitThing(field=f"placement.unit.bodies.{k}", sheet=one, built=built(one, {}))
+        for k, one in enumerate(sheet.unit.bodies)
+    )
+    stands = tuple(_standing(f"placement.stands.{k}", one, places) for k, one in enumerate(sheet.stands))
+    chosen = next((one for one in stands if one.sheet.name == sheet.chosen), None)
+    if sheet.chosen is None and len(stands) == 1:
+        chosen = stands[0]
+    return LaidPlacement(
+        points=found,
+        places=places,
+        vehicle=vehicle,
+        unit=unit,
+        stands=stands,
+        chosen=chosen,
+        masses=_masses(sheet, vehicle, chosen),
+    )
+
+
+def _standing(field: str, stand: Stand, places: dict[str, Floats]) -> Standing:
+    at, turn = spot_mm(stand.at, places), turn_of(stand.angles)
+    missing = spot_missing(stand.at, places, f"{stand.name}: its place")
+    if turn is None:
+        missing = (*missing, f"{stand.name}: roll, pitch and yaw")
+    return Standing(
+        field=field,
+        sheet=stand,
+        placed=None if at is None or turn is None else Placed(turn, at),
+        missing=missing,
+    )
+
+
+def _masses(sheet: PlacementSheet, vehicle: tuple[VehicleThing, ...], chosen: Standing | None) -> tuple[LaidMass, ...]:
+    """What the unit puts on, and what comes off for it."""
+    found = [
+        LaidMass(name=one.sheet.name, mass_kg=one.sheet.mass.kg, is_on=False, at_mm=_middle_mm(one.built))
+        for one in vehicle
+        if one.sheet.fate is Fate.OFF and one.sheet.mass is not None
+    ]
+    unit, kg = sheet.unit, value_of(sheet.unit.mass)
+    if kg:
+        cg = spot_mm(unit.cg, {})
+        at = None if cg is None or chosen is None or chosen.placed is None else chosen.placed.points(cg)
+        found.append(LaidMass(name=unit.name or "drive unit", mass_kg=kg, is_on=True, at_mm=at))
+    return tuple(found)
+
+
+def _middle_mm(one: Built) -> Floats | None:
+    if one.body is None:
+        return None
+    middle: Floats = np.mean(one.body.bounds_mm, axis=0)
+    return middle

@@ -1,0 +1,11 @@
+"""What placement takes from the benches ahead of it."""
+
+from dataclasses import dataclass
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class PlacementNeeds:
+    """What the layout and the gearing say of the unit."""
+
+    has_outputs: bool  # drives the wheels of an axle through its own differential
+    faces_end_for_end: bool | None  # as the gearing counts it; None: not said

@@ -1,0 +1,151 @@
+"""What the placement bench shows."""
+
+from driveline.checks import Result
+from driveline.results import Assumed, ToDo
+
+At = tuple[float, float, float]
+
+
+class DrawnPiece(Result):
+    """A convex piece to draw: its corners, a box's eight or two rings of a round one."""
+
+    kind: str  # box or round
+    corners_mm: tuple[At, ...]
+
+
+class DrawnBody(Result):
+    """A body to draw: the vehicle's in the vehicle's axes, the unit's in the unit's own."""
+
+    field: str
+    name: str
+    is_unit: bool
+    nature: str | None
+    fate: str
+    keeps_clear: bool
+    is_off: bool
+    pieces: tuple[DrawnPiece, ...]
+
+
+class Frame(Result):
+    """A place of the unit: point p stands at ``at_mm`` + ``turn`` p; ``turn`` by rows."""
+
+    at_mm: At
+    turn: tuple[At, At, At]
+
+
+class GapFound(Result):
+    """How near a body of the unit comes to one of the vehicle, or to the ground."""
+
+    unit_body: str
+    unit_field: str
+    other: str
+    other_field: str
+    nature: str  # or ground
+    gap_mm: float  # below nought: how deep they overlap
+    least_mm: float  # with what the mounts let it move taken off
+    wanted_mm: float
+    on_unit_mm: At
+    on_other_mm: At
+
+
+class CutFound(Result):
+    """What must be cut out of a body for the unit to keep its distance: along it, from its first end."""
+
+    name: str
+    field: str
+    from_mm: float
+    to_mm: float
+    axis: str  # length, width or height of a box; along a rail or bar
+
+
+class JointFound(Result):
+    """An inner joint's angle at a height of the wheel."""
+
+    side: str
+    at: str  # ride, bump or droop
+    angle_deg: float
+    length_mm: float
+
+
+class StandFound(Result):
+    """What one way for the unit to stand comes to."""
+
+    field: str
+    name: str
+    way: str | None
+    is_chosen: bool
+    frame: Frame | None
+    missing: tuple[str, ...]
+    joints: tuple[JointFound, ...]
+    worst_ride_deg: float | None
+    turns_usual: bool | None  # the motor, going forward
+    least_gap_mm: float | None
+    least_gap: str  # what makes it
+    fouls: tuple[str, ...]  # what would have to come off or be cut
+    lowest_mm: float | None
+    cg_mm: At | None
+
+
+class PointFound(Result):
+    """A measured point as its readings place it."""
+
+    name: str
+    at_mm: At | None  # None: not fixed
+    u_mm: float | None
+    says: str
+
+
+class TapeFound(Result):
+    """How a tape sits among the others."""
+
+    label: str
+    off_mm: float  # read minus adjusted
+    is_wrong: bool
+
+
+class StepOnWay(Result):
+    """A move of the way in."""
+
+    step: int
+    says: str
+    gap_mm: float | None  # None: nothing within reach
+    part: str
+    to: str
+    contact_at: float | None  # share of the move
+    nearest: tuple[At, At] | None
+    frames: tuple[Frame, ...]  # to play it back
+
+
+class PackedBlock(Result):
+    """Boxes laid alike, in the vehicle's axes: the corner of the first, and each one's size."""
+
+    at_mm: At
+    counts: tuple[int, int, int]
+    box_mm: At
+
+
+class RoomFound(Result):
+    """What goes into a region."""
+
+    corner_mm: At
+    size_mm: At
+    count: int
+    mass_kg: float | None
+    blocks: tuple[PackedBlock, ...]
+
+
+class PlacementResult(Result):
+    """The placement."""
+
+    bodies: tuple[DrawnBody, ...]
+    points: tuple[PointFound, ...]
+    tapes: tuple[TapeFound, ...]
+    stands: tuple[StandFound, ...]
+    gaps: tuple[GapFound, ...]  # of the chosen stand, what is tightest for its wanted gap first
+    cuts: tuple[CutFound, ...]
+    way_in: tuple[StepOnWay, ...]
+    room: RoomFound | None
+    wheels_mm: tuple[At | None, At | None]  # outer joint centres, left and right
+    queries: tuple[ToDo, ...]
+    assumed: tuple[Assumed, ...]
+    to_do: tuple[ToDo, ...]

@@ -1,0 +1,229 @@
+"""The Placement bench: what room there is, how the unit stands in it, how near it comes, and how it gets there."""
+
+from collections.abc import Iterator, Sequence
+from typing import Final
+
+import numpy as np
+
+from driveline.benches.contract import Outcome, progress_of
+from driveline.benches.placement.checks import (
+    displaced_check,
+    gap_checks,
+    keep_clear_check,
+    points_check,
+    turning_check,
+    way_in_check,
+)
+from driveline.benches.placement.cuts import cuts_of
+from driveline.benches.placement.gaps import (
+    TRAVEL_MM,
+    WANTED_MM,
+    Gap,
+    gaps_of,
+    ground_wanted_mm,
+)
+from driveline.benches.placement.joint_checks import joint_checks
+from driveline.benches.placement.lay_out import LaidPlacement, UnitThing, VehicleThing
+from driveline.benches.placement.needs import PlacementNeeds
+from driveline.benches.placement.places import spot_mm
+from driveline.benches.placement.results import (
+    DrawnBody,
+    DrawnPiece,
+    GapFound,
+    PlacementResult,
+    PointFound,
+    StepOnWay,
+    TapeFound,
+)
+from driveline.benches.placement.room import room_of
+from driveline.benches.placement.sheet import Nature, PlacementSheet
+from driveline.benches.placement.stands import at_of, frame_of, stands_found, turns_usual
+from driveline.benches.placement.way_in import FRAMES, WAY_IN_MM, WayIn, solve_way_in
+from driveline.checks import Check
+from driveline.figures import fig
+from driveline.margins import Judge
+from driveline.results import Assumed, ToDo
+from driveline.sheet import positive_of
+from driveline.space.bodies import Box, Cylinder, Piece
+from driveline.space.pose import AS_IS
+
+RING: Final = 2  # every other corner of a round piece's ends serves to draw it
+
+
+def run(sheet: PlacementSheet, laid: LaidPlacement, needs: PlacementNeeds, judge: Judge) -> Outcome[None]:
+    """Return the placement with its checks, of the stand that is chosen."""
+    is_begun = sheet != PlacementSheet()
+    placed = laid.chosen.placed if laid.chosen else None
+    gaps = gaps_of(sheet, laid, placed) if placed is not None else ()
+    way = solve_way_in(sheet, laid)
+    to_do = tuple(_to_do(sheet, laid))
+    return Outcome(
+        solved=None,
+        result=_result(sheet, laid, gaps, way, to_do),
+        checks=_checks(sheet, laid, needs, gaps, way, judge) if is_begun else (),
+        to_do=to_do,
+        progress=progress_of(is_begun=is_begun, is_finished=is_begun and not to_do),
+    )
+
+
+def _checks(
+    sheet: PlacementSheet,
+    laid: LaidPlacement,
+    needs: PlacementNeeds,
+    gaps: tuple[Gap, ...],
+    way: WayIn,
+    judge: Judge,
+) -> tuple[Check, ...]:
+    chosen = laid.chosen
+    usual = turns_usual(sheet, chosen) if chosen else None
+    asked = (
+        points_check(laid, judge),
+        keep_clear_check(laid, chosen.placed if chosen else None, judge),
+        turning_check(laid, needs, usual, judge),
+    )
+    return (
+        *gap_checks(sheet, laid, gaps, judge),
+        *joint_checks(sheet, laid, needs, judge),
+        way_in_check(sheet, way, judge),
+        displaced_check(sheet, judge),
+        *(one for one in asked if one is not None),
+    )
+
+
+def _result(
+    sheet: PlacementSheet, laid: LaidPlacement, gaps: tuple[Gap, ...], way: WayIn, to_do: tuple[ToDo, ...]
+) -> PlacementResult:
+    placed = laid.chosen.placed if laid.chosen else None
+    left, right = (spot_mm(spot, laid.places) for spot in (sheet.wheels.left, sheet.wheels.right))
+    return PlacementResult(
+        bodies=(*(_drawn(one) for one in laid.vehicle), *(_drawn(one) for one in laid.unit)),
+        points=tuple(_points(laid)),
+        tapes=tuple(
+            TapeFound(label=fit.key, off_mm=-fit.v_mm, is_wrong=fit.key == laid.points.wrong)
+            for fit in laid.points.fits
+        ),
+        stands=tuple(stands_found(sheet, laid, gaps)),
+        gaps=tuple(_gap(gap) for gap in gaps),
+        cuts=tuple(cuts_of(sheet, laid, placed)) if placed is not None else (),
+        way_in=tuple(_steps(sheet, way)),
+        room=room_of(sheet, laid),
+        wheels_mm=(None if left is None else at_of(left), None if right is None else at_of(right)),
+        queries=tuple(_queries(sheet)),
+        assumed=tuple(_assumed(sheet)),
+        to_do=to_do,
+    )
+
+
+def _drawn(thing: VehicleThing | UnitThing) -> DrawnBody:
+    is_unit, sheet = isinstance(thing, UnitThing), thing.sheet
+    pieces = thing.built.body.pieces if thing.built.body else ()
+    return DrawnBody(
+        field=thing.field,
+        name=sheet.name,
+        is_unit=is_unit,
+        nature=thing.sheet.nature.value if isinstance(thing, VehicleThing) and thing.sheet.nature else None,
+        fate=thing.sheet.fate.value if isinstance(thing, VehicleThing) else "after" if sheet.after_step else "stays",
+        keeps_clear=isinstance(thing, UnitThing) and thing.sheet.keeps_clear,
+        is_off=isinstance(thing, UnitThing) and thing.sheet.can_come_off and thing.sheet.is_off,
+        pieces=tuple(_piece(piece) for piece in pieces),
+    )
+
+
+def _piece(piece: Piece) -> DrawnPiece:
+    is_round = isinstance(piece.shape, Cylinder)
+    assert isinstance(piece.shape, Box | Cylinder)
+    corners = piece.corners_mm[::RING] if is_round else piece.corners_mm
+    return DrawnPiece(kind="round" if is_round else "box", corners_mm=tuple(at_of(one) for one in corners))
+
+
+def _points(laid: LaidPlacement) -> Iterator[PointFound]:
+    found = laid.points
+    for name, at in found.mm.items():
+        says = ""
+        if name in found.loose:
+            says = "Not fixed yet: tape it to one point more, or give a coordinate."
+        elif name in found.two_places:
+            says = "The tapes leave two places, one to either side: say roughly where it is."
+        is_fixed = not says
+        yield PointFound(
+            name=name, at_mm=at_of(at) if is_fixed else None, u_mm=found.u_mm[name] if is_fixed else None, says=says
+        )
+
+
+def _gap(gap: Gap) -> GapFound:
+    return GapFound(
+        unit_body=gap.unit.sheet.name,
+        unit_field=gap.unit.field,
+        other=gap.other.sheet.name if gap.other else "ground",
+        other_field=gap.other.field if gap.other else "placement.clearance_was",
+        nature=gap.nature,
+        gap_mm=gap.gap_mm,
+        least_mm=gap.least_mm,
+        wanted_mm=gap.wanted_mm,
+        on_unit_mm=at_of(gap.near.on_first_mm),
+        on_other_mm=at_of(gap.near.on_second_mm),
+    )
+
+
+def _steps(sheet: PlacementSheet, way: WayIn) -> Iterator[StepOnWay]:
+    done = way.start or AS_IS
+    for entered, move, found in zip(sheet.way_in, way.moves, way.steps, strict=False):
+        shares = np.linspace(0.0, 1.0, FRAMES + 1)
+        near = found.near
+        words = [entered.way.words if entered.way else "", fig(entered.by.mm, "mm", 0) if entered.by else ""]
+        turn = f"{entered.turn.words} {fig(entered.angle.deg, '°', 1)}" if entered.turn and entered.angle else ""
+        yield StepOnWay(
+            step=found.step,
+            says=", ".join(one for one in (" ".join(words).strip(), turn) if one),
+            gap_mm=None if near is None else max(near.gap_mm - found.sure_mm, 0.0),
+            part=found.part,
+            to=found.to,
+            contact_at=found.contact_at,
+            nearest=None if near is None else (at_of(near.on_first_mm), at_of(near.on_second_mm)),
+            frames=tuple(frame_of(move.part(float(share)).holding(done)) for share in shares),
+        )
+        done = move.part(1.0).holding(done)
+
+
+def _queries(sheet: PlacementSheet) -> Iterator[ToDo]:
+    names = {point.name for point in sheet.points}
+    for k, tape in enumerate(sheet.tapes):
+        for end in (tape.a, tape.b):
+            if end not in names:
+                yield ToDo(field=f"placement.tapes.{k}", text=f"{end} is no point of the list. Add it, or rename it.")
+    seen: set[str] = set()
+    for k, point in enumerate(sheet.points):
+        if point.name in seen:
+            yield ToDo(field=f"placement.points.{k}.name", text=f"Two points are called {point.name}. Rename one.")
+        seen.add(point.name)
+
+
+def _assumed(sheet: PlacementSheet) -> Iterator[Assumed]:
+    if sheet.travel is None:
+        yield Assumed(field="placement.travel", text=f"mounts let the unit move {fig(TRAVEL_MM, 'mm')} any way")
+    for nature in Nature:
+        if positive_of(getattr(sheet.wanted, nature.value)) is None:
+            text = f"{fig(WANTED_MM[nature], 'mm')} to {nature.words}"
+            yield Assumed(field=f"placement.wanted.{nature.value}", text=text)
+    if positive_of(sheet.clearance_was) is None:
+        yield Assumed(field="placement.clearance_was", text=f"{fig(ground_wanted_mm(sheet), 'mm')} to the ground")
+    if positive_of(sheet.wanted.way_in) is None:
+        yield Assumed(field="placement.wanted.way_in", text=f"{fig(WAY_IN_MM, 'mm')} on the way in")
+
+
+def _to_do(sheet: PlacementSheet, laid: LaidPlacement) -> Iterator[ToDo]:
+    wanted: Sequence[tuple[bool, str, str]] = (
+        (bool(sheet.bodies), "placement.bodies", "Enter what stands round the room: rails, floor, steering, exhaust."),
+        (bool(sheet.unit.bodies), "placement.unit.bodies", "Enter the unit's envelope as boxes and cylinders."),
+        (bool(sheet.stands), "placement.stands", "Say where the unit stands, and which way round."),
+        (not sheet.stands or laid.chosen is not None, "placement.chosen", "Choose which way the unit stands."),
+    )
+    yield from (ToDo(field=field, text=text) for known, field, text in wanted if not known)
+    for field, thing in [(one.field, one.built) for one in laid.vehicle] + [
+        (one.field, one.built) for one in laid.unit
+    ]:
+        if thing.missing:
+            yield ToDo(field=field, text=f"Still wanted of {thing.missing[0]}.")
+    if laid.chosen is not None and laid.chosen.missing:
+        yield ToDo(field=laid.chosen.field, text=f"Still wanted of {laid.chosen.missing[0]}.")
+    yield from _queries(sheet)
