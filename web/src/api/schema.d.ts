@@ -5204,6 +5204,18 @@ export interface components {
             angle_deg: number;
             /** Length Mm */
             length_mm: number;
+            /** Inner Mm */
+            inner_mm: [
+                number,
+                number,
+                number
+            ];
+            /** Outer Mm */
+            outer_mm: [
+                number,
+                number,
+                number
+            ];
         };
         /**
          * JointResult
@@ -5560,6 +5572,8 @@ export interface components {
             tapes: components["schemas"]["TapeFound"][];
             /** Stands */
             stands: components["schemas"]["StandFound"][];
+            /** Offers */
+            offers: components["schemas"]["PoseOffer"][];
             /** Gaps */
             gaps: components["schemas"]["GapFound"][];
             /** Cuts */
@@ -5623,6 +5637,28 @@ export interface components {
             u_mm: number | null;
             /** Says */
             says: string;
+        };
+        /**
+         * PoseOffer
+         * @description A pose that the chosen stand could take.
+         */
+        PoseOffer: {
+            /** Key */
+            key: string;
+            /** Title */
+            title: string;
+            /** X Mm */
+            x_mm: number;
+            /** Y Mm */
+            y_mm: number;
+            /** Z Mm */
+            z_mm: number;
+            /** Roll Deg */
+            roll_deg: number;
+            /** Pitch Deg */
+            pitch_deg: number;
+            /** Yaw Deg */
+            yaw_deg: number;
         };
         /**
          * Progress

@@ -13,7 +13,8 @@ const pause = (): Promise<void> => new Promise((resolve) => setTimeout(resolve, 
 /** The place of a field, by its path; of a list or a group of fields, the first of them. */
 export function placeOfField(path: string): Place {
   const [bench = '', ...names] = path.split('.');
-  const name = names.at(-1);
+  const last = names.at(-1);
+  const name = last && /^\d+$/.test(last) ? names.slice(-2).join('.') : last; // a row goes by its list
   if (!name) return { bench, selector: '' };
   const own = CSS.escape(name);
   return { bench, selector: `main [data-field="${own}"], main [data-group="${own}"] :is(input, select)` };

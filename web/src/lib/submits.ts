@@ -1,5 +1,5 @@
 /** A form's submit handler: a second Enter while the first is still being looked at does nothing. */
-export function submits(run: () => Promise<void>): (event: SubmitEvent) => Promise<void> {
+export function submits(run: () => Promise<void> | void): (event: SubmitEvent) => Promise<void> {
   let isUnderWay = false;
   return async (event) => {
     event.preventDefault();

@@ -65,6 +65,8 @@ class JointFound(Result):
     at: str  # ride, bump or droop
     angle_deg: float
     length_mm: float
+    inner_mm: At
+    outer_mm: At
 
 
 class StandFound(Result):
@@ -84,6 +86,19 @@ class StandFound(Result):
     fouls: tuple[str, ...]  # what would have to come off or be cut
     lowest_mm: float | None
     cg_mm: At | None
+
+
+class PoseOffer(Result):
+    """A pose that the chosen stand could take."""
+
+    key: str
+    title: str
+    x_mm: float
+    y_mm: float
+    z_mm: float
+    roll_deg: float
+    pitch_deg: float
+    yaw_deg: float
 
 
 class PointFound(Result):
@@ -141,6 +156,7 @@ class PlacementResult(Result):
     points: tuple[PointFound, ...]
     tapes: tuple[TapeFound, ...]
     stands: tuple[StandFound, ...]
+    offers: tuple[PoseOffer, ...]
     gaps: tuple[GapFound, ...]  # of the chosen stand, what is tightest for its wanted gap first
     cuts: tuple[CutFound, ...]
     way_in: tuple[StepOnWay, ...]

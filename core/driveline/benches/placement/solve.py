@@ -25,6 +25,7 @@ from driveline.benches.placement.gaps import (
 from driveline.benches.placement.joint_checks import joint_checks
 from driveline.benches.placement.lay_out import LaidPlacement, UnitThing, VehicleThing
 from driveline.benches.placement.needs import PlacementNeeds
+from driveline.benches.placement.offers import offers_of
 from driveline.benches.placement.places import spot_mm
 from driveline.benches.placement.results import (
     DrawnBody,
@@ -103,6 +104,7 @@ def _result(
             for fit in laid.points.fits
         ),
         stands=tuple(stands_found(sheet, laid, gaps)),
+        offers=tuple(offers_of(sheet, laid, gaps)),
         gaps=tuple(_gap(gap) for gap in gaps),
         cuts=tuple(cuts_of(sheet, laid, placed)) if placed is not None else (),
         way_in=tuple(_steps(sheet, way)),

@@ -94,7 +94,14 @@ def _stand(sheet: PlacementSheet, laid: LaidPlacement, stand: Standing, gaps: tu
         frame=frame_of(stand.placed) if stand.placed else None,
         missing=stand.missing,
         joints=tuple(
-            JointFound(side=side, at=height, angle_deg=joint.angle_deg, length_mm=joint.distance_mm)
+            JointFound(
+                side=side,
+                at=height,
+                angle_deg=joint.angle_deg,
+                length_mm=joint.distance_mm,
+                inner_mm=at_of(joint.output_mm),
+                outer_mm=at_of(joint.output_mm + joint.distance_mm * joint.toward),
+            )
             for height, found in joints.items()
             for side, joint in (("left", found.left), ("right", found.right))
         ),

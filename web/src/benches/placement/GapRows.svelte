@@ -1,0 +1,61 @@
+<script lang="ts">
+  import type { GapFound, PlacementResult } from '../../api/types';
+  import VerdictMark from '../../lib/ui/VerdictMark.svelte';
+  import { useUnits } from '../../measure/units.svelte';
+
+  interface Props {
+    result: PlacementResult;
+    lit: string;
+    onpick: (field: string) => void;
+  }
+  let { result, lit, onpick }: Props = $props();
+  const units = useUnits();
+  const TIGHT = 1.1;
+  const verdict = (gap: GapFound) =>
+    gap.least_mm < gap.wanted_mm ? 'fails' : gap.least_mm < TIGHT * gap.wanted_mm ? 'tight' : 'holds';
+</script>
+
+<table class="w-full text-[13px]" aria-label="Nearest, and wanted, {units.symbol('mm')}">
+  <thead class="text-ink-dim">
+    <tr>
+      <th class="w-5"></th>
+      <th class="text-left font-normal">nearest</th>
+      <th class="text-right font-normal">gap, {units.symbol('mm')}</th>
+      <th class="text-right font-normal">moved</th>
+      <th class="text-right font-normal">wanted</th>
+    </tr>
+  </thead>
+  <tbody>
+    {#each result.gaps as gap (`${gap.unit_field} ${gap.other_field}`)}
+      <tr
+        class={['border-t border-edge', [gap.unit_field, gap.other_field].includes(lit) && 'bg-brass-wash']}
+      >
+        <td><VerdictMark verdict={verdict(gap)} /></td>
+        <td class="py-0.5"
+          ><button class="min-h-6 text-left" onclick={() => onpick(gap.other_field)}
+            >{gap.unit_body} – {gap.other}</button
+          ></td
+        >
+        <td class="text-right figures"
+          >{gap.gap_mm < 0
+            ? `overlap ${units.num(-gap.gap_mm, 'mm', 1)}`
+            : units.num(gap.gap_mm, 'mm', 1)}</td
+        >
+        <td class="text-right figures">{units.num(gap.least_mm, 'mm', 1)}</td>
+        <td class="text-right figures">{units.num(gap.wanted_mm, 'mm', 0)}</td>
+      </tr>
+    {:else}
+      <tr><td></td><td class="py-1 text-ink-dim" colspan="4">Nothing near it yet.</td></tr>
+    {/each}
+  </tbody>
+</table>
+{#each result.cuts as cut (`${cut.field} ${cut.from_mm}`)}
+  <p class="mt-1 text-[13px]">
+    Cut <strong>{cut.name}</strong> from {units.figure(cut.from_mm, 'mm', 0)} to {units.figure(
+      cut.to_mm,
+      'mm',
+      0,
+    )}
+    along its {cut.axis}: {units.figure(cut.to_mm - cut.from_mm, 'mm', 0)}.
+  </p>
+{/each}

@@ -1,0 +1,33 @@
+<script lang="ts">
+  import type { PlacementSheet } from '../../api/types';
+  import { NATURES } from './fields';
+
+  interface Props {
+    sheet: PlacementSheet;
+    disabled: boolean;
+    change: (write: (sheet: PlacementSheet) => void) => void;
+  }
+  let { sheet, disabled, change }: Props = $props();
+  const open = $derived(NATURES.filter(([key]) => !sheet.bodies.some((body) => body.nature === key)));
+
+  function say(key: (typeof NATURES)[number][0], isNone: boolean): void {
+    change((next) => {
+      next.none_near = next.none_near.filter((one) => one !== key);
+      if (isNone) next.none_near.push(key);
+    });
+  }
+</script>
+
+<div data-group="none_near" class="text-[13px]">
+  {#each open as [key, words] (key)}
+    <label class="flex min-h-7 items-center gap-2">
+      <input
+        type="checkbox"
+        {disabled}
+        checked={sheet.none_near.includes(key)}
+        onchange={(event) => say(key, event.currentTarget.checked)}
+      />
+      Nothing near it is {words}
+    </label>
+  {/each}
+</div>

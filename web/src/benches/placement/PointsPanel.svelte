@@ -1,0 +1,101 @@
+<script lang="ts">
+  import type { PlacementResult, PlacementSheet } from '../../api/types';
+  import { figure, shown, type Column } from '../../measure/rows';
+  import RowTable from '../../measure/RowTable.svelte';
+  import { submits } from '../../lib/submits';
+  import { useUnits } from '../../measure/units.svelte';
+  import TapeRows from './TapeRows.svelte';
+
+  interface Props {
+    sheet: PlacementSheet;
+    result: PlacementResult;
+    disabled: boolean;
+    change: (write: (sheet: PlacementSheet) => void) => void;
+  }
+  let { sheet, result, disabled, change }: Props = $props();
+  type PointRow = PlacementSheet['points'][number];
+  const units = useUnits();
+  const uid = $props.id();
+  let name = $state('');
+  const names = $derived(sheet.points.map((point) => point.name));
+  const foundOf = (point: string) => result.points.find((one) => one.name === point);
+
+  const POINTS: readonly Column<PointRow>[] = [
+    shown((point) => point.name, { head: 'point', size: 'min-w-24' }),
+    figure('x', 'forward of', 'length', { head: 'forward', size: 'w-16' }),
+    figure('y', 'left of', 'length', { head: 'left', size: 'w-16' }),
+    figure('z', 'height of', 'length', { head: 'up', size: 'w-16' }),
+  ];
+  function add(): void {
+    const wanted = name.trim();
+    if (!wanted || names.includes(wanted)) return;
+    change((next) => next.points.push({ name: wanted, near: { point: null } }));
+    name = '';
+  }
+</script>
+
+<p class="text-[12.5px] text-ink-dim">
+  From the ground under the middle of the rear wheels, at ride height: forward, left, up. Leave open what you
+  could not measure and tape the point to three others.
+</p>
+<div data-group="points">
+  <RowTable
+    label="Measured points"
+    rows={sheet.points}
+    columns={POINTS}
+    name={(point) => point.name}
+    {disabled}
+    change={(write) => change((next) => write(next.points))}
+  >
+    {#snippet below(point)}
+      {@const found = foundOf(point.name)}
+      {#if found?.says}<p class="text-brass">? {found.says}</p>
+        <label class="flex items-baseline gap-2"
+          >roughly how high
+          <input
+            class="field-line w-20"
+            aria-label="Roughly how high {point.name} is"
+            {disabled}
+            value={point.near.z?.text ?? ''}
+            onchange={(event) => {
+              const text = event.currentTarget.value.trim();
+              change((next) => {
+                const row = next.points.find((one) => one.name === point.name);
+                if (row) row.near.z = text ? { text } : null;
+              });
+            }}
+          /></label
+        >
+      {:else if found?.at_mm && (!point.x || !point.y || !point.z)}
+        <p class="figures text-ink-dim">
+          at {found.at_mm.map((one) => units.num(one, 'mm', 0)).join(', ')} ± {units.figure(
+            found.u_mm,
+            'mm',
+            1,
+          )}
+        </p>
+      {/if}
+    {/snippet}
+  </RowTable>
+</div>
+{#if !disabled}
+  <form class="mt-1 flex items-baseline gap-2 text-[13px]" onsubmit={submits(add)}>
+    <label class="sr-only" for="{uid}-name">Name of a point</label>
+    <input
+      id="{uid}-name"
+      class="field-line"
+      data-measure
+      placeholder="left rail, front hole"
+      maxlength="80"
+      bind:value={name}
+    />
+    <button class="shrink-0 text-brass underline underline-offset-2">add a point</button>
+  </form>
+{/if}
+<TapeRows
+  tapes={sheet.tapes}
+  {names}
+  fits={result.tapes}
+  {disabled}
+  change={(write) => change((next) => write(next.tapes))}
+/>

@@ -1,0 +1,46 @@
+<script lang="ts">
+  import type { PlacementResult, PlacementSheet, UnitBody } from '../../api/types';
+  import { within } from '../../measure/fields';
+  import Fields from '../../measure/Fields.svelte';
+  import BodyList from './BodyList.svelte';
+  import { newUnitBody } from './edits';
+  import { UNIT, UNIT_BODY, UNIT_OUTPUTS } from './fields';
+
+  interface Props {
+    sheet: PlacementSheet;
+    result: PlacementResult;
+    hasOutputs: boolean;
+    lit: string;
+    disabled: boolean;
+    onpick: (field: string) => void;
+    change: (write: (sheet: PlacementSheet) => void) => void;
+  }
+  let { sheet, result, hasOutputs, lit, disabled, onpick, change }: Props = $props();
+  const missing = (field: string) => (result.to_do.some((one) => one.field === field) ? '? unfinished' : '');
+  const form = $derived(
+    within((one: PlacementSheet) => one.unit, hasOutputs ? [...UNIT, ...UNIT_OUTPUTS] : UNIT),
+  );
+  const note = (body: UnitBody) =>
+    body.keeps_clear ? 'kept clear' : body.is_off ? 'left off' : body.after_step ? 'goes on after' : '';
+</script>
+
+<p class="text-[12.5px] text-ink-dim">
+  In the unit’s own axes: origin on its output line, forward, left and up as it was made.
+</p>
+<BodyList
+  label="Bodies of the unit"
+  group="unit.bodies"
+  prefix="placement.unit.bodies"
+  rows={sheet.unit.bodies}
+  form={UNIT_BODY}
+  points={[]}
+  {lit}
+  example="motor"
+  {disabled}
+  {missing}
+  {note}
+  make={newUnitBody}
+  {onpick}
+  change={(write) => change((next) => write(next.unit.bodies))}
+/>
+<Fields {form} from={sheet} {disabled} {change} />
