@@ -87,7 +87,7 @@ def sweep(first: Piece, second: Piece, move: Move) -> Swept:
         return nearest(first.moved(move.part(share)), second)
 
     if not turns and first.shape.is_convex and second.shape.is_convex:
-        return _straight(look, at_start, move.shift_mm)
+        return valley(look, at_start, move.shift_mm)
     speed_mm = move.farthest_mm(first.corners_mm)
     contact = _advance(look, at_start, speed_mm)
     return contact or _bracketed(look, at_start, speed_mm)
@@ -110,7 +110,18 @@ class _Look:
         return self.gap_mm + self.slope_mm * (at - self.at)
 
 
-def _straight(look: Callable[[float], Near], at_start: Near, shift_mm: Floats) -> Swept:
+def valley(look: Callable[[float], Near], at_start: Near, shift_mm: Floats) -> Swept:
+    """Return the least of a gap that is convex along a straight move, or where it first becomes nought.
+
+    Args:
+        look: The gap at a share of the move, its first points on what moves.
+        at_start: The same at none of it, above nought.
+        shift_mm: The whole move, (3,).
+
+    Source:
+        A convex function lies above its tangents: Kelley's cutting planes for the least, Newton's steps to its root.
+    """
+
     def seen(at: float, near: Near) -> _Look:
         if near.gap_mm <= TOUCHING_MM:
             return _Look(at, near, math.inf)
@@ -132,7 +143,7 @@ def _straight(look: Callable[[float], Near], at_start: Near, shift_mm: Floats) -
                 return Swept(best.near, best.at, None)
         at = min(max(crossing, low.at), high.at, max(root, low.at))
         found = seen(at, look(at))
-        if found.gap_mm <= TOUCHING_MM:  # no step goes beyond first contact
+        if found.gap_mm <= TOUCHING_MM and at <= root:
             return Swept(Near(0.0, found.near.on_first_mm, found.near.on_second_mm), at, at)
         low, high = (found, high) if found.slope_mm < 0 else (low, found)
     best = min(low, high, key=lambda one: one.gap_mm)

@@ -98,7 +98,10 @@ class JobFileTest(TestCase):
         begun = evaluate(
             JobFile.model_validate(without(without(demo_json("wren"), ("ratios", "choice")), ("plate", "face")))
         )
-        self.assertEqual(progress(begun), [Progress.DESIGNED, Progress.MEASURED, Progress.DESIGNED, Progress.MEASURED])
+        self.assertEqual(
+            progress(begun),
+            [Progress.DESIGNED, Progress.MEASURED, Progress.DESIGNED, Progress.DESIGNED, Progress.MEASURED],
+        )
 
 
 class RobustnessTest(TestCase):

@@ -19,6 +19,8 @@ FREE: Final = tuple(
         r"^brief\.wanted\.",
         r"\.(wanted_apart|wanted_ligament_factor)$",
         r"^coupler\.(tip_clear|face_clear|jaw\.tip_gap)$",
+        r"^placement\.(wanted\.|chosen$)",
+        r"^placement\.(points|tapes)\b",  # readings that others still judge
         r"^coupler\.apart$",  # chosen; while it is empty the plate's own distance is judged
         r"^coupler\.weld\b",  # while nothing is said of one, the hub is not welded
         # A face's wanted place is asked for by the builder: no terminals, no window.
@@ -53,6 +55,7 @@ USUAL: Final = tuple(
         r"^brief\.vehicle\.(crr|tyre_grip)$",
         r"^plate\.\w+_joint\.(head|tapped_mpa|tightening)$|\.joint\.(head|tapped_mpa|tightening)$",
         r"^brief\.motor\.inertia_kgm2$",
+        r"^placement\.travel$",
         r"^coupler\.\w+_shaft\.key\.bearing_mpa$",
         r"^coupler\.jaw\.(temperature|shock|starts)$",
         r"^coupler\.(allowed_parallel|allowed_angle|stiffness_nm_per_rad)$",

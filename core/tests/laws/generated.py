@@ -12,7 +12,7 @@ Job = dict[str, Any]
 
 def text(value: float, unit: str) -> dict[str, str]:
     """Return a reading as typed."""
-    return {"text": f"{value:.6g} {unit}"}
+    return {"text": f"{round(value, 4):.6g} {unit}"}
 
 
 DEMOS: Final[dict[str, Job]] = {name: demo_json(name) for name in ("wren", "bittern", "plover")}
@@ -252,6 +252,35 @@ def _coupler(draw: st.DrawFn, coupler: Job) -> None:
     )
 
 
+def _placement(draw: st.DrawFn, placement: Job) -> None:
+    """Bodies nearer and farther, of every kind and fate; the unit moved, turned and grown."""
+    for body in placement["bodies"]:
+        _moved_body(draw, body)
+    for body in placement["unit"]["bodies"]:
+        body.update(draw(st.sampled_from(({}, {"can_come_off": True}, {"can_come_off": True, "is_off": True}))))
+    stand = placement["stands"][0]
+    for axis in ("x", "y", "z"):
+        by = draw(st.one_of(st.just(0.0), st.floats(-120, 120)))
+        stand["at"][axis] = text(float(stand["at"][axis]["text"].split()[0]) + by, "mm")
+    stand["angles"]["pitch"] = text(draw(st.one_of(st.just(0.0), st.floats(-40, 40))), "deg")
+    placement["none_near"] = draw(st.lists(st.sampled_from(("fixed", "hot", "steering")), unique=True, max_size=3))
+    if draw(st.booleans()):
+        placement["clearance_was"] = text(draw(st.floats(90, 260)), "mm")
+        placement["travel"] = text(draw(st.sampled_from((0, 3, 25))), "mm")
+
+
+def _moved_body(draw: st.DrawFn, body: Job) -> None:
+    if draw(st.booleans()):
+        body["nature"] = draw(st.sampled_from(("fixed", "hot", "steering", None)))
+    if draw(st.booleans()):
+        body["fate"] = draw(st.sampled_from(("stays", "after", "off", "cut")))
+        body["after_step"] = draw(st.sampled_from((None, 1, 2)))
+    if draw(st.booleans()):
+        body["travel"] = {way: text(draw(st.sampled_from((0, 12, 60))), "mm") for way in ("up", "down", "aside")}
+    if "at" in body and draw(st.booleans()):
+        body["at"][draw(st.sampled_from("xyz"))] = text(draw(st.floats(-500, 700)), "mm")
+
+
 @st.composite
 def jobs(draw: st.DrawFn) -> Job:
     """Draw a job file that its model takes."""
@@ -263,12 +292,21 @@ def jobs(draw: st.DrawFn) -> Job:
     _motor(draw, sheets["brief"]["motor"])
     _line(draw, sheets)
     _masses(draw, sheets)
+    if draw(st.booleans()):
+        _placement(draw, sheets["placement"])
     if name == "wren":
         if draw(st.booleans()):  # put right, so that other checks come to the fore
             sheets["plate"]["survey"]["readings"][11]["reading"]["text"] = "96.47"
         _plate(draw, sheets["plate"])
         _coupler(draw, sheets["coupler"])
     return job
+
+
+def _full_placement(field: str, placement: Job) -> None:
+    if field == "placement.travel":
+        placement["travel"] = text(8, "mm")
+    if field.startswith("placement.bodies.2.travel"):
+        placement["bodies"][2]["travel"] = {way: text(5, "mm") for way in ("up", "down", "aside")}
 
 
 def full_job(field: str) -> Job:
@@ -294,6 +332,7 @@ def full_job(field: str) -> Job:
     sheets["ratios"]["choice"]["reduction"] = "1.75 box" if field == "brief.motor.greatest_rpm" else None
     if field.startswith("coupler."):
         sheets["ratios"]["coupler"] = "flexible"
+    _full_placement(field, sheets["placement"])
     if field == "coupler.motor_shaft.key.length":
         sheets["coupler"]["motor_shaft"]["key"]["length"] = text(20, "mm")
     if field == "coupler.hub.hub_rz_um":

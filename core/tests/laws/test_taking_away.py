@@ -64,7 +64,8 @@ class TakingAwayTest(TestCase):
     @given(jobs(), st.data())
     def test_nor_of_any_job_that_could_be(self, data: Job, draw: st.DataObject) -> None:
         paths = [path for path in figures_of(data["sheets"]) if not is_free(path)]
-        path = draw.draw(st.sampled_from(paths))
+        bench = draw.draw(st.sampled_from(sorted({path[0] for path in paths}, key=str)))  # a long sheet no oftener
+        path = draw.draw(st.sampled_from([path for path in paths if path[0] == bench]))
         self.assertEqual(flattered_without(data, path, checks_of(data)), [], named(path))
 
     def test_a_stated_laden_mass_without_items_says_nothing_of_the_axles(self) -> None:

@@ -6,7 +6,6 @@ from driveline.benches.placement.gaps import (
     FAR_MM,
     GROUND,
     Gap,
-    goes_with_wheels,
     ground_wanted_mm,
     solid,
     travel_known,
@@ -63,7 +62,7 @@ def _kind(nature: Nature, sheet: PlacementSheet, laid: LaidPlacement, gaps: tupl
     missing += [
         f"{one.sheet.name}: how far it goes with the wheels"
         for one in bodies
-        if goes_with_wheels(one) and not travel_known(one)
+        if nature is Nature.STEERING and not travel_known(one)
     ]
     if not any(one.sheet.nature is nature for one in laid.vehicle) and nature not in sheet.none_near:
         missing.append(KIND_WORDS[nature])
@@ -128,12 +127,11 @@ def _ground(sheet: PlacementSheet, laid: LaidPlacement, gaps: tuple[Gap, ...], j
     )
 
 
-def keep_clear_check(laid: LaidPlacement, placed: Placed | None, judge: Judge) -> Check | None:
-    """Return whether filler, drain and terminals stay within reach; none where the unit has no such room."""
+def keep_clear_check(laid: LaidPlacement, placed: Placed | None, judge: Judge) -> Check:
+    """Return whether filler, drain and terminals stay within reach."""
     rooms = [one for one in laid.unit_on if one.sheet.keeps_clear]
-    if not rooms:
-        return None
     missing = [*(name for one in rooms for name in one.built.missing)]
+    missing += [] if rooms else ["What of the unit must stay within reach: filler, drain, terminals"]
     missing += [] if laid.chosen is None else laid.chosen.missing
     if laid.chosen is None:
         missing.append("How the unit stands: one of its ways, chosen")

@@ -1,6 +1,6 @@
 """How near the unit comes to everything that stays, wheels and steering through their travel."""
 
-from collections.abc import Callable, Iterator, Sequence
+from collections.abc import Iterator, Sequence
 from dataclasses import dataclass
 from typing import Final
 
@@ -13,13 +13,12 @@ from driveline.sheet import positive_of, value_of
 from driveline.space.bodies import Body, Piece
 from driveline.space.distance import Near, apart_at_least_mm, nearest, nearest_bodies
 from driveline.space.pose import Placed
-from driveline.space.sweep import Move, sweep
+from driveline.space.sweep import TOUCHING_MM, Move, sweep, valley
 
 WANTED_MM: Final = {Nature.FIXED: 10.0, Nature.HOT: 15.0, Nature.STEERING: 25.0}
 GROUND_MM: Final = 150.0
 TRAVEL_MM: Final = 10.0  # of rubber mounts, until the mounts are worked out
 FAR_MM: Final = 150.0  # beyond what is wanted: of no interest
-SETTLED_MM: Final = 0.05
 GROUND: Final = "ground"
 
 
@@ -116,6 +115,8 @@ def _bounds_apart_mm(body: Body, others: Sequence[tuple[VehicleThing, float]]) -
 
 def _reach_mm(other: VehicleThing) -> float:
     """How far a body goes with the wheels, any way."""
+    if not goes_with_wheels(other):
+        return 0.0
     travel = other.sheet.travel
     return sum(value_of(one) or 0.0 for one in (travel.up, travel.down, travel.aside))
 
@@ -143,11 +144,8 @@ def travel_known(other: VehicleThing) -> bool:
 
 
 def goes_with_wheels(other: VehicleThing) -> bool:
-    """Say whether a body moves against the frame: all that steers or brakes, and what is given a travel."""
-    travel = other.sheet.travel
-    return other.sheet.nature is Nature.STEERING or any(
-        one is not None for one in (travel.up, travel.down, travel.aside)
-    )
+    """Say whether a body moves against the frame: all that steers or brakes, or may."""
+    return other.sheet.nature in (Nature.STEERING, None)
 
 
 def _near(body: Body, other: VehicleThing, *, within_mm: float) -> Near | None:
@@ -172,34 +170,31 @@ def _near(body: Body, other: VehicleThing, *, within_mm: float) -> Near | None:
 
 
 def _through_travel(moving: Piece, still: Piece, *, up_mm: float, down_mm: float, aside_mm: float) -> Near:
-    """The nearest through all heights and locks. The gap of convex pieces has one valley: it is searched for."""
+    """The nearest through all heights and locks; both are convex, so the gap has one valley over both."""
 
-    def at_lock(y: float) -> Near:
-        low = moving.moved(Placed(np.eye(3), np.array([0.0, y, -down_mm])))
+    def at_lock(y_mm: float) -> Near:
+        low = moving.moved(_shifted(y_mm, -down_mm))
         if up_mm + down_mm == 0:
             return nearest(low, still)
         swept = sweep(low, still, Move(np.array([0.0, 0.0, up_mm + down_mm]), np.eye(3), np.zeros(3)))
-        if swept.contact_at is None:
-            return swept.near
-        middles = [low, moving.moved(Placed(np.eye(3), np.array([0.0, y, 0.0])))]
-        high = moving.moved(Placed(np.eye(3), np.array([0.0, y, up_mm])))
-        deepest = max((nearest(one, still) for one in (*middles, high)), key=lambda near: near.depth_mm)
-        return deepest if deepest.depth_mm > 0 else swept.near
+        return swept.near if swept.contact_at is None else _deepest(moving, still, y_mm, (-down_mm, 0.0, up_mm))
 
-    if aside_mm == 0:
-        return at_lock(0.0)
-    return _least(at_lock, -aside_mm, aside_mm)
+    first = at_lock(-aside_mm)
+    if aside_mm == 0 or first.gap_mm <= TOUCHING_MM:
+        return first
+    whole = np.array([0.0, 2 * aside_mm, 0.0])
+    found = valley(lambda share: at_lock((2 * share - 1) * aside_mm), first, whole)
+    if found.contact_at is None:
+        return found.near
+    return max((at_lock(y) for y in (0.0, aside_mm)), key=lambda near: near.depth_mm)
 
 
-def _least(look: Callable[[float], Near], low: float, high: float) -> Near:
-    """The least of a gap with one valley, by thirds."""
-    best = min((look(low), look(high)), key=lambda near: near.gap_mm - near.depth_mm)
-    while high - low > SETTLED_MM and best.gap_mm > 0:
-        third = (high - low) / 3
-        left, right = look(low + third), look(high - third)
-        best = min((best, left, right), key=lambda near: near.gap_mm - near.depth_mm)
-        if left.gap_mm <= right.gap_mm:
-            high -= third
-        else:
-            low += third
-    return best
+def _shifted(y_mm: float, z_mm: float) -> Placed:
+    return Placed(np.eye(3), np.array([0.0, y_mm, z_mm]))
+
+
+def _deepest(moving: Piece, still: Piece, y_mm: float, heights_mm: tuple[float, ...]) -> Near:
+    """The deepest overlap at some heights; where there is none at them, they touch between two."""
+    found = [nearest(moving.moved(_shifted(y_mm, z)), still) for z in heights_mm]
+    deepest = max(found, key=lambda near: near.depth_mm)
+    return Near(0.0, deepest.on_first_mm, deepest.on_second_mm, depth_mm=deepest.depth_mm)

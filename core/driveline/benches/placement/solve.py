@@ -79,7 +79,6 @@ def _checks(
     usual = turns_usual(sheet, chosen) if chosen else None
     asked = (
         points_check(laid, judge),
-        keep_clear_check(laid, chosen.placed if chosen else None, judge),
         turning_check(laid, needs, usual, judge),
     )
     return (
@@ -87,6 +86,7 @@ def _checks(
         *joint_checks(sheet, laid, needs, judge),
         way_in_check(sheet, way, judge),
         displaced_check(sheet, judge),
+        keep_clear_check(laid, chosen.placed if chosen else None, judge),
         *(one for one in asked if one is not None),
     )
 
@@ -193,6 +193,11 @@ def _queries(sheet: PlacementSheet) -> Iterator[ToDo]:
         for end in (tape.a, tape.b):
             if end not in names:
                 yield ToDo(field=f"placement.tapes.{k}", text=f"{end} is no point of the list. Add it, or rename it.")
+    for k, body in enumerate(sheet.bodies):
+        travel = body.travel
+        if body.nature in (Nature.FIXED, Nature.HOT) and (travel.up or travel.down or travel.aside):
+            text = f"{body.name} goes with the wheels, and is said to be {body.nature.words}. Which one is right?"
+            yield ToDo(field=f"placement.bodies.{k}", text=text)
     seen: set[str] = set()
     for k, point in enumerate(sheet.points):
         if point.name in seen:
