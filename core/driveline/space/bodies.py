@@ -2,7 +2,7 @@
 
 import math
 from dataclasses import dataclass
-from functools import cached_property
+from functools import cached_property, lru_cache
 from typing import Final, Protocol
 
 import fcl
@@ -13,8 +13,30 @@ from driveline.arrays import Floats
 from driveline.errors import ImpossibleInput
 from driveline.space.pose import Placed
 
-ROUND_SIDES: Final = 48  # of the prism that stands for a cylinder where only flats serve
+ROUND_SIDES: Final = 32  # of the prism that stands for a cylinder where only flats serve
 Faces = NDArray[np.int32]
+
+
+def _prism_faces(sides: int) -> Faces:
+    """Of two rings of corners, one after the other."""
+    found = []
+    for k in range(sides):
+        after = (k + 1) % sides
+        found += [(k, after, sides + after), (k, sides + after, sides + k)]
+    for k in range(1, sides - 1):
+        found += [(0, k, k + 1), (sides, sides + k + 1, sides + k)]
+    return np.array(found, dtype=np.int32)
+
+
+_PRISM_FACES: Final = _prism_faces(ROUND_SIDES)
+_BOX_FACES: Final = np.array(
+    [
+        face
+        for a, b, c, d in ((0, 1, 3, 2), (4, 6, 7, 5), (0, 4, 5, 1), (2, 3, 7, 6), (0, 2, 6, 4), (1, 5, 7, 3))
+        for face in ((a, b, c), (a, c, d))
+    ],
+    dtype=np.int32,
+)
 
 
 class Shape(Protocol):
@@ -56,18 +78,24 @@ class Box:
         found: Floats = signs * np.array(self.size_mm)
         return found
 
-    @cached_property
+    @property
     def seen(self) -> fcl.CollisionGeometry:
-        """As the search for distances takes it."""
-        return fcl.Box(*self.size_mm)
+        """As the search for distances takes it: twelve triangles."""
+        return _model_of(self)
+
+    @property
+    def faces(self) -> Faces:
+        """Triangles over its corners, (12, 3)."""
+        return _BOX_FACES
+
+    def holds(self, point_mm: Floats) -> bool:
+        """Say whether a point of its own frame, (3,), is in it."""
+        return bool((np.abs(point_mm) <= np.array(self.size_mm) / 2).all())
 
     @cached_property
     def flats(self) -> tuple[Floats, Floats]:
         """Directions square to its faces, and those along its edges, (3, 3) each."""
         return np.eye(3), np.eye(3)
-
-
-_FROM_ALONG_Z: Final = np.array([[0.0, 0.0, 1.0], [0.0, 1.0, 0.0], [-1.0, 0.0, 0.0]])
 
 
 @dataclass(frozen=True)
@@ -90,10 +118,20 @@ class Cylinder:
         ends = (-self.length_mm / 2, self.length_mm / 2)
         return np.vstack([np.column_stack([np.full(ROUND_SIDES, x), ring]) for x in ends])
 
-    @cached_property
+    @property
     def seen(self) -> fcl.CollisionGeometry:
-        """As the search for distances takes it; along z there."""
-        return fcl.Cylinder(self.radius_mm, self.length_mm)
+        """As the search for distances takes it: a prism about it, so that no gap reads too large."""
+        return _model_of(self)
+
+    @property
+    def faces(self) -> Faces:
+        """Triangles over the prism's corners."""
+        return _PRISM_FACES
+
+    def holds(self, point_mm: Floats) -> bool:
+        """Say whether a point of its own frame, (3,), is in it."""
+        x, y, z = point_mm.tolist()
+        return bool(abs(x) <= self.length_mm / 2 and math.hypot(y, z) <= self.radius_mm)
 
     @cached_property
     def flats(self) -> tuple[Floats, Floats]:
@@ -130,11 +168,25 @@ class Mesh:
     @cached_property
     def seen(self) -> fcl.CollisionGeometry:
         """As the search for distances takes it: a tree of boxes over its triangles."""
-        model = fcl.BVHModel()
-        model.beginModel(len(self.vertices_mm), len(self.faces))
-        model.addSubModel(np.ascontiguousarray(self.vertices_mm), np.ascontiguousarray(self.faces))
-        model.endModel()
-        return model
+        return _model(self.vertices_mm, self.faces)
+
+    def holds(self, _point_mm: Floats) -> bool:
+        """Say no: whether a surface is closed is not known."""
+        return False
+
+
+def _model(vertices_mm: Floats, faces: Faces) -> fcl.CollisionGeometry:
+    model = fcl.BVHModel()
+    model.beginModel(len(vertices_mm), len(faces))
+    model.addSubModel(np.ascontiguousarray(vertices_mm), np.ascontiguousarray(faces))
+    model.endModel()
+    return model
+
+
+@lru_cache(maxsize=512)
+def _model_of(shape: Box | Cylinder) -> fcl.CollisionGeometry:
+    """Its triangles. The library's own boxes and cylinders are not used: their gaps read too large edge to edge."""
+    return _model(shape.corners_mm, shape.faces)
 
 
 @dataclass(frozen=True)
@@ -161,10 +213,11 @@ class Piece:
     @cached_property
     def seen(self) -> fcl.CollisionObject:
         """As the search for distances takes it."""
-        turn = self.placed.turn
-        if isinstance(self.shape, Cylinder):
-            turn = turn @ _FROM_ALONG_Z
-        return fcl.CollisionObject(self.shape.seen, fcl.Transform(turn, self.placed.at_mm))
+        return fcl.CollisionObject(self.shape.seen, fcl.Transform(self.placed.turn, self.placed.at_mm))
+
+    def holds(self, point_mm: Floats) -> bool:
+        """Say whether a point, (3,), is in it."""
+        return self.shape.holds(self.placed.inverse.points(point_mm))
 
 
 @dataclass(frozen=True)

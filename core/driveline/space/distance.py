@@ -1,14 +1,14 @@
 """How near two bodies come, and where; how deep they stand in one another."""
 
-from collections.abc import Sequence
 from dataclasses import dataclass
 
 import fcl
 import numpy as np
 
 from driveline.arrays import Floats
-from driveline.space.bodies import Body, Mesh, Piece
+from driveline.space.bodies import Body, Cylinder, Piece
 from driveline.space.overlap import depth_mm
+from driveline.space.rounds import sharpened
 
 
 @dataclass(frozen=True)
@@ -32,15 +32,24 @@ def nearest(first: Piece, second: Piece) -> Near:
         The gap with the nearest point on each; where they overlap, how far one must move to come clear of the other.
 
     Source:
-        Gilbert, Johnson and Keerthi (1988) for convex pieces, bounding-volume trees over triangles for meshes, as in
-        the flexible collision library; depth by separating axes. Worked examples distance-boxes-and-cylinder-moved
-        and distance-mesh-to-mesh.
+        Bounding-volume trees over triangles, exact for flat faces, as in the flexible collision library; round pieces
+        brought to their true surface by projections; depth by separating axes. Worked examples
+        distance-boxes-and-cylinder-moved and distance-mesh-to-mesh.
     """
+    if first.holds(second.placed.at_mm) or second.holds(first.placed.at_mm):  # one may be wholly in the other
+        return _overlap(first, second)
     result = fcl.DistanceResult()
     gap_mm = fcl.distance(first.seen, second.seen, fcl.DistanceRequest(enable_nearest_points=True), result)
+    if gap_mm <= 0:
+        return _overlap(first, second)
     on_first, on_second = (np.asarray(one) for one in result.nearest_points)
-    if gap_mm > 0:
-        return Near(float(np.linalg.norm(on_first - on_second)), on_first, on_second)
+    shapes = (first.shape, second.shape)
+    if any(isinstance(one, Cylinder) for one in shapes) and all(one.is_convex for one in shapes):
+        on_first, on_second = sharpened(first, second, on_first, on_second) or (on_first, on_second)
+    return Near(float(np.linalg.norm(on_first - on_second)), on_first, on_second)
+
+
+def _overlap(first: Piece, second: Piece) -> Near:
     middle = _middle_of_overlap(first, second)
     return Near(0.0, middle, middle, depth_mm(first, second))
 
@@ -93,8 +102,3 @@ def nearest_bodies(first: Body, second: Body, *, within_mm: float = np.inf) -> N
         if best is None or (found.gap_mm, -found.depth_mm) < (best.gap_mm, -best.depth_mm):
             best = found
     return None if best is None or best.gap_mm > within_mm else best
-
-
-def has_mesh(bodies: Sequence[Body]) -> bool:
-    """Say whether any piece is a mesh, whose answers take a search of their own."""
-    return any(isinstance(piece.shape, Mesh) for body in bodies for piece in body.pieces)

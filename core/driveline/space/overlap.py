@@ -21,7 +21,7 @@ def depth_mm(first: Piece, second: Piece) -> float:
         second: Where it stands.
 
     Returns:
-        Of convex pieces the exact depth, a cylinder as a prism of 48 sides about it. A mesh may be hollow: there the
+        Of convex pieces the exact depth, a cylinder as a prism of 32 sides about it. A mesh may be hollow: there the
         least move along the vehicle's axes, to 0.01 mm.
 
     Source:

@@ -119,7 +119,8 @@ def valley(look: Callable[[float], Near], at_start: Near, shift_mm: Floats) -> S
         shift_mm: The whole move, (3,).
 
     Source:
-        A convex function lies above its tangents: Kelley's cutting planes for the least, Newton's steps to its root.
+        A convex function lies above its tangents, so that Kelley's cutting planes (1960) find the least and Newton's
+        steps the root.
     """
 
     def seen(at: float, near: Near) -> _Look:

@@ -1,7 +1,7 @@
 """Points in space from what was measured: coordinates where they were, tapes between points where they were not."""
 
 import math
-from collections.abc import Mapping, Sequence
+from collections.abc import Collection, Mapping, Sequence
 from dataclasses import dataclass
 from typing import Final
 
@@ -16,6 +16,7 @@ SAME_MM: Final = 0.5  # two answers nearer than this are one
 LOOSE: Final = 1e-9  # a direction whose readings count less than this of the best known one is free
 CHECKED: Final = 1e-6  # redundancy above which a reading is checked by others
 AS_WELL: Final = 10.0  # of Σ(v/u)²: an answer that fits so little worse can't be ruled out
+ALIKE: Final = 0.999  # of the greatest |w|
 GREATEST_W: Final = 3.29  # 0.1 % two-sided: Baarda's critical value
 Coordinates = tuple[float | None, float | None, float | None]
 
@@ -136,7 +137,7 @@ def solve_points(points: Mapping[str, Measured3], tapes: Sequence[Tape]) -> Poin
     redundancy = len(system.direct) + len(system.tapes) - (at.size - _free(system, at))
     limit = float(chdtri(redundancy, 0.05)) if redundancy > 0 else None
     checked = [fit for fit in fits if fit.w is not None]
-    worst = max(checked, key=lambda fit: abs(fit.w or 0.0), default=None)
+    worst = _worst(checked, {tape.key for tape in tapes})
     is_wrong = worst is not None and abs(worst.w or 0.0) > GREATEST_W and redundancy > 1
     u = {name: float(np.sqrt(max(np.diag(cofactors)[3 * k : 3 * k + 3]))) for k, name in enumerate(system.names)}
     return Points3(
@@ -151,6 +152,13 @@ def solve_points(points: Mapping[str, Measured3], tapes: Sequence[Tape]) -> Poin
         wrong_by_mm=worst.mistake_mm if is_wrong and worst else 0.0,
         settled=settled,
     )
+
+
+def _worst(checked: Sequence[TapeFit], tapes: Collection[str]) -> TapeFit | None:
+    """The reading that fits worst; a tape before the coordinate that it alone checks, whose mistake looks the same."""
+    most = max((abs(fit.w or 0.0) for fit in checked), default=0.0)
+    alike = [fit for fit in checked if abs(fit.w or 0.0) > ALIKE * most]
+    return next((fit for fit in alike if fit.key in tapes), alike[0] if alike else None)
 
 
 def _system(points: Mapping[str, Measured3], tapes: Sequence[Tape]) -> _System:

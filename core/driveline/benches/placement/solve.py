@@ -1,7 +1,6 @@
 """The Placement bench: what room there is, how the unit stands in it, how near it comes, and how it gets there."""
 
 from collections.abc import Iterator, Sequence
-from typing import Final
 
 import numpy as np
 
@@ -47,8 +46,6 @@ from driveline.results import Assumed, ToDo
 from driveline.sheet import positive_of
 from driveline.space.bodies import Box, Cylinder, Piece
 from driveline.space.pose import AS_IS
-
-RING: Final = 2  # every other corner of a round piece's ends serves to draw it
 
 
 def run(sheet: PlacementSheet, laid: LaidPlacement, needs: PlacementNeeds, judge: Judge) -> Outcome[None]:
@@ -134,8 +131,7 @@ def _drawn(thing: VehicleThing | UnitThing) -> DrawnBody:
 def _piece(piece: Piece) -> DrawnPiece:
     is_round = isinstance(piece.shape, Cylinder)
     assert isinstance(piece.shape, Box | Cylinder)
-    corners = piece.corners_mm[::RING] if is_round else piece.corners_mm
-    return DrawnPiece(kind="round" if is_round else "box", corners_mm=tuple(at_of(one) for one in corners))
+    return DrawnPiece(kind="round" if is_round else "box", corners_mm=tuple(at_of(one) for one in piece.corners_mm))
 
 
 def _points(laid: LaidPlacement) -> Iterator[PointFound]:
