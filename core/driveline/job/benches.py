@@ -28,7 +28,7 @@ from driveline.benches.plate.stack import stack_of
 from driveline.benches.ratios import solve as ratios_bench
 from driveline.benches.ratios.needs import RatiosNeeds
 from driveline.benches.ratios.results import RatiosResult
-from driveline.benches.ratios.sheet import RatiosSheet, UnitFacing
+from driveline.benches.ratios.sheet import OilPump, RatiosSheet, UnitFacing
 from driveline.gearing.sheets import Layout
 from driveline.joints.screws import Loads
 from driveline.shafts.coupler import forgives
@@ -49,10 +49,12 @@ def _ratios_needs(given: Given) -> RatiosNeeds:
 
 
 def _placement_needs(given: Given) -> PlacementNeeds:
-    facing = given.sheet(RATIOS).turning.unit_facing
+    turning = given.sheet(RATIOS).turning
+    facing, pump = turning.unit_facing, turning.oil_pump
     return PlacementNeeds(
         has_outputs=given.sheet(BRIEF).layout in (Layout.AXLE_UNIT, Layout.TWO_UNITS),
         faces_end_for_end=None if facing is None else facing is UnitFacing.END_FOR_END,
+        pump_is_one_way=None if pump is None else pump is OilPump.ONE_WAY,
     )
 
 

@@ -5998,6 +5998,8 @@ export interface components {
             worst_ride_deg: number | null;
             /** Turns Usual */
             turns_usual: boolean | null;
+            /** Is Oiled */
+            is_oiled: boolean | null;
             /** Least Gap Mm */
             least_gap_mm: number | null;
             /** Least Gap */

@@ -14,6 +14,7 @@ from driveline.benches.placement.gaps import (
 from driveline.benches.placement.lay_out import LaidPlacement, VehicleThing
 from driveline.benches.placement.needs import PlacementNeeds
 from driveline.benches.placement.sheet import Nature, PlacementSheet
+from driveline.benches.placement.stands import is_oiled
 from driveline.benches.placement.way_in import WAY_IN_MM, WayIn
 from driveline.benches.placement.workings import gap_working, lowest_working, points_working, way_in_working
 from driveline.checks import Check
@@ -210,6 +211,32 @@ def turning_check(laid: LaidPlacement, needs: PlacementNeeds, usual: bool | None
         says=says,
         missing=missing,
         inputs=("placement.unit.turns", "placement.stands", "ratios.turning.unit_facing"),
+    )
+
+
+def oil_check(laid: LaidPlacement, needs: PlacementNeeds, usual: bool | None, judge: Judge) -> Check | None:
+    """Return whether its pump pumps as it stands; none for a unit that drives no wheels itself."""
+    if not needs.has_outputs:
+        return None
+    pumped = is_oiled(usual, needs)
+    missing = missing_of(
+        {
+            "How the unit stands: one of its ways, chosen": laid.chosen,
+            "What lubricates it, under Ratios": True if needs.pump_is_one_way is not None else None,
+            "Which way its outputs turn, as made": True if pumped is not None else None,
+        }
+    )
+    return judge.answer(
+        is_so=None if missing else pumped,
+        key="placement.oil_pump",
+        title="Oil is pumped as it stands",
+        says=""
+        if missing
+        else "Its oil is pumped going forward."
+        if pumped
+        else "A one-way pump stops pumping so. Turn it the other way round, or fit a pump for reverse running.",
+        missing=missing,
+        inputs=("placement.stands", "placement.unit.turns", "ratios.turning.oil_pump"),
     )
 
 

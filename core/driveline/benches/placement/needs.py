@@ -9,3 +9,4 @@ class PlacementNeeds:
 
     has_outputs: bool  # drives the wheels of an axle through its own differential
     faces_end_for_end: bool | None  # as the gearing counts it; None: not said
+    pump_is_one_way: bool | None  # a pump that its gears drive, which stops pumping against its usual way

@@ -81,6 +81,7 @@ class StandFound(Result):
     joints: tuple[JointFound, ...]
     worst_ride_deg: float | None
     turns_usual: bool | None  # the motor, going forward
+    is_oiled: bool | None  # its pump pumps going forward
     least_gap_mm: float | None
     least_gap: str  # what makes it
     fouls: tuple[str, ...]  # what would have to come off or be cut

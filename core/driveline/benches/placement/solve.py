@@ -9,6 +9,7 @@ from driveline.benches.placement.checks import (
     displaced_check,
     gap_checks,
     keep_clear_check,
+    oil_check,
     points_check,
     turning_check,
     way_in_check,
@@ -57,7 +58,7 @@ def run(sheet: PlacementSheet, laid: LaidPlacement, needs: PlacementNeeds, judge
     to_do = tuple(_to_do(sheet, laid))
     return Outcome(
         solved=None,
-        result=_result(sheet, laid, gaps, way, to_do),
+        result=_result(sheet, laid, needs, gaps, way, to_do),
         checks=_checks(sheet, laid, needs, gaps, way, judge) if is_begun else (),
         to_do=to_do,
         progress=progress_of(is_begun=is_begun, is_finished=is_begun and not to_do),
@@ -77,6 +78,7 @@ def _checks(
     asked = (
         points_check(laid, judge),
         turning_check(laid, needs, usual, judge),
+        oil_check(laid, needs, usual, judge),
     )
     return (
         *gap_checks(sheet, laid, gaps, judge),
@@ -89,7 +91,12 @@ def _checks(
 
 
 def _result(
-    sheet: PlacementSheet, laid: LaidPlacement, gaps: tuple[Gap, ...], way: WayIn, to_do: tuple[ToDo, ...]
+    sheet: PlacementSheet,
+    laid: LaidPlacement,
+    needs: PlacementNeeds,
+    gaps: tuple[Gap, ...],
+    way: WayIn,
+    to_do: tuple[ToDo, ...],
 ) -> PlacementResult:
     placed = laid.chosen.placed if laid.chosen else None
     left, right = (spot_mm(spot, laid.places) for spot in (sheet.wheels.left, sheet.wheels.right))
@@ -100,7 +107,7 @@ def _result(
             TapeFound(label=fit.key, off_mm=-fit.v_mm, is_wrong=fit.key == laid.points.wrong)
             for fit in laid.points.fits
         ),
-        stands=tuple(stands_found(sheet, laid, gaps)),
+        stands=tuple(stands_found(sheet, laid, needs, gaps)),
         offers=tuple(offers_of(sheet, laid, gaps)),
         gaps=tuple(_gap(gap) for gap in gaps),
         cuts=tuple(cuts_of(sheet, laid, placed)) if placed is not None else (),

@@ -8,6 +8,7 @@ import numpy as np
 from driveline.arrays import Floats
 from driveline.benches.placement.gaps import Gap, gaps_of
 from driveline.benches.placement.lay_out import LaidPlacement, Standing
+from driveline.benches.placement.needs import PlacementNeeds
 from driveline.benches.placement.places import spot_mm
 from driveline.benches.placement.results import At, Frame, JointFound, StandFound
 from driveline.benches.placement.sheet import PlacementSheet, TurnsForward, Way
@@ -69,7 +70,16 @@ def turns_usual(sheet: PlacementSheet, stand: Standing) -> bool | None:
     return turns_normally(turn=stand.placed.turn, forward_axis=np.array([0.0, as_made, 0.0]))
 
 
-def stands_found(sheet: PlacementSheet, laid: LaidPlacement, chosen_gaps: tuple[Gap, ...]) -> Iterator[StandFound]:
+def is_oiled(usual: bool | None, needs: PlacementNeeds) -> bool | None:
+    """Say whether the unit's oil is pumped going forward."""
+    if needs.pump_is_one_way is None or (needs.pump_is_one_way and usual is None):
+        return None
+    return not needs.pump_is_one_way or bool(usual)
+
+
+def stands_found(
+    sheet: PlacementSheet, laid: LaidPlacement, needs: PlacementNeeds, chosen_gaps: tuple[Gap, ...]
+) -> Iterator[StandFound]:
     """Return what each way for the unit to stand comes to."""
     for stand in laid.stands:
         gaps: tuple[Gap, ...] = ()
@@ -77,15 +87,17 @@ def stands_found(sheet: PlacementSheet, laid: LaidPlacement, chosen_gaps: tuple[
             gaps = chosen_gaps
         elif stand.placed is not None:
             gaps = gaps_of(sheet, laid, stand.placed)
-        yield _stand(sheet, laid, stand, gaps)
+        yield _stand(sheet, laid, needs, stand, gaps)
 
 
-def _stand(sheet: PlacementSheet, laid: LaidPlacement, stand: Standing, gaps: tuple[Gap, ...]) -> StandFound:
+def _stand(
+    sheet: PlacementSheet, laid: LaidPlacement, needs: PlacementNeeds, stand: Standing, gaps: tuple[Gap, ...]
+) -> StandFound:
     joints = {height: found for height in HEIGHTS if (found := joints_of(sheet, laid, stand, height))}
     bodies = [gap for gap in gaps if gap.other is not None]
     ground = next((gap for gap in gaps if gap.other is None), None)
     tightest = bodies[0] if bodies else None
-    cg = spot_mm(sheet.unit.cg, {})
+    cg, usual = spot_mm(sheet.unit.cg, {}), turns_usual(sheet, stand)
     return StandFound(
         field=stand.field,
         name=stand.sheet.name,
@@ -106,7 +118,8 @@ def _stand(sheet: PlacementSheet, laid: LaidPlacement, stand: Standing, gaps: tu
             for side, joint in (("left", found.left), ("right", found.right))
         ),
         worst_ride_deg=joints["ride"].worst_deg if "ride" in joints else None,
-        turns_usual=turns_usual(sheet, stand),
+        turns_usual=usual,
+        is_oiled=is_oiled(usual, needs),
         least_gap_mm=tightest.gap_mm if tightest else None,
         least_gap=f"{tightest.unit.sheet.name} to {tightest.other.sheet.name}" if tightest and tightest.other else "",
         fouls=tuple(dict.fromkeys(gap.other.sheet.name for gap in bodies if gap.other and gap.gap_mm < 0)),

@@ -54,7 +54,9 @@
         <td class="py-1 pl-2"
           >{#if hasOutputs && typeof stand.turns_usual === 'boolean'}{stand.turns_usual
               ? 'usual way'
-              : 'against its way'}{/if}</td
+              : 'against its way'}{#if stand.is_oiled === false}<span class="block text-fails"
+                >oil pump stops</span
+              >{/if}{/if}</td
         >
       </tr>
     {/each}

@@ -1,0 +1,223 @@
+import copy
+from typing import Any
+from unittest import TestCase
+
+from hypothesis import given, settings
+from hypothesis import strategies as st
+
+from driveline.benches.placement.results import PlacementResult
+from driveline.checks import Check, Verdict
+from driveline.job.evaluate import evaluate
+from driveline.job.file import JobFile
+from driveline.space.packing import packed
+from tests.demo import demo_json
+
+Sheets = dict[str, Any]
+
+
+def mm(value: float) -> dict[str, str]:
+    return {"text": f"{round(value, 3):.7g} mm"}
+
+
+def spot(x: float, y: float, z: float) -> dict[str, Any]:
+    return {"x": mm(x), "y": mm(y), "z": mm(z)}
+
+
+def box(name: str, at: tuple[float, float, float], size: tuple[float, float, float], **more: Any) -> dict[str, Any]:
+    length, width, height = map(mm, size)
+    shape = {"shape": "box", "turned": "square", "at": spot(*at), "length": length, "width": width, "height": height}
+    return {"name": name, **shape, **more}
+
+
+def scene(**more: Any) -> Sheets:
+    """A unit of one box, 100 mm from a wall ahead of it."""
+    placement: Sheets = {
+        "bodies": [box("wall", (255, 0, 300), (10, 800, 600), nature="fixed")],
+        "none_near": ["hot", "steering"],
+        "unit": {"bodies": [box("case", (0, 0, 0), (300, 300, 200))]},
+        "stands": [
+            {
+                "name": "as made",
+                "way": "as_made",
+                "at": spot(0, 0, 300),
+                "angles": {"roll": {"text": "0"}, "pitch": {"text": "0"}, "yaw": {"text": "0"}},
+            }
+        ],
+    }
+    return placement | more
+
+
+def solved(placement: Sheets, layout: str = "axle_unit") -> tuple[PlacementResult, dict[str, Check]]:
+    job = JobFile.model_validate({"name": "Test", "sheets": {"brief": {"layout": layout}, "placement": placement}})
+    result = evaluate(job)
+    return result.placement, {check.key: check for check in result.checks}
+
+
+class GapTest(TestCase):
+    def test_the_mounts_travel_is_taken_off_the_gap(self) -> None:
+        result, checks = solved(scene(travel=mm(8)))
+        gap = next(one for one in result.gaps if one.other == "wall")
+        self.assertAlmostEqual(gap.gap_mm, 100.0)
+        self.assertAlmostEqual(checks["placement.gap_fixed"].capacity or 0, 92.0)
+        self.assertAlmostEqual(checks["placement.gap_ground"].capacity or 0, 200 - 8)
+
+    def test_a_usual_travel_is_named(self) -> None:
+        result, checks = solved(scene())
+        self.assertIn("placement.travel", [one.field for one in result.assumed])
+        self.assertAlmostEqual(checks["placement.gap_fixed"].capacity or 0, 90.0)
+
+    def test_what_stands_in_the_way_fails_by_its_depth(self) -> None:
+        placement = scene(travel=mm(0))
+        placement["stands"][0]["at"] = spot(130, 0, 300)
+        result, checks = solved(placement)
+        self.assertAlmostEqual(result.gaps[0].gap_mm, -30.0)
+        self.assertIs(checks["placement.gap_fixed"].verdict, Verdict.FAILS)
+        self.assertIn("overlap", checks["placement.gap_fixed"].says)
+
+    def test_a_body_without_a_figure_is_not_known_and_named(self) -> None:
+        for path in (("length",), ("at", "x"), ("turned",), ("shape",), ("nature",)):
+            placement = scene()
+            place: Any = placement["bodies"][0]
+            for part in path[:-1]:
+                place = place[part]
+            place.pop(path[-1])
+            with self.subTest(path):
+                check = solved(placement)[1]["placement.gap_fixed"]
+                self.assertIs(check.verdict, Verdict.NOT_KNOWN)
+                self.assertIn("wall", check.missing[0])
+
+    def test_a_kind_of_which_nothing_is_said_is_not_known(self) -> None:
+        checks = solved(scene(none_near=["hot"]))[1]
+        self.assertIs(checks["placement.gap_steering"].verdict, Verdict.NOT_KNOWN)
+        self.assertIs(checks["placement.gap_hot"].verdict, Verdict.HOLDS)
+
+    def test_what_goes_with_the_wheels_is_judged_through_all_its_travel(self) -> None:
+        """A hose below and aside: it comes 40 up and 30 over, to 10 below and level with the case."""
+        travel = {"up": mm(40), "down": mm(60), "aside": mm(30)}
+        hose = box("hose", (0, 190, 140), (20, 20, 20), nature="steering", travel=travel)
+        placement = scene(travel=mm(0))
+        placement["bodies"].append(hose)
+        result, checks = solved(placement)
+        gap = next(one for one in result.gaps if one.other == "hose")
+        self.assertAlmostEqual(gap.gap_mm, 10.0, places=2)
+        self.assertIs(checks["placement.gap_steering"].verdict, Verdict.FAILS)
+        hose["travel"] = {"up": mm(0), "down": mm(60), "aside": mm(0)}
+        gap = next(one for one in solved(placement)[0].gaps if one.other == "hose")
+        self.assertAlmostEqual(gap.gap_mm, (30**2 + 50**2) ** 0.5, places=2)
+        hose["travel"].pop("aside")
+        self.assertIs(solved(placement)[1]["placement.gap_steering"].verdict, Verdict.NOT_KNOWN)
+
+    @settings(max_examples=30, deadline=None)
+    @given(*[st.floats(-90, 90)] * 3, st.floats(-25, 25))
+    def test_what_is_cut_is_cut_enough(self, x: float, y: float, z: float, pitch: float) -> None:
+        """The rail without the stretch to be cut keeps the wanted distance, travel included, whatever the pose."""
+        rail: dict[str, Any] = {"name": "rail", "shape": "rail", "width": mm(60), "height": mm(80), "nature": "fixed"}
+        rail["along"] = [spot(-900, 120, 300), spot(900, 120, 300)]
+        placement = scene(travel=mm(5), bodies=[{**rail, "fate": "cut"}])
+        placement["stands"][0].update(at=spot(x, y, 300 + z))
+        placement["stands"][0]["angles"]["pitch"] = {"text": f"{pitch:.4f}"}
+        cut = solved(placement)[0].cuts[0]
+        ends = ((-900, -900 + cut.from_mm), (-900 + cut.to_mm, 900))
+        left = [{**rail, "along": [spot(a, 120, 300), spot(b, 120, 300)]} for a, b in ends if b - a > 1]
+        check = solved({**placement, "bodies": left})[1]["placement.gap_fixed"]
+        self.assertGreaterEqual(check.capacity or 0.0, 10 - 0.3)
+
+
+class StandTest(TestCase):
+    def test_end_for_end_turns_the_motor_round_and_stops_its_pump(self) -> None:
+        data = demo_json("plover")
+        data["sheets"]["placement"]["chosen"] = "end for end"
+        result = evaluate(JobFile.model_validate(data))
+        checks = {check.key: check for check in result.checks}
+        self.assertIs(checks["placement.oil_pump"].verdict, Verdict.FAILS)
+        self.assertIs(checks["placement.turning"].verdict, Verdict.FAILS)  # the gearing counts it as made
+        stand = next(one for one in result.placement.stands if one.is_chosen)
+        self.assertEqual((stand.turns_usual, stand.is_oiled), (False, False))
+
+    def test_several_ways_and_none_chosen_judge_nothing(self) -> None:
+        placement = scene()
+        placement["stands"].append({**copy.deepcopy(placement["stands"][0]), "name": "other"})
+        result, checks = solved(placement)
+        self.assertIs(checks["placement.gap_fixed"].verdict, Verdict.NOT_KNOWN)
+        self.assertIn("placement.chosen", [one.field for one in result.to_do])
+        self.assertEqual([one.least_gap_mm for one in result.stands], [100.0, 100.0])  # all the same side by side
+
+    def test_outputs_laid_on_the_wheels_line_run_straight(self) -> None:
+        data = demo_json("plover")
+        level = next(one for one in evaluate(JobFile.model_validate(data)).placement.offers if one.key == "level")
+        stand = data["sheets"]["placement"]["stands"][0]
+        stand["at"] = spot(level.x_mm, level.y_mm, level.z_mm)
+        stand["angles"] = {
+            "roll": {"text": f"{level.roll_deg}"},
+            "pitch": {"text": f"{level.pitch_deg}"},
+            "yaw": {"text": f"{level.yaw_deg}"},
+        }
+        found = evaluate(JobFile.model_validate(data)).placement.stands[0]
+        self.assertLess(found.worst_ride_deg or 90, 0.05)
+
+    def test_a_unit_too_low_is_offered_to_be_raised(self) -> None:
+        placement = scene()
+        placement["stands"][0]["at"] = spot(0, 0, 180)
+        raised = next(one for one in solved(placement)[0].offers if one.key == "raise")
+        placement["stands"][0]["at"] = spot(0, 0, raised.z_mm)
+        self.assertIs(solved(placement)[1]["placement.gap_ground"].verdict, Verdict.TIGHT)
+
+
+class WayInTest(TestCase):
+    def test_a_bracket_in_the_way_goes_on_after(self) -> None:
+        data = demo_json("plover")
+        bracket = data["sheets"]["placement"]["bodies"][6]
+        self.assertEqual(bracket["name"], "tail bracket")
+        self.assertIs(self.way_in(data).verdict, Verdict.HOLDS)
+        bracket["after_step"] = None
+        self.assertIs(self.way_in(data).verdict, Verdict.FAILS)
+        self.assertIn("tail bracket", self.way_in(data).says)
+
+    def way_in(self, data: Sheets) -> Check:
+        checks = evaluate(JobFile.model_validate(data)).checks
+        return next(check for check in checks if check.key == "placement.way_in")
+
+    def test_half_a_move_is_asked_for(self) -> None:
+        for move in ({"way": "up"}, {"by": mm(10)}, {"way": "up", "by": mm(10), "turn": "nose_down"}, {}):
+            with self.subTest(move):
+                check = solved(scene(way_in=[move]))[1]["placement.way_in"]
+                self.assertIs(check.verdict, Verdict.NOT_KNOWN)
+                self.assertIn("Move 1", check.missing[0])
+
+    def test_it_is_played_to_where_it_stands(self) -> None:
+        moves = [{"way": "up", "by": mm(200)}, {"turn": "nose_down", "angle": {"text": "10"}}]
+        result = solved(scene(way_in=moves))[0]
+        self.assertEqual(result.way_in[0].frames[0].at_mm, (0.0, 0.0, 100.0))
+        self.assertEqual(result.way_in[-1].frames[-1], result.stands[0].frame)
+
+
+class RoomTest(TestCase):
+    def test_boxes_go_into_the_room_that_is_left(self) -> None:
+        room = {
+            "corner": spot(-300, -400, 500),
+            **{
+                f"{prefix}{side}": mm(size)
+                for prefix, sizes in (("", (700, 720, 150)), ("box_", (340, 160, 120)))
+                for side, size in zip(("length", "width", "height"), sizes, strict=True)
+            },
+            "gap": mm(8),
+            "box_mass": {"text": "11 kg"},
+        }
+        found = solved(scene(room=room))[0].room
+        assert found is not None
+        blocks = packed(room_mm=(700, 720, 150), box_mm=(340, 160, 120), gap_mm=8, may_stand=False)
+        self.assertEqual(found.count, sum(block.count for block in blocks))
+        self.assertEqual(found.mass_kg, 11 * found.count)
+        self.assertIsNone(solved(scene(room={**room, "gap": None}))[0].room)
+
+
+class OddTest(TestCase):
+    def test_what_can_t_be_is_asked_about_by_name(self) -> None:
+        cases = (
+            ({"points": [{"name": "A"}, {"name": "A"}]}, "placement.points.1.name"),
+            ({"tapes": [{"a": "A", "b": "B"}]}, "placement.tapes.0"),
+            ({"bodies": [box("arm", (0, 0, 0), (1, 1, 1), nature="hot", travel={"up": mm(3)})]}, "placement.bodies.0"),
+        )
+        for more, field in cases:
+            with self.subTest(field):
+                self.assertIn(field, [one.field for one in solved(scene(**more))[0].queries])
