@@ -27,7 +27,7 @@ class AccessTest(BrowserTestCase):
 
     def test_every_bench_and_tab_of_a_job(self) -> None:
         page = self.page_of("fabricator", self.context(bypass_csp=True))
-        for bench in ("Brief", "Ratios", "Coupler", "Adapter plate"):
+        for bench in ("Brief", "Ratios", "Placement", "Coupler", "Adapter plate"):
             page.goto(self.live_server_url)
             self.open_job(page, "Wren", bench)
             for tab in page.get_by_role("main").get_by_role("tab").all_inner_texts():

@@ -1,7 +1,7 @@
 from e2e.browser import BrowserTestCase
 from e2e.labels import labels_that_meet
 
-BENCHES = ("Brief", "Ratios", "Coupler", "Adapter plate")
+BENCHES = ("Brief", "Ratios", "Placement", "Coupler", "Adapter plate")
 
 
 class LabelsTest(BrowserTestCase):

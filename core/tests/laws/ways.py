@@ -50,7 +50,6 @@ WORSE: Final = (
     Way("coupler.runout", "mm", ("coupler.runout",)),
     Way("placement.travel", "mm", ("placement.gap_",)),
     Way("placement.bodies.2.travel.up", "mm", ("placement.gap_steering",)),
-    Way("placement.bodies.2.travel.aside", "mm", ("placement.gap_steering",)),
     Way("placement.unit.bodies.0.width", "mm", ("placement.gap_",)),
     Way("placement.bodies.0.width", "mm", ("placement.gap_fixed",)),
     Way("plate.plate.concentricity", "mm", ("plate.on_centre", "plate.misalignment")),

@@ -179,6 +179,7 @@ def _jaw_gaps(inputs: CouplerInputs) -> tuple[AxialGap, ...]:
     jaw, motor, box = inputs.jaw, motor_stub(inputs), inputs.gearbox_shaft
     face_mm, face_usual = _face_clear(inputs)
     slides = (("motor", motor, jaw.motor_slide), ("gearbox", box, jaw.gearbox_slide))
+    is_cut = _way_asked(inputs)  # till then nobody knows where the motor shaft's tip will be
     found = []
     for name, shaft, slide in slides:
         field = f"coupler.jaw.{name}_slide"
@@ -193,6 +194,7 @@ def _jaw_gaps(inputs: CouplerInputs) -> tuple[AxialGap, ...]:
                         (f"{name} hub before its tip", 1.0, slide),
                         ("length of a hub", -1.0, jaw.hub_length),
                         *_moves(shaft),
+                        *(is_cut if name == "motor" else ()),
                     ],
                     apart=0,
                     least_mm=face_mm,
@@ -220,7 +222,7 @@ def _jaw_gaps(inputs: CouplerInputs) -> tuple[AxialGap, ...]:
         _gap(
             "spider",
             "Gap between the hubs, for the spider",
-            [*tips, *before],
+            [*tips, *before, *is_cut],
             apart=1,
             least_mm=jaw.gap_least_mm,
             greatest_mm=jaw.gap_greatest_mm,
@@ -243,9 +245,14 @@ def _core_gaps(inputs: CouplerInputs, tips: list[Part]) -> list[AxialGap]:
         title = f"{name.capitalize()} shaft's tip short of the spider"
         fields = (f"coupler.jaw.{name}_slide", "coupler.jaw.way")
         part: Part = (f"{name} hub before its tip", 1.0, slide)
-        asked = [part] if jaw.way is not None else [part, ("Whether the spider is kept whole or drilled", 1.0, None)]
-        found.append(_gap(f"{name}_tip", title, asked, apart=0, least_mm=0.0, fields=fields))
+        found.append(_gap(f"{name}_tip", title, [part, *_way_asked(inputs)], apart=0, least_mm=0.0, fields=fields))
     return found
+
+
+def _way_asked(inputs: CouplerInputs) -> list[Part]:
+    if inputs.jaw.way is not None:
+        return []
+    return [("Whether the spider is kept whole or drilled, or the shaft cut", 1.0, None)]
 
 
 def motor_stub(inputs: CouplerInputs) -> ShaftInputs:

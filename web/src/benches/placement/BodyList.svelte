@@ -49,8 +49,9 @@
   function add(): void {
     const wanted = name.trim();
     if (!wanted) return;
+    const field = `${prefix}.${rows.length}`;
     change((next) => next.push(make(wanted)));
-    onpick(`${prefix}.${rows.length}`);
+    onpick(field);
     name = '';
   }
 </script>
