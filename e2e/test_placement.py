@@ -82,7 +82,7 @@ class PlacementTest(BrowserTestCase):
         for _ in range(5):
             view.press("ArrowUp")  # 10 mm each: over the rails it goes
         expect(self.field(page, "Its origin, up")).to_have_value("370 mm")
-        for _ in range(9):
+        for _ in range(11):
             view.press("ArrowUp")
         self.check(page, "Clear of sheet and frame", "Holds")
 

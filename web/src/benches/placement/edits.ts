@@ -43,13 +43,20 @@ const typed = (was: Reading | null | undefined, value: number, unit: string): Re
   text: `${Number(value.toFixed(2))} ${unit}`,
 });
 
+/** Plain millimetres as they stand: the core's answer to the nudge before may still be on its way. */
+function plainMm(reading: Reading | null | undefined): number | null {
+  const found = /^(-?\d+(?:\.\d+)?) mm$/.exec(reading?.text ?? '');
+  return found ? Number(found[1]) : null;
+}
+
 /** Moves the chosen stand; one that stands at a measured point stays there. */
 export function moveStand(sheet: PlacementSheet, atMm: Point3, byMm: Point3): void {
   const stand = standNow(sheet);
   if (!stand || stand.at.point) return;
   (['x', 'y', 'z'] as const).forEach((axis, k) => {
     const by = byMm[k] ?? 0;
-    if (by !== 0) stand.at[axis] = typed(stand.at[axis], (atMm[k] ?? 0) + by, 'mm');
+    if (by !== 0)
+      stand.at[axis] = typed(stand.at[axis], (plainMm(stand.at[axis]) ?? atMm[k] ?? 0) + by, 'mm');
   });
 }
 
