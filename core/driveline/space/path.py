@@ -62,29 +62,37 @@ def walk(
 def _step(step: int, here: Sequence[Body], there: Sequence[Body], move: Move, within_mm: float) -> StepFound:
     best: tuple[float, float] | None = None
     found = StepFound(step=step, near=None, at=0.0, part="", to="", contact_at=None, sure_mm=0.0)
+    for apart_mm, part, piece, other, still in _pairs(here, there, move):
+        enough_mm = within_mm if best is None else best[1] if best[0] == 0.0 else 0.0
+        if apart_mm > min(within_mm, enough_mm):
+            break
+        swept = sweep(piece, still, move, enough_mm=enough_mm)
+        rank = _rank(swept)
+        if swept.near.gap_mm <= within_mm and (best is None or rank < best):
+            best = rank
+            found = StepFound(
+                step=step,
+                near=swept.near,
+                at=swept.at,
+                part=part,
+                to=other,
+                contact_at=swept.contact_at,
+                sure_mm=swept.sure_mm,
+            )
+    return found
+
+
+def _pairs(here: Sequence[Body], there: Sequence[Body], move: Move) -> list[tuple[float, str, Piece, str, Piece]]:
+    """Every pair of pieces with how far apart they stay at the least, by their bounds; the nearest first."""
+    found = []
     for part in here:
         for piece in part.pieces:
             low, high = _swept_bounds(piece, move)
             for other in there:
                 for still in other.pieces:
                     between = np.maximum(low - still.bounds_mm[1], still.bounds_mm[0] - high)
-                    apart_mm = float(np.linalg.norm(np.maximum(between, 0.0)))
-                    if apart_mm > within_mm or (best is not None and apart_mm > best[1]):
-                        continue
-                    swept = sweep(piece, still, move)
-                    rank = _rank(swept)
-                    if swept.near.gap_mm <= within_mm and (best is None or rank < best):
-                        best = rank
-                        found = StepFound(
-                            step=step,
-                            near=swept.near,
-                            at=swept.at,
-                            part=part.name,
-                            to=other.name,
-                            contact_at=swept.contact_at,
-                            sure_mm=swept.sure_mm,
-                        )
-    return found
+                    found.append((float(np.linalg.norm(np.maximum(between, 0.0))), part.name, piece, other.name, still))
+    return sorted(found, key=lambda one: one[0])
 
 
 def _rank(swept: Swept) -> tuple[float, float]:

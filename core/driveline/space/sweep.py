@@ -19,7 +19,7 @@ from driveline.space.pose import Placed, move_about, turn_about, turn_vector_rad
 TOUCHING_MM: Final = 1e-4
 SETTLED_MM: Final = 1e-3
 MOST_STEPS: Final = 60
-SURE_MM: Final = 0.2  # how close the answer is bracketed where a piece turns or is a mesh
+SURE_MM: Final = 0.5  # how close the answer is bracketed where a piece turns or is a mesh
 MOST_LOOKS: Final = 300
 
 
@@ -65,13 +65,14 @@ class Swept:
     sure_mm: float = 0.0  # the gap may be less by this: it did not settle closer
 
 
-def sweep(first: Piece, second: Piece, move: Move) -> Swept:
+def sweep(first: Piece, second: Piece, move: Move, *, enough_mm: float = math.inf) -> Swept:
     """Return how near a piece comes to another on a move.
 
     Args:
         first: That moves, where it stands before.
         second: That stays.
         move: Of the first.
+        enough_mm: Once it is sure to come no nearer than this, how near it comes is of no interest.
 
     Source:
         Along a straight move the distance of convex pieces is convex, so that Newton's steps never pass first contact
@@ -89,8 +90,8 @@ def sweep(first: Piece, second: Piece, move: Move) -> Swept:
     if not turns and first.shape.is_convex and second.shape.is_convex:
         return valley(look, at_start, move.shift_mm)
     speed_mm = move.farthest_mm(first.corners_mm)
-    contact = _advance(look, at_start, speed_mm)
-    return contact or _bracketed(look, at_start, speed_mm)
+    found = _bracketed(look, at_start, speed_mm, enough_mm)
+    return _advance(look, at_start, speed_mm) if found.near.gap_mm <= SETTLED_MM * 10 else found
 
 
 @dataclass(frozen=True)
@@ -151,20 +152,18 @@ def valley(look: Callable[[float], Near], at_start: Near, shift_mm: Floats) -> S
     return Swept(best.near, best.at, None, sure_mm=best.gap_mm)
 
 
-def _advance(look: Callable[[float], Near], at_start: Near, speed_mm: float) -> Swept | None:
-    """First contact by steps that can't pass one; ``None`` where there is none, or it is left to the bracket."""
+def _advance(look: Callable[[float], Near], at_start: Near, speed_mm: float) -> Swept:
+    """First contact, by steps that can't pass one; there is one."""
     share, near = 0.0, at_start
     for _ in range(MOST_LOOKS):
         if near.gap_mm <= SETTLED_MM * 10:
-            return Swept(Near(0.0, near.on_first_mm, near.on_second_mm), share, share)
-        share += near.gap_mm / speed_mm
-        if share >= 1.0:
-            return None
+            break
+        share = min(share + near.gap_mm / speed_mm, 1.0)
         near = look(share)
-    return Swept(near, share, None, sure_mm=near.gap_mm)
+    return Swept(Near(0.0, near.on_first_mm, near.on_second_mm), share, share)
 
 
-def _bracketed(look: Callable[[float], Near], at_start: Near, speed_mm: float) -> Swept:
+def _bracketed(look: Callable[[float], Near], at_start: Near, speed_mm: float, enough_mm: float) -> Swept:
     """The least gap, branch and bound: between two looks it can't be less than both gaps allow."""
     at_end = look(1.0)
     best, best_at = min((at_start, 0.0), (at_end, 1.0), key=lambda one: one[0].gap_mm)
@@ -177,7 +176,7 @@ def _bracketed(look: Callable[[float], Near], at_start: Near, speed_mm: float) -
     while spans and looks < MOST_LOOKS:
         spans.sort(key=lambda one: -one[0])
         least_mm, left, right = spans.pop()
-        if least_mm >= best.gap_mm - SURE_MM:
+        if least_mm >= min(best.gap_mm - SURE_MM, enough_mm):
             return Swept(best, best_at, None, sure_mm=max(best.gap_mm - least_mm, 0.0))
         share = (left[0] + right[0]) / 2
         near, looks = look(share), looks + 1

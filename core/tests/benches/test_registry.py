@@ -12,7 +12,7 @@ from driveline.parts.drawings import cut_drawing, cut_line, sheet_drawing
 from driveline.parts.records import BuildRecords
 from driveline.parts.release import release_of
 from tests.benches.toy.bench import SHELF
-from tests.demo import demo_json
+from tests.demo import DEMOS, demo_json
 
 WITH_SHELF = Registry((*BENCHES, SHELF))
 
@@ -141,7 +141,7 @@ class RememberedTest(TestCase):
         self.assertEqual(len(made), 2)
 
     def test_remembered_or_not_the_answer_is_the_same(self) -> None:
-        for name in ("wren", "bittern", "plover"):
+        for name in DEMOS:
             job = demo_json(name)
             warm = Registry(BENCHES)
             warm.evaluate(warm.JobFile.model_validate(demo_json("wren")))

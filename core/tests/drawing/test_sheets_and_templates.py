@@ -26,7 +26,7 @@ from driveline.job.file import REGISTRY, JobFile
 from driveline.parts.drawings import cut_drawing, cut_line, nest_of, part_drawings, sheet_drawing
 from driveline.parts.made import FlatPart
 from driveline.parts.records import Seen
-from tests.demo import demo_json, wren_measured_again
+from tests.demo import DEMOS, demo_json, wren_measured_again
 from tests.jobs import said
 
 SHEET = wren_measured_again().sheets.plate
@@ -170,7 +170,7 @@ class SheetTest(TestCase):
         self.assertTrue(all(10 < x < 268 for x in upright))
 
     def test_no_leader_or_hole_cuts_a_name(self) -> None:
-        for name in ("wren", "bittern", "plover"):
+        for name in DEMOS:
             job = JobFile.model_validate(demo_json(name))
             for part in REGISTRY.parts(job):
                 with self.subTest(name, part=part.key):

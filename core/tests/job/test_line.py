@@ -7,7 +7,7 @@ from driveline.gearing.road import GRAVITY_MS2
 from driveline.job.evaluate import evaluate
 from driveline.job.file import JobFile
 from driveline.job.line import Line
-from tests.demo import demo_job, demo_json
+from tests.demo import DEMOS, demo_job, demo_json
 
 STATIONS = ["motor", "plate", "coupler", "gearbox", "propshaft", "final_drive", "axle", "wheel"]
 
@@ -125,5 +125,5 @@ class LineTest(TestCase):
         self.assertEqual({station.governed_by for station in line_of().stations if station.kind != "plate"}, {"motor"})
 
     def test_the_whole_answer_holds_no_nan(self) -> None:
-        for name in ("wren", "bittern", "plover"):
+        for name in DEMOS:
             self.assertNotRegex(evaluate(demo_job(name)).model_dump_json(), "NaN|Infinity")

@@ -13,7 +13,7 @@ from driveline.errors import DrivelineError
 from driveline.job.evaluate import JobResult, evaluate
 from driveline.job.file import JobFile
 from driveline.sheet import Angle, Coordinate, Length, Ratio, Torque, positive_of, value_of
-from tests.demo import demo_job, demo_json
+from tests.demo import DEMOS, demo_job, demo_json
 
 
 def without(data: Any, path: tuple[str, ...]) -> Any:
@@ -78,7 +78,7 @@ class ReadingTest(TestCase):
 
 class JobFileTest(TestCase):
     def test_a_job_file_reads_back_as_it_was_written(self) -> None:
-        for name in ("wren", "bittern", "plover"):
+        for name in DEMOS:
             job = demo_job(name)
             written = job.model_dump_json(indent=1)
             self.assertEqual(JobFile.model_validate_json(written).model_dump_json(indent=1), written)

@@ -5,7 +5,7 @@ from typing import Any, Final
 
 from hypothesis import strategies as st
 
-from tests.demo import demo_json
+from tests.demo import DEMOS, demo_json
 
 Job = dict[str, Any]
 
@@ -15,7 +15,7 @@ def text(value: float, unit: str) -> dict[str, str]:
     return {"text": f"{round(value, 4):.6g} {unit}"}
 
 
-DEMOS: Final[dict[str, Job]] = {name: demo_json(name) for name in ("wren", "bittern", "plover")}
+JOBS: Final[dict[str, Job]] = {name: demo_json(name) for name in DEMOS}
 STANDOFFS: Final = {
     "count": 6,
     "circle": {"text": "220 mm"},
@@ -284,8 +284,8 @@ def _moved_body(draw: st.DrawFn, body: Job) -> None:
 @st.composite
 def jobs(draw: st.DrawFn) -> Job:
     """Draw a job file that its model takes."""
-    name = draw(st.sampled_from(("wren", "wren", "bittern", "plover")))
-    job = copy.deepcopy(DEMOS[name])
+    name = draw(st.sampled_from(("wren", "wren", "bittern", "plover", "dunlin", "avocet")))
+    job = copy.deepcopy(JOBS[name])
     job.pop("build", None)
     sheets = job["sheets"]
     _scaled(draw, sheets)
@@ -311,7 +311,7 @@ def _full_placement(field: str, placement: Job) -> None:
 
 def full_job(field: str) -> Job:
     """Return a demo job with everything filled in that a figure needs to act on a check."""
-    job = copy.deepcopy(DEMOS["wren"])
+    job = copy.deepcopy(JOBS["wren"])
     job.pop("build", None)
     sheets = job["sheets"]
     sheets["plate"]["survey"]["readings"][11]["reading"]["text"] = "96.47"

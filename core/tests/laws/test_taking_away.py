@@ -12,7 +12,7 @@ from pydantic import ValidationError
 from driveline.checks import WORST_FIRST, Check, Verdict
 from driveline.job.evaluate import evaluate
 from driveline.job.file import JobFile
-from tests.demo import demo_json
+from tests.demo import DEMOS, demo_json
 from tests.laws.figures import Path, figures_of, is_free, named, without
 from tests.laws.generated import Job, jobs
 
@@ -51,7 +51,7 @@ class TakingAwayTest(TestCase):
     tags = frozenset({"laws"})  # ./test runs them beside the others
 
     def test_no_figure_of_the_demo_jobs_flatters_when_it_is_gone(self) -> None:
-        for name in ("wren", "bittern", "plover"):
+        for name in DEMOS:
             data = demo_json(name)
             before = checks_of(data)
             paths = [path for path in figures_of(data["sheets"]) if not is_free(path)]

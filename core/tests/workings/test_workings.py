@@ -12,12 +12,11 @@ from driveline.job.evaluate import evaluate
 from driveline.job.file import JobFile
 from driveline.working import Step, Working, entered, step
 from driveline.written_working import unit_factor
-from tests.demo import demo_json
+from tests.demo import DEMOS, demo_json
 from tests.laws.generated import jobs
 from tests.workings.evaluator import Missing, value_of
 
 SOUGHT = ("v_again",)  # put in again it comes out to the digits shown; all else to rounding
-DEMOS = ("wren", "bittern", "plover")
 
 
 def faults_of(check: Check, working: Working) -> list[str]:

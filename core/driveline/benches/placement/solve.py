@@ -44,7 +44,7 @@ from driveline.checks import Check
 from driveline.figures import fig
 from driveline.margins import Judge
 from driveline.results import Assumed, ToDo
-from driveline.sheet import positive_of
+from driveline.sheet import positive_of, value_of
 from driveline.space.bodies import Box, Cylinder, Piece
 from driveline.space.pose import AS_IS
 
@@ -198,7 +198,8 @@ def _queries(sheet: PlacementSheet) -> Iterator[ToDo]:
                 yield ToDo(field=f"placement.tapes.{k}", text=f"{end} is no point of the list. Add it, or rename it.")
     for k, body in enumerate(sheet.bodies):
         travel = body.travel
-        if body.nature in (Nature.FIXED, Nature.HOT) and (travel.up or travel.down or travel.aside):
+        moves = any(value_of(one) for one in (travel.up, travel.down, travel.aside))
+        if moves and body.nature in (Nature.FIXED, Nature.HOT):
             text = f"{body.name} goes with the wheels, and is said to be {body.nature.words}. Which one is right?"
             yield ToDo(field=f"placement.bodies.{k}", text=text)
     seen: set[str] = set()
