@@ -33,6 +33,7 @@ STEPS = 6
 KEYSTROKES: dict[str, tuple[str, str]] = {  # bench, the field that is typed in, what is typed
     "brief": ("motor.greatest_rpm", "{} rpm"),
     "ratios": ("axle_rating", "{} Nm"),
+    "placement": ("stands.0.at.x", "-{} mm"),
     "coupler": ("hub.flange", "1{} mm"),
     "plate": ("plate.turned", "0.{} deg"),
 }

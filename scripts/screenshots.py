@@ -48,6 +48,7 @@ def main(url: str, password: str) -> None:
             ("Wren", "Brief", "brief"),
             ("Wren", "Ratios", "ratios"),
             ("Bittern", "Ratios", "ratios-out-of-speed"),
+            ("Plover", "Placement", "placement"),
             ("Wren", "Coupler", "coupler"),
             ("Wren", "Adapter plate", "plate"),
         ]:
@@ -57,6 +58,11 @@ def main(url: str, password: str) -> None:
         page.get_by_role("tab", name="Masses").click()
         page.wait_for_timeout(300)
         picture(page, "brief-masses")
+        open_step(page, "Plover", "Placement")
+        page.get_by_role("tab", name="Way in").click()
+        page.get_by_label("Play it back").fill("0.3")
+        page.wait_for_timeout(300)
+        picture(page, "placement-way-in")
         open_step(page, "Wren", "Coupler")
         page.get_by_role("button", name="Take 10.70").click()
         page.get_by_role("tab", name="Order").click()

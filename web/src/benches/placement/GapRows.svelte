@@ -20,9 +20,9 @@
     <tr>
       <th class="w-5"></th>
       <th class="text-left font-normal">nearest</th>
-      <th class="text-right font-normal">gap, {units.symbol('mm')}</th>
-      <th class="text-right font-normal">moved</th>
-      <th class="text-right font-normal">wanted</th>
+      <th class="pl-2 text-right font-normal">gap, {units.symbol('mm')}</th>
+      <th class="pl-2 text-right font-normal">moved</th>
+      <th class="pl-2 text-right font-normal">wanted</th>
     </tr>
   </thead>
   <tbody>
@@ -36,13 +36,13 @@
             >{gap.unit_body} – {gap.other}</button
           ></td
         >
-        <td class="text-right figures"
+        <td class="pl-2 text-right figures"
           >{gap.gap_mm < 0
             ? `overlap ${units.num(-gap.gap_mm, 'mm', 1)}`
             : units.num(gap.gap_mm, 'mm', 1)}</td
         >
-        <td class="text-right figures">{units.num(gap.least_mm, 'mm', 1)}</td>
-        <td class="text-right figures">{units.num(gap.wanted_mm, 'mm', 0)}</td>
+        <td class="pl-2 text-right figures">{units.num(gap.least_mm, 'mm', 1)}</td>
+        <td class="pl-2 text-right figures">{units.num(gap.wanted_mm, 'mm', 0)}</td>
       </tr>
     {:else}
       <tr><td></td><td class="py-1 text-ink-dim" colspan="4">Nothing near it yet.</td></tr>
