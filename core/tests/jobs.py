@@ -3,8 +3,9 @@
 import re
 from typing import Any
 
-from driveline.benches.brief.solve import lay_out as lay_out_brief
+from driveline.benches.brief.needs import BriefNeeds
 from driveline.benches.brief.solve import run as run_brief
+from driveline.benches.contract import LaidOut
 from driveline.checks import Check
 from driveline.figures import written
 from driveline.gearing.brief import Brief
@@ -62,7 +63,7 @@ def solved(layout: str, ratios: dict[str, Any], **brief: Any) -> JobResult:
 def brief_of(job: JobFile) -> Brief:
     """The vehicle and its motors, ready to calculate with."""
     sheet = job.sheets.brief
-    solved = run_brief(sheet, lay_out_brief(sheet), None, Judge("brief", Margins(job.sheets.margins))).solved
+    solved = run_brief(sheet, LaidOut(), BriefNeeds(), Judge("brief", Margins(job.sheets.margins))).solved
     return solved.brief
 
 

@@ -10,6 +10,7 @@ from ninja.errors import HttpError
 
 from accounts.queries import person, shops_editable_by
 from build.records import records_key_of, with_records_key
+from driveline.benches.contract import Sought
 from driveline.benches.ratios.gearing import pick_key
 from driveline.checks import Verdict
 from driveline.drawing.calculation import write_calculation_sheet
@@ -32,6 +33,7 @@ from jobs.schemas import (
     JobLine,
     JobOut,
     MarginChange,
+    SeekIn,
     SurenessIn,
     SurenessOut,
     VersionIn,
@@ -222,6 +224,13 @@ def say_how_sure(request: HttpRequest, job_id: UUID, payload: SurenessIn) -> Sur
     REGISTRY.evaluation(file)  # refuses what can't be a real part's, by its field
     ranges = sureness_beside(file)
     return SurenessOut(is_busy=ranges is None, ranges=list(ranges or ()))
+
+
+@router.post("/{uuid:job_id}/seek/{key}", response={200: Sought, **REFUSALS}, operation_id="job_seek")
+def seek(request: HttpRequest, job_id: UUID, key: str, payload: SeekIn) -> Sought:
+    """Make a search of a bench in sheets as they stand on the screen. Nothing is saved."""
+    job = get_object_or_404(jobs_visible_to(person(request)), pk=job_id)
+    return REGISTRY.sought(job_file(job, payload.sheets or saved_sheets(_newest(job))), key)
 
 
 @router.get("/{uuid:job_id}/calculation-sheet.pdf", operation_id="job_calculation_sheet")

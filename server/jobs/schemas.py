@@ -61,6 +61,12 @@ class WorkingsIn(Input):
     units: System = System.METRIC
 
 
+class SeekIn(Input):
+    """In sheets as they stand or in the newest saved ones."""
+
+    sheets: Sheets | None = None
+
+
 class SurenessIn(Input):
     """In sheets as they stand or in the newest saved ones."""
 

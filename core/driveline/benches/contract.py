@@ -69,6 +69,28 @@ class Paper:
     draw: Callable[[str, str], Drawing]  # the job's name, and which revision it shows
 
 
+class SoughtField(Result):
+    """A field, and what to type into it."""
+
+    field: str
+    text: str
+
+
+class Sought(Result):
+    """What a search came to."""
+
+    says: str
+    fields: tuple[SoughtField, ...]
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Seek:
+    """A search that takes longer than a keystroke: it is made when somebody asks for it."""
+
+    key: str  # a slug, ``bench.search``
+    run: Callable[[], Sought]
+
+
 @dataclass(frozen=True, slots=True, kw_only=True)
 class Outcome(Generic[SolvedT]):
     """What a bench comes to: for the benches after it (``solved``), for the screen, and for job, Line and steps."""
@@ -82,6 +104,7 @@ class Outcome(Generic[SolvedT]):
     drive: Drive | None = None  # of the bench that knows what moves the Line
     parts: tuple[FlatPart, ...] = ()
     papers: tuple[Paper, ...] = ()
+    seeks: tuple[Seek, ...] = ()
 
 
 @dataclass(frozen=True, kw_only=True)

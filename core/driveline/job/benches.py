@@ -3,6 +3,7 @@
 from typing import Final
 
 from driveline.benches.brief import solve as brief_bench
+from driveline.benches.brief.needs import BriefNeeds, PlacedMass
 from driveline.benches.brief.results import BriefResult
 from driveline.benches.brief.sheet import BriefSheet
 from driveline.benches.contract import AnyBench, Bench, Given, LaidOut
@@ -33,6 +34,15 @@ from driveline.gearing.sheets import Layout
 from driveline.joints.screws import Loads
 from driveline.shafts.coupler import forgives
 from driveline.sheet import positive_of, value_of
+
+
+def _brief_needs(given: Given) -> BriefNeeds:
+    return BriefNeeds(
+        placed=tuple(
+            PlacedMass(name=one.name, mass_kg=one.mass_kg, is_on=one.is_on, at_mm=one.at_mm)
+            for one in given.laid(PLACEMENT).masses
+        )
+    )
 
 
 def _ratios_needs(given: Given) -> RatiosNeeds:
@@ -97,15 +107,15 @@ def _plate_needs(given: Given) -> PlateNeeds:
     )
 
 
-BRIEF: Final = Bench[BriefSheet, brief_bench.LaidBrief, None, brief_bench.SolvedBrief](
+BRIEF: Final = Bench[BriefSheet, LaidOut, BriefNeeds, brief_bench.SolvedBrief](
     key="brief",
     title="Brief",
     word="brief",
     letter="b",
     sheet=BriefSheet,
     result=BriefResult,
-    lay_out=brief_bench.lay_out,
-    needs=lambda _given: None,
+    lay_out=lambda _sheet: LaidOut(),
+    needs=_brief_needs,
     run=brief_bench.run,
 )
 RATIOS: Final = Bench[RatiosSheet, LaidOut, RatiosNeeds, ratios_bench.SolvedRatios](

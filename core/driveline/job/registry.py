@@ -7,7 +7,7 @@ from typing import TYPE_CHECKING, Annotated, Any, Literal
 
 from pydantic import WrapValidator, create_model, model_validator
 
-from driveline.benches.contract import AnyBench, Given, LaidOut, Outcome, Paper, Progress
+from driveline.benches.contract import AnyBench, Given, LaidOut, Outcome, Paper, Progress, Sought
 from driveline.checks import Check, Result, Verdict, worst_first, worst_verdict
 from driveline.errors import NotDrawnYet
 from driveline.figures import System
@@ -275,6 +275,18 @@ class Registry:
             for paper in outcome.papers:
                 if paper.key == key:
                     return paper
+        raise NotDrawnYet("")
+
+    def sought(self, job: JobFileBase, key: str) -> Sought:
+        """Return what a search of a bench comes to.
+
+        Raises:
+            NotDrawnYet: If there is nothing to search with yet, or no bench has such a search.
+        """
+        for _, outcome, _ in self._outcomes(job):
+            for seek in outcome.seeks:
+                if seek.key == key:
+                    return seek.run()
         raise NotDrawnYet("")
 
     def parts(self, job: JobFileBase) -> tuple[FlatPart, ...]:

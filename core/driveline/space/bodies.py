@@ -13,6 +13,7 @@ from driveline.arrays import Floats
 from driveline.errors import ImpossibleInput
 from driveline.space.pose import Placed
 
+FINE_SIDES: Final = 256  # where that is not near enough
 ROUND_SIDES: Final = 32  # of the prism that stands for a cylinder where only flats serve
 Faces = NDArray[np.int32]
 
@@ -112,11 +113,15 @@ class Cylinder:
     @cached_property
     def corners_mm(self) -> Floats:
         """Of a prism that just holds it."""
-        at = 2 * math.pi * np.arange(ROUND_SIDES) / ROUND_SIDES
-        outer = self.radius_mm / math.cos(math.pi / ROUND_SIDES)
+        return self.prism_mm(ROUND_SIDES)
+
+    def prism_mm(self, sides: int) -> Floats:
+        """Corners of a prism that just holds it, one end's ring after the other's."""
+        at = 2 * math.pi * np.arange(sides) / sides
+        outer = self.radius_mm / math.cos(math.pi / sides)
         ring = np.column_stack([outer * np.cos(at), outer * np.sin(at)])
         ends = (-self.length_mm / 2, self.length_mm / 2)
-        return np.vstack([np.column_stack([np.full(ROUND_SIDES, x), ring]) for x in ends])
+        return np.vstack([np.column_stack([np.full(sides, x), ring]) for x in ends])
 
     @property
     def seen(self) -> fcl.CollisionGeometry:
@@ -189,6 +194,11 @@ def _model_of(shape: Box | Cylinder) -> fcl.CollisionGeometry:
     return _model(shape.corners_mm, shape.faces)
 
 
+@lru_cache(maxsize=64)
+def _fine_model_of(shape: Cylinder) -> fcl.CollisionGeometry:
+    return _model(shape.prism_mm(FINE_SIDES), _prism_faces(FINE_SIDES))
+
+
 @dataclass(frozen=True)
 class Piece:
     """A shape where it stands."""
@@ -214,6 +224,13 @@ class Piece:
     def seen(self) -> fcl.CollisionObject:
         """As the search for distances takes it."""
         return fcl.CollisionObject(self.shape.seen, fcl.Transform(self.placed.turn, self.placed.at_mm))
+
+    @property
+    def seen_finely(self) -> fcl.CollisionObject:
+        """As the search takes it where a round piece must be closer to round."""
+        if not isinstance(self.shape, Cylinder):
+            return self.seen
+        return fcl.CollisionObject(_fine_model_of(self.shape), fcl.Transform(self.placed.turn, self.placed.at_mm))
 
     def holds(self, point_mm: Floats) -> bool:
         """Say whether a point, (3,), is in it."""

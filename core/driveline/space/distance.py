@@ -38,15 +38,23 @@ def nearest(first: Piece, second: Piece) -> Near:
     """
     if first.holds(second.placed.at_mm) or second.holds(first.placed.at_mm):  # one may be wholly in the other
         return _overlap(first, second)
-    result = fcl.DistanceResult()
-    gap_mm = fcl.distance(first.seen, second.seen, fcl.DistanceRequest(enable_nearest_points=True), result)
-    if gap_mm <= 0:
-        return _overlap(first, second)
-    on_first, on_second = (np.asarray(one) for one in result.nearest_points)
+    found = _searched(first.seen, second.seen)
     shapes = (first.shape, second.shape)
-    if any(isinstance(one, Cylinder) for one in shapes) and all(one.is_convex for one in shapes):
-        on_first, on_second = sharpened(first, second, on_first, on_second) or (on_first, on_second)
+    if found is not None and any(isinstance(one, Cylinder) for one in shapes) and all(one.is_convex for one in shapes):
+        found = sharpened(first, second, *found) or _searched(first.seen_finely, second.seen_finely)
+    if found is None:
+        return _overlap(first, second)
+    on_first, on_second = found
     return Near(float(np.linalg.norm(on_first - on_second)), on_first, on_second)
+
+
+def _searched(first: fcl.CollisionObject, second: fcl.CollisionObject) -> tuple[Floats, Floats] | None:
+    """The nearest points of both, or ``None`` where they meet."""
+    result = fcl.DistanceResult()
+    if fcl.distance(first, second, fcl.DistanceRequest(enable_nearest_points=True), result) <= 0:
+        return None
+    on_first, on_second = (np.asarray(one) for one in result.nearest_points)
+    return on_first, on_second
 
 
 def _overlap(first: Piece, second: Piece) -> Near:

@@ -1,7 +1,8 @@
 """How a unit gets to its place: moves in order, swept against everything that is in place at each."""
 
 from collections.abc import Sequence
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
+from typing import Final
 
 import numpy as np
 
@@ -9,6 +10,8 @@ from driveline.space.bodies import Body, Piece
 from driveline.space.distance import Near, nearest_bodies
 from driveline.space.pose import AS_IS, Placed
 from driveline.space.sweep import Move, Swept, sweep
+
+MOST_LOOKS: Final = 3000  # at one pair somewhere, for a whole path
 
 
 @dataclass(frozen=True, kw_only=True)
@@ -34,6 +37,7 @@ class StepFound:
     to: str
     contact_at: float | None
     sure_mm: float
+    is_settled: bool  # every pair was looked at as closely as it must be
 
 
 def walk(
@@ -50,23 +54,31 @@ def walk(
     Source:
         Exact sweeps, see ``sweep``. Worked example install-path-with-lug.
     """
-    found, done = [], AS_IS
+    found, done, left = [], AS_IS, MOST_LOOKS
     for step, move in enumerate(moves, start=1):
         here = [part.body.moved(done) for part in parts if part.is_there(step)]
         there = [part.body for part in fixed if part.is_there(step)]
-        found.append(_step(step, here, there, move, within_mm))
+        result, looks = _step(step, here, there, move, within_mm, left)
+        found.append(result)
+        left -= looks
         done = move.part(1.0).holding(done)
     return tuple(found)
 
 
-def _step(step: int, here: Sequence[Body], there: Sequence[Body], move: Move, within_mm: float) -> StepFound:
+def _step(
+    step: int, here: Sequence[Body], there: Sequence[Body], move: Move, within_mm: float, most_looks: int
+) -> tuple[StepFound, int]:
     best: tuple[float, float] | None = None
-    found = StepFound(step=step, near=None, at=0.0, part="", to="", contact_at=None, sure_mm=0.0)
+    found = StepFound(step=step, near=None, at=0.0, part="", to="", contact_at=None, sure_mm=0.0, is_settled=True)
+    looks = 0
     for apart_mm, part, piece, other, still in _pairs(here, there, move):
         enough_mm = within_mm if best is None else best[1] if best[0] == 0.0 else 0.0
         if apart_mm > min(within_mm, enough_mm):
             break
+        if looks >= most_looks:
+            return replace(found, is_settled=False), looks
         swept = sweep(piece, still, move, enough_mm=enough_mm)
+        looks += swept.looks
         rank = _rank(swept)
         if swept.near.gap_mm <= within_mm and (best is None or rank < best):
             best = rank
@@ -78,8 +90,9 @@ def _step(step: int, here: Sequence[Body], there: Sequence[Body], move: Move, wi
                 to=other,
                 contact_at=swept.contact_at,
                 sure_mm=swept.sure_mm,
+                is_settled=True,
             )
-    return found
+    return found, looks
 
 
 def _pairs(here: Sequence[Body], there: Sequence[Body], move: Move) -> list[tuple[float, str, Piece, str, Piece]]:

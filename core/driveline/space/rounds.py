@@ -8,7 +8,8 @@ from driveline.arrays import Floats
 from driveline.space.bodies import Box, Cylinder, Piece
 
 SETTLED_MM: Final = 1e-6
-MOST_STEPS: Final = 200
+ROUNDING: Final = 1e-13  # of the places' own size: no step tells less
+MOST_STEPS: Final = 80
 
 
 def sharpened(first: Piece, second: Piece, on_first_mm: Floats, on_second_mm: Floats) -> tuple[Floats, Floats] | None:
@@ -28,6 +29,7 @@ def sharpened(first: Piece, second: Piece, on_first_mm: Floats, on_second_mm: Fl
         below, to a millionth of a mm.
     """
     p, q = on_first_mm, on_second_mm
+    rounding = ROUNDING * float(np.abs([p, q]).max())
     for _ in range(MOST_STEPS):
         q = _projected(second, p)
         p = _projected(first, q)
@@ -37,7 +39,7 @@ def sharpened(first: Piece, second: Piece, on_first_mm: Floats, on_second_mm: Fl
             return None
         normal = between / apart
         proved = -_reach(first, -normal) - _reach(second, normal)
-        if apart - proved < SETTLED_MM:
+        if apart - proved < SETTLED_MM + rounding:
             return p, q
     return None
 

@@ -6,7 +6,7 @@ the piece can come nearer.
 
 import math
 from collections.abc import Callable
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from typing import Final
 
 import numpy as np
@@ -63,6 +63,7 @@ class Swept:
     at: float  # share of the move there
     contact_at: float | None  # share of the move at which they first touch
     sure_mm: float = 0.0  # the gap may be less by this: it did not settle closer
+    looks: int = 1  # that it took
 
 
 def sweep(first: Piece, second: Piece, move: Move, *, enough_mm: float = math.inf) -> Swept:
@@ -84,14 +85,20 @@ def sweep(first: Piece, second: Piece, move: Move, *, enough_mm: float = math.in
         return Swept(at_start, 0.0, 0.0)
     turns = float(np.linalg.norm(move.turn_vector_rad)) > 1e-12
 
+    looks = 1
+
     def look(share: float) -> Near:
+        nonlocal looks
+        looks += 1
         return nearest(first.moved(move.part(share)), second)
 
     if not turns and first.shape.is_convex and second.shape.is_convex:
-        return valley(look, at_start, move.shift_mm)
+        return replace(valley(look, at_start, move.shift_mm), looks=looks)
     speed_mm = move.farthest_mm(first.corners_mm)
     found = _bracketed(look, at_start, speed_mm, enough_mm)
-    return _advance(look, at_start, speed_mm) if found.near.gap_mm <= SETTLED_MM * 10 else found
+    if found.near.gap_mm <= SETTLED_MM * 10:
+        found = _advance(look, at_start, speed_mm)
+    return replace(found, looks=looks)
 
 
 @dataclass(frozen=True)

@@ -41,8 +41,9 @@ class DistanceTest(TestCase):
     @given(pieces, pieces, poses)
     def test_it_is_the_same_both_ways_and_wherever_the_scene_stands(self, one: Piece, other: Piece, at: Placed) -> None:
         near = nearest(one, other)
-        self.assertAlmostEqual(nearest(other, one).gap_mm, near.gap_mm, delta=1e-3)
-        self.assertAlmostEqual(nearest(one.moved(at), other.moved(at)).gap_mm, near.gap_mm, delta=1e-3)
+        # A round piece that does not settle is a prism of 256 sides: 0.011 mm on a radius of 150.
+        self.assertAlmostEqual(nearest(other, one).gap_mm, near.gap_mm, delta=0.025)
+        self.assertAlmostEqual(nearest(one.moved(at), other.moved(at)).gap_mm, near.gap_mm, delta=0.025)
 
     @QUICK
     @given(pieces, pieces, st.integers(0, 1000))
@@ -63,8 +64,8 @@ class DistanceTest(TestCase):
                 self.assertTrue((np.abs(own) <= np.array(piece.shape.size_mm) / 2 + 1e-3).all())
             else:
                 assert isinstance(piece.shape, Cylinder)
-                self.assertLessEqual(abs(own[0]), piece.shape.length_mm / 2 + 1e-3)
-                self.assertLessEqual(np.hypot(own[1], own[2]), piece.shape.radius_mm + 1e-3)
+                self.assertLessEqual(abs(own[0]), piece.shape.length_mm / 2 + 0.02)
+                self.assertLessEqual(np.hypot(own[1], own[2]), piece.shape.radius_mm + 0.02)
 
     @QUICK
     @given(pieces, pieces)

@@ -244,6 +244,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/jobs/{job_id}/seek/{key}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Seek
+         * @description Make a search of a bench in sheets as they stand on the screen. Nothing is saved.
+         */
+        post: operations["job_seek"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/jobs/{job_id}/calculation-sheet.pdf": {
         parameters: {
             query?: never;
@@ -6583,6 +6603,33 @@ export interface components {
             sheets?: components["schemas"]["Sheets"] | null;
         };
         /**
+         * Sought
+         * @description What a search came to.
+         */
+        Sought: {
+            /** Says */
+            says: string;
+            /** Fields */
+            fields: components["schemas"]["SoughtField"][];
+        };
+        /**
+         * SoughtField
+         * @description A field, and what to type into it.
+         */
+        SoughtField: {
+            /** Field */
+            field: string;
+            /** Text */
+            text: string;
+        };
+        /**
+         * SeekIn
+         * @description In sheets as they stand or in the newest saved ones.
+         */
+        SeekIn: {
+            sheets?: components["schemas"]["Sheets"] | null;
+        };
+        /**
          * ReleaseLine
          * @description A release in the list.
          */
@@ -7314,6 +7361,60 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["SurenessOut"];
+                };
+            };
+            /** @description Forbidden */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    job_seek: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job_id: string;
+                key: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SeekIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Sought"];
                 };
             };
             /** @description Forbidden */

@@ -5,7 +5,8 @@ from dataclasses import dataclass
 from typing import Final
 
 from driveline.benches.brief.masses_sheet import MassesSheet, MassItem
-from driveline.benches.brief.results import MassesResult, Placed, Standing
+from driveline.benches.brief.needs import PlacedMass
+from driveline.benches.brief.results import Elsewhere, MassesResult, Placed, Standing
 from driveline.benches.brief.sheet import Vehicle
 from driveline.figures import fig
 from driveline.gearing.axle_loads import Load, axle_loads_kg, cg_height_by_lifting_mm, combined
@@ -29,22 +30,26 @@ class Weights:
     result: MassesResult
 
 
-def solve_masses(sheet: MassesSheet, vehicle: Vehicle, wheel_centre_mm: float | None) -> Weights:
+def solve_masses(
+    sheet: MassesSheet, vehicle: Vehicle, wheel_centre_mm: float | None, placed: tuple[PlacedMass, ...] = ()
+) -> Weights:
     """Return how the vehicle stands with its items off and on.
 
     Args:
         sheet: Axle weights and items.
         vehicle: Its kerb mass and front share are of the vehicle as weighed: before the items, when there are any.
         wheel_centre_mm: Height of the wheel centres, for a centre of gravity found by lifting.
+        placed: What the placement takes off and puts on; while one of them is not weighed, the vehicle isn't either.
 
     Raises:
         ImpossibleInput: If the items take off more than there is.
     """
     wheelbase_mm = positive_of(vehicle.wheelbase)
     was = _as_it_was(sheet, vehicle, wheelbase_mm, wheel_centre_mm)
-    always = [_load(item) for item in sheet.items if not item.only_laden]
+    always = [_load(item) for item in sheet.items if not item.only_laden] + [_placed_load(one) for one in placed]
     loads = [_load(item) for item in sheet.items if item.only_laden]
-    kerb = None if was is None else combined([was, *always])
+    is_weighed = all(one.mass_kg is not None for one in placed)
+    kerb = None if was is None or not is_weighed else combined([was, *always])
     laden = _laden(kerb, loads, positive_of(vehicle.laden_mass))
     states = [("was", "as it was", was if always else None), ("kerb", "as it will be" if always else "kerb", kerb)]
     states.append(("laden", "laden", laden))
@@ -68,6 +73,22 @@ def solve_masses(sheet: MassesSheet, vehicle: Vehicle, wheel_centre_mm: float | 
                 )
                 for item in sheet.items
                 if item.x and item.z
+            )
+            + tuple(
+                Placed(
+                    name=one.name,
+                    mass_kg=one.mass_kg,
+                    is_on=one.is_on,
+                    only_laden=False,
+                    x_mm=one.at_mm[0],
+                    z_mm=one.at_mm[2],
+                )
+                for one in placed
+                if one.mass_kg is not None and one.at_mm is not None
+            ),
+            elsewhere=tuple(
+                Elsewhere(name=one.name, mass_kg=one.mass_kg, is_on=one.is_on, is_placed=one.at_mm is not None)
+                for one in placed
             ),
             standings=tuple(
                 _standing(key, title, load, wheelbase_mm, positive_of(sheet.track))
@@ -86,6 +107,11 @@ def solve_masses(sheet: MassesSheet, vehicle: Vehicle, wheel_centre_mm: float | 
 def _load(item: MassItem) -> Load:
     sign = 1.0 if item.is_on else -1.0
     return Load(mass_kg=sign * item.mass.kg, x_mm=value_of(item.x), y_mm=value_of(item.y), z_mm=value_of(item.z))
+
+
+def _placed_load(one: PlacedMass) -> Load:
+    x, y, z = one.at_mm or (None, None, None)
+    return Load(mass_kg=(1.0 if one.is_on else -1.0) * (one.mass_kg or 0.0), x_mm=x, y_mm=y, z_mm=z)
 
 
 def _places_missing(item: MassItem) -> str:

@@ -39,6 +39,15 @@ class Placed(Result):
     z_mm: float
 
 
+class Elsewhere(Result):
+    """A mass that is entered on another bench."""
+
+    name: str
+    mass_kg: float | None
+    is_on: bool
+    is_placed: bool
+
+
 class MassesResult(Result):
     """The vehicle as it was, as it will be, and laden; a state is left out while its mass is not known."""
 
@@ -46,6 +55,7 @@ class MassesResult(Result):
     wheel_centre_mm: float | None
     standings: tuple[Standing, ...]
     placed: tuple[Placed, ...]
+    elsewhere: tuple[Elsewhere, ...]
     to_do: tuple[ToDo, ...]
 
 

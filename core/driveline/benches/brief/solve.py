@@ -6,6 +6,7 @@ from typing import Final
 from driveline.benches.brief.checks import mass_checks
 from driveline.benches.brief.masses import Weights, solve_masses
 from driveline.benches.brief.motor import DRIVE_EFFICIENCY, battery_kw, motor_gaps, motor_plot, ready_motor
+from driveline.benches.brief.needs import BriefNeeds
 from driveline.benches.brief.queries import brief_queries
 from driveline.benches.brief.results import BriefResult
 from driveline.benches.brief.sheet import BriefSheet, Vehicle, Wanted
@@ -28,13 +29,6 @@ DEFAULT_HILL_PCT: Final = 25.0
 ESSENTIAL: Final = ("brief.motor.peak_torque", "brief.motor.greatest_rpm")  # without them there is no Line
 
 
-@dataclass(frozen=True, kw_only=True)
-class LaidBrief(LaidOut):
-    """The masses with their places, off and on."""
-
-    weights: Weights
-
-
 @dataclass(frozen=True, slots=True, kw_only=True)
 class SolvedBrief:
     """What the benches behind the brief take from it."""
@@ -45,19 +39,15 @@ class SolvedBrief:
     measured: MeasuredShares
 
 
-def lay_out(sheet: BriefSheet) -> LaidBrief:
-    """Return how the vehicle stands with its items off and on.
+def run(sheet: BriefSheet, _laid: LaidOut, needs: BriefNeeds, judge: Judge) -> Outcome[SolvedBrief]:
+    """Return the vehicle, tyre and motor of a job, with every default in use and every gap named.
 
     Raises:
         ImpossibleInput: If the items take off more than there is.
     """
     wheel_centre_mm = positive_of(sheet.tyre.loaded_radius)
-    return LaidBrief(weights=solve_masses(sheet.masses, sheet.vehicle, wheel_centre_mm))
-
-
-def run(sheet: BriefSheet, laid: LaidBrief, _needs: None, judge: Judge) -> Outcome[SolvedBrief]:
-    """Return the vehicle, tyre and motor of a job, with every default in use and every gap named."""
-    notes, weights = Notes(), laid.weights
+    weights = solve_masses(sheet.masses, sheet.vehicle, wheel_centre_mm, needs.placed)
+    notes = Notes()
     kerb, laden = _vehicle(sheet.vehicle, weights, notes)
     tyres, rolling = rolling_figures(sheet.tyre, notes, "brief.tyre")
     front_rolling = rolling_figures(sheet.front_tyre, notes, "brief.front_tyre")[1] if sheet.front_tyre else None
@@ -92,7 +82,7 @@ def run(sheet: BriefSheet, laid: LaidBrief, _needs: None, judge: Judge) -> Outco
         cruise_kmh=cruise_kmh,
         hill_start_pct=hill_pct,
     )
-    return _outcome(sheet, laid, brief, _result(brief.driven, tyres, rolling, motor, weights, notes), judge)
+    return _outcome(sheet, weights, brief, _result(brief.driven, tyres, rolling, motor, weights, notes), judge)
 
 
 def _result(
@@ -117,7 +107,7 @@ def _result(
 
 
 def _outcome(
-    sheet: BriefSheet, laid: LaidBrief, brief: Brief, result: BriefResult, judge: Judge
+    sheet: BriefSheet, weights: Weights, brief: Brief, result: BriefResult, judge: Judge
 ) -> Outcome[SolvedBrief]:
     was = next((one for one in result.masses.standings if one.key == "was"), None)
     return Outcome(
@@ -128,7 +118,7 @@ def _outcome(
             measured=_measured(sheet, brief),
         ),
         result=result,
-        checks=mass_checks(sheet.masses, sheet.vehicle, laid.weights.result, judge),
+        checks=mass_checks(sheet.masses, sheet.vehicle, weights.result, judge),
         to_do=result.to_do,
         progress=progress_of(is_begun=sheet != BriefSheet(), is_finished=not result.to_do),
     )

@@ -45,12 +45,12 @@ class Standing:
 
 @dataclass(frozen=True, kw_only=True)
 class LaidMass:
-    """A mass with its place, for the axle loads."""
+    """A mass with its place, for the axle loads; what is not known is ``None``."""
 
     name: str
-    mass_kg: float
+    mass_kg: float | None
     is_on: bool
-    at_mm: Floats | None
+    at_mm: tuple[float, float, float] | None
 
 
 @dataclass(frozen=True, kw_only=True)
@@ -120,22 +120,24 @@ def _standing(field: str, stand: Stand, places: dict[str, Floats]) -> Standing:
 
 
 def _masses(sheet: PlacementSheet, vehicle: tuple[VehicleThing, ...], chosen: Standing | None) -> tuple[LaidMass, ...]:
-    """What the unit puts on, and what comes off for it."""
-    found = [
-        LaidMass(name=one.sheet.name, mass_kg=one.sheet.mass.kg, is_on=False, at_mm=_middle_mm(one.built))
+    """What the unit puts on, and what comes off for it; nothing where they are not to count."""
+    if not sheet.weighs_in:
+        return ()
+    off = [
+        LaidMass(name=one.sheet.name, mass_kg=value_of(one.sheet.mass), is_on=False, at_mm=_middle_mm(one.built))
         for one in vehicle
-        if one.sheet.fate is Fate.OFF and one.sheet.mass is not None
+        if one.sheet.fate is Fate.OFF
     ]
-    unit, kg = sheet.unit, value_of(sheet.unit.mass)
-    if kg:
-        cg = spot_mm(unit.cg, {})
-        at = None if cg is None or chosen is None or chosen.placed is None else chosen.placed.points(cg)
-        found.append(LaidMass(name=unit.name or "drive unit", mass_kg=kg, is_on=True, at_mm=at))
-    return tuple(found)
+    cg = spot_mm(sheet.unit.cg, {})
+    at = None if cg is None or chosen is None or chosen.placed is None else _three(chosen.placed.points(cg))
+    name = sheet.unit.name or "drive unit"
+    return (*off, LaidMass(name=name, mass_kg=value_of(sheet.unit.mass), is_on=True, at_mm=at))
 
 
-def _middle_mm(one: Built) -> Floats | None:
-    if one.body is None:
-        return None
-    middle: Floats = np.mean(one.body.bounds_mm, axis=0)
-    return middle
+def _middle_mm(one: Built) -> tuple[float, float, float] | None:
+    return None if one.body is None else _three(np.mean(one.body.bounds_mm, axis=0))
+
+
+def _three(point_mm: Floats) -> tuple[float, float, float]:
+    x, y, z = (float(one) for one in point_mm)
+    return x, y, z

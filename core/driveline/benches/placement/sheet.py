@@ -259,4 +259,5 @@ class PlacementSheet(Sheet):
     way_in: Annotated[list[PathMove], Field(max_length=12)] = []
     room: RoomSheet = RoomSheet()
     displaced: Displaced = Displaced()
+    weighs_in: bool = Field(default=False, description="Unit and what comes off for it count in the brief's masses")
     why: Words = Field(default="", description="Why it stands so")

@@ -4,7 +4,7 @@ from collections.abc import Iterator, Sequence
 
 import numpy as np
 
-from driveline.benches.contract import Outcome, progress_of
+from driveline.benches.contract import Outcome, Paper, Seek, progress_of
 from driveline.benches.placement.checks import (
     displaced_check,
     gap_checks,
@@ -24,6 +24,7 @@ from driveline.benches.placement.gaps import (
 )
 from driveline.benches.placement.joint_checks import joint_checks
 from driveline.benches.placement.lay_out import LaidPlacement, UnitThing, VehicleThing
+from driveline.benches.placement.most_room import most_room
 from driveline.benches.placement.needs import PlacementNeeds
 from driveline.benches.placement.offers import offers_of
 from driveline.benches.placement.places import spot_mm
@@ -39,14 +40,16 @@ from driveline.benches.placement.results import (
 from driveline.benches.placement.room import room_of
 from driveline.benches.placement.sheet import Nature, PlacementSheet
 from driveline.benches.placement.stands import at_of, frame_of, stands_found, turns_usual
+from driveline.benches.placement.views_sheet import views_sheet
 from driveline.benches.placement.way_in import FRAMES, WAY_IN_MM, WayIn, solve_way_in
 from driveline.checks import Check
+from driveline.drawing.model import Drawing
 from driveline.figures import fig
 from driveline.margins import Judge
 from driveline.results import Assumed, ToDo
 from driveline.sheet import positive_of, value_of
 from driveline.space.bodies import Box, Cylinder, Piece
-from driveline.space.pose import AS_IS
+from driveline.space.pose import AS_IS, Placed
 
 
 def run(sheet: PlacementSheet, laid: LaidPlacement, needs: PlacementNeeds, judge: Judge) -> Outcome[None]:
@@ -62,7 +65,16 @@ def run(sheet: PlacementSheet, laid: LaidPlacement, needs: PlacementNeeds, judge
         checks=_checks(sheet, laid, needs, gaps, way, judge) if is_begun else (),
         to_do=to_do,
         progress=progress_of(is_begun=is_begun, is_finished=is_begun and not to_do),
+        seeks=() if placed is None else (Seek(key="placement.most_room", run=lambda: most_room(sheet, laid)),),
+        papers=() if placed is None or not gaps else (_paper(laid, placed, gaps),),
     )
+
+
+def _paper(laid: LaidPlacement, placed: Placed, gaps: tuple[Gap, ...]) -> Paper:
+    def draw(job_name: str, revision: str) -> Drawing:
+        return views_sheet(laid, placed, gaps, job_name=job_name, revision=revision)
+
+    return Paper(key="placement.views", title="The unit in its place", draw=draw)
 
 
 def _checks(

@@ -68,6 +68,8 @@ def solve_way_in(sheet: PlacementSheet, laid: LaidPlacement) -> WayIn:
         if one.built.body is not None
     ]
     steps = walk(parts, fixed, placed_moves, within_mm=LOOK_MM)
+    if not all(one.is_settled for one in steps):
+        missing.append("A way in that settles: fewer bodies round it, or moves without a turn")
     return WayIn(start=start, moves=placed_moves, steps=steps, missing=tuple(missing))
 
 

@@ -8,7 +8,7 @@ from hypothesis import strategies as st
 from driveline.benches.placement.results import PlacementResult
 from driveline.checks import Check, Verdict
 from driveline.job.evaluate import evaluate
-from driveline.job.file import JobFile
+from driveline.job.file import REGISTRY, JobFile
 from driveline.space.packing import packed
 from tests.demo import demo_json
 
@@ -161,6 +161,50 @@ class StandTest(TestCase):
         raised = next(one for one in solved(placement)[0].offers if one.key == "raise")
         placement["stands"][0]["at"] = spot(0, 0, raised.z_mm)
         self.assertIs(solved(placement)[1]["placement.gap_ground"].verdict, Verdict.TIGHT)
+
+
+class MostRoomTest(TestCase):
+    def test_it_slides_to_the_middle_between_two_walls(self) -> None:
+        walls = [box("wall", (x, 0, 300), (10, 800, 600), nature="fixed") for x in (215, -175)]
+        placement = scene(travel=mm(0), bodies=walls)
+        sheets = {"brief": {"layout": "axle_unit"}, "placement": placement}
+        found = REGISTRY.sought(JobFile.model_validate({"name": "Test", "sheets": sheets}), "placement.most_room")
+        x = float(found.fields[0].text.split()[0])
+        self.assertAlmostEqual(x, 20.0, delta=0.3)
+        self.assertIn("stops it", found.says)
+
+    def test_no_small_step_betters_it(self) -> None:
+        data = demo_json("plover")
+        found = REGISTRY.sought(JobFile.model_validate(data), "placement.most_room")
+        stand = data["sheets"]["placement"]["stands"][0]
+        self.assertEqual([one.field for one in found.fields], [f"placement.stands.0.at.{axis}" for axis in "xyz"])
+
+        def spare(at: list[float]) -> float:
+            stand["at"] = spot(*at)
+            gaps = evaluate(JobFile.model_validate(data)).placement.gaps
+            return float(min(gap.least_mm - gap.wanted_mm for gap in gaps))
+
+        best = [float(one.text.split()[0]) for one in found.fields]
+        here = spare(best)
+        self.assertGreater(here, spare([-10, -23, 302]))
+        for axis in range(3):
+            for step in (-1.0, 1.0):
+                moved = [value + (step if k == axis else 0) for k, value in enumerate(best)]
+                self.assertLess(spare(moved), here + 0.11)
+
+
+class PaperTest(TestCase):
+    def test_the_views_are_to_scale_and_on_the_sheet(self) -> None:
+        job = JobFile.model_validate({"name": "Test", "sheets": {"placement": scene()}})
+        drawing = REGISTRY.paper(job, "placement.views").draw("Test", "rev 1")
+        texts = [one.text for one in drawing.entities if one.shape == "text"]
+        scale = int(next(text for text in texts if "scale" in text).split("1:")[1].split(";")[0])
+        cut = [one for one in drawing.entities if one.shape == "path" and one.layer == "CUT"]
+        wide = [max(v.x_mm for v in one.vertices) - min(v.x_mm for v in one.vertices) for one in cut]
+        self.assertEqual(sorted(round(one * scale) for one in wide), [300, 300, 300])  # side, top and rear
+        for one in drawing.entities:
+            if one.shape == "path":
+                self.assertTrue(all(0 <= v.x_mm <= 297 and 0 <= v.y_mm <= 210 for v in one.vertices))
 
 
 class WayInTest(TestCase):

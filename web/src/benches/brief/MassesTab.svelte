@@ -50,6 +50,16 @@
       {/each}
     </tbody>
   </table>
+  {#if result.elsewhere.length > 0}
+    <p class="text-[13px]">
+      From Placement:
+      {#each result.elsewhere as one, k (k)}
+        {k > 0 ? '; ' : ''}{one.name}
+        {typeof one.mass_kg === 'number' ? units.figure(one.mass_kg, 'kg', 0) : '(not weighed)'}
+        {one.is_on ? 'on' : 'off'}{one.is_placed ? '' : ', its place not known'}
+      {/each}.
+    </p>
+  {/if}
   <MassItems items={sheet.items} {disabled} change={(write) => change((next) => write(next.items))} />
   <div class="grid gap-x-7 gap-y-4 [--field-width:6rem] lg:grid-cols-2">
     <section>

@@ -8,6 +8,7 @@
   import { newStand, standNow, takePose } from './edits';
   import { KEEP_OFF, standForm, wheelsForm } from './fields';
   import MoreFields from '../../measure/MoreFields.svelte';
+  import MostRoom from './MostRoom.svelte';
   import StandTable from './StandTable.svelte';
 
   interface Props {
@@ -80,6 +81,7 @@
           onclick={() => change((next) => takePose(next, offer))}>{units.words(offer.title)}</button
         >
       {/each}
+      <MostRoom {change} />
     </p>
   {/if}
 {/if}

@@ -44,3 +44,16 @@
   change={(write) => change((next) => write(next.unit.bodies))}
 />
 <Fields {form} from={sheet} {disabled} {change} />
+<label class="mt-2 flex min-h-7 items-center gap-2 text-[13px]">
+  <input
+    type="checkbox"
+    data-field="weighs_in"
+    {disabled}
+    checked={sheet.weighs_in}
+    onchange={(event) => {
+      const counts = event.currentTarget.checked;
+      change((next) => (next.weighs_in = counts));
+    }}
+  />
+  Unit and what comes off for it count in the brief’s masses
+</label>

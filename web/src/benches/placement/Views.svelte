@@ -1,6 +1,8 @@
 <script lang="ts">
   import type { Frame, PlacementResult } from '../../api/types';
+  import { useEditor } from '../../job/job-editor.svelte';
   import { useUnits } from '../../measure/units.svelte';
+  import { saveThenFetch } from '../../parts/files';
   import { EYES, eyeAt, VIEW_TITLES, type Point3, type ViewKey } from './scene';
   import View from './View.svelte';
 
@@ -14,6 +16,8 @@
   }
   let { result, frame, isPlaying, lit, onpick, onmove }: Props = $props();
   const units = useUnits();
+  const editor = useEditor();
+  const canPrint = $derived(frame !== null && result.gaps.length > 0);
   const KEYS: readonly ViewKey[] = ['side', 'top', 'rear', 'free'];
   const STEPS = [10, 1, 0.1] as const;
   const MOST_LINES = 4;
@@ -82,6 +86,14 @@
         {#each STEPS as step (step)}<option value={step}>{units.figure(step, 'mm', null)}</option>{/each}
       </select></label
     >
+    {#if canPrint}
+      <button
+        class="min-h-6 text-scribe underline underline-offset-2"
+        title="saves first, then downloads the three views to scale, PDF, A4"
+        onclick={() => saveThenFetch(editor, `papers/placement.views.pdf?units=${units.system}`)}
+        >print the views</button
+      >
+    {/if}
     <label
       >room round it
       <select class="bg-dye-lit px-1 text-scribe" bind:value={roomMm}>

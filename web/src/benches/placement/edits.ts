@@ -60,6 +60,18 @@ export function moveStand(sheet: PlacementSheet, atMm: Point3, byMm: Point3): vo
   });
 }
 
+/** Takes a place that was sought, field by field. */
+export function takePlace(sheet: PlacementSheet, fields: readonly { field: string; text: string }[]): void {
+  const stand = standNow(sheet);
+  if (!stand) return;
+  stand.at.point = null;
+  for (const { field, text } of fields) {
+    const axis = field.split('.').at(-1);
+    if (axis === 'x' || axis === 'y' || axis === 'z')
+      stand.at[axis] = { ...stand.at[axis], unit: null, text };
+  }
+}
+
 /** Takes a pose on offer. */
 export function takePose(sheet: PlacementSheet, pose: PlacementResult['offers'][number]): void {
   const stand = standNow(sheet);
