@@ -47,6 +47,7 @@ class JobsApiTest(ShopTestCase):
             ("post", "/evaluate", {}),
             ("post", "/workings", {}),
             ("post", "/sureness", {}),
+            ("post", "/seek/placement.most_room", {}),
             ("get", "/calculation-sheet.pdf", None),
             ("post", "/versions", {"based_on": 1, "sheets": sheets}),
         ]:
@@ -175,6 +176,16 @@ class JobsApiTest(ShopTestCase):
     def range_of(self, check: str, sheets: Any) -> Any:
         found = self.fabricator.send("post", f"{self.base}/sureness", {"sheets": sheets})
         return next(one for one in found.json()["ranges"] if one["check"] == check)
+
+    def test_a_search_answers_with_fields_to_type_into(self) -> None:
+        path = f"{self.base}/seek/placement.most_room"
+        found = self.fabricator.send("post", path, {}).json()
+        self.assertEqual([one["field"] for one in found["fields"]], [f"placement.stands.0.at.{axis}" for axis in "xyz"])
+        self.assertEqual(self.wren.versions.count(), 1)  # nothing is saved
+        sheets = self.sheets()
+        sheets["placement"]["stands"] = []
+        for asked, body in ((path, {"sheets": sheets}), (f"{self.base}/seek/placement.nothing", {})):
+            self.assertIn(self.fabricator.send("post", asked, body).status_code, (404, 409, 422), asked)
 
     def test_one_long_sum_at_a_time(self) -> None:
         """The one that comes second is asked to come again, and nothing that waits holds a thread."""

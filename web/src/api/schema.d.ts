@@ -2302,6 +2302,12 @@ export interface components {
              */
             displaced: components["schemas"]["Displaced"];
             /**
+             * Weighs In
+             * @description Unit and what comes off for it count in the brief's masses
+             * @default false
+             */
+            weighs_in: boolean;
+            /**
              * Why
              * @description Why it stands so
              * @default
@@ -3130,6 +3136,7 @@ export interface components {
              *         "selector": null,
              *         "width": null
              *       },
+             *       "weighs_in": false,
              *       "why": ""
              *     }
              */
@@ -4959,6 +4966,20 @@ export interface components {
             ][];
         };
         /**
+         * Elsewhere
+         * @description A mass that is entered on another bench.
+         */
+        Elsewhere: {
+            /** Name */
+            name: string;
+            /** Mass Kg */
+            mass_kg: number | null;
+            /** Is On */
+            is_on: boolean;
+            /** Is Placed */
+            is_placed: boolean;
+        };
+        /**
          * EvaluateOut
          * @description What follows from the sheets, and what the typed figure was read as.
          */
@@ -5343,6 +5364,8 @@ export interface components {
             standings: components["schemas"]["Standing"][];
             /** Placed */
             placed: components["schemas"]["Placed"][];
+            /** Elsewhere */
+            elsewhere: components["schemas"]["Elsewhere"][];
             /** To Do */
             to_do: components["schemas"]["ToDo"][];
         };

@@ -9,6 +9,7 @@ from driveline.benches.placement.results import PlacementResult
 from driveline.checks import Check, Verdict
 from driveline.job.evaluate import evaluate
 from driveline.job.file import REGISTRY, JobFile
+from driveline.job.sureness import solve_sureness
 from driveline.space.packing import packed
 from tests.demo import demo_json
 
@@ -121,6 +122,34 @@ class GapTest(TestCase):
         left = [{**rail, "along": [spot(a, 120, 300), spot(b, 120, 300)]} for a, b in ends if b - a > 1]
         check = solved({**placement, "bodies": left})[1]["placement.gap_fixed"]
         self.assertGreaterEqual(check.capacity or 0.0, 10 - 0.3)
+
+
+class SureTest(TestCase):
+    def test_a_gaps_plus_minus_is_that_of_the_readings_between(self) -> None:
+        """Wall and unit by tape, 1 mm each; the sizes are exact: 1.96 √2 mm of gap, of 10 wanted."""
+        placement = scene(travel=mm(0))
+        placement["bodies"][0]["at"]["x"] = {"text": "255 mm", "tool": "tape"}
+        placement["stands"][0]["at"]["x"] = {"text": "0 mm", "tool": "tape"}
+        job = JobFile.model_validate({"name": "Test", "sheets": {"placement": placement}})
+        found = next(one for one in solve_sureness(REGISTRY, job) if one.check == "placement.gap_fixed")
+        assert found.least is not None and found.greatest is not None
+        self.assertAlmostEqual((found.greatest - found.least) / 2, 1.96 * 2**0.5 / 10, places=4)
+
+
+class MassTest(TestCase):
+    def test_the_unit_and_what_comes_off_are_entered_once(self) -> None:
+        data = demo_json("dunlin")
+        masses = evaluate(JobFile.model_validate(data)).brief.masses
+        was, kerb = (next(one for one in masses.standings if one.key == key) for key in ("was", "kerb"))
+        self.assertAlmostEqual(kerb.mass_kg, was.mass_kg + 71 - 38)
+        self.assertEqual([one.name for one in masses.elsewhere], ["old gearbox", "Cobbold 75 with 2.45 box"])
+        data["sheets"]["placement"]["unit"].pop("mass")
+        result = evaluate(JobFile.model_validate(data))
+        self.assertNotIn("kerb", [one.key for one in result.brief.masses.standings])
+        load = next(check for check in result.checks if check.key == "masses.rear_axle")
+        self.assertIs(load.verdict, Verdict.NOT_KNOWN)
+        data["sheets"]["placement"]["weighs_in"] = False
+        self.assertEqual(evaluate(JobFile.model_validate(data)).brief.masses.elsewhere, ())
 
 
 class StandTest(TestCase):
