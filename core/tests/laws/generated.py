@@ -54,6 +54,8 @@ BOLTS: Final = {
     "joint": {"thread": "M8", "property_class": "10.9", "condition": "oiled", "tapped": "steel"},
 }
 KEPT_CLUTCH: Final = {
+    "flywheel_grip": {"text": "14 mm"},
+    "pilot_bearing": True,
     "clamp_n": 4200,
     "friction": 0.3,
     "lining_outside": {"text": "200 mm"},
@@ -232,6 +234,7 @@ def _coupler(draw: st.DrawFn, coupler: Job) -> None:
     coupler["hub"].update(copy.deepcopy(HUB), fit=draw(st.sampled_from(("H7/g6", "H7/k6", "H7/s6"))))
     coupler["bolts"] = copy.deepcopy(BOLTS)
     coupler["clutch"] = copy.deepcopy(KEPT_CLUTCH)
+    coupler["flywheel_bolts"] = copy.deepcopy(BOLTS)
     coupler["apart"] = draw(st.sampled_from((None, {"text": "10.7 mm"}, {"text": "12 mm", "tool": "caliper"})))
     coupler["jaw"]["way"] = draw(st.sampled_from(("spider_kept", "spider_drilled", "shaft_cut")))
     coupler["jaw"]["cut_off"] = {"text": "3 mm", "tool": "caliper"}

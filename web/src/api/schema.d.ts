@@ -1428,10 +1428,39 @@ export interface components {
              *       "faces": null,
              *       "flywheel_out": null,
              *       "stood_at": null,
-             *       "travel": null
+             *       "travel": null,
+             *       "flywheel_grip": null,
+             *       "pilot_bearing": null
              *     }
              */
             clutch: components["schemas"]["KeptClutch"];
+            /**
+             * @description Of the flywheel on the motor's hub
+             * @default {
+             *       "count": 0,
+             *       "circle": null,
+             *       "hole": null,
+             *       "joint": {
+             *         "condition": null,
+             *         "countersink": null,
+             *         "crush_tube": false,
+             *         "depth_behind": null,
+             *         "head": null,
+             *         "is_blind": null,
+             *         "length": null,
+             *         "property_class": null,
+             *         "sleeve_yield_mpa": null,
+             *         "surface": null,
+             *         "tapped": null,
+             *         "tapped_mpa": null,
+             *         "thread": null,
+             *         "thread_depth": null,
+             *         "tightening": null,
+             *         "washer": null
+             *       }
+             *     }
+             */
+            flywheel_bolts: components["schemas"]["Bolts"];
             /** @description Motor face to gearbox face, as chosen here */
             apart?: components["schemas"]["Length"] | null;
             /** @description Least between a shaft's tip and the hub */
@@ -1781,6 +1810,13 @@ export interface components {
             stood_at?: components["schemas"]["Coordinate"] | null;
             /** @description What the release bearing forgives, either way */
             travel?: components["schemas"]["Length"] | null;
+            /** @description Thickness of the flywheel under its bolts */
+            flywheel_grip?: components["schemas"]["Length"] | null;
+            /**
+             * Pilot Bearing
+             * @description Carries the nose of the gearbox's shaft
+             */
+            pilot_bearing?: boolean | null;
         };
         /**
          * Key
@@ -3271,12 +3307,37 @@ export interface components {
              *       "clutch": {
              *         "clamp_n": null,
              *         "faces": null,
+             *         "flywheel_grip": null,
              *         "flywheel_out": null,
              *         "friction": null,
              *         "lining_inside": null,
              *         "lining_outside": null,
+             *         "pilot_bearing": null,
              *         "stood_at": null,
              *         "travel": null
+             *       },
+             *       "flywheel_bolts": {
+             *         "circle": null,
+             *         "count": 0,
+             *         "hole": null,
+             *         "joint": {
+             *           "condition": null,
+             *           "countersink": null,
+             *           "crush_tube": false,
+             *           "depth_behind": null,
+             *           "head": null,
+             *           "is_blind": null,
+             *           "length": null,
+             *           "property_class": null,
+             *           "sleeve_yield_mpa": null,
+             *           "surface": null,
+             *           "tapped": null,
+             *           "tapped_mpa": null,
+             *           "thread": null,
+             *           "thread_depth": null,
+             *           "tightening": null,
+             *           "washer": null
+             *         }
              *       },
              *       "apart": null,
              *       "tip_clear": null,

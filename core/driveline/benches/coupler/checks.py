@@ -16,7 +16,13 @@ from driveline.benches.coupler.hub_checks import heat_check, hub_stress_check, r
 from driveline.benches.coupler.inputs import CouplerInputs
 from driveline.benches.coupler.needs import CouplerNeeds
 from driveline.benches.coupler.sheet import ShaftKind
-from driveline.benches.coupler.style_checks import bolts_checks, clutch_check, spider_check, weld_checks
+from driveline.benches.coupler.style_checks import (
+    bolts_checks,
+    clutch_check,
+    flywheel_checks,
+    spider_check,
+    weld_checks,
+)
 from driveline.checks import Check
 from driveline.figures import fig
 from driveline.margins import Judge, missing_of, wanted_words
@@ -61,7 +67,7 @@ def strength_checks(
     if style is CouplerStyle.FLEXIBLE:
         checks.append(spider_check(inputs, needs, judge))
     if style is CouplerStyle.CLUTCH:
-        checks.append(clutch_check(inputs, needs, judge))
+        checks += [clutch_check(inputs, needs, judge), *flywheel_checks(inputs, needs, judge)]
     return tuple(checks)
 
 

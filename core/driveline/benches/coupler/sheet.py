@@ -171,6 +171,8 @@ class KeptClutch(Sheet):
     flywheel_out: Length | None = Field(default=None, description="Motor face to the friction face")
     stood_at: Coordinate | None = Field(default=None, description="Bell-housing face to the friction face, as it was")
     travel: Length | None = Field(default=None, description="What the release bearing forgives, either way")
+    flywheel_grip: Length | None = Field(default=None, description="Thickness of the flywheel under its bolts")
+    pilot_bearing: bool | None = Field(default=None, description="Carries the nose of the gearbox's shaft")
 
 
 class RunoutReading(Sheet):
@@ -197,6 +199,7 @@ class CouplerSheet(Sheet):
     weld: Weld = Weld()
     jaw: Jaw = Jaw()
     clutch: KeptClutch = KeptClutch()
+    flywheel_bolts: Bolts = Field(default=Bolts(), description="Of the flywheel on the motor's hub")
     apart: Length | None = Field(default=None, description="Motor face to gearbox face, as chosen here")
     tip_clear: Length | None = Field(default=None, description="Least between a shaft's tip and the hub")
     face_clear: Length | None = Field(default=None, description="Least between a hub and a machine's face")

@@ -5,7 +5,7 @@ import numpy as np
 from driveline.benches.coupler.carriers import DESIGN
 from driveline.benches.coupler.inputs import CouplerInputs
 from driveline.benches.coupler.needs import CouplerNeeds
-from driveline.benches.coupler.sheet import Weld
+from driveline.benches.coupler.sheet import Bolts, Weld
 from driveline.checks import Check
 from driveline.figures import fig, num
 from driveline.flat.holes import bolt_circle_mm
@@ -14,36 +14,70 @@ from driveline.joints.screws import JointFields, Loads, Place, worked_joint
 from driveline.margins import Judge, missing_of, wanted_words
 from driveline.shafts.elements import SpiderFactors, clutch_torque_nm
 from driveline.shafts.welds import THROAT, range_allowed_mpa, ring_shear_mpa, weld_allowable_mpa
-from driveline.sheet import positive_of
+from driveline.sheet import Length, positive_of
 from driveline.tables.materials import material
 from driveline.working import Step, Working, entered, entered_or_usual, step, worked
 
 
 def bolts_checks(inputs: CouplerInputs, needs: CouplerNeeds, judge: Judge) -> list[Check]:
     """Return whether the bolts of the clutch's centre carry the torque by friction."""
-    bolts = inputs.sheet.bolts
+    sheet = inputs.sheet
+    found = _bolt_circle("bolts", "Bolts of the clutch's centre", sheet.bolts, sheet.hub.flange_thickness, inputs)
+    return _friction(found, sheet.bolts, needs, judge)
+
+
+def flywheel_checks(inputs: CouplerInputs, needs: CouplerNeeds, judge: Judge) -> list[Check]:
+    """Return whether the flywheel's bolts carry the torque by friction, and whether the gearbox's shaft is carried."""
+    sheet, pilot = inputs.sheet, inputs.sheet.clutch.pilot_bearing
+    found = _bolt_circle(
+        "flywheel_bolts", "Bolts of the flywheel", sheet.flywheel_bolts, sheet.clutch.flywheel_grip, inputs
+    )
+    says = {
+        True: "Its nose runs in a pilot bearing.",
+        False: "Its nose hangs free: disc and seal will not last. Bore the hub for a pilot bearing.",
+        None: "",
+    }[pilot]
+    answer = judge.answer(
+        is_so=pilot,
+        key="coupler.pilot",
+        title="Gearbox shaft's nose is carried",
+        says=says,
+        missing=missing_of({"A pilot bearing for the nose of the gearbox's shaft: there or not": pilot is not None}),
+        inputs=("coupler.clutch.pilot_bearing",),
+        station="coupler",
+    )
+    return [*_friction(found, sheet.flywheel_bolts, needs, judge), answer]
+
+
+def _friction(place: Place, bolts: Bolts, needs: CouplerNeeds, judge: Judge) -> list[Check]:
+    loads = Loads(motor_kg=0.0, torque_nm=needs.design_nm, missing=() if needs.design_nm else (DESIGN,))
+    found = joint_checks(worked_joint(bolts.joint, place), bolts.joint, place, loads, judge)
+    return [check for check in found if check.key == f"coupler.{place.name}_friction"]
+
+
+def _bolt_circle(name: str, title: str, bolts: Bolts, grip: Length | None, inputs: CouplerInputs) -> Place:
     circle_mm, hole_mm = positive_of(bolts.circle), positive_of(bolts.hole)
     xy = (
         bolt_circle_mm(count=bolts.count, circle_mm=circle_mm, first_at_deg=0.0)
         if bolts.count and circle_mm
         else np.zeros((0, 2))
     )
-    place = Place(
-        name="bolts",
-        title="Bolts of the clutch's centre",
-        clear_key="coupler.bolts_clear",
+    return Place(
+        name=name,
+        title=title,
+        clear_key=f"coupler.{name}_clear",
         fields=JointFields(
-            joint="coupler.bolts.joint",
-            length="coupler.bolts.joint.length",
-            depth="coupler.bolts.joint.depth_behind",
-            grip="coupler.hub.flange_thickness",
+            joint=f"coupler.{name}.joint",
+            length=f"coupler.{name}.joint.length",
+            depth=f"coupler.{name}.joint.depth_behind",
+            grip="coupler.hub.flange_thickness" if name == "bolts" else "coupler.clutch.flywheel_grip",
             made_of="coupler.hub.made_of",
             load=(),
             torque=("brief.motor", "ratios"),
         ),
         xy_mm=xy,
         holes=tuple((f"B{k}", hole_mm) for k in range(1, bolts.count + 1)) if hole_mm else (),
-        grip_mm=positive_of(inputs.sheet.hub.flange_thickness),
+        grip_mm=positive_of(grip),
         length_mm=None,
         depth_mm=None,
         lever_mm=0.0,
@@ -51,9 +85,6 @@ def bolts_checks(inputs: CouplerInputs, needs: CouplerNeeds, judge: Judge) -> li
         material=material(inputs.hub.made_of) if inputs.hub.made_of else None,
         is_whole=bool(len(xy)),
     )
-    loads = Loads(motor_kg=0.0, torque_nm=needs.design_nm, missing=() if needs.design_nm else (DESIGN,))
-    found = joint_checks(worked_joint(bolts.joint, place), bolts.joint, place, loads, judge)
-    return [check for check in found if check.key == "coupler.bolts_friction"]
 
 
 def weld_checks(inputs: CouplerInputs, needs: CouplerNeeds, judge: Judge) -> list[Check]:

@@ -194,6 +194,36 @@ class StrengthTest(TestCase):
         self.assertEqual((check.demand, check.verdict), (0.0, Verdict.HOLDS))
 
 
+class KeptClutchTest(TestCase):
+    BOLTS = {
+        "count": 6,
+        "circle": {"text": "78 mm"},
+        "hole": {"text": "11 mm"},
+        "joint": {"thread": "M10", "property_class": "10.9", "condition": "oiled", "tapped": "steel"},
+    }
+
+    def friction(self, **bolts: Any) -> Check:
+        grip = {"text": "14 mm"}
+        result = wren("clutch", flywheel_bolts=self.BOLTS | bolts, clutch__flywheel_grip=grip)
+        return check_of(result, "coupler.flywheel_bolts_friction")
+
+    def test_the_flywheels_bolts_hold_by_friction_as_count_and_circle_go(self) -> None:
+        six, twelve = self.friction(), self.friction(count=12)
+        assert six.capacity is not None and twelve.capacity is not None
+        self.assertAlmostEqual(twelve.capacity, 2 * six.capacity)
+        wider = self.friction(circle={"text": "156 mm"})
+        assert wider.margin is not None and six.margin is not None
+        self.assertAlmostEqual(wider.margin, 2 * six.margin)
+        self.assertIs(self.friction(count=0).verdict, Verdict.NOT_KNOWN)
+
+    def test_a_shaft_without_its_pilot_bearing_fails(self) -> None:
+        verdicts = [
+            check_of(wren("clutch", clutch__pilot_bearing=said), "coupler.pilot").verdict
+            for said in (True, False, None)
+        ]
+        self.assertEqual(verdicts, [Verdict.HOLDS, Verdict.FAILS, Verdict.NOT_KNOWN])
+
+
 class TrueRunningTest(TestCase):
     def test_the_screw_nearest_the_high_spot_is_eased(self) -> None:
         """0.05 mm toward 60°: the tight screw at 30° pushed the hub's wall away on its own side."""

@@ -204,6 +204,8 @@ const CLUTCH: Form<CouplerSheet['clutch']> = [
   reading('flywheel_out', 'Motor face to the friction face', 'length'),
   reading('stood_at', 'It stood from the bell-housing’s face', 'length', 'on the engine’s side above nought'),
   reading('travel', 'Release bearing forgives', 'length', 'either way'),
+  yesNo('pilot_bearing', 'Pilot bearing for the gearbox shaft', 'not said', ['there', 'none']),
+  reading('flywheel_grip', 'Flywheel under its bolts', 'length', 'thickness'),
 ];
 const BOLTS: Form<CouplerSheet['bolts']> = [
   count('count', 'Bolts', [0, 24], 0),
@@ -240,6 +242,13 @@ export function styleGroups(style: string | null, threads: readonly string[]): r
     clutch: [
       { title: 'Hub lengthwise', form: hub([...PLACED, ...PILOT]) },
       { title: 'Clutch and flywheel', form: within((sheet: CouplerSheet) => sheet.clutch, CLUTCH) },
+      {
+        title: 'Bolts of the flywheel',
+        form: [
+          ...within((sheet: CouplerSheet) => sheet.flywheel_bolts, BOLTS),
+          ...within((sheet: CouplerSheet) => sheet.flywheel_bolts.joint, jointForm(threads)),
+        ],
+      },
     ],
     spline: [{ title: 'Hub lengthwise', form: hub([...PLACED, ...PILOT, ...CHAMFERS]) }],
   };
