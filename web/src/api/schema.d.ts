@@ -5222,6 +5222,18 @@ export interface components {
             share: number;
         };
         /**
+         * HangFound
+         * @description How the unit hangs from its eye, from level.
+         */
+        HangFound: {
+            /** Tilted Deg */
+            tilted_deg: number;
+            /** Nose Down Deg */
+            nose_down_deg: number;
+            /** Left Down Deg */
+            left_down_deg: number;
+        };
+        /**
          * HoleResult
          * @description A hole or the shaft's centre as seen from the engine side; the ellipse is of 95 %.
          */
@@ -5685,6 +5697,7 @@ export interface components {
             /** Way In */
             way_in: components["schemas"]["StepOnWay"][];
             room: components["schemas"]["RoomFound"] | null;
+            hangs: components["schemas"]["HangFound"] | null;
             /** Wheels Mm */
             wheels_mm: [
                 [

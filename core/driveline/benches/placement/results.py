@@ -150,6 +150,14 @@ class RoomFound(Result):
     blocks: tuple[PackedBlock, ...]
 
 
+class HangFound(Result):
+    """How the unit hangs from its eye, from level."""
+
+    tilted_deg: float
+    nose_down_deg: float
+    left_down_deg: float
+
+
 class PlacementResult(Result):
     """The placement."""
 
@@ -162,6 +170,7 @@ class PlacementResult(Result):
     cuts: tuple[CutFound, ...]
     way_in: tuple[StepOnWay, ...]
     room: RoomFound | None
+    hangs: HangFound | None
     wheels_mm: tuple[At | None, At | None]  # outer joint centres, left and right
     queries: tuple[ToDo, ...]
     assumed: tuple[Assumed, ...]

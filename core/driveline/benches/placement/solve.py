@@ -32,6 +32,7 @@ from driveline.benches.placement.results import (
     DrawnBody,
     DrawnPiece,
     GapFound,
+    HangFound,
     PlacementResult,
     PointFound,
     StepOnWay,
@@ -50,6 +51,7 @@ from driveline.results import Assumed, ToDo
 from driveline.sheet import positive_of, value_of
 from driveline.space.bodies import Box, Cylinder, Piece
 from driveline.space.pose import AS_IS, Placed
+from driveline.space.solids import hangs
 
 
 def run(sheet: PlacementSheet, laid: LaidPlacement, needs: PlacementNeeds, judge: Judge) -> Outcome[None]:
@@ -125,6 +127,7 @@ def _result(
         cuts=tuple(cuts_of(sheet, laid, placed)) if placed is not None else (),
         way_in=tuple(_steps(sheet, way)),
         room=room_of(sheet, laid),
+        hangs=_hangs(sheet),
         wheels_mm=(None if left is None else at_of(left), None if right is None else at_of(right)),
         queries=tuple(_queries(sheet)),
         assumed=tuple(_assumed(sheet)),
@@ -151,6 +154,14 @@ def _piece(piece: Piece) -> DrawnPiece:
     is_round = isinstance(piece.shape, Cylinder)
     assert isinstance(piece.shape, Box | Cylinder)
     return DrawnPiece(kind="round" if is_round else "box", corners_mm=tuple(at_of(one) for one in piece.corners_mm))
+
+
+def _hangs(sheet: PlacementSheet) -> HangFound | None:
+    eye, cg = (spot_mm(spot, {}) for spot in (sheet.unit.eye, sheet.unit.cg))
+    if eye is None or cg is None or cg[2] >= eye[2]:
+        return None
+    found = hangs(eye_mm=eye, cg_mm=cg)
+    return HangFound(tilted_deg=found.tilted_deg, nose_down_deg=found.nose_down_deg, left_down_deg=found.left_down_deg)
 
 
 def _points(laid: LaidPlacement) -> Iterator[PointFound]:
@@ -214,6 +225,10 @@ def _queries(sheet: PlacementSheet) -> Iterator[ToDo]:
         if moves and body.nature in (Nature.FIXED, Nature.HOT):
             text = f"{body.name} goes with the wheels, and is said to be {body.nature.words}. Which one is right?"
             yield ToDo(field=f"placement.bodies.{k}", text=text)
+    eye, cg = (spot_mm(spot, {}) for spot in (sheet.unit.eye, sheet.unit.cg))
+    if eye is not None and cg is not None and cg[2] >= eye[2]:
+        text = "Lifted there it turns over: its centre of gravity is above the eye. Measure both again."
+        yield ToDo(field="placement.unit.eye", text=text)
     seen: set[str] = set()
     for k, point in enumerate(sheet.points):
         if point.name in seen:

@@ -152,6 +152,17 @@ class MassTest(TestCase):
         self.assertEqual(evaluate(JobFile.model_validate(data)).brief.masses.elsewhere, ())
 
 
+class LiftTest(TestCase):
+    def test_it_hangs_with_its_centre_of_gravity_under_the_eye(self) -> None:
+        placement = scene()
+        placement["unit"] |= {"cg": spot(30, 0, 0), "eye": spot(0, 0, 100)}
+        hangs = solved(placement)[0].hangs
+        assert hangs is not None
+        self.assertAlmostEqual(hangs.nose_down_deg, 16.699, places=3)  # atan 30/100
+        placement["unit"]["eye"] = spot(0, 0, -10)
+        self.assertIn("placement.unit.eye", [one.field for one in solved(placement)[0].queries])
+
+
 class StandTest(TestCase):
     def test_end_for_end_turns_the_motor_round_and_stops_its_pump(self) -> None:
         data = demo_json("plover")

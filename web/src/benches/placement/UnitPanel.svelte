@@ -2,6 +2,7 @@
   import type { PlacementResult, PlacementSheet, UnitBody } from '../../api/types';
   import { within } from '../../measure/fields';
   import Fields from '../../measure/Fields.svelte';
+  import { useUnits } from '../../measure/units.svelte';
   import BodyList from './BodyList.svelte';
   import { newUnitBody } from './edits';
   import { UNIT, UNIT_BODY, UNIT_OUTPUTS } from './fields';
@@ -16,6 +17,7 @@
     change: (write: (sheet: PlacementSheet) => void) => void;
   }
   let { sheet, result, hasOutputs, lit, disabled, onpick, change }: Props = $props();
+  const units = useUnits();
   const missing = (field: string) => (result.to_do.some((one) => one.field === field) ? '? unfinished' : '');
   const form = $derived(
     within((one: PlacementSheet) => one.unit, hasOutputs ? [...UNIT, ...UNIT_OUTPUTS] : UNIT),
@@ -44,6 +46,16 @@
   change={(write) => change((next) => write(next.unit.bodies))}
 />
 <Fields {form} from={sheet} {disabled} {change} />
+{#if result.hangs}
+  <p class="mt-2 border-l-2 border-brass pl-2 text-[12.5px]">
+    Lifted by its eye it hangs {units.figure(result.hangs.tilted_deg, '°', 1)} off level, nose {result.hangs
+      .nose_down_deg >= 0
+      ? 'down'
+      : 'up'}
+    {units.figure(Math.abs(result.hangs.nose_down_deg), '°', 1)}. Rated slings, nobody beneath; guide it by
+    hand.
+  </p>
+{/if}
 <label class="mt-2 flex min-h-7 items-center gap-2 text-[13px]">
   <input
     type="checkbox"

@@ -124,6 +124,7 @@ export const UNIT: Form<PlacementSheet['unit']> = [
   text('name', 'Unit'),
   reading('mass', 'Mass', 'mass'),
   ...within((unit: PlacementSheet['unit']) => unit.cg, spotForm('Centre of gravity', [])),
+  ...within((unit: PlacementSheet['unit']) => unit.eye, spotForm('Lifting eye', [])),
 ];
 export const UNIT_OUTPUTS: Form<PlacementSheet['unit']> = [
   choice(
