@@ -62,30 +62,7 @@ def solve_masses(
         result=MassesResult(
             wheelbase_mm=wheelbase_mm,
             wheel_centre_mm=wheel_centre_mm,
-            placed=tuple(
-                Placed(
-                    name=item.name,
-                    mass_kg=item.mass.kg,
-                    is_on=item.is_on,
-                    only_laden=item.only_laden,
-                    x_mm=item.x.mm,
-                    z_mm=item.z.mm,
-                )
-                for item in sheet.items
-                if item.x and item.z
-            )
-            + tuple(
-                Placed(
-                    name=one.name,
-                    mass_kg=one.mass_kg,
-                    is_on=one.is_on,
-                    only_laden=False,
-                    x_mm=one.at_mm[0],
-                    z_mm=one.at_mm[2],
-                )
-                for one in placed
-                if one.mass_kg is not None and one.at_mm is not None
-            ),
+            placed=_drawn(sheet, placed),
             elsewhere=tuple(
                 Elsewhere(name=one.name, mass_kg=one.mass_kg, is_on=one.is_on, is_placed=one.at_mm is not None)
                 for one in placed
@@ -107,6 +84,35 @@ def solve_masses(
 def _load(item: MassItem) -> Load:
     sign = 1.0 if item.is_on else -1.0
     return Load(mass_kg=sign * item.mass.kg, x_mm=value_of(item.x), y_mm=value_of(item.y), z_mm=value_of(item.z))
+
+
+def _drawn(sheet: MassesSheet, placed: tuple[PlacedMass, ...]) -> tuple[Placed, ...]:
+    """Everything whose place is known, for the picture."""
+    own = [
+        Placed(
+            name=item.name,
+            mass_kg=item.mass.kg,
+            is_on=item.is_on,
+            only_laden=item.only_laden,
+            x_mm=item.x.mm,
+            z_mm=item.z.mm,
+        )
+        for item in sheet.items
+        if item.x and item.z
+    ]
+    others = [
+        Placed(
+            name=one.name,
+            mass_kg=one.mass_kg,
+            is_on=one.is_on,
+            only_laden=False,
+            x_mm=one.at_mm[0],
+            z_mm=one.at_mm[2],
+        )
+        for one in placed
+        if one.mass_kg is not None and one.at_mm is not None
+    ]
+    return (*own, *others)
 
 
 def _placed_load(one: PlacedMass) -> Load:
