@@ -11,6 +11,7 @@ from driveline.errors import ImpossibleInput
 
 Size = tuple[float, float, float]
 DEEPEST: Final = 2  # cuts of the room into parts, each filled its own way
+MOST_CUTS: Final = 60  # places for one: a room of so many boxes is filled all alike
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -38,7 +39,8 @@ def packed(*, room_mm: Size, box_mm: Size, gap_mm: float, may_stand: bool = True
         may_stand: Whether a box may lie on another side than its base.
 
     Returns:
-        Blocks side by side, none over another, found by cutting the room in two at most twice.
+        Blocks side by side, none over another, found by cutting the room in two at most twice; not at all where it
+        holds very many.
 
     Raises:
         ImpossibleInput: If a size is not above 0.
@@ -52,7 +54,8 @@ def packed(*, room_mm: Size, box_mm: Size, gap_mm: float, may_stand: bool = True
             raise ImpossibleInput(f"{name} size", min(size), "above 0 mm")
     orders = permutations(range(3)) if may_stand else iter([(0, 1, 2), (1, 0, 2)])
     ways = tuple(sorted({(box_mm[a], box_mm[b], box_mm[c]) for a, b, c in orders}))
-    return _best((0.0, 0.0, 0.0), room_mm, ways, gap_mm, DEEPEST)
+    along = sum((side + gap_mm) / (min(box_mm) + gap_mm) for side in room_mm)
+    return _best((0.0, 0.0, 0.0), room_mm, ways, gap_mm, DEEPEST if along * len(ways) <= MOST_CUTS else 0)
 
 
 def _best(at: Size, room: Size, ways: tuple[Size, ...], gap: float, deep: int) -> tuple[Block, ...]:

@@ -11,7 +11,7 @@ from driveline.space.distance import Near, nearest_bodies
 from driveline.space.pose import AS_IS, Placed
 from driveline.space.sweep import Move, Swept, sweep
 
-MOST_LOOKS: Final = 3000  # at one pair somewhere, for a whole path
+MOST_LOOKS: Final = 300  # at one pair somewhere, for a whole path
 
 
 @dataclass(frozen=True, kw_only=True)

@@ -9,7 +9,7 @@ from driveline.space.bodies import Box, Cylinder, Piece
 
 SETTLED_MM: Final = 1e-6
 ROUNDING: Final = 1e-13  # of the places' own size: no step tells less
-MOST_STEPS: Final = 80
+MOST_STEPS: Final = 24
 
 
 def sharpened(first: Piece, second: Piece, on_first_mm: Floats, on_second_mm: Floats) -> tuple[Floats, Floats] | None:

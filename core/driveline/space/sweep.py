@@ -7,6 +7,7 @@ the piece can come nearer.
 import math
 from collections.abc import Callable
 from dataclasses import dataclass, replace
+from functools import cached_property
 from typing import Final
 
 import numpy as np
@@ -20,7 +21,7 @@ TOUCHING_MM: Final = 1e-4
 SETTLED_MM: Final = 1e-3
 MOST_STEPS: Final = 60
 SURE_MM: Final = 0.5  # how close the answer is bracketed where a piece turns or is a mesh
-MOST_LOOKS: Final = 300
+MOST_LOOKS: Final = 150
 
 
 @dataclass(frozen=True)
@@ -31,7 +32,7 @@ class Move:
     turn: Floats  # whole, (3, 3)
     about_mm: Floats  # before the move, (3,)
 
-    @property
+    @cached_property
     def turn_vector_rad(self) -> Floats:
         """Axis times angle."""
         return turn_vector_rad(self.turn)
@@ -39,7 +40,8 @@ class Move:
     def part(self, share: float) -> Placed:
         """Return the move as far as a share of it."""
         vector = self.turn_vector_rad
-        turn = turn_about(vector, share * float(np.linalg.norm(vector)))
+        angle = float(np.linalg.norm(vector))
+        turn = turn_about(vector, share * angle) if angle > 0 else np.eye(3)
         return move_about(self.about_mm, shift_mm=share * self.shift_mm, turn=turn)
 
     def farthest_mm(self, corners_mm: Floats) -> float:
