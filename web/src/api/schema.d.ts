@@ -5162,6 +5162,7 @@ export interface components {
             least_mm: number;
             /** Wanted Mm */
             wanted_mm: number;
+            verdict: components["schemas"]["Verdict"];
             /** On Unit Mm */
             on_unit_mm: [
                 number,

@@ -1,6 +1,6 @@
 """What the placement bench shows."""
 
-from driveline.checks import Result
+from driveline.checks import Result, Verdict
 from driveline.results import Assumed, ToDo
 
 At = tuple[float, float, float]
@@ -44,6 +44,7 @@ class GapFound(Result):
     gap_mm: float  # below nought: how deep they overlap
     least_mm: float  # with what the mounts let it move taken off
     wanted_mm: float
+    verdict: Verdict
     on_unit_mm: At
     on_other_mm: At
 

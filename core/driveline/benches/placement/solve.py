@@ -63,7 +63,7 @@ def run(sheet: PlacementSheet, laid: LaidPlacement, needs: PlacementNeeds, judge
     to_do = tuple(_to_do(sheet, laid))
     return Outcome(
         solved=None,
-        result=_result(sheet, laid, needs, gaps, way, to_do),
+        result=_result(sheet, laid, needs, gaps, way, to_do, judge),
         checks=_checks(sheet, laid, needs, gaps, way, judge) if is_begun else (),
         to_do=to_do,
         progress=progress_of(is_begun=is_begun, is_finished=is_begun and not to_do),
@@ -111,6 +111,7 @@ def _result(
     gaps: tuple[Gap, ...],
     way: WayIn,
     to_do: tuple[ToDo, ...],
+    judge: Judge,
 ) -> PlacementResult:
     placed = laid.chosen.placed if laid.chosen else None
     left, right = (spot_mm(spot, laid.places) for spot in (sheet.wheels.left, sheet.wheels.right))
@@ -123,7 +124,7 @@ def _result(
         ),
         stands=tuple(stands_found(sheet, laid, needs, gaps)),
         offers=tuple(offers_of(sheet, laid, gaps)),
-        gaps=tuple(_gap(gap) for gap in gaps),
+        gaps=tuple(_gap(gap, judge) for gap in gaps),
         cuts=tuple(cuts_of(sheet, laid, placed)) if placed is not None else (),
         way_in=tuple(_steps(sheet, way)),
         room=room_of(sheet, laid),
@@ -178,7 +179,8 @@ def _points(laid: LaidPlacement) -> Iterator[PointFound]:
         )
 
 
-def _gap(gap: Gap) -> GapFound:
+def _gap(gap: Gap, judge: Judge) -> GapFound:
+    judged = judge.check("clearance", key="", title="", demand=gap.wanted_mm, capacity=gap.least_mm, unit="mm")
     return GapFound(
         unit_body=gap.unit.sheet.name,
         unit_field=gap.unit.field,
@@ -188,6 +190,7 @@ def _gap(gap: Gap) -> GapFound:
         gap_mm=gap.gap_mm,
         least_mm=gap.least_mm,
         wanted_mm=gap.wanted_mm,
+        verdict=judged.verdict,
         on_unit_mm=at_of(gap.near.on_first_mm),
         on_other_mm=at_of(gap.near.on_second_mm),
     )

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import type { GapFound, PlacementResult } from '../../api/types';
+  import type { PlacementResult } from '../../api/types';
   import VerdictMark from '../../lib/ui/VerdictMark.svelte';
   import { useUnits } from '../../measure/units.svelte';
 
@@ -10,9 +10,6 @@
   }
   let { result, lit, onpick }: Props = $props();
   const units = useUnits();
-  const TIGHT = 1.1;
-  const verdict = (gap: GapFound) =>
-    gap.least_mm < gap.wanted_mm ? 'fails' : gap.least_mm < TIGHT * gap.wanted_mm ? 'tight' : 'holds';
 </script>
 
 <table class="w-full text-[13px]" aria-label="Nearest, and wanted, {units.symbol('mm')}">
@@ -30,7 +27,7 @@
       <tr
         class={['border-t border-edge', [gap.unit_field, gap.other_field].includes(lit) && 'bg-brass-wash']}
       >
-        <td><VerdictMark verdict={verdict(gap)} /></td>
+        <td><VerdictMark verdict={gap.verdict} /></td>
         <td class="py-0.5"
           ><button class="min-h-6 text-left" onclick={() => onpick(gap.other_field)}
             >{gap.unit_body} – {gap.other}</button

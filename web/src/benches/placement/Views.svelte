@@ -36,7 +36,7 @@
           text: units.num(gap.gap_mm, 'mm', gap.gap_mm < 100 ? 1 : 0),
           from: gap.on_unit_mm,
           to: gap.on_other_mm,
-          isBad: gap.least_mm < gap.wanted_mm,
+          isBad: gap.verdict === 'fails',
           isLined: true,
         })),
   );
