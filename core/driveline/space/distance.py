@@ -70,18 +70,18 @@ def _middle_of_overlap(first: Piece, second: Piece) -> Floats:
     return found
 
 
-def apart_at_least_mm(first: Piece, second: Piece) -> float:
-    """Return what two pieces are apart at the least, by their bounds alone.
+def bounds_apart_mm(first: tuple[Floats, Floats], second: tuple[Floats, Floats]) -> Floats:
+    """Return what things are apart at the least, by their bounds alone.
 
     Args:
-        first: Where it stands.
-        second: Where it stands.
+        first: Least and greatest of x, y and z, (3,) or (n, 3) each.
+        second: The same.
 
     Source:
         Distance of two boxes along the axes.
     """
-    between = np.maximum(first.bounds_mm[0] - second.bounds_mm[1], second.bounds_mm[0] - first.bounds_mm[1])
-    return float(np.linalg.norm(np.maximum(between, 0.0)))
+    between = np.maximum(first[0] - second[1], second[0] - first[1])
+    return np.asarray(np.linalg.norm(np.maximum(between, 0.0), axis=-1), dtype=np.float64)
 
 
 def nearest_bodies(first: Body, second: Body, *, within_mm: float = np.inf) -> Near | None:
@@ -97,7 +97,7 @@ def nearest_bodies(first: Body, second: Body, *, within_mm: float = np.inf) -> N
     """
     bounds = sorted(
         (
-            (apart_at_least_mm(one, other), k, m)
+            (float(bounds_apart_mm(one.bounds_mm, other.bounds_mm)), k, m)
             for k, one in enumerate(first.pieces)
             for m, other in enumerate(second.pieces)
         )

@@ -6,8 +6,9 @@ from typing import Final
 
 import numpy as np
 
+from driveline.arrays import Floats
 from driveline.space.bodies import Body, Piece
-from driveline.space.distance import Near, nearest_bodies
+from driveline.space.distance import Near, bounds_apart_mm, nearest_bodies
 from driveline.space.pose import AS_IS, Placed
 from driveline.space.sweep import Move, Swept, sweep
 
@@ -100,11 +101,11 @@ def _pairs(here: Sequence[Body], there: Sequence[Body], move: Move) -> list[tupl
     found = []
     for part in here:
         for piece in part.pieces:
-            low, high = _swept_bounds(piece, move)
+            bounds = _swept_bounds(piece, move)
             for other in there:
                 for still in other.pieces:
-                    between = np.maximum(low - still.bounds_mm[1], still.bounds_mm[0] - high)
-                    found.append((float(np.linalg.norm(np.maximum(between, 0.0))), part.name, piece, other.name, still))
+                    apart_mm = float(bounds_apart_mm(bounds, still.bounds_mm))
+                    found.append((apart_mm, part.name, piece, other.name, still))
     return sorted(found, key=lambda one: one[0])
 
 
@@ -115,7 +116,7 @@ def _rank(swept: Swept) -> tuple[float, float]:
     return (0.0, swept.near.gap_mm - swept.sure_mm)
 
 
-def _swept_bounds(piece: Piece, move: Move) -> tuple[np.ndarray, np.ndarray]:
+def _swept_bounds(piece: Piece, move: Move) -> tuple[Floats, Floats]:
     """Least and greatest of x, y and z over the whole move."""
     low, high = piece.bounds_mm
     end = piece.moved(move.part(1.0))

@@ -5699,19 +5699,6 @@ export interface components {
             way_in: components["schemas"]["StepOnWay"][];
             room: components["schemas"]["RoomFound"] | null;
             hangs: components["schemas"]["HangFound"] | null;
-            /** Wheels Mm */
-            wheels_mm: [
-                [
-                    number,
-                    number,
-                    number
-                ] | null,
-                [
-                    number,
-                    number,
-                    number
-                ] | null
-            ];
             /** Queries */
             queries: components["schemas"]["ToDo"][];
             /** Assumed */
@@ -6209,8 +6196,6 @@ export interface components {
         StepOnWay: {
             /** Step */
             step: number;
-            /** Says */
-            says: string;
             /** Gap Mm */
             gap_mm: number | null;
             /** Part */
@@ -6219,19 +6204,6 @@ export interface components {
             to: string;
             /** Contact At */
             contact_at: number | null;
-            /** Nearest */
-            nearest: [
-                [
-                    number,
-                    number,
-                    number
-                ],
-                [
-                    number,
-                    number,
-                    number
-                ]
-            ] | null;
             /** Frames */
             frames: components["schemas"]["Frame"][];
         };

@@ -11,9 +11,9 @@ from driveline.benches.placement.lay_out import LaidPlacement, UnitThing, Vehicl
 from driveline.benches.placement.sheet import Nature, PlacementSheet
 from driveline.sheet import positive_of, value_of
 from driveline.space.bodies import Body, Piece
-from driveline.space.distance import Near, apart_at_least_mm, nearest, nearest_bodies
+from driveline.space.distance import Near, bounds_apart_mm, nearest, nearest_bodies
 from driveline.space.pose import Placed
-from driveline.space.sweep import TOUCHING_MM, Move, sweep, valley
+from driveline.space.sweep import TOUCHING_MM, Move, Swept, sweep, valley
 
 WANTED_MM: Final = {Nature.FIXED: 10.0, Nature.HOT: 15.0, Nature.STEERING: 25.0}
 GROUND_MM: Final = 150.0
@@ -106,9 +106,8 @@ def _bounds_apart_mm(body: Body, others: Sequence[tuple[VehicleThing, float]]) -
     bounds = [one.built.body.bounds_mm for one, _ in others if one.built.body is not None]
     if not bounds:
         return []
-    low, high = body.bounds_mm
     lows, highs = (np.array(side) for side in zip(*bounds, strict=True))
-    apart = np.linalg.norm(np.maximum(np.maximum(lows - high, low - highs), 0.0), axis=1)
+    apart = bounds_apart_mm((lows, highs), body.bounds_mm)
     found: list[float] = (apart - [_reach_mm(one) for one, _ in others]).tolist()
     return found
 
@@ -159,7 +158,7 @@ def _near(body: Body, other: VehicleThing, *, within_mm: float) -> Near | None:
     best: Near | None = None
     for moving in other.built.body.pieces:
         for still in body.pieces:
-            if apart_at_least_mm(moving, still) > reach:
+            if float(bounds_apart_mm(moving.bounds_mm, still.bounds_mm)) > reach:
                 continue
             found = _through_travel(moving, still, up_mm=up, down_mm=down, aside_mm=aside)
             if best is None or (found.gap_mm, -found.depth_mm) < (best.gap_mm, -best.depth_mm):
@@ -177,24 +176,30 @@ def _through_travel(moving: Piece, still: Piece, *, up_mm: float, down_mm: float
         if up_mm + down_mm == 0:
             return nearest(low, still)
         swept = sweep(low, still, Move(np.array([0.0, 0.0, up_mm + down_mm]), np.eye(3), np.zeros(3)))
-        return swept.near if swept.contact_at is None else _deepest(moving, still, y_mm, (-down_mm, 0.0, up_mm))
+        if _is_clear(swept):
+            return swept.near
+        return _deepest(swept, [nearest(moving.moved(_shifted(y_mm, z)), still) for z in (-down_mm, 0.0, up_mm)])
 
     first = at_lock(-aside_mm)
     if aside_mm == 0 or first.gap_mm <= TOUCHING_MM:
         return first
     whole = np.array([0.0, 2 * aside_mm, 0.0])
     found = valley(lambda share: at_lock((2 * share - 1) * aside_mm), first, whole)
-    if found.contact_at is None:
-        return found.near
-    return max((at_lock(y) for y in (0.0, aside_mm)), key=lambda near: near.depth_mm)
+    return found.near if _is_clear(found) else _deepest(found, [at_lock(y) for y in (0.0, aside_mm)])
+
+
+def _is_clear(swept: Swept) -> bool:
+    """Say whether it nowhere touches, and that for certain: what did not settle may touch."""
+    return swept.contact_at is None and swept.sure_mm == 0.0
 
 
 def _shifted(y_mm: float, z_mm: float) -> Placed:
     return Placed(np.eye(3), np.array([0.0, y_mm, z_mm]))
 
 
-def _deepest(moving: Piece, still: Piece, y_mm: float, heights_mm: tuple[float, ...]) -> Near:
-    """The deepest overlap at some heights; where there is none at them, they touch between two."""
-    found = [nearest(moving.moved(_shifted(y_mm, z)), still) for z in heights_mm]
-    deepest = max(found, key=lambda near: near.depth_mm)
+def _deepest(swept: Swept, looks: Sequence[Near]) -> Near:
+    """The deepest overlap at some places of a travel that touches; where there is none at them, it touches between."""
+    deepest = max(looks, key=lambda near: near.depth_mm)
+    if deepest.depth_mm == 0.0:
+        deepest = swept.near
     return Near(0.0, deepest.on_first_mm, deepest.on_second_mm, depth_mm=deepest.depth_mm)

@@ -124,12 +124,10 @@ class StepOnWay(Result):
     """A move of the way in."""
 
     step: int
-    says: str
     gap_mm: float | None  # None: nothing within reach
     part: str
     to: str
     contact_at: float | None  # share of the move
-    nearest: tuple[At, At] | None
     frames: tuple[Frame, ...]  # to play it back
 
 
@@ -172,7 +170,6 @@ class PlacementResult(Result):
     way_in: tuple[StepOnWay, ...]
     room: RoomFound | None
     hangs: HangFound | None
-    wheels_mm: tuple[At | None, At | None]  # outer joint centres, left and right
     queries: tuple[ToDo, ...]
     assumed: tuple[Assumed, ...]
     to_do: tuple[ToDo, ...]

@@ -114,7 +114,6 @@ def _result(
     judge: Judge,
 ) -> PlacementResult:
     placed = laid.chosen.placed if laid.chosen else None
-    left, right = (spot_mm(spot, laid.places) for spot in (sheet.wheels.left, sheet.wheels.right))
     return PlacementResult(
         bodies=(*(_drawn(one) for one in laid.vehicle), *(_drawn(one) for one in laid.unit)),
         points=tuple(_points(laid)),
@@ -126,10 +125,9 @@ def _result(
         offers=tuple(offers_of(sheet, laid, gaps)),
         gaps=tuple(_gap(gap, judge) for gap in gaps),
         cuts=tuple(cuts_of(sheet, laid, placed)) if placed is not None else (),
-        way_in=tuple(_steps(sheet, way)),
+        way_in=tuple(_steps(way)),
         room=room_of(sheet, laid),
         hangs=_hangs(sheet),
-        wheels_mm=(None if left is None else at_of(left), None if right is None else at_of(right)),
         queries=tuple(_queries(sheet)),
         assumed=tuple(_assumed(sheet)),
         to_do=to_do,
@@ -196,22 +194,18 @@ def _gap(gap: Gap, judge: Judge) -> GapFound:
     )
 
 
-def _steps(sheet: PlacementSheet, way: WayIn) -> Iterator[StepOnWay]:
+def _steps(way: WayIn) -> Iterator[StepOnWay]:
     done = way.start or AS_IS
-    for entered, move, found in zip(sheet.way_in, way.moves, way.steps, strict=False):
-        shares = np.linspace(0.0, 1.0, FRAMES + 1)
+    shares = np.linspace(0.0, 1.0, FRAMES + 1).tolist()
+    for move, found in zip(way.moves, way.steps, strict=True):
         near = found.near
-        words = [entered.way.words if entered.way else "", fig(entered.by.mm, "mm", 0) if entered.by else ""]
-        turn = f"{entered.turn.words} {fig(entered.angle.deg, '°', 1)}" if entered.turn and entered.angle else ""
         yield StepOnWay(
             step=found.step,
-            says=", ".join(one for one in (" ".join(words).strip(), turn) if one),
             gap_mm=None if near is None else max(near.gap_mm - found.sure_mm, 0.0),
             part=found.part,
             to=found.to,
             contact_at=found.contact_at,
-            nearest=None if near is None else (at_of(near.on_first_mm), at_of(near.on_second_mm)),
-            frames=tuple(frame_of(move.part(float(share)).holding(done)) for share in shares),
+            frames=tuple(frame_of(move.part(share).holding(done)) for share in shares),
         )
         done = move.part(1.0).holding(done)
 

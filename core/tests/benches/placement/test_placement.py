@@ -108,6 +108,16 @@ class GapTest(TestCase):
         hose["travel"].pop("aside")
         self.assertIs(solved(placement)[1]["placement.gap_steering"].verdict, Verdict.NOT_KNOWN)
 
+    def test_what_touches_only_between_two_locks_touches(self) -> None:
+        """A thin rod stands 20 aside of the case's thin fin: at -40, 0 and 40 of lock it is clear, at 20 it is not."""
+        travel = {"up": mm(0), "down": mm(0), "aside": mm(40)}
+        rod = box("rod", (0, -20, 300), (4, 4, 4), nature="steering", travel=travel)
+        placement = scene(travel=mm(0), bodies=[rod], none_near=["hot", "fixed"])
+        placement["unit"]["bodies"] = [box("fin", (0, 0, 0), (4, 4, 4))]
+        result, checks = solved(placement)
+        self.assertAlmostEqual(result.gaps[0].gap_mm, 0.0, places=3)
+        self.assertIs(checks["placement.gap_steering"].verdict, Verdict.FAILS)
+
     @settings(max_examples=30, deadline=None)
     @given(st.floats(-90, 90), st.floats(-60, 90), st.floats(-90, 90), st.floats(-25, 25))
     def test_what_is_cut_is_cut_enough(self, x: float, y: float, z: float, pitch: float) -> None:
