@@ -64,7 +64,7 @@ class PlacementTest(BrowserTestCase):
             for k, end in enumerate(("rear", "front"), start=1):
                 self.press(page.get_by_role("button", name="add a place"))
                 self.field(page, f"Point of place {k}").select_option(f"{side} rail, {end} hole")
-        self.field(page, "Nothing near it is hot or moving").press(" ")
+        self.field(page, "Nothing hot or moving near it").press(" ")
         self.tab(page, "Unit")
         self.named(page, "Name of a body", "gear case", "Take gear case away")
         self.box(page, (0, 0, 0), (300, 560, 200))

@@ -8,6 +8,11 @@
     change: (write: (sheet: PlacementSheet) => void) => void;
   }
   let { sheet, disabled, change }: Props = $props();
+  const WORDS = {
+    fixed: 'No sheet or frame near it',
+    hot: 'Nothing hot or moving near it',
+    steering: 'No steering or brakes near it',
+  } as const;
   const open = $derived(NATURES.filter(([key]) => !sheet.bodies.some((body) => body.nature === key)));
 
   function say(key: (typeof NATURES)[number][0], isNone: boolean): void {
@@ -19,7 +24,7 @@
 </script>
 
 <div data-group="none_near" class="text-[13px]">
-  {#each open as [key, words] (key)}
+  {#each open as [key] (key)}
     <label class="flex min-h-7 items-center gap-2">
       <input
         type="checkbox"
@@ -27,7 +32,7 @@
         checked={sheet.none_near.includes(key)}
         onchange={(event) => say(key, event.currentTarget.checked)}
       />
-      Nothing near it is {words}
+      {WORDS[key]}
     </label>
   {/each}
 </div>

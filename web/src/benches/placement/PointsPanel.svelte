@@ -92,10 +92,12 @@
     <button class="shrink-0 text-brass underline underline-offset-2">add a point</button>
   </form>
 {/if}
-<TapeRows
-  tapes={sheet.tapes}
-  {names}
-  fits={result.tapes}
-  {disabled}
-  change={(write) => change((next) => write(next.tapes))}
-/>
+{#if names.length > 1 || sheet.tapes.length > 0}
+  <TapeRows
+    tapes={sheet.tapes}
+    {names}
+    fits={result.tapes}
+    {disabled}
+    change={(write) => change((next) => write(next.tapes))}
+  />
+{/if}
