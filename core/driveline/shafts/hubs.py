@@ -70,6 +70,20 @@ def balance_grade_mm_s(*, eccentric_mm: float, rpm: float) -> float:
     return eccentric_mm * rpm * math.pi / 30
 
 
+def unbalance_allowed_g_mm(*, grade_mm_s: float, mass_kg: float, rpm: float) -> float:
+    """Return the unbalance that a grade leaves a part, g·mm, over both its planes.
+
+    Args:
+        grade_mm_s: G, above 0.
+        mass_kg: Of what turns, 0 or more.
+        rpm: Greatest service speed, above 0.
+
+    Source:
+        ISO 21940-11, U = G m / ω; of a shaft half at each end.
+    """
+    return 1_000 * mass_kg * grade_mm_s / (rpm * math.pi / 30)
+
+
 def eccentric_force_n(*, mass_kg: float, eccentric_mm: float, rpm: float) -> float:
     """Return the force of a mass that runs out of true, N.
 

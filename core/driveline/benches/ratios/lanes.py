@@ -11,6 +11,7 @@ from typing import Final
 from driveline.benches.ratios.sheet import Propshaft, RatiosSheet, Split, SplitKind, UnitFacing
 from driveline.gearing.brief import Brief
 from driveline.gearing.chain import USUAL_DIRECT_GEAR_EFFICIENCY, USUAL_EFFICIENCY, Stage, StageKind
+from driveline.gearing.differential import high_share
 from driveline.gearing.road import Driven
 from driveline.gearing.rolling import rolling_of
 from driveline.gearing.sheets import Box, Gearbox, Layout, Shaft
@@ -167,7 +168,7 @@ def _shares(split: Split, *, is_front: bool) -> tuple[float, float | None]:
     if split.kind is SplitKind.OPEN:
         return usual, None
     bias = split.bias_ratio if split.kind is SplitKind.LIMITED_SLIP else None
-    return usual, 1.0 if bias is None else max(usual, bias / (1 + bias))
+    return usual, 1.0 if bias is None else max(usual, high_share(bias))
 
 
 def _boxes_place(

@@ -33,6 +33,7 @@ from driveline.benches.ratios.gearing import (
     road_of,
 )
 from driveline.benches.ratios.lanes import UNIT_LAYOUTS, plan_of
+from driveline.benches.ratios.leaving import LeavingTorque, leaving_of
 from driveline.benches.ratios.line import drive_of, stations_of
 from driveline.benches.ratios.mend import alternatives_of, mend_of
 from driveline.benches.ratios.needs import RatiosNeeds
@@ -80,6 +81,7 @@ class SolvedRatios:
     coupler: CouplerStyle | None
     casing: Casing
     coupler_load: CouplerLoad
+    leaving: LeavingTorque
 
 
 def run(sheet: RatiosSheet, _laid: LaidOut, needs: RatiosNeeds, judge: Judge) -> Outcome[SolvedRatios]:
@@ -117,6 +119,7 @@ def _outcome(sheet: RatiosSheet, needs: RatiosNeeds, solved: _Solved) -> Outcome
             coupler=sheet.coupler,
             casing=casing_of(sheet, needs.brief),
             coupler_load=_coupler_load(solved.stations, needs.brief),
+            leaving=leaving_of(needs.brief.layout, solved.stations),
         ),
         result=solved.result,
         checks=solved.checks,

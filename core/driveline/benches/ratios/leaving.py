@@ -1,0 +1,53 @@
+"""What leaves the casing that the motor sits in: the torque that its mounts must hold against."""
+
+from collections.abc import Sequence
+from dataclasses import dataclass
+from typing import Final
+
+from driveline.gearing.chain import StageKind
+from driveline.gearing.sheets import Layout
+from driveline.gearing.stations import LineStation, Station
+
+# The last box in one casing with the motor.
+LAST: Final = {
+    Layout.KEPT_GEARBOX: StageKind.GEARBOX,
+    Layout.PROPSHAFT_REDUCTION: StageKind.REDUCTION,
+    Layout.AXLE_UNIT: StageKind.DRIVE_UNIT,
+    Layout.CENTRE_UNIT: StageKind.DRIVE_UNIT,
+    Layout.TWO_UNITS: StageKind.DRIVE_UNIT,
+}
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class LeavingTorque:
+    """Torques that leave the casing, N·m; what is not known is ``None``."""
+
+    launch_nm: float | None = None
+    overrun_nm: float | None = None
+    locked_nm: float | None = None  # at which the tyres slip: wheels that lock give no more
+    station: str | None = None
+    turns_wheels: bool = False  # about the axle's line; else about the crank's
+
+
+def leaving_of(layout: Layout, stations: Sequence[LineStation]) -> LeavingTorque:
+    """Return what leaves the casing; of two units the larger."""
+    turns_wheels = layout in (Layout.AXLE_UNIT, Layout.TWO_UNITS)
+    last = [one.station for one in stations if one.station.kind == LAST[layout].value]
+    if not last:  # nothing but the motor is in it
+        last = [one.station for one in stations if one.station.kind == "motor"]
+    if not last:
+        return LeavingTorque(turns_wheels=turns_wheels)
+    one = max(last, key=lambda station: (station.design_nm or 0.0) * station.ratio)
+    driving = one.ratio * one.efficiency
+    is_whole = one.overrun_nm is not None and one.wind_up_nm is not None
+    return LeavingTorque(
+        launch_nm=None if one.design_nm is None or not is_whole else one.design_nm * driving,
+        overrun_nm=None if one.overrun_nm is None else one.overrun_nm * one.ratio / one.efficiency,
+        locked_nm=_times(one, driving),
+        station=one.key,
+        turns_wheels=turns_wheels,
+    )
+
+
+def _times(station: Station, driving: float) -> float | None:
+    return None if station.slip_limited_nm is None else station.slip_limited_nm * driving

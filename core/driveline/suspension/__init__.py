@@ -1,0 +1,1 @@
+"""How a wheel moves: where its end of a shaft stands at every height and lock."""

@@ -1,0 +1,139 @@
+"""A shaft of two constant-velocity joints over all that its wheel does: length and angles at every height and lock."""
+
+from dataclasses import dataclass
+from typing import Final
+
+import numpy as np
+
+from driveline.arrays import Floats
+from driveline.cardan.lines import unit_line
+from driveline.errors import ImpossibleInput
+from driveline.space.pose import turn_about
+from driveline.suspension.arcs import Arc
+
+INNER_TRIPOD_DEG: Final = 22.0
+INNER_TRIPOD_MM: Final = 20.0
+INNER_BALL_DEG: Final = 18.0
+INNER_BALL_MM: Final = 25.0
+OUTER_FIXED_DEG: Final = 45.0
+RUNNING_WANTED_DEG: Final = 8.0
+RUNNING_MOST_DEG: Final = 12.0
+
+
+@dataclass(frozen=True, slots=True)
+class Corner:
+    """One wheel and the unit's output that drives it, in the vehicle's axes (x forward, y left, z up).
+
+    ``ride_mm`` is the height at which the outer joint's centre stands at ride. ``spindle`` is the outer joint's own
+    line at ride, straight ahead. ``turns_with_arm`` says that the carrier turns as its arm does, as on a trailing arm.
+    ``kingpin`` is the steering axis, ``off_kingpin_mm`` the joint's centre from a point of it, at ride.
+    """
+
+    inner_mm: Floats
+    output: Floats
+    arc: Arc
+    near_mm: Floats
+    ride_mm: float
+    spindle: Floats
+    turns_with_arm: bool = False
+    kingpin: Floats | None = None
+    off_kingpin_mm: Floats | None = None
+
+
+@dataclass(frozen=True, slots=True)
+class Scan:
+    """What a shaft does at each height, lock and move of the unit: all (heights, locks, moves)."""
+
+    heights_mm: Floats
+    locks_deg: Floats
+    moves_mm: Floats
+    length_mm: Floats
+    inner_deg: Floats
+    outer_deg: Floats
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Window:
+    """What a shaft's joints must take up: its least and greatest length, and the angles at their worst."""
+
+    least_mm: float
+    greatest_mm: float
+    inner_deg: float
+    outer_deg: float
+
+    @property
+    def middle_mm(self) -> float:
+        """The length at which plunge is left alike both ways."""
+        return (self.least_mm + self.greatest_mm) / 2
+
+    @property
+    def each_way_mm(self) -> float:
+        """Plunge from there."""
+        return (self.greatest_mm - self.least_mm) / 2
+
+
+def window_of(scan: Scan) -> Window:
+    """Return the window over all heights, locks and moves of a scan together."""
+    return Window(
+        least_mm=float(scan.length_mm.min()),
+        greatest_mm=float(scan.length_mm.max()),
+        inner_deg=float(scan.inner_deg.max()),
+        outer_deg=float(scan.outer_deg.max()),
+    )
+
+
+def _angles_deg(bars: Floats, lines: Floats) -> Floats:
+    across = np.linalg.norm(np.cross(bars, lines), axis=-1)
+    angles: Floats = np.degrees(np.arctan2(across, np.abs((bars * lines).sum(axis=-1))))
+    return angles
+
+
+def _arm_turns(corner: Corner, outers_mm: Floats, ride_mm: Floats) -> Floats:
+    """Return how the carrier stands turned at each height, (heights, 3, 3)."""
+    if not corner.turns_with_arm or corner.arc.radius_mm is None:
+        return np.broadcast_to(np.eye(3), (len(outers_mm), 3, 3))
+    axis, start = corner.arc.axis, ride_mm - corner.arc.centre_mm
+    arms = outers_mm - corner.arc.centre_mm
+    turned = np.arctan2(np.cross(start, arms) @ axis, arms @ start)
+    return np.array([turn_about(axis, float(one)) for one in turned])
+
+
+def scan_travel(corner: Corner, heights_mm: Floats, locks_deg: Floats, moves_mm: Floats) -> Scan:
+    """Return length and angles at every height, lock and move together.
+
+    Args:
+        corner: The wheel and the output that drives it.
+        heights_mm: Of the wheel from ride, up in bump, (h,).
+        locks_deg: Nose left is plus, (s,); (0,) for a wheel that is not steered.
+        moves_mm: Of the inner joint, as the unit moves on its mounts, (m, 3).
+
+    Raises:
+        ImpossibleInput: If a direction has no length, the arc does not reach a height, a wheel without a king pin is
+            steered, or the two joints' centres meet.
+
+    Source:
+        Distances and angles between points and directions in space; a steered carrier turns about its king pin, then
+        with its arm.
+    """
+    if corner.kingpin is None and np.any(locks_deg != 0):
+        raise ImpossibleInput("kingpin", None, "given for a wheel that is steered")
+    output, spindle = unit_line(corner.output, "output"), unit_line(corner.spindle, "spindle")
+    ride = corner.arc.at_height_mm(np.array([corner.ride_mm]), corner.near_mm)[0]
+    outers = corner.arc.at_height_mm(corner.ride_mm + heights_mm, corner.near_mm)
+    turns = _arm_turns(corner, outers, ride)
+    spindles = np.repeat((turns @ spindle)[:, None], len(locks_deg), axis=1)
+    ends = np.repeat(outers[:, None], len(locks_deg), axis=1)
+    if corner.kingpin is not None:
+        pin = unit_line(corner.kingpin, "kingpin")
+        steers = np.array([turn_about(pin, float(one)) for one in np.radians(locks_deg)])
+        spindles = np.einsum("hij,sjk,k->hsi", turns, steers, spindle)
+        if corner.off_kingpin_mm is not None:
+            shift = steers @ corner.off_kingpin_mm - corner.off_kingpin_mm
+            ends = ends + np.einsum("hij,sj->hsi", turns, shift)
+    bars = ends[:, :, None] - (corner.inner_mm + moves_mm)
+    lengths = np.linalg.norm(bars, axis=-1)
+    if not lengths.min() > 0:
+        raise ImpossibleInput("inner_mm", tuple(corner.inner_mm), "away from the outer joint's centre")
+    inner = _angles_deg(bars, np.broadcast_to(output, bars.shape))
+    outer = _angles_deg(bars, np.broadcast_to(spindles[:, :, None], bars.shape))
+    return Scan(heights_mm, locks_deg, moves_mm, lengths, inner, outer)
