@@ -1,7 +1,8 @@
 """Gaps of a nudge, in-process, beside a search over all corners in the same run.
 
 ``python bench/placement.py``: 60 bodies round a unit of ten; then a rough floor of up to a million triangles under the
-unit. The search over corners is what plain NumPy would do, and reads too large besides: it knows no edges or faces.
+unit, as a scan: first, nudged, and along a way in. The search over corners is what plain NumPy would do, and reads too
+large besides: it knows no edges or faces.
 """
 
 import statistics
@@ -12,9 +13,15 @@ from collections.abc import Callable, Sequence
 import numpy as np
 
 from driveline.arrays import Floats
-from driveline.space.bodies import Body, Box, Cylinder, Mesh, Piece
-from driveline.space.distance import nearest, nearest_bodies
-from driveline.space.pose import Placed, Pose
+from driveline.space.bodies import Body, Piece
+from driveline.space.distance import Near
+from driveline.space.neighbours import nearest_bodies
+from driveline.space.on_surface import nearest_on
+from driveline.space.path import PathPart, walk
+from driveline.space.pose import AS_IS, Placed, Pose
+from driveline.space.shapes import Box, Cylinder, Faces
+from driveline.space.surface import LaidSurface, in_blocks
+from driveline.space.sweep import Move
 
 ROUNDS = 7
 WITHIN_MM = 160.0
@@ -47,14 +54,14 @@ def pose(rng: np.random.Generator, reach_mm: float) -> Placed:
     return Pose(x, y, z, roll, pitch, yaw).placed
 
 
-def sheet(side: int, rng: np.random.Generator) -> Piece:
-    """A rough floor of two triangles a cell, 3 m long."""
+def sheet(side: int, rng: np.random.Generator) -> tuple[Floats, Faces]:
+    """A rough floor of two triangles a cell, 3 m long: corners and triangles."""
     x, y = np.meshgrid(np.linspace(-1500, 1500, side + 1), np.linspace(-1000, 1000, side + 1), indexing="ij")
     z = 40 * np.sin(x / 130) * np.cos(y / 170) + rng.normal(0, 0.5, x.shape)
     corner = np.arange(side)[:, None] * (side + 1) + np.arange(side)
     a, b, c, d = (corner + step for step in (0, 1, side + 1, side + 2))
     faces = np.concatenate([np.stack([a, c, b], -1).reshape(-1, 3), np.stack([b, c, d], -1).reshape(-1, 3)])
-    return Piece(Mesh(np.column_stack([x.ravel(), y.ravel(), z.ravel()]), faces.astype(np.int32)), Pose().placed)
+    return np.column_stack([x.ravel(), y.ravel(), z.ravel()]), faces.astype(np.int32)
 
 
 def corners_apart_mm(corners: Floats, others: Floats) -> float:
@@ -78,27 +85,40 @@ def main() -> None:
         lambda: [corners_apart_mm(piece.corners_mm, one) for b in bodies for piece in b.pieces for one in every]
     )
     sys.stdout.write(f"gaps of a nudge, 10 x 60 bodies   {nudge:8.1f} ms   {nudge / brute:5.2f} of corners alone\n")
-    above = Placed(np.eye(3), np.array([0.0, 0.0, 330.0]))
     for side in SIDES:
-        mesh = sheet(side, rng)
-        begin = time.process_time()
-        assert mesh.seen is not None
-        tree = time.process_time() - begin
-        moved = [body.moved(above) for body in bodies]
+        scan(side, bodies, rng)
 
-        def against(mesh: Piece = mesh, moved: Sequence[Body] = moved) -> list[float]:
-            return [nearest(piece, mesh).gap_mm for body in moved for piece in body.pieces]
 
-        warm = median_ms(against)
+def scan(side: int, bodies: Sequence[Body], rng: np.random.Generator) -> None:
+    """Ten bodies above a scanned floor: cut into blocks, looked at first, nudged, and brought in by four moves."""
+    vertices, faces = sheet(side, rng)
+    begin = time.process_time()
+    surface = in_blocks(vertices, faces)
+    cut = time.process_time() - begin
+    floor = LaidSurface(surface, 1.0, AS_IS)
+    heights = iter(np.linspace(330.0, 331.0, 2 * ROUNDS))
+    pieces = [piece for body in bodies for piece in body.pieces]
 
-        def corners_alone(mesh: Piece = mesh, moved: Sequence[Body] = moved) -> list[float]:
-            return [corners_apart_mm(piece.corners_mm, mesh.corners_mm) for body in moved for piece in body.pieces]
+    def against() -> list[Near | None]:
+        up = Pose(z_mm=float(next(heights))).placed
+        return [nearest_on(piece.moved(up), floor, within_mm=WITHIN_MM) for piece in pieces]
 
-        brute = median_ms(corners_alone, 1)
-        sys.stdout.write(
-            f"against {2 * side * side:8d} triangles   tree {tree:6.2f} s   {warm:8.1f} ms   "
-            f"{warm / brute:6.4f} of a vertex search\n"
-        )
+    first, warm = median_ms(against, 1), median_ms(against)
+    above = [piece.moved(Pose(z_mm=330).placed) for piece in pieces]
+    brute = median_ms(lambda: [corners_apart_mm(piece.corners_mm, vertices) for piece in above], 1)
+    nose_down = Pose(pitch_deg=12).placed.turn
+    moves = [
+        Move(np.array([300.0, 0, 0]), np.eye(3), np.zeros(3)),
+        Move(np.array([0.0, 0, -150]), nose_down, np.array([0.0, 0, 500])),
+        Move(np.array([200.0, 50, 0]), nose_down.T, np.array([300.0, 0, 350])),
+        Move(np.array([0.0, 0, -60]), np.eye(3), np.zeros(3)),
+    ]
+    parts = [PathPart(body=body.moved(Pose(z_mm=520).placed)) for body in bodies]
+    path = median_ms(lambda: walk(parts, [PathPart(body=Body("floor", (), floor))], moves, within_mm=100.0), 1)
+    sys.stdout.write(
+        f"against {len(faces):8d} triangles   cut up {cut:5.2f} s   first {first:7.1f} ms   nudge {warm:7.1f} ms, "
+        f"{warm / brute:6.4f} of a vertex search   four moves, two with a turn {path:7.1f} ms\n"
+    )
 
 
 if __name__ == "__main__":

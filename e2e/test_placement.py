@@ -1,8 +1,19 @@
 import re
+from pathlib import Path
 
 from playwright.sync_api import Locator, Page, expect
 
 from e2e.browser import BrowserTestCase
+from scans.work import work_off
+
+SCAN = Path(__file__).parents[1] / "server" / "jobs" / "demo" / "bittern-floor.ply"
+# Where the rails' holes are on it, mm, as the scanner's own program has them.
+MATCHES = {
+    "left rail, A hole": (1126.4, 824.2, -816.5),
+    "left rail, C hole": (59.7, 809.9, -549.4),
+    "right rail, A hole": (1313.8, 808.6, -68.8),
+    "right rail, C hole": (246.7, 791.9, 196.6),
+}
 
 
 class PlacementTest(BrowserTestCase):
@@ -120,6 +131,59 @@ class PlacementTest(BrowserTestCase):
         expect(page.get_by_role("application", name=re.compile("^Top"))).to_have_attribute(
             "aria-label", "Top view. Arrow keys move the unit"
         )
+
+    def test_a_scan_is_brought_and_laid_and_the_point_that_is_off_is_named(self) -> None:
+        page = self.page_of("fabricator")
+        self.open_job(page, "Bittern", "Placement")
+        self.tab(page, "Room")
+        self.press(page.get_by_role("button", name="Take floor and rails, scanned away"))
+        self.check(page, "Clear of sheet and frame", "Holds")
+        self.named(page, "Name of a body", "floor from below", "Take floor from below away")
+        self.field(page, "It is").select_option("fixed")
+        self.field(page, "Taken as").select_option("scan")
+        self.bring_the_floor(page)
+        self.field(page, "Its file is in").select_option("mm")
+        self.field(page, "Up in its file is").select_option("y")
+        self.typed(page, "Its surface may be out", "0.5")
+        self.field(page, "Small loose bits in it").select_option("are dust")
+        self.field(page, "It is laid").select_option("points")
+        for k, (point, at) in enumerate(MATCHES.items(), start=1):
+            self.press(page.get_by_role("button", name="add a point", exact=True).first)
+            self.field(page, f"Point on the vehicle of point {k}").select_option(point)
+            off = 40 if k == 2 else 0
+            for axis, value in zip("xyz", (at[0], at[1] + off, at[2]), strict=True):
+                self.typed(page, f"{axis} on the scan of point {k}", f"{value:g}")
+        self.check(page, "Scans lie true", "Fails")
+        expect(page.get_by_role("main")).to_contain_text("left rail, C hole")
+        self.typed(page, "y on the scan of point 2", f"{MATCHES['left rail, C hole'][1]:g}")
+        self.check(page, "Scans lie true", "Holds")
+        self.check(page, "Clear of sheet and frame", "overlap by")
+        self.press(page.get_by_role("button", name="find points on it"))
+        picture = page.get_by_role("application", name=re.compile("^The scan"))
+        picture.focus()
+        for _ in range(3):
+            picture.press("ArrowUp")
+        self.field_in(page, "next is").select_option("a new point")
+        picture.focus()
+        picture.press("Enter")
+        expect(page.get_by_role("dialog")).to_contain_text(re.compile(r"point 5: -?\d+\.\d ±\d+\.\d\d mm"))
+        page.keyboard.press("Escape")
+        self.press(page.get_by_role("button", name="Take of point 5 away"))
+        self.check(page, "Scans lie true", "Holds")
+
+    def bring_the_floor(self, page: Page) -> None:
+        """Cut short it is refused; whole it is made ready."""
+        data = SCAN.read_bytes().replace(b"1.0\n", b"1.0\ncomment of another day\n", 1)
+        chooser = page.get_by_label(re.compile("^bring its file"))
+        chooser.set_input_files(files=[{"name": "floor.ply", "mimeType": "model/ply", "buffer": data[:-1000]}])
+        expect(page.get_by_role("alert")).to_contain_text("its head claims")
+        chooser.set_input_files(files=[{"name": "floor.ply", "mimeType": "model/ply", "buffer": data}])
+        expect(page.get_by_role("status").filter(has_text="Making ready")).to_be_visible()
+        self.assertEqual(work_off(), 1)
+        expect(page.get_by_role("main")).to_contain_text("floor.ply, 23 583 triangles")
+
+    def field_in(self, page: Page, label: str) -> Locator:
+        return page.get_by_role("dialog").get_by_label(label)
 
     def test_the_unit_is_dragged_in_steps_and_taken_back_at_once(self) -> None:
         page = self.page_of("fabricator")

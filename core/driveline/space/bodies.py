@@ -1,209 +1,24 @@
-"""Bodies as pieces: boxes, cylinders, balls and meshes, each in a frame of its own."""
+"""Bodies as pieces, and surfaces of triangles, where they stand."""
 
 import math
 from dataclasses import dataclass
-from functools import cached_property, lru_cache
-from typing import Final, Protocol
+from functools import cached_property
 
 import fcl
 import numpy as np
-from numpy.typing import NDArray
 
 from driveline.arrays import Floats
 from driveline.errors import ImpossibleInput
 from driveline.space.pose import Placed
-
-FINE_SIDES: Final = 256  # where that is not near enough
-ROUND_SIDES: Final = 32  # of the prism that stands for a cylinder where only flats serve
-Faces = NDArray[np.int32]
-
-
-def _prism_faces(sides: int) -> Faces:
-    """Of two rings of corners, one after the other."""
-    found = []
-    for k in range(sides):
-        after = (k + 1) % sides
-        found += [(k, after, sides + after), (k, sides + after, sides + k)]
-    for k in range(1, sides - 1):
-        found += [(0, k, k + 1), (sides, sides + k + 1, sides + k)]
-    return np.array(found, dtype=np.int32)
-
-
-_PRISM_FACES: Final = _prism_faces(ROUND_SIDES)
-_BOX_FACES: Final = np.array(
-    [
-        face
-        for a, b, c, d in ((0, 1, 3, 2), (4, 6, 7, 5), (0, 4, 5, 1), (2, 3, 7, 6), (0, 2, 6, 4), (1, 5, 7, 3))
-        for face in ((a, b, c), (a, c, d))
-    ],
-    dtype=np.int32,
-)
-
-
-class Shape(Protocol):
-    """What a piece is made like, about its own middle."""
-
-    @property
-    def is_convex(self) -> bool:
-        """Whether a straight line between two of its points stays in it."""
-
-    @property
-    def corners_mm(self) -> Floats:
-        """Points whose hull holds it, (n, 3)."""
-
-    @property
-    def seen(self) -> fcl.CollisionGeometry:
-        """As the search for distances takes it."""
-
-
-def _above_nought(**sizes_mm: float) -> None:
-    for name, value in sizes_mm.items():
-        if not (math.isfinite(value) and value > 0):
-            raise ImpossibleInput(name.removesuffix("_mm").replace("_", " "), value, "above 0 mm")
-
-
-@dataclass(frozen=True)
-class Box:
-    """A box; whole lengths along its own axes."""
-
-    size_mm: tuple[float, float, float]
-    is_convex = True
-
-    def __post_init__(self) -> None:
-        _above_nought(**dict(zip(("length_mm", "width_mm", "height_mm"), self.size_mm, strict=True)))
-
-    @cached_property
-    def corners_mm(self) -> Floats:
-        """The eight corners."""
-        signs = np.array([(x, y, z) for x in (-0.5, 0.5) for y in (-0.5, 0.5) for z in (-0.5, 0.5)])
-        found: Floats = signs * np.array(self.size_mm)
-        return found
-
-    @property
-    def seen(self) -> fcl.CollisionGeometry:
-        """As the search for distances takes it: twelve triangles."""
-        return _model_of(self)
-
-    @property
-    def faces(self) -> Faces:
-        """Triangles over its corners, (12, 3)."""
-        return _BOX_FACES
-
-    def holds(self, point_mm: Floats) -> bool:
-        """Say whether a point of its own frame, (3,), is in it."""
-        return bool((np.abs(point_mm) <= np.array(self.size_mm) / 2).all())
-
-    @cached_property
-    def flats(self) -> tuple[Floats, Floats]:
-        """Directions square to its faces, and those along its edges, (3, 3) each."""
-        return np.eye(3), np.eye(3)
-
-
-@dataclass(frozen=True)
-class Cylinder:
-    """A cylinder along its own x."""
-
-    radius_mm: float
-    length_mm: float
-    is_convex = True
-
-    def __post_init__(self) -> None:
-        _above_nought(radius_mm=self.radius_mm, length_mm=self.length_mm)
-
-    @cached_property
-    def corners_mm(self) -> Floats:
-        """Of a prism that just holds it."""
-        return self.prism_mm(ROUND_SIDES)
-
-    def prism_mm(self, sides: int) -> Floats:
-        """Corners of a prism that just holds it, one end's ring after the other's."""
-        at = 2 * math.pi * np.arange(sides) / sides
-        outer = self.radius_mm / math.cos(math.pi / sides)
-        ring = np.column_stack([outer * np.cos(at), outer * np.sin(at)])
-        ends = (-self.length_mm / 2, self.length_mm / 2)
-        return np.vstack([np.column_stack([np.full(sides, x), ring]) for x in ends])
-
-    @property
-    def seen(self) -> fcl.CollisionGeometry:
-        """As the search for distances takes it: a prism about it, so that no gap reads too large."""
-        return _model_of(self)
-
-    @property
-    def faces(self) -> Faces:
-        """Triangles over the prism's corners."""
-        return _PRISM_FACES
-
-    def holds(self, point_mm: Floats) -> bool:
-        """Say whether a point of its own frame, (3,), is in it."""
-        x, y, z = point_mm.tolist()
-        return bool(abs(x) <= self.length_mm / 2 and math.hypot(y, z) <= self.radius_mm)
-
-    @cached_property
-    def flats(self) -> tuple[Floats, Floats]:
-        """Directions square to the prism's faces, and those along its edges."""
-        at = 2 * math.pi * (np.arange(ROUND_SIDES // 2) + 0.5) / ROUND_SIDES
-        sides = np.column_stack([np.zeros(at.size), np.cos(at), np.sin(at)])
-        around = np.column_stack([np.zeros(at.size), -np.sin(at), np.cos(at)])
-        axis = np.array([[1.0, 0.0, 0.0]])
-        return np.vstack([axis, sides]), np.vstack([axis, around])
-
-
-@dataclass(frozen=True)
-class Mesh:
-    """A surface of triangles, open or closed."""
-
-    vertices_mm: Floats  # (n, 3)
-    faces: Faces  # (m, 3), counted from 0
-    is_convex = False
-
-    def __post_init__(self) -> None:
-        flat = np.asarray(self.faces)
-        if not (len(self.vertices_mm) and len(flat)) or not np.isfinite(self.vertices_mm).all():
-            raise ImpossibleInput("mesh", 0.0, "of triangles with finite corners")
-        if flat.min() < 0 or flat.max() >= len(self.vertices_mm):  # the search would read past the end
-            raise ImpossibleInput(
-                "mesh", float(flat.max()), f"of corners counted from 0 to {len(self.vertices_mm) - 1}"
-            )
-
-    @property
-    def corners_mm(self) -> Floats:
-        """Its vertices."""
-        return self.vertices_mm
-
-    @cached_property
-    def seen(self) -> fcl.CollisionGeometry:
-        """As the search for distances takes it: a tree of boxes over its triangles."""
-        return _model(self.vertices_mm, self.faces)
-
-    def holds(self, _point_mm: Floats) -> bool:
-        """Say no: whether a surface is closed is not known."""
-        return False
-
-
-def _model(vertices_mm: Floats, faces: Faces) -> fcl.CollisionGeometry:
-    model = fcl.BVHModel()
-    model.beginModel(len(vertices_mm), len(faces))
-    model.addSubModel(np.ascontiguousarray(vertices_mm), np.ascontiguousarray(faces))
-    model.endModel()
-    return model
-
-
-@lru_cache(maxsize=512)
-def _model_of(shape: Box | Cylinder) -> fcl.CollisionGeometry:
-    """Its triangles. The library's own boxes and cylinders are not used: their gaps read too large edge to edge."""
-    return _model(shape.corners_mm, shape.faces)
-
-
-@lru_cache(maxsize=64)
-def _fine_model_of(shape: Cylinder) -> fcl.CollisionGeometry:
-    return _model(shape.prism_mm(FINE_SIDES), _prism_faces(FINE_SIDES))
+from driveline.space.shapes import Box, Cylinder, Hull, Mesh, fine_model_of
+from driveline.space.surface import LaidSurface
 
 
 @dataclass(frozen=True)
 class Piece:
     """A shape where it stands."""
 
-    shape: Box | Cylinder | Mesh
+    shape: Box | Cylinder | Hull | Mesh
     placed: Placed
 
     def moved(self, move: Placed) -> "Piece":
@@ -230,27 +45,32 @@ class Piece:
         """As the search takes it where a round piece must be closer to round."""
         if not isinstance(self.shape, Cylinder):
             return self.seen
-        return fcl.CollisionObject(_fine_model_of(self.shape), fcl.Transform(self.placed.turn, self.placed.at_mm))
+        return fcl.CollisionObject(fine_model_of(self.shape), fcl.Transform(self.placed.turn, self.placed.at_mm))
 
     def holds(self, point_mm: Floats) -> bool:
         """Say whether a point, (3,), is in it."""
-        return self.shape.holds(self.placed.inverse.points(point_mm))
+        return bool(self.shape.holds(self.placed.inverse.points(point_mm)[None, :])[0])
 
 
 @dataclass(frozen=True)
 class Body:
-    """A thing with a name, of one piece or several."""
+    """A thing with a name, of one piece or several, or a scanned surface."""
 
     name: str
     pieces: tuple[Piece, ...]
+    surface: LaidSurface | None = None
 
     def moved(self, move: Placed) -> "Body":
         """Return it after a move."""
-        return Body(self.name, tuple(piece.moved(move) for piece in self.pieces))
+        surface = None if self.surface is None else self.surface.moved(move)
+        return Body(self.name, tuple(piece.moved(move) for piece in self.pieces), surface)
 
     @cached_property
     def bounds_mm(self) -> tuple[Floats, Floats]:
         """Least and greatest of x, y and z."""
+        if self.surface is not None:
+            low, high = self.surface.bounds_mm
+            return low.min(axis=0), high.max(axis=0)
         least, greatest = zip(*(piece.bounds_mm for piece in self.pieces), strict=True)
         return np.min(least, axis=0), np.max(greatest, axis=0)
 

@@ -6,9 +6,10 @@ import fcl
 import numpy as np
 
 from driveline.arrays import Floats
-from driveline.space.bodies import Body, Cylinder, Piece
+from driveline.space.bodies import Piece
 from driveline.space.overlap import depth_mm
 from driveline.space.rounds import sharpened
+from driveline.space.shapes import Cylinder
 
 
 @dataclass(frozen=True)
@@ -19,6 +20,7 @@ class Near:
     on_first_mm: Floats  # (3,)
     on_second_mm: Floats  # (3,)
     depth_mm: float = 0.0
+    noise_mm: float = 0.0  # what a surface may be out: the gap is less than its points are apart by it
 
 
 def nearest(first: Piece, second: Piece) -> Near:
@@ -82,31 +84,3 @@ def bounds_apart_mm(first: tuple[Floats, Floats], second: tuple[Floats, Floats])
     """
     between = np.maximum(first[0] - second[1], second[0] - first[1])
     return np.asarray(np.linalg.norm(np.maximum(between, 0.0), axis=-1), dtype=np.float64)
-
-
-def nearest_bodies(first: Body, second: Body, *, within_mm: float = np.inf) -> Near | None:
-    """Return how near two bodies come; ``None`` where it is more than ``within_mm``.
-
-    Args:
-        first: Where it stands.
-        second: Where it stands.
-        within_mm: Farther is of no interest.
-
-    Source:
-        The least over all pairs of their pieces; overlap counts as its depth, the deepest first.
-    """
-    bounds = sorted(
-        (
-            (float(bounds_apart_mm(one.bounds_mm, other.bounds_mm)), k, m)
-            for k, one in enumerate(first.pieces)
-            for m, other in enumerate(second.pieces)
-        )
-    )
-    best: Near | None = None
-    for least_mm, k, m in bounds:
-        if least_mm > within_mm or (best is not None and least_mm > best.gap_mm):
-            break
-        found = nearest(first.pieces[k], second.pieces[m])
-        if best is None or (found.gap_mm, -found.depth_mm) < (best.gap_mm, -best.depth_mm):
-            best = found
-    return None if best is None or best.gap_mm > within_mm else best

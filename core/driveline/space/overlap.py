@@ -6,8 +6,9 @@ import fcl
 import numpy as np
 
 from driveline.arrays import Floats
-from driveline.space.bodies import Mesh, Piece
+from driveline.space.bodies import Piece
 from driveline.space.pose import Placed
+from driveline.space.shapes import Mesh
 
 _AXES: Final = np.vstack([np.eye(3), -np.eye(3)])
 SETTLED_MM: Final = 0.01

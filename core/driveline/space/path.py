@@ -8,8 +8,11 @@ import numpy as np
 
 from driveline.arrays import Floats
 from driveline.space.bodies import Body, Piece
-from driveline.space.distance import Near, bounds_apart_mm, nearest_bodies
+from driveline.space.distance import Near, bounds_apart_mm
+from driveline.space.neighbours import nearest_bodies
+from driveline.space.past_surface import sweep_past
 from driveline.space.pose import AS_IS, Placed
+from driveline.space.surface import LaidSurface
 from driveline.space.sweep import Move, Swept, sweep
 
 MOST_LOOKS: Final = 300  # at one pair somewhere, for a whole path
@@ -78,7 +81,9 @@ def _step(
             break
         if looks >= most_looks:
             return replace(found, is_settled=False), looks
-        swept = sweep(piece, still, move, enough_mm=enough_mm)
+        swept = _swept(piece, still, move, min(within_mm, enough_mm))
+        if swept is None:
+            continue
         looks += swept.looks
         rank = _rank(swept)
         if swept.near.gap_mm <= within_mm and (best is None or rank < best):
@@ -96,9 +101,17 @@ def _step(
     return found, looks
 
 
-def _pairs(here: Sequence[Body], there: Sequence[Body], move: Move) -> list[tuple[float, str, Piece, str, Piece]]:
+def _swept(piece: Piece, still: Piece | LaidSurface, move: Move, enough_mm: float) -> Swept | None:
+    if isinstance(still, LaidSurface):
+        return sweep_past(piece, still, move, enough_mm=enough_mm)
+    return sweep(piece, still, move, enough_mm=enough_mm)
+
+
+def _pairs(
+    here: Sequence[Body], there: Sequence[Body], move: Move
+) -> list[tuple[float, str, Piece, str, Piece | LaidSurface]]:
     """Every pair of pieces with how far apart they stay at the least, by their bounds; the nearest first."""
-    found = []
+    found: list[tuple[float, str, Piece, str, Piece | LaidSurface]] = []
     for part in here:
         for piece in part.pieces:
             bounds = _swept_bounds(piece, move)
@@ -106,6 +119,9 @@ def _pairs(here: Sequence[Body], there: Sequence[Body], move: Move) -> list[tupl
                 for still in other.pieces:
                     apart_mm = float(bounds_apart_mm(bounds, still.bounds_mm))
                     found.append((apart_mm, part.name, piece, other.name, still))
+                if other.surface is not None:
+                    apart_mm = float(bounds_apart_mm(bounds, other.surface.bounds_mm).min()) - other.surface.noise_mm
+                    found.append((apart_mm, part.name, piece, other.name, other.surface))
     return sorted(found, key=lambda one: one[0])
 
 

@@ -5,7 +5,8 @@ from typing import Final
 import numpy as np
 
 from driveline.arrays import Floats
-from driveline.space.bodies import Box, Cylinder, Piece
+from driveline.space.bodies import Piece
+from driveline.space.shapes import Box, Cylinder
 
 SETTLED_MM: Final = 1e-6
 ROUNDING: Final = 1e-13  # of the places' own size: no step tells less

@@ -97,9 +97,9 @@ def sweep(first: Piece, second: Piece, move: Move, *, enough_mm: float = math.in
     if not turns and first.shape.is_convex and second.shape.is_convex:
         return replace(valley(look, at_start, move.shift_mm), looks=looks)
     speed_mm = move.farthest_mm(first.corners_mm)
-    found = _bracketed(look, at_start, speed_mm, enough_mm)
+    found = bracketed(look, at_start, speed_mm, enough_mm)
     if found.near.gap_mm <= SETTLED_MM * 10:
-        found = _advance(look, at_start, speed_mm)
+        found = advance(look, at_start, speed_mm)
     return replace(found, looks=looks)
 
 
@@ -161,8 +161,17 @@ def valley(look: Callable[[float], Near], at_start: Near, shift_mm: Floats) -> S
     return Swept(best.near, best.at, None, sure_mm=best.gap_mm)
 
 
-def _advance(look: Callable[[float], Near], at_start: Near, speed_mm: float) -> Swept:
-    """First contact, by steps that can't pass one; there is one."""
+def advance(look: Callable[[float], Near], at_start: Near, speed_mm: float) -> Swept:
+    """Return first contact, by steps that can't pass one; there is one.
+
+    Args:
+        look: The gap at a share of the move.
+        at_start: The same at none of it, above nought.
+        speed_mm: A length that no point goes beyond along its way.
+
+    Source:
+        Conservative advancement (Mirtich, 1996).
+    """
     share, near = 0.0, at_start
     for _ in range(MOST_LOOKS):
         if near.gap_mm <= SETTLED_MM * 10:
@@ -172,8 +181,18 @@ def _advance(look: Callable[[float], Near], at_start: Near, speed_mm: float) -> 
     return Swept(Near(0.0, near.on_first_mm, near.on_second_mm), share, share)
 
 
-def _bracketed(look: Callable[[float], Near], at_start: Near, speed_mm: float, enough_mm: float) -> Swept:
-    """The least gap, branch and bound: between two looks it can't be less than both gaps allow."""
+def bracketed(look: Callable[[float], Near], at_start: Near, speed_mm: float, enough_mm: float) -> Swept:
+    """Return the least gap: between two looks it can't be less than both gaps allow.
+
+    Args:
+        look: The gap at a share of the move.
+        at_start: The same at none of it.
+        speed_mm: A length that no point goes beyond along its way.
+        enough_mm: Once it is sure to come no nearer than this, how near it comes is of no interest.
+
+    Source:
+        Branch and bound on a gap that changes no faster than its points move.
+    """
     at_end = look(1.0)
     best, best_at = min((at_start, 0.0), (at_end, 1.0), key=lambda one: one[0].gap_mm)
 

@@ -7,9 +7,11 @@ from hypothesis import strategies as st
 
 from driveline.arrays import Floats
 from driveline.errors import ImpossibleInput
-from driveline.space.bodies import Body, Box, Cylinder, Mesh, Piece, cylinder_between, tube
-from driveline.space.distance import nearest, nearest_bodies
+from driveline.space.bodies import Body, Piece, cylinder_between, tube
+from driveline.space.distance import nearest
+from driveline.space.neighbours import nearest_bodies
 from driveline.space.pose import Placed, Pose
+from driveline.space.shapes import Box, Cylinder, Mesh
 
 sizes = st.floats(2, 300)
 angles = st.floats(-180, 180)

@@ -5,10 +5,11 @@ from hypothesis import given, settings
 from hypothesis import strategies as st
 
 from driveline.arrays import Floats
-from driveline.space.bodies import Body, Box, Mesh, Piece
+from driveline.space.bodies import Body, Piece
 from driveline.space.distance import nearest
 from driveline.space.path import PathPart, installed, walk
 from driveline.space.pose import AS_IS, Placed, Pose, pose_of, turn_about, turn_vector_rad
+from driveline.space.shapes import Box, Mesh
 from driveline.space.sweep import Move, sweep
 from tests.space.test_distance import pieces, poses, random_mesh
 

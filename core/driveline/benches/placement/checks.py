@@ -5,6 +5,7 @@ from typing import Final
 from driveline.benches.placement.gaps import (
     FAR_MM,
     GROUND,
+    KIND_WORDS,
     Gap,
     ground_wanted_mm,
     solid,
@@ -21,7 +22,7 @@ from driveline.checks import Check
 from driveline.figures import fig
 from driveline.margins import Judge, missing_of, wanted_words
 from driveline.sheet import positive_of
-from driveline.space.distance import nearest_bodies
+from driveline.space.neighbours import nearest_bodies
 from driveline.space.pose import Placed
 from driveline.space.tapes import GREATEST_W
 
@@ -29,11 +30,6 @@ TITLES: Final = {
     Nature.FIXED: "Clear of sheet and frame",
     Nature.HOT: "Clear of what is hot or moves",
     Nature.STEERING: "Clear of steering and brakes, at full lock and travel",
-}
-KIND_WORDS: Final = {
-    Nature.FIXED: "The sheet and frame near the unit, or that there is none",
-    Nature.HOT: "What is hot or moves near the unit, or that nothing is",
-    Nature.STEERING: "What steers or brakes near the unit, or that nothing does",
 }
 
 

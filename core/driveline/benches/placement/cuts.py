@@ -1,6 +1,6 @@
 """What must be cut out of a body that is to be cut, for the unit to keep its distance."""
 
-from collections.abc import Callable, Iterator
+from collections.abc import Callable, Iterator, Sequence
 from typing import Final
 
 import numpy as np
@@ -9,9 +9,11 @@ from driveline.benches.placement.gaps import solid, travel_mm, wanted_mm
 from driveline.benches.placement.lay_out import LaidPlacement, VehicleThing
 from driveline.benches.placement.results import CutFound
 from driveline.benches.placement.sheet import Fate, Nature, PlacementSheet
-from driveline.space.bodies import Box, Cylinder, Piece
+from driveline.space.bodies import Piece
 from driveline.space.distance import nearest
 from driveline.space.pose import Placed
+from driveline.space.shapes import Box, Cylinder
+from driveline.space.surface import LaidSurface
 
 SLICE_MM: Final = 0.2
 SETTLED_MM: Final = 0.1
@@ -28,10 +30,29 @@ def cuts_of(sheet: PlacementSheet, laid: LaidPlacement, placed: Placed) -> Itera
         if thing.sheet.fate is not Fate.CUT or thing.built.body is None:
             continue
         off_mm = wanted_mm(sheet, thing.sheet.nature or Nature.FIXED) + travel_mm(sheet)
+        if thing.built.body.surface is not None:
+            yield from _patch(thing, thing.built.body.surface, unit, off_mm)
         for leg in thing.built.body.pieces:
             found = [stretch for piece in unit if (stretch := _stretch(leg, piece, off_mm))]
             if found:
                 yield _cut(thing, leg, min(low for low, _ in found), max(high for _, high in found))
+
+
+def _patch(thing: VehicleThing, surface: LaidSurface, unit: Sequence[Piece], off_mm: float) -> Iterator[CutFound]:
+    """Between which places, from the datum, a scanned surface comes nearer than it may."""
+    low, high = np.full(3, np.inf), np.full(3, -np.inf)
+    for piece in unit:
+        least, greatest = piece.bounds_mm
+        triangles = surface.within(least - off_mm, greatest + off_mm)
+        own = piece.placed.inverse.points(triangles.reshape(-1, 3)).reshape(-1, 3, 3)
+        near = triangles[piece.shape.floor_mm(own) < off_mm + surface.noise_mm]  # type: ignore[union-attr]
+        if len(near):
+            low, high = np.minimum(low, near.min(axis=(0, 1))), np.maximum(high, near.max(axis=(0, 1)))
+    if np.isfinite(low).all():
+        for k, axis in enumerate(("forward", "left", "up")):
+            yield CutFound(
+                name=thing.sheet.name, field=thing.field, from_mm=float(low[k]), to_mm=float(high[k]), axis=axis
+            )
 
 
 def _sides(leg: Piece) -> tuple[tuple[float, float, float], int]:

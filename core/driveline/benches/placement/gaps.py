@@ -11,10 +11,17 @@ from driveline.benches.placement.lay_out import LaidPlacement, UnitThing, Vehicl
 from driveline.benches.placement.sheet import Nature, PlacementSheet
 from driveline.sheet import positive_of, value_of
 from driveline.space.bodies import Body, Piece
-from driveline.space.distance import Near, bounds_apart_mm, nearest, nearest_bodies
+from driveline.space.distance import Near, bounds_apart_mm, nearest
+from driveline.space.neighbours import nearest_bodies
+from driveline.space.on_surface import hull_of
 from driveline.space.pose import Placed
 from driveline.space.sweep import TOUCHING_MM, Move, Swept, sweep, valley
 
+KIND_WORDS: Final = {
+    Nature.FIXED: "The sheet and frame near the unit, or that there is none",
+    Nature.HOT: "What is hot or moves near the unit, or that nothing is",
+    Nature.STEERING: "What steers or brakes near the unit, or that nothing does",
+}
 WANTED_MM: Final = {Nature.FIXED: 10.0, Nature.HOT: 15.0, Nature.STEERING: 25.0}
 GROUND_MM: Final = 150.0
 TRAVEL_MM: Final = 10.0  # of rubber mounts, until the mounts are worked out
@@ -142,6 +149,19 @@ def travel_known(other: VehicleThing) -> bool:
     return None not in (travel.up, travel.down, travel.aside)
 
 
+def around_missing(sheet: PlacementSheet, laid: LaidPlacement) -> tuple[str, ...]:
+    """Return what of all that stands round the unit is not known."""
+    missing = [name for one in laid.in_the_way for name in one.built.missing]
+    for one in laid.in_the_way:
+        missing += [] if one.sheet.nature else [f"{one.sheet.name}: what it is"]
+        if goes_with_wheels(one) and not travel_known(one):
+            missing.append(f"{one.sheet.name}: how far it goes with the wheels")
+    for nature in Nature:
+        if not any(one.sheet.nature is nature for one in laid.vehicle) and nature not in sheet.none_near:
+            missing.append(KIND_WORDS[nature])
+    return tuple(missing)
+
+
 def goes_with_wheels(other: VehicleThing) -> bool:
     """Say whether a body moves against the frame: all that steers or brakes, or may."""
     return other.sheet.nature in (Nature.STEERING, None)
@@ -154,6 +174,11 @@ def _near(body: Body, other: VehicleThing, *, within_mm: float) -> Near | None:
         return nearest_bodies(body, other.built.body, within_mm=within_mm)
     travel = other.sheet.travel
     up, down, aside = (value_of(one) or 0.0 for one in (travel.up, travel.down, travel.aside))
+    if other.built.body.surface is not None:
+        # The surface going one way is the unit's pieces going the other, and those sweep a hull.
+        ways = [_shifted(y, z) for y in (-aside, aside) for z in (-up, down)]
+        swept = Body(body.name, tuple(hull_of(piece, ways) for piece in body.pieces))
+        return nearest_bodies(swept, other.built.body, within_mm=within_mm)
     reach = within_mm + _reach_mm(other)
     best: Near | None = None
     for moving in other.built.body.pieces:

@@ -4,7 +4,6 @@ from typing import Final
 
 from driveline.benches.placement.lay_out import LaidPlacement
 from driveline.benches.placement.needs import PlacementNeeds
-from driveline.benches.placement.places import spot_missing
 from driveline.benches.placement.sheet import PlacementSheet, Way
 from driveline.benches.placement.stands import joints_of, outputs_mm
 from driveline.benches.placement.workings import joint_working
@@ -13,6 +12,7 @@ from driveline.figures import fig
 from driveline.margins import Judge, missing_of, wanted_words
 from driveline.sheet import value_of
 from driveline.space.outputs import JointAt
+from driveline.space.spots import spot_missing
 
 RUNNING_DEG: Final = 8.0
 PLUNGING_DEG: Final = 22.0  # of an inner tripod joint, where its maker says nothing

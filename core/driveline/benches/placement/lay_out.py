@@ -7,11 +7,13 @@ import numpy as np
 
 from driveline.arrays import Floats
 from driveline.benches.contract import LaidOut
-from driveline.benches.placement.places import Built, built, known_points, points_of, spot_missing, spot_mm, turn_of
-from driveline.benches.placement.sheet import Fate, PlacementSheet, Stand, UnitBody, VehicleBody
+from driveline.benches.placement.places import Built, built, known_points, points_of
+from driveline.benches.placement.scanned import scanned
+from driveline.benches.placement.sheet import BodyShape, BodySheet, Fate, PlacementSheet, Stand, UnitBody, VehicleBody
 from driveline.memory import Memory, key_of
 from driveline.sheet import value_of
 from driveline.space.pose import Placed
+from driveline.space.spots import spot_missing, spot_mm, turn_of
 from driveline.space.tapes import Points3
 
 
@@ -84,11 +86,11 @@ def lay_out(sheet: PlacementSheet) -> LaidPlacement:
     found = _POINTS.remembered(key_of(*sheet.points, *sheet.tapes), lambda: points_of(sheet))
     places = known_points(found)
     vehicle = tuple(
-        VehicleThing(field=f"placement.bodies.{k}", sheet=one, built=built(one, places))
+        VehicleThing(field=f"placement.bodies.{k}", sheet=one, built=_built(one, found, places))
         for k, one in enumerate(sheet.bodies)
     )
     unit = tuple(
-        UnitThing(field=f"placement.unit.bodies.{k}", sheet=one, built=built(one, {}))
+        UnitThing(field=f"placement.unit.bodies.{k}", sheet=one, built=_built(one, None, {}))
         for k, one in enumerate(sheet.unit.bodies)
     )
     stands = tuple(_standing(f"placement.stands.{k}", one, places) for k, one in enumerate(sheet.stands))
@@ -104,6 +106,10 @@ def lay_out(sheet: PlacementSheet) -> LaidPlacement:
         chosen=chosen,
         masses=_masses(sheet, vehicle, chosen),
     )
+
+
+def _built(sheet: BodySheet, points: Points3 | None, places: dict[str, Floats]) -> Built:
+    return scanned(sheet, points, places) if sheet.shape is BodyShape.SCAN else built(sheet, places)
 
 
 def _standing(field: str, stand: Stand, places: dict[str, Floats]) -> Standing:

@@ -6,13 +6,13 @@ import numpy as np
 
 from driveline.benches.placement.gaps import Gap, ground_wanted_mm, travel_mm
 from driveline.benches.placement.lay_out import LaidPlacement
-from driveline.benches.placement.places import spot_mm
 from driveline.benches.placement.results import PoseOffer
 from driveline.benches.placement.sheet import PlacementSheet, Way
 from driveline.errors import ImpossibleInput
 from driveline.figures import fig
 from driveline.space.outputs import laid_on_outputs
 from driveline.space.pose import Pose, pose_of
+from driveline.space.spots import spot_mm
 
 
 def offers_of(sheet: PlacementSheet, laid: LaidPlacement, gaps: tuple[Gap, ...]) -> Iterator[PoseOffer]:

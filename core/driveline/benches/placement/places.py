@@ -1,6 +1,6 @@
 """Where things stand, from the sheet: points found, spots read, bodies put together; what lacks a figure is named."""
 
-from collections.abc import Mapping, Sequence
+from collections.abc import Sequence
 from dataclasses import dataclass
 from typing import Final
 
@@ -8,23 +8,23 @@ import numpy as np
 
 from driveline.arrays import Floats
 from driveline.benches.placement.sheet import (
-    Angles,
     BodyShape,
     BodySheet,
     MeasuredPoint,
     PlacementSheet,
     PointTape,
-    Spot,
     Turned,
 )
 from driveline.errors import ImpossibleInput
 from driveline.sheet import Coordinate, positive_of, value_of
-from driveline.space.bodies import Body, Box, Piece, tube
-from driveline.space.pose import Placed, rotation
+from driveline.space.bodies import Body, Piece, tube
+from driveline.space.laying import LaidScan
+from driveline.space.pose import Placed
+from driveline.space.shapes import Box
+from driveline.space.spots import Points, spot_missing, spot_mm, turn_of
 from driveline.space.tapes import Measured3, Points3, Tape, solve_points
 
 TAPE_U_MM: Final = 1.0  # of a tape, where neither tool nor ± is stated
-Points = Mapping[str, Floats]
 
 
 @dataclass(frozen=True, kw_only=True)
@@ -33,6 +33,16 @@ class Built:
 
     name: str
     body: Body | None
+    missing: tuple[str, ...]
+    scan: "ScanLaid | None" = None
+
+
+@dataclass(frozen=True, kw_only=True)
+class ScanLaid:
+    """Where a scan lies: ``placed`` is ``None`` while it lacks something."""
+
+    placed: Placed | None
+    by_points: LaidScan | None
     missing: tuple[str, ...]
 
 
@@ -69,33 +79,6 @@ def _three(axes: Sequence[Coordinate | None]) -> tuple[float | None, float | Non
 def known_points(found: Points3) -> dict[str, Floats]:
     """Return those that their readings fix, in one place."""
     return {name: at for name, at in found.mm.items() if name not in (*found.loose, *found.two_places)}
-
-
-def spot_mm(spot: Spot, points: Points) -> Floats | None:
-    """Return where a spot is; ``None`` where it is not wholly given, or its point is not fixed."""
-    if spot.point is not None:
-        return points.get(spot.point)
-    if spot.x is None or spot.y is None or spot.z is None:
-        return None
-    return np.array([spot.x.mm, spot.y.mm, spot.z.mm])
-
-
-def spot_missing(spot: Spot, points: Points, what: str) -> tuple[str, ...]:
-    """Return what a spot lacks, in words."""
-    if spot_mm(spot, points) is not None:
-        return ()
-    if spot.point is not None:
-        return (f"{what}: the point {spot.point}, fixed by readings",)
-    lacking = ", ".join(word for word, one in (("forward", spot.x), ("left", spot.y), ("up", spot.z)) if one is None)
-    return (f"{what}: {lacking}",)
-
-
-def turn_of(angles: Angles) -> Floats | None:
-    """Return a turn; ``None`` while one of its angles is not given."""
-    roll, pitch, yaw = (value_of(one) for one in (angles.roll, angles.pitch, angles.yaw))
-    if roll is None or pitch is None or yaw is None:
-        return None
-    return rotation(roll_deg=roll, pitch_deg=pitch, yaw_deg=yaw)
 
 
 def built(sheet: BodySheet, points: Points) -> Built:

@@ -13,6 +13,17 @@ class DrawnPiece(Result):
     corners_mm: tuple[At, ...]
 
 
+class DrawnScan(Result):
+    """A scan to draw: point p of its file, in mm, stands at ``at_mm`` + ``turn`` p."""
+
+    file: str
+    scale: float  # mm in one unit of the file
+    at_mm: At
+    turn: tuple[At, At, At]
+    least_mm: At  # of it as it stands
+    greatest_mm: At
+
+
 class DrawnBody(Result):
     """A body to draw: the vehicle's in the vehicle's axes, the unit's in the unit's own."""
 
@@ -24,6 +35,7 @@ class DrawnBody(Result):
     keeps_clear: bool
     is_off: bool
     pieces: tuple[DrawnPiece, ...]
+    scan: DrawnScan | None
 
 
 class Frame(Result):
@@ -56,7 +68,7 @@ class CutFound(Result):
     field: str
     from_mm: float
     to_mm: float
-    axis: str  # length, width or height of a box; along a rail or bar
+    axis: str  # length, width or height of a box; along a rail or bar; of a scan forward, left or up of the datum
 
 
 class JointFound(Result):
@@ -120,6 +132,39 @@ class TapeFound(Result):
     is_wrong: bool
 
 
+class MisfitFound(Result):
+    """How a matched point sits once the scan is laid by all."""
+
+    label: str
+    field: str
+    off_mm: float
+    is_suspect: bool
+    suspect_by_mm: float | None  # how far off it is by the others alone
+
+
+class ScanSize(Result):
+    """How long a scan would be if its file were in a unit."""
+
+    unit: str
+    length_mm: float
+
+
+class ScanFound(Result):
+    """A scan as it lies."""
+
+    field: str
+    name: str
+    is_ready: bool
+    scale: float | None  # mm in one unit of its file
+    triangles: int | None
+    sizes: tuple[ScanSize, ...]
+    bits: int  # small, that touch nothing else of it
+    notes: tuple[str, ...]
+    is_laid: bool
+    misfits: tuple[MisfitFound, ...]
+    says: str
+
+
 class StepOnWay(Result):
     """A move of the way in."""
 
@@ -163,6 +208,7 @@ class PlacementResult(Result):
     bodies: tuple[DrawnBody, ...]
     points: tuple[PointFound, ...]
     tapes: tuple[TapeFound, ...]
+    scans: tuple[ScanFound, ...]
     stands: tuple[StandFound, ...]
     offers: tuple[PoseOffer, ...]
     gaps: tuple[GapFound, ...]  # of the chosen stand, what is tightest for its wanted gap first

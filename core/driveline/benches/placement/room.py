@@ -1,12 +1,12 @@
 """What still goes into a region: boxes of one size, and what they weigh."""
 
 from driveline.benches.placement.lay_out import LaidPlacement
-from driveline.benches.placement.places import spot_mm
 from driveline.benches.placement.results import PackedBlock, RoomFound
 from driveline.benches.placement.sheet import PlacementSheet
 from driveline.benches.placement.stands import at_of
 from driveline.sheet import positive_of, value_of
 from driveline.space.packing import packed
+from driveline.space.spots import spot_mm
 
 
 def room_of(sheet: PlacementSheet, laid: LaidPlacement) -> RoomFound | None:

@@ -8,19 +8,11 @@ from typing import Annotated
 
 from pydantic import Field
 
-from driveline.sheet import Angle, Coordinate, Length, Mass, Name, Sheet, Slant, Words
+from driveline.sheet import Coordinate, Length, Mass, Name, Sheet, Slant, Words
+from driveline.space.spots import Angles, Spot
 from driveline.words import Choice
 
 PointName = Name
-
-
-class Spot(Sheet):
-    """A place: one of the measured points, or all three coordinates."""
-
-    point: PointName | None = None
-    x: Coordinate | None = Field(default=None, description="Forward")
-    y: Coordinate | None = Field(default=None, description="To the left")
-    z: Coordinate | None = Field(default=None, description="Up")
 
 
 class MeasuredPoint(Sheet):
@@ -47,6 +39,7 @@ class BodyShape(Choice):
     BOX = "box"
     ROUND = "round", "round bar or pipe"
     RAIL = "rail", "rail of square section"
+    SCAN = "scan", "a scan"
 
 
 class Turned(Choice):
@@ -56,16 +49,59 @@ class Turned(Choice):
     BY_ANGLES = "by_angles", "turned by angles"
 
 
-class Angles(Sheet):
-    """Roll right side down, pitch nose down, yaw nose left."""
+class ScanUnit(Choice):
+    """What one unit of a scan's file is."""
 
-    roll: Angle | None = None
-    pitch: Angle | None = None
-    yaw: Angle | None = None
+    MM = "mm"
+    CM = "cm"
+    M = "m"
+    INCH = "inch", "in"
+
+
+class UpAxis(Choice):
+    """Which axis of a scan's file points up."""
+
+    Z = "z"
+    Y = "y"
+    X = "x"
+    MINUS_Z = "minus_z", "−z"
+    MINUS_Y = "minus_y", "−y"
+    MINUS_X = "minus_x", "−x"
+
+
+class LaidBy(Choice):
+    """How a scan is laid onto the vehicle."""
+
+    POINTS = "points", "by points found on both"
+    POSE = "pose", "by its place and angles"
+
+
+class ScanMatch(Sheet):
+    """A point found on the vehicle and on the scan."""
+
+    at: Spot = Field(default=Spot(), description="On the vehicle")
+    x: Coordinate | None = Field(default=None, description="On the scan")
+    y: Coordinate | None = None
+    z: Coordinate | None = None
+
+
+class ScanSheet(Sheet):
+    """A scan: which file, and where it lies."""
+
+    file: Annotated[str, Field(pattern="^[0-9a-f]{64}$")] | None = Field(default=None, description="SHA-256 of it")
+    name: Annotated[str, Field(max_length=120)] = ""
+    unit: ScanUnit | None = None
+    up: UpAxis | None = None
+    laid: LaidBy | None = None
+    matches: Annotated[list[ScanMatch], Field(max_length=12)] = []
+    at: Spot = Field(default=Spot(), description="Of its origin")
+    angles: Angles = Angles()
+    noise: Length | None = Field(default=None, description="How far its surface may be out")
+    leave_out_bits: bool = Field(default=False, description="Small bits that touch nothing else of it are dust")
 
 
 class BodySheet(Sheet):
-    """A body: a box about its middle, or a bar, pipe or rail along a line of places."""
+    """A body: a box about its middle, a bar, pipe or rail along a line of places, or a scan."""
 
     name: Name
     shape: BodyShape | None = None
@@ -76,6 +112,7 @@ class BodySheet(Sheet):
     width: Length | None = Field(default=None, description="Of a box along y; across a rail; a round one's diameter")
     height: Length | None = Field(default=None, description="Of a box or rail, upward")
     along: Annotated[list[Spot], Field(max_length=12)] = []
+    scan: ScanSheet = ScanSheet()
 
 
 class Nature(Choice):
@@ -261,3 +298,8 @@ class PlacementSheet(Sheet):
     displaced: Displaced = Displaced()
     weighs_in: bool = Field(default=False, description="Unit and what comes off for it count in the brief's masses")
     why: Words = Field(default="", description="Why it stands so")
+
+    @property
+    def scan_files(self) -> tuple[str, ...]:
+        """Every scan that a body names, by its SHA-256."""
+        return tuple(one.scan.file for one in (*self.bodies, *self.unit.bodies) if one.scan.file)

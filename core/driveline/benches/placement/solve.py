@@ -27,7 +27,6 @@ from driveline.benches.placement.lay_out import LaidPlacement, UnitThing, Vehicl
 from driveline.benches.placement.most_room import most_room
 from driveline.benches.placement.needs import PlacementNeeds
 from driveline.benches.placement.offers import offers_of
-from driveline.benches.placement.places import spot_mm
 from driveline.benches.placement.results import (
     DrawnBody,
     DrawnPiece,
@@ -39,7 +38,8 @@ from driveline.benches.placement.results import (
     TapeFound,
 )
 from driveline.benches.placement.room import room_of
-from driveline.benches.placement.sheet import Nature, PlacementSheet
+from driveline.benches.placement.scans_found import drawn_scan, scans_check, scans_found
+from driveline.benches.placement.sheet import BodyShape, Nature, PlacementSheet
 from driveline.benches.placement.stands import at_of, frame_of, stands_found, turns_usual
 from driveline.benches.placement.views_sheet import views_sheet
 from driveline.benches.placement.way_in import FRAMES, WAY_IN_MM, WayIn, solve_way_in
@@ -49,9 +49,11 @@ from driveline.figures import fig
 from driveline.margins import Judge
 from driveline.results import Assumed, ToDo
 from driveline.sheet import positive_of, value_of
-from driveline.space.bodies import Box, Cylinder, Piece
+from driveline.space.bodies import Piece
 from driveline.space.pose import AS_IS, Placed
+from driveline.space.shapes import Box, Cylinder
 from driveline.space.solids import hangs
+from driveline.space.spots import spot_mm
 
 
 def run(sheet: PlacementSheet, laid: LaidPlacement, needs: PlacementNeeds, judge: Judge) -> Outcome[None]:
@@ -91,6 +93,7 @@ def _checks(
     usual = turns_usual(sheet, chosen) if chosen else None
     asked = (
         points_check(laid, judge),
+        scans_check(laid, judge),
         turning_check(laid, needs, usual, judge),
         oil_check(laid, needs, usual, judge),
     )
@@ -121,6 +124,7 @@ def _result(
             TapeFound(label=fit.key, off_mm=-fit.v_mm, is_wrong=fit.key == laid.points.wrong)
             for fit in laid.points.fits
         ),
+        scans=tuple(scans_found(laid)),
         stands=tuple(stands_found(sheet, laid, needs, gaps)),
         offers=tuple(offers_of(sheet, laid, gaps)),
         gaps=tuple(_gap(gap, judge) for gap in gaps),
@@ -145,7 +149,8 @@ def _drawn(thing: VehicleThing | UnitThing) -> DrawnBody:
         fate=thing.sheet.fate.value if isinstance(thing, VehicleThing) else "after" if sheet.after_step else "stays",
         keeps_clear=isinstance(thing, UnitThing) and thing.sheet.keeps_clear,
         is_off=isinstance(thing, UnitThing) and thing.sheet.can_come_off and thing.sheet.is_off,
-        pieces=tuple(_piece(piece) for piece in pieces),
+        pieces=() if sheet.shape is BodyShape.SCAN else tuple(_piece(piece) for piece in pieces),
+        scan=drawn_scan(thing),
     )
 
 

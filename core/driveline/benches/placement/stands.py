@@ -9,13 +9,13 @@ from driveline.arrays import Floats
 from driveline.benches.placement.gaps import Gap, gaps_of
 from driveline.benches.placement.lay_out import LaidPlacement, Standing
 from driveline.benches.placement.needs import PlacementNeeds
-from driveline.benches.placement.places import spot_mm
 from driveline.benches.placement.results import At, Frame, JointFound, StandFound
 from driveline.benches.placement.sheet import PlacementSheet, TurnsForward, Way
 from driveline.errors import ImpossibleInput
 from driveline.sheet import value_of
 from driveline.space.outputs import BothJoints, both_joints, turns_normally
 from driveline.space.pose import Placed
+from driveline.space.spots import spot_mm
 
 HEIGHTS: Final = ("ride", "bump", "droop")
 

@@ -7,6 +7,7 @@ import numpy as np
 from driveline.arrays import Floats
 from driveline.benches.placement.gaps import FAR_MM, Gap, travel_mm
 from driveline.benches.placement.sheet import PlacementSheet
+from driveline.space.laying import LaidScan
 from driveline.space.outputs import JointAt
 from driveline.space.path import StepFound
 from driveline.space.tapes import GREATEST_W, Points3
@@ -41,13 +42,17 @@ def gap_working(gap: Gap | None, sheet: PlacementSheet, wanted_mm: float) -> Wor
         wanted, far = worked("w", wanted_mm, "mm", "wanted"), tabled("f", FAR_MM, "mm", "looked beyond it")
         return Working(steps=(step("c", "w + f", wanted, far, value=wanted_mm + FAR_MM, unit="mm"),), source=GAP_SOURCE)
     between: Given | Step
+    noise = worked("s", gap.near.noise_mm, "mm", "what the scan's surface may be out")
     if gap.near.depth_mm > 0:
-        between = worked("g", gap.gap_mm, "mm", "how deep they overlap: the least straight move that clears them")
+        between = worked(
+            "g", gap.gap_mm + gap.near.noise_mm, "mm", "how deep they overlap: the least straight move that clears them"
+        )
         steps: tuple[Step, ...] = ()
     else:
         between = _between(gap.near.on_first_mm, gap.near.on_second_mm)
         steps = (between,)
-    left = step("c", "g - t", between, _travel(sheet), value=gap.least_mm, unit="mm", decimals=1)
+    taken_off, sums = [noise] if gap.near.noise_mm else [], "g - s - t" if gap.near.noise_mm else "g - t"
+    left = step("c", sums, between, *taken_off, _travel(sheet), value=gap.least_mm, unit="mm", decimals=1)
     return Working(steps=(*steps, left), source=GAP_SOURCE)
 
 
@@ -82,7 +87,7 @@ def way_in_working(found: StepFound | None, capacity_mm: float | None) -> Workin
         sure = worked("s", 0.0, "mm", "not settled closer")
         return Working(steps=(step("c", "g - s", touching, sure, value=0.0, unit="mm"),), source=source)
     between = _between(found.near.on_first_mm, found.near.on_second_mm)
-    sure = worked("s", found.sure_mm, "mm", "not settled closer")
+    sure = worked("s", found.sure_mm + found.near.noise_mm, "mm", "not settled closer, and what a scan may be out")
     left = step("c", "g - s", between, sure, value=capacity_mm, unit="mm", decimals=1)
     return Working(steps=(between, left), source=source)
 
@@ -135,3 +140,22 @@ def points_working(found: Points3) -> Working:
         decimals=2,
     )
     return Working(steps=(misfit, share), source=source, method=method)
+
+
+def scan_working(found: LaidScan | None) -> Working:
+    """Return the misfit of a scan's matched points, each one's share of it."""
+    source = (
+        "Least squares of the matched points (Arun, Huang and Blostein, 1987); Σ(v/u)² against χ² of 3 n - 6 at one "
+        "in 1000."
+    )
+    if found is None:
+        return Working(source=source)
+    given, terms = [], []
+    for k, one in enumerate(found.misfits, start=1):
+        given.append(worked(f"v_{k}", one.size_mm, "mm", f"{one.key}: the scan has it from the vehicle"))
+        given.append(worked(f"u_{k}", one.u_mm, "mm", "its standard uncertainty, of both places"))
+        terms.append(f"(v_{k} / u_{k})**2")
+    misfit = step("X", " + ".join(terms), *given, value=found.chi_square, unit="", decimals=1)
+    limit = worked("X_0", found.limit, "", "its limit")
+    share = step("k", "X / X_0", misfit, limit, value=found.chi_square / found.limit, unit="", decimals=2)
+    return Working(steps=(misfit, share), source=source)

@@ -9,7 +9,7 @@
   import LeftPanel from './LeftPanel.svelte';
   import PosePanel from './PosePanel.svelte';
   import RoomPanel from './RoomPanel.svelte';
-  import type { Point3 } from './scene';
+  import type { Point3 } from '../../scene/scene';
   import UnitPanel from './UnitPanel.svelte';
   import Views from './Views.svelte';
   import WayInPanel from './WayInPanel.svelte';
@@ -74,7 +74,7 @@
   </div>
   <div class="order-1 flex min-w-0 flex-1 flex-col md:order-2 md:overflow-y-auto">
     <div class="h-[440px] shrink-0">
-      {#if result.bodies.some((body) => body.pieces.length > 0)}
+      {#if result.bodies.some((body) => body.pieces.length > 0 || body.scan)}
         <Views {result} {frame} {isPlaying} {lit} onpick={pick} onmove={disabled ? null : move} />
       {:else}
         <p class="h-full bg-dye px-6 py-10 text-scribe-dim">

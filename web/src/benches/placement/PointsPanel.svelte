@@ -2,7 +2,7 @@
   import type { PlacementResult, PlacementSheet } from '../../api/types';
   import { figure, shown, type Column } from '../../measure/rows';
   import RowTable from '../../measure/RowTable.svelte';
-  import { submits } from '../../lib/submits';
+  import AddByName from '../../lib/ui/AddByName.svelte';
   import { useUnits } from '../../measure/units.svelte';
   import TapeRows from './TapeRows.svelte';
 
@@ -15,8 +15,6 @@
   let { sheet, result, disabled, change }: Props = $props();
   type PointRow = PlacementSheet['points'][number];
   const units = useUnits();
-  const uid = $props.id();
-  let name = $state('');
   const names = $derived(sheet.points.map((point) => point.name));
   const foundOf = (point: string) => result.points.find((one) => one.name === point);
 
@@ -26,11 +24,8 @@
     figure('y', 'left of', 'length', { head: 'left', size: 'w-16' }),
     figure('z', 'height of', 'length', { head: 'up', size: 'w-16' }),
   ];
-  function add(): void {
-    const wanted = name.trim();
-    if (!wanted || names.includes(wanted)) return;
-    change((next) => next.points.push({ name: wanted, near: { point: null } }));
-    name = '';
+  function add(name: string): void {
+    change((next) => next.points.push({ name, near: { point: null } }));
   }
 </script>
 
@@ -79,18 +74,7 @@
   </RowTable>
 </div>
 {#if !disabled}
-  <form class="mt-1 flex items-baseline gap-2 text-[13px]" onsubmit={submits(add)}>
-    <label class="sr-only" for="{uid}-name">Name of a point</label>
-    <input
-      id="{uid}-name"
-      class="field-line"
-      data-measure
-      placeholder="left rail, front hole"
-      maxlength="80"
-      bind:value={name}
-    />
-    <button class="shrink-0 text-brass underline underline-offset-2">add a point</button>
-  </form>
+  <AddByName what="a point" example="left rail, front hole" taken={names} isFirst {add} />
 {/if}
 {#if names.length > 1 || sheet.tapes.length > 0}
   <TapeRows

@@ -3,7 +3,7 @@
   import { within } from '../../measure/fields';
   import Fields from '../../measure/Fields.svelte';
   import TextField from '../../measure/TextField.svelte';
-  import { submits } from '../../lib/submits';
+  import AddByName from '../../lib/ui/AddByName.svelte';
   import { useUnits } from '../../measure/units.svelte';
   import { newStand, standNow, takePose } from './edits';
   import { KEEP_OFF, standForm, wheelsForm } from './fields';
@@ -21,20 +21,15 @@
   }
   let { sheet, result, points, hasOutputs, disabled, change }: Props = $props();
   const units = useUnits();
-  const uid = $props.id();
-  let name = $state('');
   const stand = $derived(standNow(sheet));
   const wheels = $derived(within((one: PlacementSheet) => one.wheels, wheelsForm(points)));
 
-  function add(): void {
-    const wanted = name.trim();
-    if (!wanted || sheet.stands.some((one) => one.name === wanted)) return;
+  function add(name: string): void {
     change((next) => {
       const like = standNow(next);
-      next.stands.push(like ? { ...structuredClone(like), name: wanted } : newStand(wanted));
-      next.chosen = wanted;
+      next.stands.push(like ? { ...structuredClone(like), name } : newStand(name));
+      next.chosen = name;
     });
-    name = '';
   }
 </script>
 
@@ -49,17 +44,12 @@
   </div>
 {/if}
 {#if !disabled}
-  <form class="mt-1 flex items-baseline gap-2 text-[13px]" onsubmit={submits(add)}>
-    <label class="sr-only" for="{uid}-name">Name of a way to stand</label>
-    <input
-      id="{uid}-name"
-      class="field-line"
-      placeholder={result.stands.length ? 'end for end' : 'as made'}
-      maxlength="80"
-      bind:value={name}
-    />
-    <button class="shrink-0 text-brass underline underline-offset-2">add a way to stand</button>
-  </form>
+  <AddByName
+    what="a way to stand"
+    example={result.stands.length ? 'end for end' : 'as made'}
+    taken={sheet.stands.map((one) => one.name)}
+    {add}
+  />
 {/if}
 {#if stand}
   <h3 class="mt-3">{stand.name}</h3>

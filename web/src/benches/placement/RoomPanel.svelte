@@ -27,6 +27,7 @@
   rows={sheet.bodies}
   form={vehicleBodyForm(points)}
   {points}
+  scans={result.scans}
   {lit}
   example="left rail"
   {disabled}

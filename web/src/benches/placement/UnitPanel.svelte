@@ -36,6 +36,7 @@
   rows={sheet.unit.bodies}
   form={UNIT_BODY}
   points={[]}
+  scans={result.scans}
   {lit}
   example="motor"
   {disabled}

@@ -3,8 +3,8 @@
   import { useEditor } from '../../job/job-editor.svelte';
   import { useUnits } from '../../measure/units.svelte';
   import { saveThenFetch } from '../../parts/files';
-  import { EYES, eyeAt, VIEW_TITLES, type Point3, type ViewKey } from './scene';
-  import View from './View.svelte';
+  import { EYES, eyeAt, VIEW_TITLES, type Point3, type ViewKey } from '../../scene/scene';
+  import View from '../../scene/View.svelte';
 
   interface Props {
     result: PlacementResult;

@@ -8,12 +8,30 @@ import type {
   UnitBody,
   VehicleBody,
 } from '../../api/types';
-import type { Point3 } from './scene';
+import type { Point3 } from '../../scene/scene';
 
 const spot = (): Spot => ({ point: null });
 
+const scan = (): VehicleBody['scan'] => ({
+  name: '',
+  matches: [],
+  at: spot(),
+  angles: {},
+  leave_out_bits: false,
+});
+
 export function newVehicleBody(name: string): VehicleBody {
-  return { name, at: spot(), angles: {}, along: [], fate: 'stays', travel: {}, nature: null, shape: null };
+  return {
+    name,
+    at: spot(),
+    angles: {},
+    along: [],
+    scan: scan(),
+    fate: 'stays',
+    travel: {},
+    nature: null,
+    shape: null,
+  };
 }
 export function newUnitBody(name: string): UnitBody {
   return {
@@ -21,6 +39,7 @@ export function newUnitBody(name: string): UnitBody {
     at: spot(),
     angles: {},
     along: [],
+    scan: scan(),
     can_come_off: false,
     is_off: false,
     keeps_clear: false,

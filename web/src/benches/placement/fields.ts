@@ -1,24 +1,23 @@
 /** The forms of the placement: bodies, the unit, how it stands, the wheels, the room left. */
-import type { PlacementSheet, Spot, Stand, UnitBody, VehicleBody } from '../../api/types';
-import {
-  asked,
-  choice,
-  number,
-  reading,
-  text,
-  within,
-  yesNo,
-  type FieldSpec,
-  type Form,
-} from '../../measure/fields';
+import type { PlacementSheet, ScanFound, ScanSheet, Stand, UnitBody, VehicleBody } from '../../api/types';
+import { asked, choice, number, reading, text, within, yesNo, type Form } from '../../measure/fields';
+import { ANGLES, spotForm } from '../../scene/spots';
 
 type Body = VehicleBody | UnitBody;
-type Angles = Stand['angles'];
 
 const SHAPES = [
   ['box', 'box'],
   ['round', 'round bar or pipe'],
   ['rail', 'rail of square section'],
+  ['scan', 'a scan'],
+] as const;
+const AXES_UP = [
+  ['z', 'z'],
+  ['y', 'y'],
+  ['x', 'x'],
+  ['minus_z', '−z'],
+  ['minus_y', '−y'],
+  ['minus_x', '−x'],
 ] as const;
 export const NATURES = [
   ['fixed', 'fixed sheet or frame'],
@@ -31,35 +30,6 @@ export const FATES = [
   ['off', 'comes off for good'],
   ['cut', 'is cut'],
 ] as const;
-
-/** A place: one of the measured points, or its coordinates. */
-export function spotForm(what: string, points: readonly string[]): Form<Spot> {
-  const point: FieldSpec<Spot> = {
-    kind: 'choice',
-    name: 'point',
-    label: `${what} is`,
-    hint: '',
-    none: '',
-    options: () => [['', 'by coordinates'], ...points.map((name) => [name, name] as const)],
-    read: (spot) => spot.point ?? '',
-    write: (spot, name) => (spot.point = name || null),
-  };
-  const figures: Form<Spot> = [
-    reading('x', `${what}, forward`, 'length'),
-    reading('y', `${what}, to the left`, 'length'),
-    reading('z', `${what}, up`, 'length'),
-  ];
-  return [
-    ...(points.length > 0 ? [point] : []),
-    ...figures.map((spec) => asked((spot: Spot) => !spot.point, spec)),
-  ];
-}
-
-const ANGLES: Form<Angles> = [
-  reading('roll', 'Right side down', 'angle'),
-  reading('pitch', 'Nose down', 'angle'),
-  reading('yaw', 'Nose left', 'angle'),
-];
 
 function shapeForm<T extends Body>(points: readonly string[]): Form<T> {
   const isBox = (body: T) => body.shape === 'box';
@@ -93,6 +63,35 @@ function shapeForm<T extends Body>(points: readonly string[]): Form<T> {
       reading<Body>('height', 'Height of its section', 'length'),
     ] as unknown as Form<T>),
   ] as Form<T>;
+}
+
+/** How a scan is laid; its unit is chosen by how long that would make it. */
+export function scanForm(
+  points: readonly string[],
+  sizes: ScanFound['sizes'],
+  length: (mm: number) => string,
+): Form<ScanSheet> {
+  const units = sizes.map(({ unit, length_mm }) => [unit, `${unit}: ${length(length_mm)} long`] as const);
+  const isPose = (scan: ScanSheet) => scan.laid === 'pose';
+  return [
+    choice<ScanSheet, 'unit'>('unit', 'Its file is in', units as never, 'not said'),
+    choice<ScanSheet, 'up'>('up', 'Up in its file is', AXES_UP, 'not said'),
+    reading<ScanSheet>('noise', 'Its surface may be out', 'length', 'a hand-held scanner: 0.5 mm'),
+    yesNo<ScanSheet>('leave_out_bits', 'Small loose bits in it', '', ['are dust', 'count']),
+    choice<ScanSheet, 'laid'>(
+      'laid',
+      'It is laid',
+      [
+        ['points', 'by points found on both'],
+        ['pose', 'by its place and angles'],
+      ],
+      'not said',
+    ),
+    ...[
+      ...within((scan: ScanSheet) => scan.at, spotForm('Its origin', points)),
+      ...within((scan: ScanSheet) => scan.angles, ANGLES),
+    ].map((spec) => asked(isPose, spec)),
+  ];
 }
 
 const isAfter = (body: Body) => !('fate' in body) || body.fate === 'after';

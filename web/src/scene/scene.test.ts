@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import type { DrawnBody, Frame } from '../../api/types';
+import type { DrawnBody, Frame } from '../api/types';
 import { boundsOf, EYES, eyeAt, flat, hull, placed, scaleOf, seen, shapesOf, standing } from './scene';
 
 const corners = (size: number): [number, number, number][] =>
@@ -14,6 +14,7 @@ const body = (name: string, isUnit: boolean, size = 100): DrawnBody => ({
   fate: 'stays',
   keeps_clear: false,
   is_off: false,
+  scan: null,
   pieces: [{ kind: 'box', corners_mm: corners(size) }],
 });
 const turnedLeft: Frame = {

@@ -1,5 +1,5 @@
 /** The scene drawn flat: bodies as the core gives them, seen along an axis or at an angle; it works out no engineering. */
-import type { DrawnBody, Frame } from '../../api/types';
+import type { DrawnBody, Frame } from '../api/types';
 
 export type Point3 = readonly [number, number, number];
 export type Point2 = readonly [number, number];
@@ -131,10 +131,14 @@ export interface Bounds2 {
 }
 
 /** What a picture shows: the unit with room round it, or everything. */
-export function boundsOf(shapes: readonly DrawnShape[], roomMm: number | null): Bounds2 | null {
+export function boundsOf(
+  shapes: readonly DrawnShape[],
+  roomMm: number | null,
+  scanned: readonly Point2[] = [],
+): Bounds2 | null {
   const unit = shapes.filter((shape) => shape.body.is_unit);
-  const shown = roomMm === null || unit.length === 0 ? shapes : unit;
-  const points = shown.flatMap((shape) => shape.outline);
+  const isAll = roomMm === null || unit.length === 0;
+  const points = [...(isAll ? shapes : unit).flatMap((shape) => shape.outline), ...(isAll ? scanned : [])];
   if (points.length === 0) return null;
   const [xs, ys] = [points.map((one) => one[0]), points.map((one) => one[1])];
   const room = roomMm ?? 40;
@@ -180,6 +184,7 @@ export interface Line3 {
   to: Point3;
   isBad: boolean;
   isLined: boolean; // else the line is drawn already, and only its figure is wanted
+  isArrow?: boolean; // with a head at its end
 }
 
 export interface Dimension {
@@ -189,6 +194,7 @@ export interface Dimension {
   to: Point2;
   isBad: boolean;
   isLined: boolean;
+  isArrow?: boolean;
 }
 export interface PlacedDimension extends Dimension {
   x: number; // middle of its figure, px

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import type { DrawnBody } from '../../api/types';
+  import type { DrawnBody } from '../api/types';
   import { points, type DrawnShape, type Scale } from './scene';
 
   interface Props {

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import type { DrawnBody, Frame } from '../../api/types';
+  import type { DrawnBody, Frame } from '../api/types';
   import { Hand } from './hand';
   import {
     boundsOf,
@@ -14,6 +14,8 @@
     type Point2,
     type Point3,
   } from './scene';
+  import ScanCanvas from '../scans/ScanCanvas.svelte';
+  import { corners, scanOnto, scansOf } from './scan-scene';
   import ViewLines from './ViewLines.svelte';
   import ViewShapes from './ViewShapes.svelte';
 
@@ -52,7 +54,8 @@
   let height = $state(220);
 
   const shapes = $derived(shapesOf(bodies, frame, eye));
-  const scale = $derived(scaleOf(boundsOf(shapes, roomMm) ?? EMPTY, width, height));
+  const scans = $derived(scansOf(bodies, frame));
+  const scale = $derived(scaleOf(boundsOf(shapes, roomMm, corners(scans, eye)) ?? EMPTY, width, height));
   const at = (point: Point3): Point2 => {
     const [x, y] = flat(point, eye);
     return [scale.toX(x), scale.toY(y)];
@@ -70,6 +73,9 @@
   bind:clientWidth={width}
   bind:clientHeight={height}
 >
+  {#each scans as { field, scan, frame: carried } (field)}
+    <ScanCanvas file={scan.file} onto={scanOnto(scan, carried, eye, scale)} {width} {height} isPale />
+  {/each}
   <!-- svelte-ignore a11y_no_noninteractive_tabindex, a11y_no_noninteractive_element_interactions -->
   <svg
     {width}
@@ -97,7 +103,8 @@
     />
     <ViewLines {dimensions} shafts={shafts.map((one) => [at(one.from), at(one.to)] as const)} />
   </svg>
-  <button class="absolute top-0 left-0 min-h-6 px-2 text-[12.5px] font-semibold text-scribe" onclick={onlarge}
-    >{title}</button
+  <button
+    class="absolute top-0 left-0 min-h-6 bg-dye/80 px-2 text-[12.5px] font-semibold text-scribe"
+    onclick={onlarge}>{title}</button
   >
 </div>
