@@ -47,7 +47,7 @@ from driveline.metal.bolts import (
 )
 from driveline.network import indicator_sweep
 from driveline.shafts.misalignment import Budget
-from tests.examples import coupler_adapters, space_adapters
+from tests.examples import coupler_adapters, mount_adapters, shaft_adapters, space_adapters
 
 Given = Mapping[str, Any]
 Found = dict[str, Any]
@@ -373,4 +373,6 @@ ADAPTERS: Final[dict[str, Adapter]] = {
     "clutch-centre-rivets-to-bolts": bolts_in_shear,
     **coupler_adapters.ADAPTERS,
     **space_adapters.ADAPTERS,
+    **mount_adapters.ADAPTERS,
+    **shaft_adapters.ADAPTERS,
 }

@@ -16,12 +16,12 @@ from driveline.fits.jaw import JawRoom, SpiderWay, face_window
 from driveline.fits.spacing import Gap, window
 from driveline.fits.stackup import Link
 from driveline.metal.bolts import preload_n
+from driveline.metal.welds import THROAT, life_cycles, range_allowed_mpa, ring_shear_mpa, weld_allowable_mpa
 from driveline.shafts.hubs import balance_grade_mm_s, burst_rpm, eccentric_force_n, spun_ring
 from driveline.shafts.keys import REVERSING, KeyEnds, KeySize, key_stress
 from driveline.shafts.runout import hub_runout
 from driveline.shafts.splines import WANTED_OF_PITCH, root_shear_mpa, side_pressure_mpa
 from driveline.shafts.tapers import Taper, grub_torque_nm
-from driveline.shafts.welds import THROAT, life_cycles, range_allowed_mpa, ring_shear_mpa, weld_allowable_mpa
 
 Given = Mapping[str, Any]
 Found = dict[str, Any]

@@ -5,11 +5,13 @@ from typing import Any, Final
 
 import numpy as np
 
-from driveline.space.bodies import Body, Box, Mesh, Piece, cylinder_between
-from driveline.space.distance import Near, nearest, nearest_bodies
+from driveline.space.bodies import Body, Piece, cylinder_between
+from driveline.space.distance import Near, nearest
+from driveline.space.neighbours import nearest_bodies
 from driveline.space.outputs import both_joints, laid_on_outputs, lowest_mm, turns_normally
 from driveline.space.path import PathPart, StepFound, installed, walk
 from driveline.space.pose import AS_IS, Placed, Pose, move_about, rotation
+from driveline.space.shapes import Box, Mesh
 from driveline.space.solids import Weighed, box_inertia_kgm2, cylinder_inertia_kgm2, hangs, together, turned
 from driveline.space.sweep import Move
 

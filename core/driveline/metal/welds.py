@@ -1,4 +1,4 @@
-"""A hub welded round: what a fillet ring carries in torsion, and how often."""
+"""Fillet welds: what their throat carries, in a ring as in any group, and how often."""
 
 import math
 from typing import Final

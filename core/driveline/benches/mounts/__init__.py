@@ -1,0 +1,1 @@
+"""The Mounts bench."""

@@ -1,0 +1,245 @@
+"""Whether a mount's bracket, its weld and its ears carry the worst case."""
+
+from collections.abc import Iterator
+from dataclasses import dataclass
+from typing import Final
+
+import numpy as np
+
+from driveline.arrays import Floats
+from driveline.benches.mounts.brackets import STEEL, beside_mm, ear_stress_of, ears_of, stress_of, weld_of
+from driveline.benches.mounts.carried import Carried
+from driveline.benches.mounts.laid import LaidMount
+from driveline.benches.mounts.sheet import MountKind
+from driveline.benches.mounts.workings import arm_working, base_working, ear_working, weld_working
+from driveline.checks import Check
+from driveline.figures import fig
+from driveline.margins import Judge
+from driveline.metal.weld_groups import BASE_SHEAR, E70_MPA, base_shear_mpa, least_leg_mm
+from driveline.metal.welds import weld_allowable_mpa
+from driveline.sheet import positive_of
+from driveline.working import Working, fixed_working
+
+CARRIED: Final = "What the mounts carry"
+REACH_MM: Final = 1.5  # that a weld fills
+
+
+@dataclass(frozen=True, kw_only=True)
+class Loaded:
+    """A mount with every force that the unit may put on it, (c, 3); none while that is not known."""
+
+    mount: LaidMount
+    key: str
+    forces_n: Floats
+    names: tuple[str, ...]
+    missing: tuple[str, ...]
+
+    @property
+    def yield_mpa(self) -> float:
+        """Of its bracket."""
+        return self.mount.sheet.bracket.yield_mpa or STEEL.yield_mpa
+
+    @property
+    def yield_is_usual(self) -> bool:
+        """Whether nothing is said of it."""
+        return self.mount.sheet.bracket.yield_mpa is None
+
+
+def loaded(mount: LaidMount, k: int, carried: Carried | None, missing: tuple[str, ...]) -> Loaded:
+    """Return a mount with the forces on it; where statics does not decide them, the extremes of each."""
+    forces, names = np.zeros((0, 3)), tuple[str, ...]()
+    if carried is not None:
+        forces, names = -carried.held.forces_n[:, k], tuple(case.name for case in carried.cases)
+        if carried.shares is not None:
+            least, greatest = -carried.shares.greatest_n[:, k], -carried.shares.least_n[:, k]
+            widest = np.where(np.abs(least) > np.abs(greatest), least, greatest)
+            forces, names = np.vstack([forces, widest]), names * 2
+    return Loaded(mount=mount, key=f"mounts.m{k + 1}", forces_n=forces, names=names, missing=missing)
+
+
+def bracket_checks(one: Loaded, judge: Judge) -> Iterator[Check]:
+    """Return the checks of a mount's bracket and ears; none of an arm, or of a mount bolted straight on."""
+    if one.mount.sheet.kind is MountKind.ARM:
+        return
+    yield _ears(one, judge)
+    if one.mount.arm.is_none:
+        return
+    yield _reach(one, judge)
+    yield _arm(one, judge)
+    yield _weld(one, judge)
+    yield _base(one, judge)
+
+
+_ASKED: Final = {
+    "leg": "the leg of its bracket's weld",
+    "is_inspected": "whether its weld is inspected by somebody who can tell",
+    "base": "how thick what it is welded to is",
+    "beside": "how far the load passes beside its bracket's middle",
+}
+
+
+def lacking(one: Loaded, *asked: str) -> tuple[str, ...]:
+    """Return what is still wanted of a mount's load, of its bracket, and of some fields of that, in words."""
+    bracket = one.mount.sheet.bracket
+    known = {
+        "leg": positive_of(bracket.leg),
+        "is_inspected": bracket.is_inspected,
+        "base": positive_of(bracket.base),
+        "beside": bracket.beside,
+    }
+    found = [f"{one.mount.sheet.name}: {_ASKED[name]}" for name in asked if known[name] is None]
+    return tuple(dict.fromkeys([*one.missing, *one.mount.arm.missing, *found]))
+
+
+def field_inputs(one: Loaded, *parts: str) -> tuple[str, ...]:
+    """Return the paths of a mount's fields."""
+    return tuple(f"{one.mount.field}.{part}" for part in parts)
+
+
+def _ears(one: Loaded, judge: Judge) -> Check:
+    sheet = one.mount.sheet
+    ear, unknown = ears_of(sheet.ears, sheet.name)
+    worst = None
+    if ear is not None and sheet.ears.count and one.mount.turn is not None and len(one.forces_n):
+        axis = one.mount.turn[:, 0]
+        found = [ear_stress_of(ear, sheet.ears.count, force, axis, one.yield_mpa) for force in one.forces_n]
+        worst = min(range(len(found)), key=lambda row: found[row].margin)
+    if worst is None or ear is None or sheet.ears.count is None or one.mount.turn is None:
+        return judge.check(
+            "bracket_yield",
+            key=f"{one.key}.ears",
+            title=f"Ears of {sheet.name}",
+            demand=None,
+            capacity=None,
+            unit="MPa",
+            missing=(*one.missing, *unknown) or (CARRIED,),
+            inputs=field_inputs(one, "ears"),
+        )
+    stress, force = found[worst], one.forces_n[worst]
+    side = abs(float(force @ one.mount.turn[:, 0])) / sheet.ears.count
+    in_plane = float(np.sqrt(max(float(force @ force) - (side * sheet.ears.count) ** 2, 0.0))) / sheet.ears.count
+    value = {
+        "bearing": stress.bearing_mpa,
+        "tear-out": stress.tear_out_mpa,
+        "net section": stress.net_section_mpa,
+        "bending": stress.bending_mpa,
+    }[stress.governing]
+    return judge.check(
+        "weld",  # what is allowed holds the factor already
+        key=f"{one.key}.ears",
+        title=f"Ears of {sheet.name}",
+        demand=value,
+        capacity=stress.margin * value,
+        unit="MPa",
+        says=f"{stress.governing.capitalize()} governs, {fig(value, 'MPa', 0)}, in {one.names[worst]}.",
+        missing=one.missing,
+        inputs=field_inputs(one, "ears"),
+        working=lambda: ear_working(
+            ear, stress, in_plane, side, one.yield_mpa, one.mount.field, is_usual=one.yield_is_usual
+        ),
+    )
+
+
+def _reach(one: Loaded, judge: Judge) -> Check:
+    sheet, arm = one.mount.sheet, one.mount.arm.arm
+    cut = positive_of(sheet.bracket.length)
+    missing = list(one.mount.arm.missing)
+    missing += [] if one.mount.at_mm is not None else list(one.mount.missing)
+    missing += [] if cut is not None else [f"{sheet.name}: the length that its bracket is cut to"]
+    off = None if cut is None or arm is None else cut - arm.length_mm
+    says = ""
+    if off is not None and arm is not None and cut is not None:
+        says = f"Cut to {fig(cut, 'mm', 1)}; it is {fig(arm.length_mm, 'mm', 1)} from the vehicle to the mount."
+    return judge.answer(
+        is_so=None if off is None else abs(off) <= REACH_MM,
+        key=f"{one.key}.reach",
+        title=f"Bracket of {sheet.name} reaches",
+        says=says,
+        missing=tuple(dict.fromkeys(missing)),
+        inputs=field_inputs(one, "bracket"),
+        working=fixed_working("Distance of both places, against the length that is cut."),
+    )
+
+
+def _arm(one: Loaded, judge: Judge) -> Check:
+    sheet, arm = one.mount.sheet, one.mount.arm.arm
+    stresses = [] if arm is None else [stress_of(arm, sheet.bracket, force) for force in one.forces_n]
+    known = [stress for stress in stresses if stress is not None]
+    worst = max(range(len(known)), key=lambda row: known[row].combined_mpa, default=None)
+    stress = None if worst is None else known[worst]
+    says = ""
+    if stress is not None and worst is not None and arm is not None:
+        says = f"{fig(stress.combined_mpa, 'MPa', 0)} at its root in {one.names[worst]}, {arm.section.words}."
+        if not arm.section.is_closed:
+            says = f"{says} Open, it twists {fig(stress.twist_deg, '°', 1)}: boxed it would not."
+
+    def working() -> Working:
+        if stress is None or worst is None or arm is None:
+            return Working()
+        offset = beside_mm(sheet.bracket, arm.section) or 0.0
+        return arm_working(arm, stress, one.forces_n[worst], offset)
+
+    return judge.check(
+        "bracket_yield",
+        key=f"{one.key}.arm",
+        title=f"Bracket of {sheet.name}",
+        demand=None if stress is None else stress.combined_mpa,
+        capacity=one.yield_mpa,
+        unit="MPa",
+        says=says,
+        missing=lacking(one, "beside"),
+        inputs=field_inputs(one, "bracket"),
+        working=working,
+    )
+
+
+def _weld(one: Loaded, judge: Judge) -> Check:
+    sheet, arm = one.mount.sheet, one.mount.arm.arm
+    bracket = sheet.bracket
+    found = None if arm is None else weld_of(arm, bracket, one.forces_n)
+    worst, stress = (None, None) if found is None else found
+    allowed = weld_allowable_mpa(electrode_tensile_mpa=E70_MPA, is_inspected=bool(bracket.is_inspected))
+    says = ""
+    if stress is not None and worst is not None:
+        says = f"{fig(stress.governing_mpa, 'MPa', 0)} on the throat in {one.names[worst]}."
+        base, leg = positive_of(bracket.base), positive_of(bracket.leg)
+        if base is not None and leg is not None and leg < least_leg_mm(base):
+            says = f"{says} A plate of {fig(base, 'mm', 1)} wants a leg of {fig(least_leg_mm(base), 'mm', 0)} or more."
+    return judge.check(
+        "weld",
+        key=f"{one.key}.weld",
+        title=f"Weld of {sheet.name}'s bracket",
+        demand=None if stress is None else stress.governing_mpa,
+        capacity=allowed,
+        unit="MPa",
+        says=says,
+        missing=lacking(one, "leg", "is_inspected", "beside"),
+        inputs=field_inputs(one, "bracket"),
+        working=lambda: (
+            Working() if stress is None else weld_working(stress, allowed, is_inspected=bool(bracket.is_inspected))
+        ),
+    )
+
+
+def _base(one: Loaded, judge: Judge) -> Check:
+    sheet, arm = one.mount.sheet, one.mount.arm.arm
+    base = positive_of(sheet.bracket.base)
+    found = None if arm is None else weld_of(arm, sheet.bracket, one.forces_n)
+    stress = None if found is None else found[1]
+    shear = None if stress is None or base is None else base_shear_mpa(stress, thickness_mm=base)
+    return judge.check(
+        "weld",
+        key=f"{one.key}.base",
+        title=f"What {sheet.name}'s bracket is welded to",
+        demand=shear,
+        capacity=BASE_SHEAR * one.yield_mpa,
+        unit="MPa",
+        says="" if shear is None else f"{fig(shear, 'MPa', 0)} beside the weld.",
+        missing=lacking(one, "leg", "base", "beside"),
+        inputs=field_inputs(one, "bracket"),
+        working=lambda: (
+            Working()
+            if stress is None or shear is None or base is None
+            else base_working(stress, shear, base, one.yield_mpa, one.mount.field, is_usual=one.yield_is_usual)
+        ),
+    )

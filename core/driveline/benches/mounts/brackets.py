@@ -1,0 +1,206 @@
+"""The bracket of a mount: its section, its weld, its ears; what it carries, and how much it gives."""
+
+import math
+from dataclasses import dataclass
+from typing import Final
+
+import numpy as np
+
+from driveline.arrays import Floats
+from driveline.benches.mounts.sheet import ArmKind, Bracket, Ears
+from driveline.errors import ImpossibleInput
+from driveline.metal.ears import Ear, EarStress, ear_stress
+from driveline.metal.sections import ArmStress, Section, arm_stiffness_n_per_mm, arm_stress, box, channel, tube
+from driveline.metal.weld_groups import WeldStress, frame_lines, ring_lines, weld_sizes_mpa, weld_stress
+from driveline.sheet import positive_of, value_of
+from driveline.tables.materials import PlateMaterial, material
+
+STEEL: Final = material(PlateMaterial.STEEL)
+LEAST_ARM_MM: Final = 1.0
+
+
+@dataclass(frozen=True, kw_only=True)
+class Arm:
+    """A bracket as it stands; ``turn`` has its own axes: x along it, y level across, z upright."""
+
+    section: Section
+    length_mm: float
+    turn: Floats  # (3, 3)
+    stiffness_n_per_mm: Floats  # along its own axes, (3,)
+
+
+@dataclass(frozen=True, kw_only=True)
+class ArmLaid:
+    """The same as far as it is known."""
+
+    arm: Arm | None
+    missing: tuple[str, ...]
+    is_none: bool  # bolted straight on: nothing is asked of it
+
+
+def arm_of(bracket: Bracket, name: str, from_mm: Floats | None, to_mm: Floats | None) -> ArmLaid:
+    """Return a bracket from the vehicle to the mount.
+
+    Args:
+        bracket: As entered.
+        name: Of its mount.
+        from_mm: Where it meets the vehicle, (3,).
+        to_mm: Where the mount is, (3,).
+    """
+    if bracket.kind is ArmKind.NONE:
+        return ArmLaid(arm=None, missing=(), is_none=True)
+    if bracket.kind is None:
+        return ArmLaid(arm=None, missing=(f"{name}: what its bracket is",), is_none=False)
+    section, missing = _section(bracket, name)
+    if from_mm is None:
+        missing = (*missing, f"{name}: where its bracket meets the vehicle")
+    if section is None or from_mm is None or to_mm is None:
+        return ArmLaid(arm=None, missing=missing, is_none=False)
+    along = to_mm - from_mm
+    length = float(np.linalg.norm(along))
+    if length < LEAST_ARM_MM:
+        text = f"{name}: its bracket's two ends, which are in one place"
+        return ArmLaid(arm=None, missing=(*missing, text), is_none=False)
+    stiffness = np.array(arm_stiffness_n_per_mm(section, arm_mm=length, e_mpa=STEEL.modulus_mpa))
+    arm = Arm(section=section, length_mm=length, turn=_standing(along / length), stiffness_n_per_mm=stiffness)
+    return ArmLaid(arm=arm, missing=missing, is_none=False)
+
+
+def _standing(along: Floats) -> Floats:
+    """Axes of an arm: along it, level across it, and as upright as it can be."""
+    level = np.array([-along[1], along[0], 0.0])
+    across = level / np.linalg.norm(level) if np.linalg.norm(level) > 1e-9 else np.array([0.0, 1.0, 0.0])
+    return np.column_stack([along, across, np.cross(along, across)])
+
+
+def _section(bracket: Bracket, name: str) -> tuple[Section | None, tuple[str, ...]]:
+    wanted = {
+        ArmKind.BOX: ("breadth", "depth", "wall"),
+        ArmKind.TUBE: ("depth", "wall"),
+        ArmKind.CHANNEL: ("breadth", "depth", "wall", "web"),
+    }
+    assert bracket.kind is not None
+    sizes = {word: positive_of(getattr(bracket, word)) for word in wanted[bracket.kind]}
+    missing = tuple(f"{name}: {_WORDS[word]} of its bracket" for word, size in sizes.items() if size is None)
+    if missing:
+        return None, missing
+    known = {word: size for word, size in sizes.items() if size is not None}
+    try:
+        if bracket.kind is ArmKind.BOX:
+            return box(breadth_mm=known["breadth"], depth_mm=known["depth"], wall_mm=known["wall"]), ()
+        if bracket.kind is ArmKind.TUBE:
+            return tube(outside_mm=known["depth"], wall_mm=known["wall"]), ()
+        return (
+            channel(
+                flange_mm=known["breadth"],
+                depth_mm=known["depth"],
+                flange_thickness_mm=known["wall"],
+                web_thickness_mm=known["web"],
+            ),
+            (),
+        )
+    except ImpossibleInput as error:
+        return None, (f"{name}: a bracket that can be made; its {error}",)
+
+
+_WORDS: Final = {"breadth": "the breadth", "depth": "the depth", "wall": "the wall", "web": "the web"}
+
+
+def turned_stiffness(arm: Arm, axes: Floats) -> Floats:
+    """Return what an arm holds with along a mount's own axes, each by itself, N/mm, (3,).
+
+    Args:
+        arm: The bracket.
+        axes: Of the mount, (3, 3).
+
+    Source:
+        Flexibilities add along each axis, f_i = Σ (a_i · e_k)²/k_k.
+    """
+    shares = (axes.T @ arm.turn) ** 2
+    found: Floats = 1 / (shares @ (1 / arm.stiffness_n_per_mm))
+    return found
+
+
+def beside_mm(bracket: Bracket, section: Section) -> float | None:
+    """Return how far the load passes from the shear centre, at the worse side of a channel."""
+    beside = value_of(bracket.beside)
+    return None if beside is None else beside + section.shear_centre_mm
+
+
+def stress_of(arm: Arm, bracket: Bracket, force_n: Floats) -> ArmStress | None:
+    """Return the stress at the root under the force that the unit puts on the mount, (3,)."""
+    offset = beside_mm(bracket, arm.section)
+    if offset is None:
+        return None
+    along, across, upright = (abs(float(one)) for one in arm.turn.T @ force_n)
+    return arm_stress(
+        arm.section,
+        arm_mm=arm.length_mm,
+        upright_n=upright,
+        across_n=across,
+        axial_n=along,
+        offset_mm=offset,
+        e_mpa=STEEL.modulus_mpa,
+    )
+
+
+def weld_of(arm: Arm, bracket: Bracket, forces_n: Floats) -> tuple[int, WeldStress] | None:
+    """Return which of the forces, (c, 3), is worst for the fillet all round an arm's root, and its stress then.
+
+    ``None`` while its leg or where it is loaded is not known, or there is no force.
+    """
+    leg, beside = positive_of(bracket.leg), value_of(bracket.beside)
+    if leg is None or beside is None or not len(forces_n):
+        return None
+    section = arm.section
+    is_round = bracket.kind is ArmKind.TUBE
+    breadth = positive_of(bracket.breadth) or section.breadth_mm
+    lines = ring_lines(section.depth_mm) if is_round else frame_lines(breadth, section.depth_mm)
+    # In the weld's plane x lies across and y upright; the third is out of the vehicle, along the arm.
+    forces = (forces_n @ arm.turn)[:, [1, 2, 0]]
+    offset = beside + section.shear_centre_mm
+    places = [np.array([side * offset, 0.0, arm.length_mm]) for side in (1.0, -1.0)]
+    sizes = np.array([weld_sizes_mpa(lines, leg_mm=leg, forces_n=forces, at_mm=at) for at in places])
+    side, row = np.unravel_index(int(sizes.argmax()), sizes.shape)
+    return int(row), weld_stress(lines, leg_mm=leg, force_n=forces[row], at_mm=places[side])
+
+
+def ears_of(ears: Ears, name: str) -> tuple[Ear | None, tuple[str, ...]]:
+    """Return the ears of a mount, or what they lack."""
+    sizes = {word: positive_of(getattr(ears, word)) for word in _EAR_WORDS}
+    missing = tuple(f"{name}: {_EAR_WORDS[word]}" for word, size in sizes.items() if size is None)
+    if ears.count is None:
+        missing = (f"{name}: how many ears take its bolt", *missing)
+    if missing:
+        return None, missing
+    known = {word: size for word, size in sizes.items() if size is not None}
+    try:
+        return Ear(**{f"{word}_mm": size for word, size in known.items()}), ()
+    except ImpossibleInput as error:
+        return None, (f"{name}: ears that can be made; {error}",)
+
+
+_EAR_WORDS: Final = {
+    "bolt": "the bolt of its ears",
+    "hole": "the hole of its ears",
+    "thickness": "the thickness of its ears",
+    "width": "the width of its ears across the hole",
+    "edge": "what its ears have from hole to edge",
+    "root": "the width of its ears at the foot",
+    "height": "the height of its ears to the hole",
+}
+
+
+def ear_stress_of(ear: Ear, count: int, force_n: Floats, bolt_axis: Floats, yield_mpa: float) -> EarStress:
+    """Return the stress of one ear under the force on its mount.
+
+    Args:
+        ear: Its sizes.
+        count: Of ears that share it.
+        force_n: On the mount, (3,).
+        bolt_axis: Square to the ears, unit, (3,).
+        yield_mpa: Of them.
+    """
+    side = abs(float(force_n @ bolt_axis))
+    in_plane = math.sqrt(max(float(force_n @ force_n) - side**2, 0.0))
+    return ear_stress(ear, force_n=in_plane / count, side_n=side / count, yield_mpa=yield_mpa)

@@ -1,0 +1,171 @@
+"""Whether an arm buckles, whether the walls of a bracket do, and whether a weld bears launch and back so often."""
+
+import math
+from collections.abc import Iterator
+from typing import Final
+
+import numpy as np
+
+from driveline.arrays import Floats
+from driveline.benches.mounts.bracket_checks import Loaded, field_inputs, lacking
+from driveline.benches.mounts.brackets import STEEL, stress_of, weld_of
+from driveline.benches.mounts.sheet import ArmKind, MountKind
+from driveline.benches.mounts.workings import Wall, fatigue_working, panel_working, strut_working
+from driveline.checks import Check
+from driveline.errors import ImpossibleInput
+from driveline.figures import fig
+from driveline.margins import Judge
+from driveline.metal.sections import Section, tube
+from driveline.metal.struts import Buckling, panel_buckling, strut_buckling
+from driveline.metal.welds import range_allowed_mpa
+from driveline.sheet import positive_of
+from driveline.working import Working
+
+CYCLES: Final = 1e5  # of launch one way and the other
+TO_AND_FRO: Final = ("launch", "launch backward", "overrun")
+
+
+def buckling_checks(one: Loaded, judge: Judge) -> Iterator[Check]:
+    """Return the checks of what may fold or tire; none of a mount bolted straight on."""
+    if one.mount.sheet.kind is MountKind.ARM:
+        yield _strut(one, judge)
+        return
+    if one.mount.arm.is_none:
+        return
+    if one.mount.sheet.bracket.kind in (ArmKind.BOX, ArmKind.CHANNEL):
+        yield _panel(one, judge)
+    yield _fatigue(one, judge)
+
+
+def _strut(one: Loaded, judge: Judge) -> Check:
+    sheet, mount = one.mount.sheet, one.mount
+    outside, wall = positive_of(sheet.bracket.depth), positive_of(sheet.bracket.wall)
+    missing = [*one.missing]
+    missing += [] if outside is not None else [f"{sheet.name}: the diameter of its tube or rod"]
+    missing += [] if wall is not None else [f"{sheet.name}: the wall of its tube; of a rod half its diameter"]
+    found: Buckling | None = None
+    section: Section | None = None
+    length = (
+        None if mount.at_mm is None or mount.rail_mm is None else float(np.linalg.norm(mount.at_mm - mount.rail_mm))
+    )
+    if outside is not None and wall is not None and length:
+        try:
+            section = tube(outside_mm=outside, wall_mm=min(wall, 0.4999 * outside))
+            found = strut_buckling(
+                area_mm2=section.area_mm2,
+                gyration_mm=math.sqrt(section.upright_mm4 / section.area_mm2),
+                length_mm=length,
+                end_factor=1.0,
+                e_mpa=STEEL.modulus_mpa,
+                yield_mpa=one.yield_mpa,
+            )
+        except ImpossibleInput as error:
+            missing.append(f"{sheet.name}: a tube that can be made; its {error}")
+    sizes = np.linalg.norm(one.forces_n, axis=1) if len(one.forces_n) else None
+    worst = None if sizes is None else int(sizes.argmax())
+    force = None if sizes is None or worst is None else float(sizes[worst])
+    says = ""
+    if force is not None and worst is not None and found is not None:
+        says = (
+            f"{fig(force, 'N', 0)} in {one.names[worst]}; it buckles at {fig(found.load_n, 'N', 0)}, by {found.rule}."
+        )
+    return judge.check(
+        "buckling",
+        key=f"{one.key}.strut",
+        title=f"{sheet.name.capitalize()} does not buckle",
+        demand=force,
+        capacity=None if found is None else found.load_n,
+        unit="N",
+        says=says,
+        missing=tuple(dict.fromkeys(missing)),
+        inputs=field_inputs(one, "bracket"),
+        working=lambda: (
+            Working()
+            if found is None or section is None or length is None
+            else strut_working(section, found, length, one.yield_mpa)
+        ),
+    )
+
+
+def _panel(one: Loaded, judge: Judge) -> Check:
+    sheet, arm = one.mount.sheet, one.mount.arm.arm
+    wall = None if arm is None else min(_walls(one), key=lambda each: each.found.buckling_mpa, default=None)
+    stresses = [] if arm is None else [stress_of(arm, sheet.bracket, force) for force in one.forces_n]
+    known = [stress.bending_and_axial_mpa for stress in stresses if stress is not None]
+    worst = max(range(len(known)), key=lambda row: known[row], default=None)
+    stress = None if worst is None else known[worst]
+    says = ""
+    if stress is not None and worst is not None and wall is not None:
+        folds = fig(wall.found.buckling_mpa, "MPa", 0)
+        says = f"{fig(stress, 'MPa', 0)} in {one.names[worst]}; its {wall.words} folds at {folds}."
+    return judge.check(
+        "buckling",
+        key=f"{one.key}.walls",
+        title=f"Walls of {sheet.name}'s bracket do not fold",
+        demand=stress,
+        capacity=None if wall is None else wall.found.buckling_mpa,
+        unit="MPa",
+        says=says,
+        missing=lacking(one, "beside"),
+        inputs=field_inputs(one, "bracket"),
+        working=lambda: Working() if wall is None else panel_working(wall, one.yield_mpa),
+    )
+
+
+def _walls(one: Loaded) -> Iterator[Wall]:
+    """What of a box or an open channel may fold: a flange has a free edge, a web and a box's walls have none."""
+    bracket = one.mount.sheet.bracket
+    breadth, depth, wall, web = (positive_of(x) for x in (bracket.breadth, bracket.depth, bracket.wall, bracket.web))
+    if breadth is None or depth is None or wall is None:
+        return
+    sizes: tuple[tuple[str, float, float, bool], ...] = (("wider wall", max(breadth, depth) - 2 * wall, wall, False),)
+    if bracket.kind is ArmKind.CHANNEL:
+        if web is None:
+            return
+        sizes = (("flange", breadth - web, wall, True), ("web", depth - 2 * wall, web, False))
+    for words, clear, thick, is_free in sizes:
+        found = panel_buckling(
+            breadth_mm=clear,
+            thickness_mm=thick,
+            has_free_edge=is_free,
+            e_mpa=STEEL.modulus_mpa,
+            poisson=STEEL.poisson,
+            yield_mpa=one.yield_mpa,
+        )
+        yield Wall(words=words, breadth_mm=clear, thickness_mm=thick, has_free_edge=is_free, found=found)
+
+
+def _fatigue(one: Loaded, judge: Judge) -> Check:
+    sheet, arm = one.mount.sheet, one.mount.arm.arm
+    missing = lacking(one, "leg", "beside")
+    stress, ranges = None, back_and_forth(one)
+    if arm is not None and len(ranges):
+        found = weld_of(arm, sheet.bracket, ranges)
+        stress = None if found is None else found[1]
+    elif not missing:
+        missing = ("Launch, and launch backward or overrun, among the cases",)
+    allowed = range_allowed_mpa(CYCLES)
+    says = ""
+    if stress is not None:
+        says = f"{fig(stress.governing_mpa, 'MPa', 0)} from launch to back. A screen at 100 000 of them, no proof."
+    return judge.check(
+        "weld",
+        key=f"{one.key}.fatigue",
+        title=f"Weld of {sheet.name}'s bracket, to and fro",
+        demand=None if stress is None else stress.governing_mpa,
+        capacity=allowed,
+        unit="MPa",
+        says=says,
+        missing=missing,
+        inputs=field_inputs(one, "bracket"),
+        working=lambda: Working() if stress is None else fatigue_working(stress, allowed),
+    )
+
+
+def back_and_forth(one: Loaded) -> Floats:
+    """Return how the force on a mount changes between launch, launch backward and overrun, (c, 3).
+
+    A stress is linear in its force: that of a difference is the difference of the stresses.
+    """
+    turning = [force for force, name in zip(one.forces_n, one.names, strict=True) if name in TO_AND_FRO]
+    return np.array([a - b for k, a in enumerate(turning) for b in turning[:k]]).reshape(-1, 3)

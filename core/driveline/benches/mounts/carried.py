@@ -1,0 +1,192 @@
+"""What the mounts carry, case by case: forces, moves, how far shares go, how the unit shakes."""
+
+from dataclasses import dataclass
+from typing import Final
+
+import numpy as np
+
+from driveline.arrays import Floats
+from driveline.benches.mounts.cases import STANDING, Case, cases_of, moment_nm
+from driveline.benches.mounts.laid import LaidMount
+from driveline.benches.mounts.needs import MountsNeeds, NearestMoved
+from driveline.benches.mounts.sheet import MountsSheet
+from driveline.held.balance import FreeMotion, Held, free_motions, inertia_wrench
+from driveline.held.holds import Hold
+from driveline.held.modes import USUAL_DYNAMIC, Mode, modes_of
+from driveline.held.shares import Shares, redundancy, shares_of
+from driveline.held.stops import hold_on_stops
+from driveline.memory import Memory, key_of
+from driveline.space.pose import Placed, move_about, turn_about
+
+STIFF_N_PER_MM: Final = 2_000.0  # summed over its axes: a mount so stiff leaves shares to chance
+_SHARES: Final = Memory(20)
+
+
+@dataclass(frozen=True, kw_only=True)
+class Carried:
+    """The answer; a row each case that is known, the standing unit's last."""
+
+    cases: tuple[Case, ...]
+    unknown: tuple[Case, ...]  # whose torque is not known
+    loads: Floats  # (c, 6), about the unit's centre of gravity as it stands
+    held: Held
+    bottomed: Floats  # (c, n)
+    settled: bool
+    shares: Shares | None  # where statics does not decide them
+    mounts: tuple[LaidMount, ...]
+
+    @property
+    def sizes_n(self) -> Floats:
+        """The greatest that each mount may carry in each case, (c, n)."""
+        sizes = np.asarray(np.linalg.norm(self.held.forces_n, axis=2), dtype=np.float64)
+        if self.shares is None:
+            return sizes
+        spread = np.maximum(np.abs(self.shares.least_n), np.abs(self.shares.greatest_n))
+        return np.asarray(np.maximum(sizes, np.linalg.norm(spread, axis=2)), dtype=np.float64)
+
+    def worst_case(self, mount: int) -> int:
+        """Return the row in which a mount carries most."""
+        return int(self.sizes_n[:, mount].argmax())
+
+    def move(self, row: int, about_mm: Floats) -> Placed:
+        """Return how the unit moves in a case."""
+        vector = self.held.turns_rad[row]
+        turn = turn_about(vector, float(np.linalg.norm(vector)))
+        return move_about(about_mm, shift_mm=self.held.moves_mm[row], turn=turn)
+
+
+@dataclass(frozen=True, kw_only=True)
+class Solved:
+    """All that follows of how the unit is held."""
+
+    mounts: tuple[LaidMount, ...]
+    free: tuple[FreeMotion, ...] | None  # None: not all mounts are known
+    carried: Carried | None
+    modes: tuple[Mode, ...]
+    redundant: int
+    about_mm: Floats | None  # the unit's centre of gravity as it stands
+    nearest: tuple[tuple[Case, NearestMoved], ...]  # with the unit moved, by case
+    inertia_is_estimated: bool
+
+
+def solve_held(sheet: MountsSheet, needs: MountsNeeds, mounts: tuple[LaidMount, ...]) -> Solved:
+    """Return what the mounts carry, as far as it is known."""
+    holds = [one.hold for one in mounts if one.hold is not None]
+    is_whole = bool(mounts) and len(holds) == len(mounts)
+    unit = needs.unit
+    about = None if unit.placed is None or unit.cg_mm is None else unit.placed.points(unit.cg_mm)
+    free = free_motions(holds) if is_whole else None
+    carried: Carried | None = None
+    modes: tuple[Mode, ...] = ()
+    if free == () and about is not None and unit.mass_kg:
+        moved = [_about(one, about) for one in holds]
+        carried = _carried(sheet, needs, mounts, moved, unit.mass_kg)
+        inertia = inertia_of(sheet, needs)
+        if inertia is not None and unit.placed is not None:
+            modes = modes_of(
+                moved,
+                mass_kg=unit.mass_kg,
+                cg_mm=np.zeros(3),
+                inertia_kgm2=unit.placed.turn @ inertia @ unit.placed.turn.T,
+                dynamic=sheet.dynamic or USUAL_DYNAMIC,
+            )
+    return Solved(
+        mounts=mounts,
+        free=free,
+        carried=carried,
+        modes=modes,
+        redundant=max(redundancy(holds), 0) if is_whole else 0,
+        about_mm=about,
+        nearest=_nearest(needs, carried, about),
+        inertia_is_estimated=None in (sheet.inertia.roll_kgm2, sheet.inertia.pitch_kgm2, sheet.inertia.yaw_kgm2),
+    )
+
+
+def _about(one: Hold, about_mm: Floats) -> Hold:
+    """About the centre of gravity: a mount's place from it."""
+    return Hold(
+        name=one.name,
+        at_mm=one.at_mm - about_mm,
+        stiffness_n_per_mm=one.stiffness_n_per_mm,
+        directions=one.directions,
+        is_rubber=one.is_rubber,
+    )
+
+
+def inertia_of(sheet: MountsSheet, needs: MountsNeeds) -> Floats | None:
+    """Return the unit's inertia in its own axes: as stated, else of its envelope filled evenly."""
+    stated = (sheet.inertia.roll_kgm2, sheet.inertia.pitch_kgm2, sheet.inertia.yaw_kgm2)
+    if None not in stated:
+        return np.diag([one or 0.0 for one in stated])
+    return needs.unit.inertia_kgm2
+
+
+def _carried(
+    sheet: MountsSheet, needs: MountsNeeds, mounts: tuple[LaidMount, ...], holds: list[Hold], mass_kg: float
+) -> Carried | None:
+    known, unknown, loads = [], [], []
+    for case in (*cases_of(sheet), STANDING):
+        moment = moment_nm(case, sheet, needs)
+        if moment is None:
+            unknown.append(case)
+            continue
+        known.append(case)
+        loads.append(inertia_wrench(mass_kg, np.zeros(3), np.array(case.g_xyz, dtype=float), moment))
+    rows = np.array(loads)
+    found = hold_on_stops(holds, [one.limit for one in mounts], rows)
+    shares = None
+    if redundancy(holds) > 0 and any(_is_stiff(one) for one in holds):
+        key = key_of(rows.tobytes(), *(one.stiffness_n_per_mm.tobytes() + one.at_mm.tobytes() for one in holds))
+        shares = _SHARES.remembered(key, lambda: shares_of(holds, rows))
+    return Carried(
+        cases=tuple(known),
+        unknown=tuple(unknown),
+        loads=rows,
+        held=found.held,
+        bottomed=found.bottomed,
+        settled=found.settled,
+        shares=shares,
+        mounts=mounts,
+    )
+
+
+def _is_stiff(one: Hold) -> bool:
+    """Whether it is so hard that shares hang on how stiff all really is."""
+    return not one.is_rubber and float(np.trace(one.stiffness_n_per_mm)) > STIFF_N_PER_MM
+
+
+def _nearest(
+    needs: MountsNeeds, carried: Carried | None, about: Floats | None
+) -> tuple[tuple[Case, NearestMoved], ...]:
+    if carried is None or about is None or needs.around is None or not carried.settled:
+        return ()
+    moves = moved_mm(carried, needs, about)
+    found: dict[int, NearestMoved] = {}
+    best = np.inf
+    for row in np.argsort(-moves).tolist():  # those that move most first: others may not come so near
+        if needs.around.least_share(float(moves[row])) >= best:
+            continue
+        nearest = needs.around.nearest(carried.move(row, about))
+        if nearest is not None:
+            found[row] = nearest
+            best = min(best, nearest.gap_mm / nearest.wanted_mm)
+    return tuple((carried.cases[row], found[row]) for row in sorted(found))
+
+
+def greatest_move_mm(carried: Carried, needs: MountsNeeds, about_mm: Floats) -> tuple[float, Case] | None:
+    """Return how far the corner that goes farthest does, and in which case; ``None`` without an envelope."""
+    if needs.unit.farthest_mm is None or needs.unit.placed is None:
+        return None
+    sizes = moved_mm(carried, needs, about_mm)
+    worst = int(sizes.argmax())
+    return float(sizes[worst]), carried.cases[worst]
+
+
+def moved_mm(carried: Carried, needs: MountsNeeds, about_mm: Floats) -> Floats:
+    """Return how far the corner that goes farthest does in each case, (c,); without an envelope without end."""
+    unit = needs.unit
+    if unit.farthest_mm is None or unit.placed is None:
+        return np.full(len(carried.cases), np.inf)
+    corners = unit.placed.points(unit.farthest_mm)
+    moves = [carried.move(row, about_mm) for row in range(len(carried.cases))]
+    return np.array([np.linalg.norm(move.points(corners) - corners, axis=1).max() for move in moves])

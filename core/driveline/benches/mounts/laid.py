@@ -1,0 +1,148 @@
+"""The mounts laid out: where each holds, how stiff it is, on what bracket; what lacks a figure is named."""
+
+from collections.abc import Iterator, Mapping
+from dataclasses import dataclass
+from typing import Final
+
+import numpy as np
+
+from driveline.arrays import Floats
+from driveline.benches.mounts.brackets import ArmLaid, arm_of, turned_stiffness
+from driveline.benches.mounts.needs import MountsNeeds
+from driveline.benches.mounts.sheet import Mount, MountKind, MountsSheet
+from driveline.errors import ImpossibleInput
+from driveline.held.balance import G_MS2
+from driveline.held.holds import HARD_N_PER_MM, Hold, arm, hard, rubber
+from driveline.held.stops import Limit
+from driveline.sheet import positive_of, value_of
+from driveline.space.spots import spot_missing, spot_mm, turn_of
+
+NO_ARM: Final = ArmLaid(arm=None, missing=(), is_none=True)
+APART_MM: Final = 1.0  # two mounts nearer than that are in one place
+
+
+@dataclass(frozen=True, kw_only=True)
+class LaidMount:
+    """A mount as far as it is known."""
+
+    field: str
+    sheet: Mount
+    at_mm: Floats | None  # on the unit as it stands, in the vehicle's axes
+    rail_mm: Floats | None
+    turn: Floats | None  # of its own axes
+    arm: ArmLaid
+    hold: Hold | None
+    limit: Limit | None
+    missing: tuple[str, ...]  # what keeps it from holding
+
+
+def mounts_of(sheet: MountsSheet, needs: MountsNeeds) -> tuple[LaidMount, ...]:
+    """Return the mounts, each where it stands."""
+    points = {name: np.array(at) for name, at in needs.points}
+    found = [_laid(f"mounts.mounts.{k}", one, needs, points) for k, one in enumerate(sheet.mounts)]
+    return tuple(found)
+
+
+def _laid(field: str, sheet: Mount, needs: MountsNeeds, points: Mapping[str, Floats]) -> LaidMount:
+    name, placed = sheet.name, needs.unit.placed
+    boss, rail = spot_mm(sheet.boss, {}), spot_mm(sheet.rail, points)
+    missing = list(spot_missing(sheet.boss, {}, f"{name}: its place on the unit"))
+    at = None
+    if placed is None:
+        missing.append("Where the unit stands: one of its ways, chosen at Placement")
+    elif boss is not None:
+        at = placed.points(boss)
+    turn = turn_of(sheet.angles) if sheet.is_turned else np.eye(3)
+    if turn is None:
+        missing.append(f"{name}: how its own axes are turned")
+    is_link = sheet.kind is MountKind.ARM
+    bracket = NO_ARM if is_link else arm_of(sheet.bracket, name, rail, at)
+    found: Hold | None = None
+    if sheet.kind is None:
+        missing.append(f"{name}: how it holds")
+    elif sheet.kind is MountKind.ARM:
+        found, lacking = _link(sheet, at, rail, points)
+        missing += lacking
+    else:
+        missing += bracket.missing
+        found, lacking = _mount(sheet, at, turn, bracket)
+        missing += lacking
+    travel = positive_of(sheet.travel)
+    limit = None if travel is None or turn is None else Limit(turn=turn, travel_mm=np.full(3, travel))
+    return LaidMount(
+        field=field,
+        sheet=sheet,
+        at_mm=at,
+        rail_mm=rail,
+        turn=turn,
+        arm=bracket,
+        hold=found if not missing else None,
+        limit=limit,
+        missing=tuple(dict.fromkeys(missing)),
+    )
+
+
+def _link(
+    sheet: Mount, at: Floats | None, rail: Floats | None, points: Mapping[str, Floats]
+) -> tuple[Hold | None, list[str]]:
+    missing = list(spot_missing(sheet.rail, points, f"{sheet.name}: its end on the vehicle"))
+    if sheet.along_n_per_mm is None:
+        missing.append(f"{sheet.name}: its stiffness along itself")
+    if at is None or rail is None or sheet.along_n_per_mm is None:
+        return None, missing
+    try:
+        return arm(sheet.name, at, rail - at, sheet.along_n_per_mm, is_rubber=True), missing
+    except ImpossibleInput:
+        return None, [*missing, f"{sheet.name}: its two ends, which are in one place"]
+
+
+def upright_n_per_mm(sheet: Mount) -> float | None:
+    """Return the upright stiffness: as stated, else by a known weight and a ruler."""
+    if sheet.upright_n_per_mm is not None:
+        return sheet.upright_n_per_mm
+    mass, sinks = positive_of(sheet.weighed.mass), positive_of(sheet.weighed.sinks)
+    return None if mass is None or sinks is None else mass * G_MS2 / sinks
+
+
+def _mount(sheet: Mount, at: Floats | None, turn: Floats | None, bracket: ArmLaid) -> tuple[Hold | None, list[str]]:
+    name = sheet.name
+    if at is None or turn is None:
+        return None, []
+    behind = None if bracket.arm is None else turned_stiffness(bracket.arm, turn)
+    if sheet.kind is MountKind.HARD:
+        holds = (sheet.holds_x, sheet.holds_y, sheet.holds_z)
+        if None in holds:
+            return None, [f"{name}: which ways it holds"]
+        x, y, z = (bool(one) for one in holds)
+        return hard(name, at, (x, y, z), turn=turn, bracket_n_per_mm=behind), []
+    stiffness = (sheet.along_n_per_mm, sheet.across_n_per_mm, upright_n_per_mm(sheet))
+    missing = [
+        f"{name}: its stiffness {word}"
+        for word, value in zip(("along", "across", "upright"), stiffness, strict=True)
+        if value is None
+    ]
+    if missing:
+        return None, missing
+    if positive_of(sheet.travel) is None:
+        return None, [f"{name}: how far it goes before it bottoms"]
+    own = np.array([min(value or 0.0, HARD_N_PER_MM) for value in stiffness])
+    return rubber(name, at, own, turn=turn, bracket_n_per_mm=behind), []
+
+
+def questions(mounts: tuple[LaidMount, ...]) -> Iterator[tuple[str, str]]:
+    """Return what looks wrong, each with its field."""
+    for k, one in enumerate(mounts):
+        for other in mounts[:k]:
+            if one.at_mm is None or other.at_mm is None:
+                continue
+            if float(np.linalg.norm(one.at_mm - other.at_mm)) < APART_MM:
+                text = f"{one.sheet.name} and {other.sheet.name} are in one place. Which one is there?"
+                yield f"{one.field}.boss", text
+        if sum(other.sheet.name == one.sheet.name for other in mounts[:k]):
+            yield f"{one.field}.name", f"Two mounts are called {one.sheet.name}. Rename one."
+        weighed, stated = value_of(one.sheet.weighed.sinks), one.sheet.upright_n_per_mm
+        if stated is not None and weighed:
+            yield (
+                f"{one.field}.upright_n_per_mm",
+                f"{one.sheet.name} has a stated and a weighed stiffness: the stated counts.",
+            )

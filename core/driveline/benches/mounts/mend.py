@@ -1,0 +1,79 @@
+"""What would make a bracket hold: thicker, welded heavier, boxed; tried and compared by mass."""
+
+from collections.abc import Iterator
+from dataclasses import dataclass, replace
+from itertools import product
+from typing import Final
+
+from driveline.benches.contract import Sought, SoughtField
+from driveline.benches.mounts.bracket_checks import Loaded, bracket_checks
+from driveline.benches.mounts.brackets import STEEL, arm_of
+from driveline.benches.mounts.buckling_checks import buckling_checks
+from driveline.benches.mounts.sheet import ArmKind
+from driveline.checks import Verdict
+from driveline.figures import fig
+from driveline.margins import Judge
+from driveline.sheet import Length
+
+WALLS_MM: Final = (3.0, 4.0, 5.0, 6.0, 8.0, 10.0, 12.0)
+LEGS_MM: Final = (4.0, 5.0, 6.0, 8.0, 10.0, 12.0)
+SHOWN: Final = 3
+KG_PER_MM3: Final = STEEL.density_kgm3 * 1e-9
+SIZED: Final = ("arm", "weld", "base", "walls", "fatigue")
+
+
+@dataclass(frozen=True, kw_only=True)
+class _Way:
+    kind: ArmKind
+    wall_mm: float
+    leg_mm: float
+    kg: float
+    words: str
+
+
+def mend_sought(one: Loaded, judge: Judge) -> Sought:
+    """Return the lightest brackets of the sizes that it has which hold everything asked of them."""
+    field = f"{one.mount.field}.bracket"
+    ways = sorted(_ways(one, judge), key=lambda way: (way.kg, way.leg_mm))
+    if not ways:
+        says = "Nothing does with walls and a leg of 12 mm or less: make it deeper or shorter, or move a mount nearer."
+        return Sought(says=says, fields=())
+    best = ways[0]
+    listed = "; ".join(
+        f"{way.words}, welded with a leg of {fig(way.leg_mm, 'mm', 0)}: {fig(way.kg, 'kg', 2)}" for way in ways[:SHOWN]
+    )
+    return Sought(
+        says=f"These hold under the loads of now, the lightest first: {listed}. A stiffer bracket draws a little more.",
+        fields=(
+            SoughtField(field=f"{field}.kind", text=best.kind.value),
+            SoughtField(field=f"{field}.wall", text=f"{best.wall_mm:g} mm"),
+            SoughtField(field=f"{field}.leg", text=f"{best.leg_mm:g} mm"),
+        ),
+    )
+
+
+def _ways(one: Loaded, judge: Judge) -> Iterator[_Way]:
+    bracket = one.mount.sheet.bracket
+    kinds = [bracket.kind] if bracket.kind is not ArmKind.CHANNEL else [ArmKind.CHANNEL, ArmKind.BOX]
+    for kind, wall in product(kinds, WALLS_MM):
+        tried = bracket.model_copy(update={"kind": kind, "wall": _length(wall)})
+        laid = arm_of(tried, "", one.mount.rail_mm, one.mount.at_mm)
+        if kind is None or laid.arm is None:
+            continue
+        for leg in LEGS_MM:
+            sheet = one.mount.sheet.model_copy(update={"bracket": tried.model_copy(update={"leg": _length(leg)})})
+            if _holds(replace(one, mount=replace(one.mount, sheet=sheet, arm=laid)), judge):
+                kg = laid.arm.section.area_mm2 * laid.arm.length_mm * KG_PER_MM3
+                yield _Way(kind=kind, wall_mm=wall, leg_mm=leg, kg=kg, words=laid.arm.section.words)
+                break
+
+
+def _length(mm: float) -> Length:
+    return Length(text=f"{mm:g} mm")
+
+
+def _holds(one: Loaded, judge: Judge) -> bool:
+    """Whether every check that hangs on the sizes tried does."""
+    every = (*bracket_checks(one, judge), *buckling_checks(one, judge))
+    asked = [check for check in every if check.key.removeprefix(f"{one.key}.") in SIZED]
+    return all(check.verdict is Verdict.HOLDS for check in asked)

@@ -1,0 +1,55 @@
+"""What the mounts take from the benches ahead of them."""
+
+from dataclasses import dataclass
+from typing import Protocol
+
+from driveline.arrays import Floats
+from driveline.space.pose import Placed
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class NearestMoved:
+    """What comes nearest with the unit moved."""
+
+    unit_body: str
+    other: str
+    gap_mm: float  # below nought: overlap
+    wanted_mm: float
+
+
+class Around(Protocol):
+    """What stands round the unit. Told apart by its pickle."""
+
+    def least_share(self, move_mm: float) -> float:
+        """Return what the tightest gap's share of what is wanted can be at the least, no point moved farther."""
+
+    def nearest(self, move: Placed) -> NearestMoved | None:
+        """Return what is tightest for its wanted gap with the unit moved from its place; ``None``: nothing is near."""
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class HeldUnit:
+    """The unit as it is placed; what is not known is ``None``."""
+
+    placed: Placed | None
+    mass_kg: float | None
+    cg_mm: Floats | None  # in its own axes, (3,)
+    inertia_kgm2: Floats | None  # about it, in its own axes, of its envelope filled evenly, (3, 3)
+    farthest_mm: Floats | None  # corners of its envelope, in its own axes, (n, 3)
+    missing: tuple[str, ...]  # of its envelope
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class MountsNeeds:
+    """The unit, the torques that leave it, the vehicle's measured points, and what stands round it."""
+
+    unit: HeldUnit
+    launch_nm: float | None
+    overrun_nm: float | None
+    locked_nm: float | None
+    turns_wheels: bool
+    points: tuple[tuple[str, tuple[float, float, float]], ...]
+    around: Around | None
+    around_missing: tuple[str, ...]
+    counted_travel_mm: float | None  # that placement takes off its gaps
+    counted_is_usual: bool

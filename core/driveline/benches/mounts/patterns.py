@@ -1,0 +1,142 @@
+"""What is cut from sheet for the brackets: ears, and the four sides of a boxed arm; each as a flat part."""
+
+from collections.abc import Iterator, Sequence
+from typing import Final
+
+from shapely import Polygon
+from shapely.geometry import Point
+
+from driveline.benches.mounts.brackets import ears_of
+from driveline.benches.mounts.sheet import ArmKind, Mount, MountKind, MountsSheet
+from driveline.drawing.plate import PlateHole
+from driveline.figures import fig
+from driveline.flat.outline import TracedEdge
+from driveline.metal.ears import Ear
+from driveline.parts.made import FlatPart, Stock
+from driveline.sheet import positive_of
+from driveline.tables.materials import PlateMaterial
+
+ARC_SEGMENTS: Final = 24  # of a quarter turn
+SHARED: Final = ("OUTSIDE", "INSIDE")
+
+
+def ear_polygon(ear: Ear) -> Polygon:
+    """Return an ear's outline: its foot along y = 0, its end round the hole."""
+    end = Point(0.0, ear.height_mm).buffer(ear.hole_mm / 2 + ear.edge_mm, quad_segs=ARC_SEGMENTS)
+    half = ear.root_mm / 2
+    foot = Polygon([(-half, 0.0), (half, 0.0), (half, 1.0), (-half, 1.0)])
+    return Polygon(end.union(foot).convex_hull.exterior)
+
+
+def box_sides_mm(
+    *, length_mm: float, breadth_mm: float, depth_mm: float, wall_mm: float
+) -> dict[str, tuple[float, float, int]]:
+    """Return the plates of a boxed arm: length, height and how many; top and bottom lie between the sides.
+
+    Args:
+        length_mm: Of the arm.
+        breadth_mm: Outside, across.
+        depth_mm: Outside, upright.
+        wall_mm: Of all four.
+    """
+    return {"side": (length_mm, depth_mm, 2), "top": (length_mm, breadth_mm - 2 * wall_mm, 2)}
+
+
+def parts_of(sheet: MountsSheet) -> tuple[FlatPart, ...]:
+    """Return every part that can be drawn so far."""
+    found: list[FlatPart] = []
+    for k, mount in enumerate(sheet.mounts, start=1):
+        if mount.kind in (None, MountKind.ARM):
+            continue
+        found += _ears(mount, k)
+        found += _box(mount, k)
+    return tuple(found)
+
+
+def _ears(mount: Mount, k: int) -> Iterator[FlatPart]:
+    ear, _ = ears_of(mount.ears, mount.name)
+    if ear is None or not mount.ears.count:
+        return
+    hole = PlateHole(
+        id="H1",
+        kind="foot",
+        x_mm=0.0,
+        y_mm=ear.height_mm,
+        finished_mm=ear.hole_mm,
+        cut_mm=_cut(ear.hole_mm, ear.thickness_mm),
+    )
+    yield _part(
+        f"mounts.m{k}_ear",
+        f"Ear of {mount.name}",
+        f"M{k}E",
+        ear_polygon(ear),
+        ear.thickness_mm,
+        mount.ears.count,
+        (hole,),
+        (f"bolt {fig(ear.bolt_mm, 'mm', 1)} through {fig(ear.hole_mm, 'mm', 1)}; welded by its foot",),
+    )
+
+
+def _cut(diameter_mm: float, thickness_mm: float) -> float | None:
+    """A hole smaller than the sheet is thick is marked and drilled by hand."""
+    return diameter_mm if diameter_mm >= thickness_mm else None
+
+
+def _box(mount: Mount, k: int) -> Iterator[FlatPart]:
+    bracket = mount.bracket
+    length, breadth, depth, wall = (
+        positive_of(one) for one in (bracket.length, bracket.breadth, bracket.depth, bracket.wall)
+    )
+    if bracket.kind is not ArmKind.BOX or None in (length, breadth, depth, wall):
+        return
+    if length is None or breadth is None or depth is None or wall is None or 2 * wall >= min(breadth, depth):
+        return
+    sides = box_sides_mm(length_mm=length, breadth_mm=breadth, depth_mm=depth, wall_mm=wall)
+    for name, (long, high, count) in sides.items():
+        outline = Polygon([(0, 0), (long, 0), (long, high), (0, high)])
+        fits = "outside, full depth" if name == "side" else "top and bottom, between the sides"
+        yield _part(
+            f"mounts.m{k}_{name}",
+            f"{name.capitalize()} of {mount.name}'s arm",
+            f"M{k}{name[0].upper()}",
+            outline,
+            wall,
+            count,
+            (),
+            (f"boxed arm, {fits}; try it in card at 1:1 first",),
+        )
+
+
+def _part(
+    key: str,
+    title: str,
+    short: str,
+    outline: Polygon,
+    thickness_mm: float,
+    count: int,
+    holes: Sequence[PlateHole],
+    made_to: tuple[str, ...],
+) -> FlatPart:
+    edge = TracedEdge(outline)
+    return FlatPart(
+        key=key,
+        title=title,
+        short=short,
+        holes=tuple(holes),
+        edge=edge,
+        vertices=edge.vertices,
+        thickness_mm=thickness_mm,
+        faces=SHARED,
+        sides=("outside", "inside"),
+        look_at="unit",
+        stock=Stock(
+            number="",
+            quantity=count,
+            material="",
+            made_of=PlateMaterial.STEEL,
+            process="",
+            kerf_mm=0.0,
+            sheet_mm=None,
+        ),
+        made_to=made_to,
+    )

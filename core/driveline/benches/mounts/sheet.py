@@ -1,0 +1,198 @@
+"""The mounts: where they hold the unit, how, on what bracket; the loads; the weld's pull; a frame that is cut.
+
+Places on the unit are in its own axes, places on the vehicle from the job's datum.
+"""
+
+from typing import Annotated
+
+from pydantic import Field
+
+from driveline.sheet import Length, Mass, Name, Sheet, Slant, Words
+from driveline.space.spots import Angles, Spot
+from driveline.words import Choice
+
+Stiffness = Annotated[float, Field(gt=0, le=1e7)]
+Force = Annotated[float, Field(gt=0, le=1e7)]
+Gs = Annotated[float, Field(ge=-20, le=20)]
+
+
+class MountKind(Choice):
+    """How a mount holds."""
+
+    RUBBER = "rubber", "rubber bush or pad"
+    HARD = "hard", "hard, without rubber"
+    ARM = "arm", "torque arm"
+
+
+class ArmKind(Choice):
+    """What the bracket of a mount is made of."""
+
+    NONE = "none", "none: bolted straight on"
+    BOX = "box", "boxed arm"
+    TUBE = "tube", "round tube"
+    CHANNEL = "channel", "open channel"
+
+
+class Weighed(Sheet):
+    """A stiffness measured with a known weight and a ruler."""
+
+    mass: Mass | None = None
+    sinks: Length | None = Field(default=None, description="Under that weight")
+
+
+class Bracket(Sheet):
+    """An arm from the vehicle to the mount, welded at its root."""
+
+    kind: ArmKind | None = None
+    breadth: Length | None = Field(default=None, description="Across; of a channel over its web")
+    depth: Length | None = Field(default=None, description="Upright; of a tube its diameter")
+    wall: Length | None = None
+    web: Length | None = Field(default=None, description="Of a channel")
+    length: Length | None = Field(default=None, description="That it is cut to, from the vehicle to the mount")
+    beside: Length | None = Field(default=None, description="The load passes beside its middle, or its web, by")
+    leg: Length | None = Field(default=None, description="Of the fillet all round its root")
+    is_inspected: bool | None = None
+    base: Length | None = Field(default=None, description="Wall or plate that it is welded to, thick")
+    yield_mpa: Annotated[float, Field(gt=0, le=2000)] | None = None
+
+
+class Ears(Sheet):
+    """Ears that take the mount's bolt."""
+
+    count: Annotated[int, Field(ge=1, le=2)] | None = None
+    bolt: Length | None = None
+    hole: Length | None = None
+    thickness: Length | None = None
+    width: Length | None = Field(default=None, description="Across the hole")
+    edge: Length | None = Field(default=None, description="From the hole's edge to the plate's edge")
+    root: Length | None = Field(default=None, description="Width at the foot")
+    height: Length | None = Field(default=None, description="From the foot to the hole's middle")
+
+
+class Mount(Sheet):
+    """A mount."""
+
+    name: Name
+    kind: MountKind | None = None
+    boss: Spot = Field(default=Spot(), description="Where it holds the unit, in the unit's own axes")
+    rail: Spot = Field(default=Spot(), description="Where its bracket meets the vehicle")
+    is_turned: bool = Field(default=False, description="Its own axes do not stand square to the vehicle")
+    angles: Angles = Angles()
+    along_n_per_mm: Stiffness | None = Field(default=None, description="Along its own x; of an arm along itself")
+    across_n_per_mm: Stiffness | None = None
+    upright_n_per_mm: Stiffness | None = None
+    is_measured: bool = Field(default=False, description="Else the figures are a catalogue's")
+    weighed: Weighed = Weighed()
+    travel: Length | None = Field(default=None, description="Before it bottoms, any way")
+    holds_x: bool | None = Field(default=None, description="Of a hard mount")
+    holds_y: bool | None = None
+    holds_z: bool | None = None
+    rating_n: Force | None = Field(default=None, description="Greatest load its maker allows")
+    is_caught: bool | None = Field(default=None, description="If it lets go, something stops the unit")
+    bracket: Bracket = Bracket()
+    ears: Ears = Ears()
+
+
+class TorqueKind(Choice):
+    """Which torque leaves the unit in a case of load."""
+
+    NONE = "none"
+    LAUNCH = "launch"
+    OVERRUN = "overrun"
+    REVERSE = "reverse", "launch backward"
+    LOCKED = "locked", "wheels locked"
+
+
+class OwnCase(Sheet):
+    """A case of load beside the usual ones."""
+
+    name: Name
+    forward_g: Gs | None = Field(default=None, description="Inertia force on the unit; brakes throw it forward")
+    left_g: Gs | None = None
+    up_g: Gs | None = Field(default=None, description="Standing still: -1")
+    torque: TorqueKind = TorqueKind.NONE
+
+
+class LeftOut(Sheet):
+    """A usual case of load that is not asked, and why."""
+
+    case: Name
+    why: Words = ""
+
+
+class OutputTurns(Choice):
+    """Which way a lengthwise output turns driving forward, seen from behind."""
+
+    CLOCKWISE = "clockwise"
+    ANTICLOCKWISE = "anticlockwise"
+
+
+class Inertia(Sheet):
+    """Moments of inertia about the unit's centre of gravity; empty takes the envelope filled evenly."""
+
+    roll_kgm2: Annotated[float, Field(gt=0, le=1e4)] | None = None
+    pitch_kgm2: Annotated[float, Field(gt=0, le=1e4)] | None = None
+    yaw_kgm2: Annotated[float, Field(gt=0, le=1e4)] | None = None
+
+
+class PullEntry(Sheet):
+    """A weld of this joint as it came out."""
+
+    closed: Length | None = Field(default=None, description="At the foot")
+    tilt: Slant | None = Field(default=None, description="Of the free ear")
+
+
+class Pull(Sheet):
+    """A gap between ears that welding pulls shut."""
+
+    gap: Length | None = Field(default=None, description="Wanted at the bolt, after welding")
+    least: Length | None = None
+    greatest: Length | None = None
+    is_lap: bool = Field(default=False, description="A lap and no tee with two fillets")
+    leg: Length | None = None
+    plate: Length | None = Field(default=None, description="Thickness of the plate that goes through")
+    height: Length | None = Field(default=None, description="From the foot to the bolt")
+    jig: Length | None = Field(default=None, description="Gap that it is jigged at; empty for the gap wanted")
+    log: Annotated[list[PullEntry], Field(max_length=60)] = []
+
+
+class RailShape(Sheet):
+    """A rail's section: a trough, closed or open on top, with what is welded below it."""
+
+    breadth: Length | None = None
+    depth: Length | None = None
+    wall: Length | None = None
+    lid: Length | None = Field(default=None, description="Thickness of what closes it; 0 for open")
+    under: Length | None = Field(default=None, description="Thickness of a plate below; 0 for none")
+    under_breadth: Length | None = None
+
+
+class CutStation(RailShape):
+    """The rail at a place along the cut."""
+
+    name: Name
+
+
+class CutFrame(Sheet):
+    """A frame or rail that is cut for the unit."""
+
+    is_cut: bool | None = None
+    is_heat_treated: bool | None = None
+    old: RailShape = RailShape()
+    stations: Annotated[list[CutStation], Field(max_length=12)] = []
+    approved_by: Annotated[str, Field(max_length=80)] = ""
+    approved_on: Annotated[str, Field(max_length=20)] = ""
+
+
+class MountsSheet(Sheet):
+    """Everything about what holds the unit."""
+
+    mounts: Annotated[list[Mount], Field(max_length=10)] = []
+    output_turns: OutputTurns | None = None
+    inertia: Inertia = Inertia()
+    dynamic: Annotated[float, Field(ge=1, le=4)] | None = Field(default=None, description="Of rubber that shakes")
+    own_cases: Annotated[list[OwnCase], Field(max_length=12)] = []
+    left_out: Annotated[list[LeftOut], Field(max_length=12)] = []
+    pull: Pull = Pull()
+    frame: CutFrame = CutFrame()
+    notes: Words = ""

@@ -1,0 +1,329 @@
+"""The sums behind the mounts' checks."""
+
+from dataclasses import dataclass
+from typing import Final
+
+import numpy as np
+
+from driveline.arrays import Floats
+from driveline.benches.mounts.brackets import STEEL, Arm
+from driveline.benches.mounts.carried import Carried
+from driveline.benches.mounts.pull_frame import PullFound, StationFound
+from driveline.benches.mounts.sheet import MountsSheet
+from driveline.held.modes import USUAL_DYNAMIC, Mode
+from driveline.metal.ears import BEARING, BENDING, NET_TENSION, SHEAR, Ear, EarStress
+from driveline.metal.sections import ArmStress, Section
+from driveline.metal.struts import Buckling, PanelBuckling
+from driveline.metal.weld_groups import BASE_SHEAR, E70_MPA, WeldStress
+from driveline.metal.welds import FAT_CYCLES, FAT_MPA, NOT_INSPECTED, OF_ELECTRODE
+from driveline.working import Working, entered, entered_or_usual, step, tabled, worked
+
+HELD_SOURCE: Final = (
+    "Rigid unit on springs, small turns: K q = load, f = -k (t + θ × r), rubber in series with its bracket; the "
+    "mounts' forces are in balance with weight, inertia and the torque that leaves the unit."
+)
+AXES: Final = ("x", "y", "z")
+
+
+def force_working(carried: Carried, mount: int) -> Working:
+    """Return what a mount carries in its worst case."""
+    row = carried.worst_case(mount)
+    force, case = carried.held.forces_n[row, mount], carried.cases[row]
+    given = [
+        worked(f"f_{axis}", float(one), "N", f"{case.name}, from the balance")
+        for axis, one in zip(AXES, force, strict=True)
+    ]
+    size = float(np.linalg.norm(force))
+    first = step("F", "sqrt(f_x**2 + f_y**2 + f_z**2)", *given, value=size, unit="N")
+    worst = float(carried.sizes_n[row, mount])
+    left = worked("s", worst - size, "N", "more, were the stiffnesses half or twice what they are taken as")
+    last = step("d", "F + s", first, left, value=worst, unit="N")
+    return Working(steps=(first, last), source=HELD_SOURCE)
+
+
+def gap_working(gap_mm: float | None, case: str) -> Working:
+    """Return the gap with the unit moved."""
+    source = "Least distance with the unit moved as the case moves it; of all cases and bodies the tightest."
+    if gap_mm is None:
+        return Working(source=source)
+    gap = worked("g", gap_mm, "mm", f"{case}, unit moved")
+    taken = worked("t", 0.0, "mm", "nothing more is taken off")
+    return Working(steps=(step("c", "g - t", gap, taken, value=gap_mm, unit="mm", decimals=1),), source=source)
+
+
+def travel_working(move_mm: float | None, case: str) -> Working:
+    """Return how far the corner that goes farthest does."""
+    source = "The corner of the envelope that moves farthest, in the case that moves it most."
+    if move_mm is None:
+        return Working(source=source)
+    move = worked("u", move_mm, "mm", case)
+    none = worked("n", 0.0, "mm", "where the unit stands at rest")
+    return Working(steps=(step("d", "u - n", move, none, value=move_mm, unit="mm", decimals=1),), source=source)
+
+
+def mode_working(mode: Mode | None, sheet: MountsSheet) -> Working:
+    """Return the lowest natural frequency."""
+    source = "K v = ω² M v about the centre of gravity, the rubber's stiffness times its dynamic factor."
+    if mode is None:
+        return Working(source=source)
+    omega = worked("ω", 2 * np.pi * mode.frequency_hz, "1/s", f"{mode.name}, the slowest")
+    dynamic = entered_or_usual(
+        "q", sheet.dynamic or USUAL_DYNAMIC, "", "mounts.dynamic", is_usual=sheet.dynamic is None
+    )
+    first = step("k", "q * 1", dynamic, value=dynamic.value, unit="", decimals=2, words="already in ω")
+    last = step("f", "ω / (2 * pi)", omega, value=mode.frequency_hz, unit="Hz", decimals=1)
+    return Working(steps=(first, last), source=source)
+
+
+def arm_working(arm: Arm, stress: ArmStress, force_n: Floats, offset_mm: float) -> Working:
+    """Return the stress at a bracket's root."""
+    along, across, upright = (abs(float(one)) for one in arm.turn.T @ force_n)
+    section = arm.section
+    length = worked("L", arm.length_mm, "mm", "from the vehicle to the mount")
+    bending = step(
+        "b",
+        "L * (U * c_u / I_u + S * c_s / I_s) + P / A",
+        length,
+        worked("U", upright, "N", "upright at its end"),
+        worked("c_u", section.depth_mm / 2, "mm", "to the outer fibre"),
+        worked("I_u", section.upright_mm4, "mm⁴", section.words),
+        worked("S", across, "N", "across at its end"),
+        worked("c_s", section.breadth_mm / 2, "mm", "to the outer fibre"),
+        worked("I_s", section.across_mm4, "mm⁴", section.words),
+        worked("P", along, "N", "along it"),
+        worked("A", section.area_mm2, "mm²", section.words),
+        value=stress.bending_and_axial_mpa,
+        unit="MPa",
+        decimals=1,
+    )
+    torque = step(
+        "T",
+        "U * e",
+        worked("U", upright, "N", "upright at its end"),
+        worked("e", offset_mm, "mm", "from the shear centre"),
+        value=stress.torque_nmm / 1000,
+        unit="N·m",
+    )
+    shear = step(
+        "τ",
+        "T / w",
+        torque,
+        worked("w", 1 / section.shear_per_nmm, "mm³", "torsional modulus of its walls"),
+        value=stress.torsion_mpa,
+        unit="MPa",
+        decimals=1,
+    )
+    both = step("s", "sqrt(b**2 + 3 * τ**2)", bending, shear, value=stress.combined_mpa, unit="MPa", decimals=1)
+    source = "σ = M c/I both ways + F/A; torsion on the walls' middle line, or by Σ b t³/3 of an open section."
+    return Working(steps=(bending, torque, shear, both), source=source, note=f"Twists {stress.twist_deg:.2f}°.")
+
+
+def ear_working(
+    ear: Ear, stress: EarStress, in_plane_n: float, side_n: float, yield_mpa: float, field: str, *, is_usual: bool
+) -> Working:
+    """Return what governs an ear, as a share of what yield allows."""
+    force, side = (
+        worked("F", in_plane_n, "N", "of one ear, in its plane"),
+        worked("S", side_n, "N", "of one ear, across"),
+    )
+    thick = entered("t", ear.thickness_mm, "mm", f"{field}.ears.thickness")
+    sizes = {
+        "bearing": ("F / (d * t)", (force, entered("d", ear.bolt_mm, "mm", f"{field}.ears.bolt"), thick), BEARING),
+        "tear-out": ("F / (2 * e * t)", (force, entered("e", ear.edge_mm, "mm", f"{field}.ears.edge"), thick), SHEAR),
+        "net section": (
+            "F / ((w - d) * t)",
+            (
+                force,
+                entered("w", ear.width_mm, "mm", f"{field}.ears.width"),
+                entered("d", ear.hole_mm, "mm", f"{field}.ears.hole"),
+                thick,
+            ),
+            NET_TENSION,
+        ),
+        "bending": (
+            "S * h / (b * t**2 / 6)",
+            (
+                side,
+                entered("h", ear.height_mm, "mm", f"{field}.ears.height"),
+                entered("b", ear.root_mm, "mm", f"{field}.ears.root"),
+                thick,
+            ),
+            BENDING,
+        ),
+    }
+    expression, given, share = sizes[stress.governing]
+    value = {
+        "bearing": stress.bearing_mpa,
+        "tear-out": stress.tear_out_mpa,
+        "net section": stress.net_section_mpa,
+        "bending": stress.bending_mpa,
+    }[stress.governing]
+    first = step("σ", expression, *given, value=value, unit="MPa", decimals=1, words=stress.governing)
+    yielding = entered_or_usual("R", yield_mpa, "MPa", f"{field}.bracket.yield_mpa", is_usual=is_usual)
+    allowed = step(
+        "a", "q * R", tabled("q", share, "", "of yield"), yielding, value=share * yield_mpa, unit="MPa", decimals=1
+    )
+    source = (
+        "Bearing F/(d t), tear-out F/(2 e t) from the hole's edge, net section F/((w - d) t), bending F h/(b t²/6)."
+    )
+    return Working(steps=(first, allowed), source=source)
+
+
+def weld_working(stress: WeldStress, allowed_mpa: float, *, is_inspected: bool) -> Working:
+    """Return the stress on a root's weld, and what it may bear."""
+    given = [
+        worked(f"τ_{axis}", float(one), "MPa", "at the end where it is worst")
+        for axis, one in zip(AXES, stress.components_mpa, strict=True)
+    ]
+    size = step("s", "sqrt(τ_x**2 + τ_y**2 + τ_z**2)", *given, value=stress.governing_mpa, unit="MPa", decimals=1)
+    half = worked(
+        "h",
+        1.0 if is_inspected else NOT_INSPECTED,
+        "",
+        "for work that is not inspected: half" if not is_inspected else "inspected",
+    )
+    allowed = step(
+        "a",
+        "q * R * h",
+        tabled("q", OF_ELECTRODE, "", "of the electrode's tensile strength"),
+        tabled("R", E70_MPA, "MPa", "E70"),
+        half,
+        value=allowed_mpa,
+        unit="MPa",
+        decimals=1,
+    )
+    return Working(
+        steps=(size, allowed),
+        source="Fillets as lines of throat 0.707 leg: direct force, twist and bending added as vectors; AWS D1.1.",
+    )
+
+
+def base_working(
+    stress: WeldStress, shear_mpa: float, base_mm: float, yield_mpa: float, field: str, *, is_usual: bool
+) -> Working:
+    """Return the shear of the plate beside the weld."""
+    first = step(
+        "τ",
+        "s * a / t",
+        worked("s", stress.governing_mpa, "MPa", "on the weld's throat"),
+        worked("a", stress.throat_mm, "mm", "throat, 0.707 of the leg"),
+        entered("t", base_mm, "mm", f"{field}.bracket.base"),
+        value=shear_mpa,
+        unit="MPa",
+        decimals=1,
+    )
+    yielding = entered_or_usual("R", yield_mpa, "MPa", f"{field}.bracket.yield_mpa", is_usual=is_usual)
+    allowed = step(
+        "c",
+        "q * R",
+        tabled("q", BASE_SHEAR, "", "of yield"),
+        yielding,
+        value=BASE_SHEAR * yield_mpa,
+        unit="MPa",
+        decimals=1,
+    )
+    return Working(
+        steps=(first, allowed),
+        source="The weld's force for each length over the plate's thickness; 0.40 of yield, AWS D1.1.",
+    )
+
+
+def pull_working(found: PullFound | None, spare_mm: float | None, room_mm: float | None) -> Working:
+    """Return how far off the middle of its limits a gap may come out."""
+    source = "AWS Welding Handbook, 1.02 leg/t for a tee, 1.52 a lap, and a degree of tilt; or the shop's own log."
+    if found is None or spare_mm is None or room_mm is None:
+        return Working(source=source)
+    low, high = found.after_mm
+    middle = worked("m", (low + high) / 2, "mm", "after welding, most likely")
+    half = worked("h", (high - low) / 2, "mm", "either way, 19 times in 20")
+    wanted = worked("w", (low + high) / 2 - (spare_mm - (high - low) / 2), "mm", "middle of the limits, or as far off")
+    off = step("d", "abs(m - w) + h", middle, wanted, half, value=spare_mm, unit="mm", decimals=2)
+    return Working(steps=(off,), source=source)
+
+
+def frame_working(found: StationFound | None) -> Working:
+    """Return what is left at the weakest station."""
+    source = "A, I, Z by rectangles, J by the closed cell's middle line or Σ b t³/3 of an open one; new against old."
+    if found is None:
+        return Working(source=source)
+    names = {"area": "a", "I": "i", "Z": "z", "J": "j"}
+    given = [worked(names[name], value, "", f"{name}, new over old") for name, value in found.ratios.items()]
+    least = step("k", "min(a, i, z, j)", *given, value=found.least, unit="", decimals=3)
+    return Working(steps=(least,), source=source)
+
+
+def strut_working(section: Section, found: Buckling, length_mm: float, yield_mpa: float) -> Working:
+    """Return the load at which an arm buckles."""
+    area = worked("A", section.area_mm2, "mm²", section.words)
+    slender = step(
+        "s",
+        "L / sqrt(I / A)",
+        worked("L", length_mm, "mm", "between its ends, as pins"),
+        worked("I", section.upright_mm4, "mm⁴", section.words),
+        area,
+        value=found.slenderness,
+        unit="",
+        decimals=1,
+    )
+    e = tabled("E", STEEL.modulus_mpa, "MPa", "steel")
+    yielding = worked("R", yield_mpa, "MPa", "yield")
+    if found.rule == "Euler":
+        load = step("P", "A * pi**2 * E / s**2", area, e, slender, value=found.load_n, unit="N")
+    else:
+        expression = "A * R * (1 - R * s**2 / (4 * pi**2 * E))"
+        load = step("P", expression, area, yielding, slender, e, value=found.load_n, unit="N")
+    return Working(steps=(slender, load), source=f"{found.rule}; Euler above a slenderness of {found.changeover:.0f}.")
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Wall:
+    """A flat wall of a bracket, and when it folds."""
+
+    words: str
+    breadth_mm: float
+    thickness_mm: float
+    has_free_edge: bool
+    found: PanelBuckling
+
+
+def panel_working(wall: Wall, yield_mpa: float) -> Working:
+    """Return the stress at which a wall folds."""
+    found = wall.found
+    elastic = step(
+        "σ",
+        "k * pi**2 * E / (12 * (1 - ν**2)) * (t / b)**2",
+        tabled("k", found.factor, "", "one long edge free" if wall.has_free_edge else "both long edges supported"),
+        tabled("E", STEEL.modulus_mpa, "MPa", "steel"),
+        tabled("ν", STEEL.poisson, "", "steel"),
+        worked("t", wall.thickness_mm, "mm", f"{wall.words}, thick"),
+        worked("b", wall.breadth_mm, "mm", f"{wall.words}, clear breadth"),
+        value=found.elastic_mpa,
+        unit="MPa",
+        decimals=0,
+    )
+    source = "k π² E/(12 (1 - ν²)) (t/b)²; above half of yield S_y (1 - S_y/4σ)."
+    if found.rule == "elastic":
+        return Working(steps=(elastic,), source=source)
+    yielding = worked("R", yield_mpa, "MPa", "yield")
+    folds = step("c", "R * (1 - R / (4 * σ))", elastic, yielding, value=found.buckling_mpa, unit="MPa", decimals=0)
+    return Working(steps=(elastic, folds), source=source)
+
+
+def fatigue_working(stress: WeldStress, allowed_mpa: float) -> Working:
+    """Return the range of stress on a weld, and what it bears so often."""
+    given = [
+        worked(f"τ_{axis}", float(one), "MPa", "from launch to back, at the end where it is worst")
+        for axis, one in zip(AXES, stress.components_mpa, strict=True)
+    ]
+    size = step("s", "sqrt(τ_x**2 + τ_y**2 + τ_z**2)", *given, value=stress.governing_mpa, unit="MPa", decimals=1)
+    allowed = step(
+        "a",
+        "f * (n / N)**(1 / 3)",
+        tabled("f", FAT_MPA, "MPa", "class, at two million"),
+        tabled("n", FAT_CYCLES, "", "two million"),
+        worked("N", FAT_CYCLES * (FAT_MPA / allowed_mpa) ** 3, "", "times, taken as usual"),
+        value=allowed_mpa,
+        unit="MPa",
+        decimals=1,
+    )
+    return Working(steps=(size, allowed), source="EN 1993-1-9 class 36 on the throat, slope 3: a screen, no proof.")

@@ -1,0 +1,204 @@
+"""A rigid body on its mounts: where it goes under a load, and what each mount puts on it."""
+
+from collections.abc import Sequence
+from dataclasses import dataclass
+from typing import Final
+
+import numpy as np
+
+from driveline.arrays import Floats
+from driveline.errors import ImpossibleInput
+from driveline.held.holds import Hold
+
+G_MS2: Final = 9.80665
+LARGE_TURN_DEG: Final = 3.0  # beyond it small turns are no longer small
+
+
+@dataclass(frozen=True, kw_only=True)
+class Held:
+    """The answer, one row a load."""
+
+    moves_mm: Floats  # (c, 3), of the origin
+    turns_rad: Floats  # (c, 3), small turns about the vehicle's axes
+    forces_n: Floats  # (c, n, 3), that each mount puts on the body
+    mount_moves_mm: Floats  # (c, n, 3), of the body at each mount
+
+
+def wrench(force_n: Floats, moment_nmm: Floats, at_mm: Floats) -> Floats:
+    """Return a force at a place and a moment as one load about the origin, (6,).
+
+    Args:
+        force_n: (3,).
+        moment_nmm: (3,).
+        at_mm: Where the force acts, (3,).
+
+    Source:
+        Statics.
+    """
+    return np.concatenate([force_n, np.cross(at_mm, force_n) + moment_nmm])
+
+
+def inertia_wrench(mass_kg: float, cg_mm: Floats, g_xyz: Floats, moment_nm: Floats) -> Floats:
+    """Return an inertia force in g at the centre of gravity, and a moment, as a load about the origin.
+
+    Args:
+        mass_kg: Of the body.
+        cg_mm: Its centre of gravity, (3,).
+        g_xyz: Of the inertia force; standing still is (0, 0, -1).
+        moment_nm: On the body, (3,).
+
+    Source:
+        F = m g a.
+    """
+    return wrench(mass_kg * G_MS2 * g_xyz, 1000.0 * moment_nm, cg_mm)
+
+
+def stiffness_of(holds: Sequence[Hold]) -> Floats:
+    """Return what all mounts together hold the body with, N/mm, N and N·mm, (6, 6).
+
+    Args:
+        holds: The mounts.
+
+    Source:
+        K = Σ Bᵀ k B, B = [1, -r×].
+    """
+    found: Floats = np.zeros((6, 6))
+    for one in holds:
+        found = found + one.reach.T @ one.stiffness_n_per_mm @ one.reach
+    return found
+
+
+def hold(holds: Sequence[Hold], loads: Floats) -> Held:
+    """Return where the body goes under loads, and what its mounts put on it.
+
+    Args:
+        holds: The mounts, which must hold it all ways: ``free_motions`` is empty.
+        loads: About the origin, force N then moment N·mm, (c, 6).
+
+    Raises:
+        ImpossibleInput: If it is not held all ways.
+
+    Source:
+        Linear, small turns: K q = load, f = -k (t + θ × r). Worked examples mounts-three-with-torque-arm and others.
+    """
+    if free_motions(holds):
+        raise ImpossibleInput("mounts", len(holds), "enough to hold the unit all ways")
+    return balanced(holds, loads)
+
+
+def balanced(holds: Sequence[Hold], loads: Floats) -> Held:
+    """Return the same of mounts that are known to hold it all ways.
+
+    Args:
+        holds: The mounts.
+        loads: As in ``hold``.
+
+    Source:
+        As in ``hold``.
+    """
+    scale = _scales(holds)
+    stiffness = stiffness_of(holds)
+    scaled = stiffness / scale[:, None] / scale[None, :]
+    moves = np.linalg.solve(scaled, (loads / scale).T).T / scale
+    reach = np.array([one.reach for one in holds])
+    springs = np.array([one.stiffness_n_per_mm for one in holds])
+    at_mounts = np.einsum("nij,cj->cni", reach, moves)
+    return Held(
+        moves_mm=moves[:, :3],
+        turns_rad=moves[:, 3:],
+        forces_n=-np.einsum("nij,cnj->cni", springs, at_mounts),
+        mount_moves_mm=at_mounts,
+    )
+
+
+def _scales(holds: Sequence[Hold]) -> Floats:
+    """What makes turns and shifts of one size: the mounts' reach."""
+    at = np.array([one.at_mm for one in holds])
+    return np.concatenate([np.ones(3), np.full(3, _reach_mm(at))])
+
+
+def _reach_mm(at_mm: Floats) -> float:
+    return max(float(np.linalg.norm(at_mm - at_mm.mean(axis=0), axis=1).max()), 1.0)
+
+
+@dataclass(frozen=True, kw_only=True)
+class FreeMotion:
+    """A motion that nothing holds: a slide, or a turn about a line, with a pitch where it is a screw."""
+
+    kind: str  # slide, turn about a line, screw
+    direction: Floats  # (3,), unit
+    at_mm: Floats  # (3,), the line's point nearest the origin; the origin of a slide
+    pitch_mm_per_rad: float
+    twist: Floats  # (6,): shift of the origin for one radian, or one mm of a slide
+
+
+SMALL: Final = 1e-9
+
+
+def held_rows(holds: Sequence[Hold]) -> Floats:
+    """Return each held direction with its moment arm, (n, 6).
+
+    Args:
+        holds: The mounts.
+
+    Source:
+        The body's motion along n at r is the row n, r × n.
+    """
+    rows = [np.concatenate([way, np.cross(one.at_mm, way)]) for one in holds for way in one.directions]
+    return np.array(rows).reshape(-1, 6)
+
+
+def held_count(holds: Sequence[Hold]) -> int:
+    """Return how many directions are held, counted at each mount."""
+    return len(held_rows(holds))
+
+
+def free_motions(holds: Sequence[Hold]) -> tuple[FreeMotion, ...]:
+    """Return what the body can still do; nothing where it is held all ways.
+
+    Args:
+        holds: The mounts, in whatever number.
+
+    Source:
+        Null space of the held directions; a twist (v, w) is a screw about w through (w × v)/|w|², of pitch w·v/|w|².
+    """
+    rows = held_rows(holds)
+    if not len(rows):
+        rows = np.zeros((1, 6))
+    at = np.array([one.at_mm for one in holds]) if holds else np.zeros((1, 3))
+    scale = np.concatenate([np.ones(3), np.full(3, 1 / _reach_mm(at))])
+    middle = at.mean(axis=0)
+    # About the mounts' own middle, so that a far origin doesn't drown them.
+    about = rows.copy()
+    about[:, 3:] -= np.cross(middle, rows[:, :3])
+    _, sizes, basis = np.linalg.svd(about * scale)
+    rank = int((sizes > SMALL * max(sizes[0], 1.0)).sum())
+    return tuple(_motion(twist * scale, middle) for twist in basis[rank:])
+
+
+def _motion(twist: Floats, about_mm: Floats) -> FreeMotion:
+    shift, turn = twist[:3], twist[3:]
+    size = float(np.linalg.norm(turn))
+    if size * _FAR_MM < float(np.linalg.norm(shift)):
+        way = shift / np.linalg.norm(shift)
+        return FreeMotion(
+            kind="slide",
+            direction=way,
+            at_mm=np.zeros(3),
+            pitch_mm_per_rad=0.0,
+            twist=np.concatenate([way, np.zeros(3)]),
+        )
+    way = turn / size
+    at_origin = shift / size + np.cross(way, -about_mm)  # the same motion, of the point that lies at the origin
+    pitch = float(way @ at_origin)
+    return FreeMotion(
+        kind="turn about a line" if abs(pitch) < _PITCH_MM else "screw",
+        direction=way,
+        at_mm=np.cross(way, at_origin),
+        pitch_mm_per_rad=pitch if abs(pitch) >= _PITCH_MM else 0.0,
+        twist=np.concatenate([at_origin, way]),
+    )
+
+
+_FAR_MM: Final = 1e7  # a line farther off than that is a slide
+_PITCH_MM: Final = 1e-6

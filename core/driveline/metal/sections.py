@@ -1,0 +1,221 @@
+"""Sections of arms: area, bending and torsion of a box, a round tube or a channel, and the stress at their worst."""
+
+import math
+from dataclasses import dataclass
+from typing import Final
+
+from driveline.errors import ImpossibleInput
+
+SHEAR_MODULUS: Final = 2.6  # G = E/2.6
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Section:
+    """A section of an arm. z is upright: the load's; y across."""
+
+    words: str
+    area_mm2: float
+    upright_mm4: float  # second moment for an upright load
+    across_mm4: float
+    depth_mm: float
+    breadth_mm: float
+    torsion_mm4: float
+    shear_per_nmm: float  # MPa for each N·mm of torque, at its worst
+    shear_centre_mm: float  # outside the web's middle line, of a channel; 0 for the others
+    is_closed: bool
+
+    @property
+    def modulus_mm3(self) -> float:
+        """Section modulus for an upright load."""
+        return self.upright_mm4 / (self.depth_mm / 2)
+
+
+def _sized(**sizes: float) -> None:
+    for name, value in sizes.items():
+        if not (math.isfinite(value) and value > 0):
+            raise ImpossibleInput(name.removesuffix("_mm").replace("_", " "), value, "above 0 mm")
+
+
+def box(*, breadth_mm: float, depth_mm: float, wall_mm: float) -> Section:
+    """Return a closed box; outside sizes.
+
+    Args:
+        breadth_mm: Across.
+        depth_mm: Upright.
+        wall_mm: All round.
+
+    Raises:
+        ImpossibleInput: If a size is not above nought, or the wall fills it.
+
+    Source:
+        Exact rectangles for A and I; torsion on the wall's middle line, J = 4 A_m²/Σ(s/t), τ = T/(2 A_m t).
+    """
+    _sized(breadth_mm=breadth_mm, depth_mm=depth_mm, wall_mm=wall_mm)
+    b, d = breadth_mm - 2 * wall_mm, depth_mm - 2 * wall_mm
+    if b <= 0 or d <= 0:
+        raise ImpossibleInput("wall", wall_mm, f"below half of {min(breadth_mm, depth_mm):g} mm")
+    middle = (breadth_mm - wall_mm) * (depth_mm - wall_mm)
+    round_mm = 2 * (breadth_mm - wall_mm + depth_mm - wall_mm)
+    return Section(
+        words=f"box {breadth_mm:g} x {depth_mm:g} x {wall_mm:g}",
+        area_mm2=breadth_mm * depth_mm - b * d,
+        upright_mm4=(breadth_mm * depth_mm**3 - b * d**3) / 12,
+        across_mm4=(depth_mm * breadth_mm**3 - d * b**3) / 12,
+        depth_mm=depth_mm,
+        breadth_mm=breadth_mm,
+        torsion_mm4=4 * middle**2 * wall_mm / round_mm,
+        shear_per_nmm=1 / (2 * middle * wall_mm),
+        shear_centre_mm=0.0,
+        is_closed=True,
+    )
+
+
+def tube(*, outside_mm: float, wall_mm: float) -> Section:
+    """Return a round tube.
+
+    Args:
+        outside_mm: Its diameter.
+        wall_mm: Of it.
+
+    Raises:
+        ImpossibleInput: If a size is not above nought, or the wall fills it.
+
+    Source:
+        Plain geometry, I = π (D⁴ - d⁴)/64, J = 2 I, τ = T D/(2 J).
+    """
+    _sized(outside_mm=outside_mm, wall_mm=wall_mm)
+    inside = outside_mm - 2 * wall_mm
+    if inside <= 0:
+        raise ImpossibleInput("wall", wall_mm, f"below half of {outside_mm:g} mm")
+    bending = math.pi * (outside_mm**4 - inside**4) / 64
+    return Section(
+        words=f"tube {outside_mm:g} x {wall_mm:g}",
+        area_mm2=math.pi * (outside_mm**2 - inside**2) / 4,
+        upright_mm4=bending,
+        across_mm4=bending,
+        depth_mm=outside_mm,
+        breadth_mm=outside_mm,
+        torsion_mm4=2 * bending,
+        shear_per_nmm=outside_mm / (4 * bending),
+        shear_centre_mm=0.0,
+        is_closed=True,
+    )
+
+
+def channel(*, flange_mm: float, depth_mm: float, flange_thickness_mm: float, web_thickness_mm: float) -> Section:
+    """Return a channel, web upright; outside sizes. Open, it twists easily.
+
+    Args:
+        flange_mm: Width of a flange, over the web.
+        depth_mm: Upright.
+        flange_thickness_mm: Of both.
+        web_thickness_mm: Of the web.
+
+    Raises:
+        ImpossibleInput: If a size is not above nought, or nothing is left between.
+
+    Source:
+        Exact rectangles for A and I; J = Σ b t³/3 on the middle lines; τ = T t_max/J; shear centre t_f b² h²/(4 I)
+        outside the web's middle line (Roark).
+    """
+    _sized(
+        flange_mm=flange_mm,
+        depth_mm=depth_mm,
+        flange_thickness_mm=flange_thickness_mm,
+        web_thickness_mm=web_thickness_mm,
+    )
+    web = depth_mm - 2 * flange_thickness_mm
+    if web <= 0 or flange_mm <= web_thickness_mm:
+        raise ImpossibleInput("flange", flange_thickness_mm, "below half the depth, its width above the web's")
+    b, h = flange_mm - web_thickness_mm / 2, depth_mm - flange_thickness_mm  # on the middle lines
+    area = 2 * flange_mm * flange_thickness_mm + web * web_thickness_mm
+    upright = (flange_mm * depth_mm**3 - (flange_mm - web_thickness_mm) * web**3) / 12
+    out = (flange_mm**2 * flange_thickness_mm + web * web_thickness_mm**2 / 2) / area
+    across = (
+        2 * (flange_thickness_mm * flange_mm**3 / 12 + flange_mm * flange_thickness_mm * (flange_mm / 2 - out) ** 2)
+        + web * web_thickness_mm**3 / 12
+        + web * web_thickness_mm * (out - web_thickness_mm / 2) ** 2
+    )
+    on_lines = flange_thickness_mm * b * h**2 / 2 + web_thickness_mm * h**3 / 12
+    torsion = (2 * b * flange_thickness_mm**3 + h * web_thickness_mm**3) / 3
+    return Section(
+        words=f"channel {flange_mm:g} x {depth_mm:g} x {flange_thickness_mm:g}",
+        area_mm2=area,
+        upright_mm4=upright,
+        across_mm4=across,
+        depth_mm=depth_mm,
+        breadth_mm=2 * (flange_mm - out),
+        torsion_mm4=torsion,
+        shear_per_nmm=max(flange_thickness_mm, web_thickness_mm) / torsion,
+        shear_centre_mm=flange_thickness_mm * b**2 * h**2 / (4 * on_lines),
+        is_closed=False,
+    )
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class ArmStress:
+    """An arm at its root."""
+
+    torque_nmm: float
+    bending_and_axial_mpa: float
+    torsion_mpa: float
+    combined_mpa: float
+    twist_deg: float
+
+
+def arm_stress(
+    section: Section,
+    *,
+    arm_mm: float,
+    upright_n: float,
+    across_n: float,
+    axial_n: float,
+    offset_mm: float,
+    e_mpa: float,
+) -> ArmStress:
+    """Return the stress at the root of a cantilever.
+
+    Args:
+        section: All along it.
+        arm_mm: From the root to the load.
+        upright_n: Size of the load along the depth.
+        across_n: The same across; bends it the other way.
+        axial_n: Size of the pull or push along it.
+        offset_mm: How far the upright load passes from the shear centre.
+        e_mpa: Young's modulus.
+
+    Source:
+        σ = M c/I both ways + F/A, τ of torsion, √(σ² + 3 τ²) at the corner; free to warp. Worked example
+        arm-box-channel-bending-torsion.
+    """
+    torque = upright_n * offset_mm
+    bending = arm_mm * (
+        upright_n * section.depth_mm / 2 / section.upright_mm4 + across_n * section.breadth_mm / 2 / section.across_mm4
+    )
+    normal = bending + axial_n / section.area_mm2
+    shear = torque * section.shear_per_nmm
+    return ArmStress(
+        torque_nmm=torque,
+        bending_and_axial_mpa=normal,
+        torsion_mpa=shear,
+        combined_mpa=math.sqrt(normal**2 + 3 * shear**2),
+        twist_deg=math.degrees(torque * arm_mm / (e_mpa / SHEAR_MODULUS * section.torsion_mm4)),
+    )
+
+
+def arm_stiffness_n_per_mm(section: Section, *, arm_mm: float, e_mpa: float) -> tuple[float, float, float]:
+    """Return what a cantilever holds its end with along itself, across and upright.
+
+    Args:
+        section: All along it.
+        arm_mm: Its length.
+        e_mpa: Young's modulus.
+
+    Source:
+        E A/L and 3 E I/L³.
+    """
+    return (
+        e_mpa * section.area_mm2 / arm_mm,
+        3 * e_mpa * section.across_mm4 / arm_mm**3,
+        3 * e_mpa * section.upright_mm4 / arm_mm**3,
+    )

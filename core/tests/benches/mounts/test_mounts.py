@@ -1,0 +1,323 @@
+"""The mounts bench: what a unit's mounts come to, what is missing, what is never flattered."""
+
+import copy
+from typing import Any
+from unittest import TestCase
+
+import numpy as np
+from hypothesis import given, settings
+from hypothesis import strategies as st
+
+from driveline.benches.mounts.patterns import box_sides_mm, ear_polygon
+from driveline.benches.mounts.results import MountsResult
+from driveline.checks import Check, Verdict
+from driveline.errors import ImpossibleInput, NotDrawnYet
+from driveline.job.evaluate import evaluate
+from driveline.job.file import REGISTRY, JobFile
+from driveline.metal.ears import Ear
+from driveline.metal.sections import box, channel, tube
+from tests.demo import demo_json
+
+Job = dict[str, Any]
+PLOVER, BITTERN = demo_json("plover"), demo_json("bittern")
+HOLDS, TIGHT, FAILS, NOT_KNOWN = Verdict.HOLDS, Verdict.TIGHT, Verdict.FAILS, Verdict.NOT_KNOWN
+
+
+def solved(job: Job) -> tuple[MountsResult, dict[str, Check]]:
+    result = evaluate(JobFile.model_validate(job))
+    return result.mounts, {check.key: check for check in result.checks}
+
+
+def mm(value: float) -> dict[str, str]:
+    return {"text": f"{value:.7g} mm"}
+
+
+def changed(job: Job, change: dict[str, Any]) -> Job:
+    """A job with fields below ``sheets.mounts`` changed, by their paths."""
+    made = copy.deepcopy(job)
+    for path, value in change.items():
+        place: Any = made["sheets"]["mounts"]
+        *parents, last = path.split(".")
+        for name in parents:
+            place = place[int(name)] if isinstance(place, list) else place[name]
+        place[int(last) if isinstance(place, list) else last] = value
+    return made
+
+
+class CarriedTest(TestCase):
+    def test_the_torque_that_leaves_the_unit_is_never_retyped(self) -> None:
+        result, _ = solved(PLOVER)
+        launch = next(one for one in result.cases if one.name == "launch")
+        assert launch.torque_nm is not None and launch.moment_nm is not None
+        self.assertAlmostEqual(launch.moment_nm[1], -launch.torque_nm, 2)  # about the axle's line, against the wheels
+        more = copy.deepcopy(PLOVER)
+        more["sheets"]["brief"]["motor"]["peak_torque"] = {"text": "300 Nm"}
+        higher = next(one for one in solved(more)[0].cases if one.name == "launch")
+        self.assertGreater(higher.torque_nm or 0, launch.torque_nm)
+
+    def test_a_lengthwise_output_asks_which_way_it_turns(self) -> None:
+        forward = next(one for one in solved(BITTERN)[0].cases if one.name == "launch").moment_nm
+        other = changed(BITTERN, {"output_turns": "anticlockwise"})
+        backward = next(one for one in solved(other)[0].cases if one.name == "launch").moment_nm
+        assert forward is not None and backward is not None
+        np.testing.assert_allclose(forward, [-one for one in backward])
+        _, checks = solved(changed(BITTERN, {"output_turns": None}))
+        self.assertIs(checks["mounts.m1.load"].verdict, NOT_KNOWN)
+        self.assertIn("Which way the output turns, seen from behind", checks["mounts.m1.load"].missing)
+
+    def test_every_case_is_in_balance_with_weight_and_torque(self) -> None:
+        result, _ = solved(PLOVER)
+        for case in result.cases:
+            force = np.sum([one.force_n for m in result.mounts for one in m.cases if one.case == case.name], axis=0)
+            np.testing.assert_allclose(force, -61 * 9.80665 * np.array(case.g_xyz), atol=0.1)
+
+    def test_two_mounts_and_no_arm_leave_a_motion_that_is_named(self) -> None:
+        job = copy.deepcopy(PLOVER)
+        mounts = job["sheets"]["mounts"]["mounts"]
+        mounts.pop()
+        for mount in mounts:
+            mount.update(kind="hard", holds_x=True, holds_y=True, holds_z=True)
+        result, checks = solved(job)
+        self.assertEqual([one.says for one in result.free], ["turn about a line that runs across"])
+        self.assertIs(checks["mounts.held"].verdict, FAILS)
+        self.assertIs(checks["mounts.m1.load"].verdict, NOT_KNOWN)
+
+    def test_hard_mounts_beyond_six_ways_are_judged_at_the_most_they_may_carry(self) -> None:
+        job = copy.deepcopy(BITTERN)
+        for mount in job["sheets"]["mounts"]["mounts"]:
+            mount.update(kind="hard", holds_x=True, holds_y=True, holds_z=True)
+        result, checks = solved(job)
+        self.assertIs(checks["mounts.decided"].verdict, TIGHT)
+        for mount in result.mounts:
+            for one in mount.cases:
+                assert one.least_n is not None and one.greatest_n is not None
+                self.assertGreaterEqual(one.size_n + 0.1, float(np.linalg.norm(one.force_n)))
+
+    def test_a_case_is_left_out_only_with_a_reason(self) -> None:
+        worst = solved(PLOVER)[0].mounts[0].worst
+        for why, is_left_out in (("", False), ("This axle has no brakes.", True)):
+            result, checks = solved(changed(PLOVER, {"left_out": [{"case": worst, "why": why}]}))
+            found = next(one for one in result.cases if one.name == worst)
+            self.assertEqual(found.is_left_out, is_left_out)
+            if not why:
+                self.assertIs(checks["mounts.m1.load"].verdict, NOT_KNOWN)
+
+    def test_a_bush_that_bottoms_is_said_and_the_gap_follows_the_move(self) -> None:
+        before, _ = solved(PLOVER)
+        soft = {f"mounts.{k}.upright_n_per_mm": 500 for k in (0, 1)} | {f"mounts.{k}.travel": mm(3) for k in (0, 1)}
+        after, checks = solved(changed(PLOVER, soft))
+        self.assertIs(checks["mounts.bottoms"].verdict, TIGHT)
+        self.assertIn("On its stop", checks["mounts.bottoms"].says)
+        self.assertLess(max(abs(one.move_mm[2]) for one in after.mounts[0].cases), 4)
+        self.assertLess(max(abs(one.move_mm[2]) for one in before.mounts[0].cases), 3.5)
+
+    def test_a_weighed_stiffness_is_a_weight_over_how_far_it_sinks(self) -> None:
+        weighed = {"mass": {"text": "80 kg"}, "sinks": mm(0.5)}
+        given = changed(PLOVER, {"mounts.0.upright_n_per_mm": None, "mounts.0.weighed": weighed})
+        same = changed(PLOVER, {"mounts.0.upright_n_per_mm": 80 * 9.80665 / 0.5})
+        self.assertEqual(solved(given)[0].mounts[0].stiffness_n_per_mm, solved(same)[0].mounts[0].stiffness_n_per_mm)
+
+    def test_what_is_missing_is_named_and_nothing_holds(self) -> None:
+        for path, value, key, name in (
+            ("mounts.0.kind", None, "mounts.held", "how it holds"),
+            ("mounts.0.boss.x", None, "mounts.held", "its place on the unit: forward"),
+            ("mounts.0.travel", None, "mounts.m2.load", "before it bottoms"),
+            ("mounts.0.rating_n", None, "mounts.m1.load", "its maker allows"),
+            ("mounts.0.bracket.leg", None, "mounts.m1.weld", "leg"),
+            ("mounts.0.bracket.is_inspected", None, "mounts.m1.weld", "inspected"),
+            ("mounts.0.bracket.beside", None, "mounts.m1.arm", "beside"),
+            ("mounts.0.bracket.length", None, "mounts.m1.reach", "cut to"),
+            ("mounts.0.ears.edge", None, "mounts.m1.ears", "hole to edge"),
+            ("mounts.0.is_caught", None, "mounts.lets_go", "if it lets go"),
+            ("frame.is_cut", None, "mounts.frame", "is cut"),
+        ):
+            job = changed(PLOVER, {"mounts.2.is_caught": True, path: value})
+            check = solved(job)[1][key]
+            self.assertIs(check.verdict, NOT_KNOWN, path)
+            self.assertTrue(any(name in one for one in check.missing), (path, check.missing))
+
+    def test_the_whole_unit_unknown_leaves_mounts_not_known(self) -> None:
+        for path in (("unit", "mass"), ("unit", "cg"), ("chosen",)):
+            job = copy.deepcopy(PLOVER)
+            place = job["sheets"]["placement"]
+            for name in path[:-1]:
+                place = place[name]
+            place.pop(path[-1])
+            self.assertIs(solved(job)[1]["mounts.m1.load"].verdict, NOT_KNOWN, path)
+
+
+class BracketTest(TestCase):
+    @settings(max_examples=12)
+    @given(st.floats(3, 9), st.floats(1.05, 1.8))
+    def test_a_thicker_wall_is_never_worse(self, wall: float, more: float) -> None:
+        thin = solved(changed(PLOVER, {"mounts.0.bracket.wall": mm(wall)}))[1]["mounts.m1.arm"]
+        thick = solved(changed(PLOVER, {"mounts.0.bracket.wall": mm(wall * more)}))[1]["mounts.m1.arm"]
+        self.assertGreaterEqual((thick.margin or 0) * 1.005, thin.margin or 0)  # stiffer, it draws a little more load
+
+    def test_an_open_channel_twists_and_boxed_it_holds(self) -> None:
+        sizes = {"breadth": mm(60), "depth": mm(80), "wall": mm(5), "web": mm(5), "beside": mm(25)}
+        bracket = PLOVER["sheets"]["mounts"]["mounts"][1]["bracket"] | sizes
+        open_one = solved(changed(PLOVER, {"mounts.1.bracket": bracket | {"kind": "channel"}}))[1]["mounts.m2.arm"]
+        boxed = solved(changed(PLOVER, {"mounts.1.bracket": bracket | {"kind": "box"}}))[1]["mounts.m2.arm"]
+        self.assertIs(open_one.verdict, FAILS)
+        self.assertIn("it twists", open_one.says)
+        self.assertIs(boxed.verdict, HOLDS)
+
+    def test_a_weld_that_nobody_inspects_bears_half(self) -> None:
+        seen, unseen = (
+            solved(changed(PLOVER, {"mounts.0.bracket.is_inspected": one}))[1]["mounts.m1.weld"]
+            for one in (True, False)
+        )
+        self.assertAlmostEqual((unseen.capacity or 0) * 2, seen.capacity or 0)
+
+    def test_a_bracket_cut_too_short_is_told(self) -> None:
+        check = solved(changed(PLOVER, {"mounts.0.bracket.length": mm(238)}))[1]["mounts.m1.reach"]
+        self.assertIs(check.verdict, FAILS)
+
+    def test_the_flat_plates_put_together_are_the_section(self) -> None:
+        for breadth, depth, wall in ((60, 80, 5), (70, 80, 6), (50, 50, 3)):
+            sides = box_sides_mm(length_mm=200, breadth_mm=breadth, depth_mm=depth, wall_mm=wall)
+            area = sum(high * wall * count for _, high, count in sides.values())
+            self.assertAlmostEqual(area, box(breadth_mm=breadth, depth_mm=depth, wall_mm=wall).area_mm2)
+            self.assertEqual(sides["side"][1], depth)
+            self.assertAlmostEqual(sides["top"][1] + 2 * wall, breadth)
+
+    def test_an_ear_as_drawn_has_the_width_and_edge_that_are_judged(self) -> None:
+        ear = Ear(bolt_mm=12, hole_mm=12.5, thickness_mm=8, width_mm=40, edge_mm=14, root_mm=60, height_mm=55)
+        outline = ear_polygon(ear)
+        low_x, low_y, high_x, high_y = outline.bounds
+        self.assertAlmostEqual(high_x - low_x, 60, 1)
+        self.assertAlmostEqual(low_y, 0)
+        self.assertAlmostEqual(high_y - (55 + 12.5 / 2), 14, delta=0.05)
+
+    def test_parts_are_drawn_for_every_ear_and_box(self) -> None:
+        result = evaluate(JobFile.model_validate(PLOVER))
+        keys = {part.key for part in result.parts if part.key.startswith("mounts.")}
+        self.assertEqual(keys, {f"mounts.m{k}_{part}" for k in (1, 2) for part in ("ear", "side", "top")})
+
+
+class MendTest(TestCase):
+    def test_what_is_said_to_hold_does(self) -> None:
+        sizes = {"breadth": mm(60), "depth": mm(80), "wall": mm(4), "web": mm(4), "beside": mm(20), "kind": "channel"}
+        weak = changed(PLOVER, {"mounts.1.bracket": PLOVER["sheets"]["mounts"]["mounts"][1]["bracket"] | sizes})
+        self.assertIs(solved(weak)[1]["mounts.m2.arm"].verdict, FAILS)
+        found = REGISTRY.sought(JobFile.model_validate(weak), "mounts.m2_mend")
+        bracket = copy.deepcopy(weak["sheets"]["mounts"]["mounts"][1]["bracket"])
+        for one in found.fields:
+            name = one.field.split(".")[-1]
+            bracket[name] = one.text if name == "kind" else {"text": one.text}
+        self.assertEqual(bracket["kind"], "box")
+        checks = solved(changed(weak, {"mounts.1.bracket": bracket}))[1]
+        for part in ("arm", "weld", "base", "walls", "fatigue"):
+            # A stiffer bracket draws a little more load than the weak one was tried with.
+            self.assertGreater(
+                (checks[f"mounts.m2.{part}"].margin or 0) * 1.05, checks[f"mounts.m2.{part}"].wanted_margin
+            )
+
+    def test_a_thin_flange_folds_before_its_steel_yields(self) -> None:
+        sizes = {"breadth": mm(90), "depth": mm(60), "wall": mm(2), "web": mm(6), "beside": mm(0), "kind": "channel"}
+        job = changed(PLOVER, {"mounts.1.bracket": PLOVER["sheets"]["mounts"]["mounts"][1]["bracket"] | sizes})
+        check = solved(job)[1]["mounts.m2.walls"]
+        # By hand: 0.43 π² 206000/(12 (1 - 0.3²)) (2/84)² = 45.4 MPa.
+        self.assertAlmostEqual(check.capacity or 0, 45.4, delta=0.3)
+        self.assertIn("flange folds at", check.says)
+
+    def test_where_nothing_does_it_is_said(self) -> None:
+        hopeless = changed(PLOVER, {"mounts.1.bracket.depth": mm(26), "mounts.1.bracket.breadth": mm(26)})
+        found = REGISTRY.sought(JobFile.model_validate(hopeless), "mounts.m2_mend")
+        self.assertEqual(found.fields, ())
+        self.assertIn("Nothing does", found.says)
+
+
+class PullAndFrameTest(TestCase):
+    def test_an_ear_gap_holds_once_it_is_jigged(self) -> None:
+        result, checks = solved(PLOVER)
+        self.assertIs(checks["mounts.pull"].verdict, FAILS)
+        assert result.pull is not None
+        jigged = changed(PLOVER, {"pull.jig": mm(result.pull.jig_mm)})
+        self.assertIsNot(solved(jigged)[1]["mounts.pull"].verdict, FAILS)
+
+    def test_a_weld_logged_by_half_is_asked_for_and_not_passed_over(self) -> None:
+        log = copy.deepcopy(PLOVER["sheets"]["mounts"]["pull"]["log"])
+        log[1].pop("tilt")
+        check = solved(changed(PLOVER, {"pull.log": log}))[1]["mounts.pull"]
+        self.assertIs(check.verdict, NOT_KNOWN)
+        self.assertEqual(check.missing, ("How far weld 2 of the log closed the gap, and how it tilted the ear",))
+
+    def test_the_shop_s_own_log_replaces_the_rule_from_three_welds_on(self) -> None:
+        log = PLOVER["sheets"]["mounts"]["pull"]["log"]
+        by_rule = solved(changed(PLOVER, {"pull.log": log[:2]}))[0].pull
+        by_log = solved(changed(PLOVER, {"pull.log": log}))[0].pull
+        assert by_rule is not None and by_log is not None
+        self.assertEqual((by_rule.count, by_log.count), (0, 4))
+        self.assertAlmostEqual(by_rule.low_mm, 1.02 * 4.5 / 8)
+
+    def test_a_cut_frame_is_on_hold_until_somebody_signs(self) -> None:
+        self.assertIs(solved(BITTERN)[1]["mounts.frame_approved"].verdict, NOT_KNOWN)
+        half = changed(BITTERN, {"frame.approved_by": "the county's engineer"})
+        self.assertIs(solved(half)[1]["mounts.frame_approved"].verdict, NOT_KNOWN)
+        signed = changed(half, {"frame.approved_on": "3 December"})
+        self.assertIs(solved(signed)[1]["mounts.frame_approved"].verdict, HOLDS)
+
+    def test_an_open_notch_has_next_to_no_torsion_left(self) -> None:
+        result, checks = solved(changed(BITTERN, {"frame.stations.0.lid": mm(0)}))
+        self.assertIs(checks["mounts.frame"].verdict, FAILS)
+        self.assertEqual(result.stations[0].least_is, "J")
+        self.assertLess(result.stations[0].j, 0.02)
+
+    def test_a_heat_treated_rail_is_not_welded(self) -> None:
+        self.assertIs(solved(changed(BITTERN, {"frame.is_heat_treated": True}))[1]["mounts.frame_heat"].verdict, FAILS)
+
+
+class SenselessTest(TestCase):
+    def test_sections_and_ears_that_can_not_be(self) -> None:
+        for wrong in (
+            lambda: box(breadth_mm=60, depth_mm=60, wall_mm=30),
+            lambda: tube(outside_mm=20, wall_mm=10),
+            lambda: channel(flange_mm=40, depth_mm=12, flange_thickness_mm=6, web_thickness_mm=5),
+            lambda: box(breadth_mm=-1, depth_mm=60, wall_mm=3),
+            lambda: Ear(bolt_mm=12, hole_mm=11, thickness_mm=8, width_mm=40, edge_mm=14, root_mm=60, height_mm=55),
+            lambda: Ear(bolt_mm=12, hole_mm=13, thickness_mm=8, width_mm=12, edge_mm=14, root_mm=60, height_mm=55),
+            lambda: Ear(bolt_mm=12, hole_mm=13, thickness_mm=8, width_mm=40, edge_mm=0, root_mm=60, height_mm=55),
+        ):
+            with self.assertRaises(ImpossibleInput):
+                wrong()
+
+    def test_in_a_job_they_are_named_and_nothing_else_falls(self) -> None:
+        for path, value, key, name in (
+            ("mounts.0.bracket.wall", mm(40), "mounts.m1.arm", "wall is 40"),
+            ("mounts.0.ears.hole", mm(10), "mounts.m1.ears", "no smaller than its bolt"),
+            ("mounts.2.rail", {"x": mm(-145), "y": mm(-53), "z": mm(362)}, "mounts.held", "in one place"),
+            ("frame.old.wall", mm(40), "mounts.frame", "below half"),
+        ):
+            job = changed(BITTERN if path.startswith("frame") else PLOVER, {path: value})
+            check = solved(job)[1][key]
+            self.assertIs(check.verdict, NOT_KNOWN, path)
+            self.assertTrue(any(name in one for one in check.missing), (path, check.missing))
+
+    def test_two_mounts_in_one_place_are_asked_about(self) -> None:
+        boss = PLOVER["sheets"]["mounts"]["mounts"][1]["boss"]
+        queries = solved(changed(PLOVER, {"mounts.0.boss": boss}))[0].queries
+        self.assertIn("in one place", queries[0].text)
+
+    def test_a_stiffness_below_nought_is_refused_by_its_field(self) -> None:
+        with self.assertRaisesRegex(ValueError, "along_n_per_mm"):
+            JobFile.model_validate(changed(PLOVER, {"mounts.0.along_n_per_mm": -5}))
+
+
+class EarPictureTest(TestCase):
+    def test_an_ear_is_looked_at_and_a_thicker_one_bears_less(self) -> None:
+        peaks = []
+        for thickness in (14, 20):
+            job = JobFile.model_validate(changed(PLOVER, {"mounts.0.ears.thickness": mm(thickness)}))
+            found = REGISTRY.sought(job, "mounts.m1_ear")
+            assert found.picture is not None
+            self.assertAlmostEqual(
+                max(one.mpa for one in found.picture.patches) / found.picture.peak_mpa, 1, delta=0.25
+            )
+            peaks.append(found.picture.peak_mpa)
+        self.assertAlmostEqual(peaks[0] / peaks[1], 20 / 14, delta=0.03)
+
+    def test_an_arm_has_none(self) -> None:
+        with self.assertRaises(NotDrawnYet):
+            REGISTRY.sought(JobFile.model_validate(PLOVER), "mounts.m3_ear")

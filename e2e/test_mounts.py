@@ -1,0 +1,117 @@
+"""The mounts bench in Chromium, whole tasks."""
+
+import re
+
+from playwright.sync_api import Locator, Page, expect
+
+from build.models import Release
+from e2e.browser import BrowserTestCase
+
+
+class MountsTest(BrowserTestCase):
+    def field(self, page: Page, label: str) -> Locator:
+        return page.get_by_role("main").get_by_label(label, exact=True).locator("visible=true")
+
+    def typed(self, page: Page, label: str, value: str) -> None:
+        field = self.field(page, label)
+        field.fill(value)
+        field.press("Tab")
+
+    def check(self, page: Page, title: str, verdict: str) -> None:
+        expect(page.get_by_role("button", name=re.compile(f"^{title}")).filter(has_text=verdict)).to_be_visible()
+
+    def tab(self, page: Page, name: str) -> None:
+        page.get_by_role("main").get_by_role("tab", name=name, exact=True).click()
+
+    def spot(self, page: Page, what: str, at: tuple[float, float, float]) -> None:
+        for way, value in zip(("forward", "to the left", "up"), at, strict=True):
+            self.typed(page, f"{what}, {way}", f"{value:g}")
+
+    def test_from_a_boss_and_a_rail_to_a_released_bracket_with_its_jig_gap(self) -> None:
+        page = self.page_of("fabricator")
+        self.open_job(page, "Plover", "Mounts")
+        page.get_by_role("button", name="Take left mount away").click()
+        self.check(page, "Held all ways", "Fails")
+        expect(page.get_by_role("main")).to_contain_text("Nothing holds it yet so that it can not")
+        page.get_by_label("Name of a mount").fill("left mount")
+        page.get_by_label("Name of a mount").press("Enter")
+        self.field(page, "It is a").select_option("rubber")
+        self.spot(page, "On the unit, in its own axes", (100, 170, 20))
+        self.field(page, "On the vehicle is").select_option("")
+        self.spot(page, "On the vehicle", (90, 391, 330))
+        for way, value in (("fore and aft", "1300"), ("across", "900"), ("upright", "2600")):
+            self.typed(page, f"Stiffness {way}, N/mm", value)
+        self.typed(page, "Goes so far before it bottoms", "9")
+        self.typed(page, "Greatest load, by its maker, N", "12000")
+        self.field(page, "If it lets go").select_option("yes")
+        self.field(page, "Bracket").select_option("box")
+        for label, value in (
+            ("Breadth, across", "70"),
+            ("Depth, upright", "80"),
+            ("Wall", "6"),
+            ("Cut to a length of", "244"),
+            ("The load passes beside its middle by", "12"),
+            ("Leg of the weld round its root", "8"),
+            ("Thickness of what it is welded to", "8"),
+            ("Ears on its bolt", "2"),
+            ("Bolt", "12"),
+            ("Hole", "12.5"),
+            ("Thickness of an ear", "14"),
+            ("Width across the hole", "40"),
+            ("From the hole’s edge to the plate’s edge", "14"),
+            ("Width at the foot", "70"),
+            ("From the foot to the hole’s middle", "45"),
+        ):
+            self.typed(page, label, value)
+        self.field(page, "That weld is").select_option("yes")
+        self.check(page, "Held all ways", "Holds")
+        self.check(page, r"Bracket of left mount \d", "Holds")
+        self.tab(page, "Weld")
+        expect(page.get_by_role("main")).to_contain_text("Jig at 56.80 mm")
+        self.typed(page, "Gap that you jig it at", "56.8")
+        self.check(page, "Gap after the weld has pulled it", "Holds")
+        self.tab(page, "Parts")
+        part = page.get_by_role("region", name="Ear of left mount")
+        part.get_by_role("button", name=re.compile("^Release")).click()
+        dialog = page.get_by_role("dialog")
+        dialog.get_by_role("radio").first.check()
+        dialog.get_by_role("button", name="Release it").click()
+        expect(dialog).to_be_hidden()
+        self.assertEqual(Release.objects.filter(part__endswith="_ear").count(), 1)
+
+    def test_an_open_arm_fails_and_boxed_it_holds(self) -> None:
+        page = self.page_of("fabricator")
+        self.open_job(page, "Plover", "Mounts")
+        page.get_by_role("list", name="Mounts").get_by_role("button", name="right mount", exact=True).click()
+        self.field(page, "Bracket").select_option("channel")
+        self.typed(page, "Web", "5")
+        self.typed(page, "Wall", "5")
+        self.typed(page, "The load passes beside its middle by", "25")
+        self.check(page, r"Bracket of right mount \d", "it twists")
+        self.check(page, r"Bracket of right mount \d", "Fails")
+        self.field(page, "Bracket").select_option("box")
+        self.check(page, r"Bracket of right mount \d", "Holds")
+
+    def test_a_cut_frame_stays_on_hold_until_it_is_signed(self) -> None:
+        page = self.page_of("fabricator")
+        self.open_job(page, "Bittern", "Mounts")
+        self.check(page, "Cut frame approved", "Not known")
+        self.tab(page, "Frame")
+        self.typed(page, "Approved by", "the county's engineer")
+        self.check(page, "Cut frame approved", "Not known")
+        self.typed(page, "On", "3 December")
+        self.check(page, "Cut frame approved", "Holds")
+
+    def test_a_case_is_looked_at_moved_ten_times_as_far_and_left_out_with_a_reason(self) -> None:
+        page = self.page_of("fabricator")
+        self.open_job(page, "Plover", "Mounts")
+        self.tab(page, "Loads")
+        page.get_by_role("table", name="Cases of load").get_by_role("button", name="wheels locked").click()
+        moved = page.get_by_role("checkbox", name=re.compile("^wheels locked"))
+        moved.check()
+        expect(page.get_by_role("main")).to_contain_text("its movement ten times as large")
+        table = page.get_by_role("table", name="What each mount carries")
+        expect(table).to_contain_text("wheels locked")
+        page.get_by_label("left out, because").fill("Its brakes are on the other axle.")
+        page.get_by_label("left out, because").press("Tab")
+        expect(table.get_by_role("button", name="wheels locked")).to_have_count(0)

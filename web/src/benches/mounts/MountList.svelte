@@ -1,0 +1,70 @@
+<script lang="ts">
+  import type { Mount, MountFound } from '../../api/types';
+  import NamedRows from '../../lib/ui/NamedRows.svelte';
+  import VerdictMark from '../../lib/ui/VerdictMark.svelte';
+  import Fields from '../../measure/Fields.svelte';
+  import { useUnits } from '../../measure/units.svelte';
+  import { newMount } from './edits';
+  import EarStress from './EarStress.svelte';
+  import Mend from './Mend.svelte';
+  import { BRACKET, EARS, LINK, mountForm } from './fields';
+
+  interface Props {
+    rows: readonly Mount[];
+    found: readonly MountFound[];
+    points: readonly string[];
+    lit: string;
+    disabled: boolean;
+    onpick: (field: string) => void;
+    change: (write: (rows: Mount[]) => void) => void;
+  }
+  let { rows, found, points, lit, disabled, onpick, change }: Props = $props();
+  const units = useUnits();
+  const form = $derived(mountForm(points));
+</script>
+
+<NamedRows
+  label="Mounts"
+  group="mounts"
+  prefix="mounts.mounts"
+  {rows}
+  {lit}
+  what="a mount"
+  example="left mount"
+  none="None yet. Begin with the bosses that the unit has, and the holes that the old engine left."
+  {disabled}
+  make={newMount}
+  {onpick}
+  {change}
+>
+  {#snippet note(k)}
+    {@const one = found[k]}
+    <span class="text-[12.5px] text-ink-dim">
+      {#if one?.missing.length}<span class="text-brass">? unfinished</span>
+      {:else if one?.worst_n != null}{units.figure(one.worst_n, 'N', 0)}{/if}
+    </span>
+    {#if one?.verdict}<VerdictMark verdict={one.verdict} silent />{/if}
+  {/snippet}
+  {#snippet body(row, k, put)}
+    {@const wanted = found[k]?.missing[0]}
+    {#if wanted}<p class="text-[12.5px] text-brass">? {units.words(wanted)}</p>{/if}
+    <Fields {form} from={row} {disabled} change={put} />
+    {#if row.kind === 'arm'}
+      <Fields form={LINK} from={row.bracket} {disabled} change={(write) => put((to) => write(to.bracket))} />
+    {:else if row.kind}
+      <h3 class="mt-2">Its bracket</h3>
+      <Fields
+        form={BRACKET}
+        from={row.bracket}
+        {disabled}
+        change={(write) => put((to) => write(to.bracket))}
+      />
+      {#if !disabled && row.bracket.kind && row.bracket.kind !== 'none'}
+        <Mend mount={k + 1} change={put} />
+      {/if}
+      <h3 class="mt-2">Its ears</h3>
+      <Fields form={EARS} from={row.ears} {disabled} change={(write) => put((to) => write(to.ears))} />
+      <EarStress name={row.name} mount={k + 1} />
+    {/if}
+  {/snippet}
+</NamedRows>

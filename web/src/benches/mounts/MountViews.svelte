@@ -1,0 +1,101 @@
+<script lang="ts">
+  import type { CaseFound, Frame, MountsResult, PlacementResult } from '../../api/types';
+  import { useUnits } from '../../measure/units.svelte';
+  import { EYES, eyeAt, VIEW_TITLES, type Line3, type Point3, type ViewKey } from '../../scene/scene';
+  import View from '../../scene/View.svelte';
+
+  interface Props {
+    placement: PlacementResult;
+    result: MountsResult;
+    shown: CaseFound | undefined;
+    lit: string;
+    onpick: (field: string) => void;
+  }
+  let { placement, result, shown, lit, onpick }: Props = $props();
+  const units = useUnits();
+  const KEYS: readonly ViewKey[] = ['side', 'top', 'rear', 'free'];
+  const LONGEST_MM = 260; // of the arrow of the greatest force
+  let large = $state<ViewKey | null>(null);
+  let isMoved = $state(false);
+  let round = $state(35);
+  let above = $state(28);
+
+  const rest = $derived(placement.stands.find((stand) => stand.is_chosen)?.frame ?? null);
+  const frame = $derived<Frame | null>(
+    isMoved && shown?.drawn_at_mm && shown.drawn_turn
+      ? { at_mm: shown.drawn_at_mm, turn: shown.drawn_turn }
+      : rest,
+  );
+  const forces = $derived(
+    result.mounts.flatMap((mount) => {
+      const found = mount.cases.find((one) => one.case === shown?.name);
+      return found && mount.at_mm ? [{ mount, found, at: mount.at_mm }] : [];
+    }),
+  );
+  const greatest = $derived(Math.max(1, ...forces.map((one) => one.found.size_n)));
+  const arrows = $derived(
+    forces.map(({ mount, found, at }): Line3 => {
+      const along = (k: number) => (at[k] ?? 0) + ((found.force_n[k] ?? 0) / greatest) * LONGEST_MM;
+      const to: Point3 = [along(0), along(1), along(2)];
+      const isBad = mount.verdict === 'fails';
+      return {
+        key: mount.field,
+        text: units.figure(found.size_n, 'N', 0),
+        from: at,
+        to,
+        isBad,
+        isLined: true,
+        isArrow: true,
+      };
+    }),
+  );
+  const arms = $derived(
+    result.mounts.flatMap((mount): Line3[] =>
+      mount.at_mm && mount.rail_mm
+        ? [
+            {
+              key: `arm ${mount.field}`,
+              text: '',
+              from: mount.rail_mm,
+              to: mount.at_mm,
+              isBad: false,
+              isLined: false,
+            },
+          ]
+        : [],
+    ),
+  );
+  const views = $derived(large ? [large] : KEYS);
+  function turn(roundDeg: number, aboveDeg: number): void {
+    round = (round + roundDeg) % 360;
+    above = Math.max(-10, Math.min(89, above + aboveDeg));
+  }
+</script>
+
+<div class="on-dye flex h-full flex-col bg-dye">
+  <div class={['grid min-h-0 flex-1', !large && 'grid-cols-2 grid-rows-2']}>
+    {#each views as key (key)}
+      <View
+        title={VIEW_TITLES[key]}
+        bodies={placement.bodies}
+        {frame}
+        eye={key === 'free' ? eyeAt(round, above) : EYES[key]}
+        roomMm={160}
+        lines={arrows}
+        shafts={arms}
+        {lit}
+        stepMm={10}
+        {onpick}
+        onmove={null}
+        onturn={key === 'free' ? turn : undefined}
+        onlarge={() => (large = large ? null : key)}
+      />
+    {/each}
+  </div>
+  <label class="flex min-h-7 shrink-0 items-center gap-2 px-2 text-[12.5px] text-scribe-dim">
+    <input type="checkbox" bind:checked={isMoved} disabled={!shown?.drawn_at_mm} />
+    {shown?.name ?? ''}: what the mounts put on the unit{isMoved
+      ? ', its movement ten times as large'
+      : '; show how it moves, ten times as large'}
+  </label>
+</div>

@@ -1,0 +1,36 @@
+/** New rows of the mounts sheet. */
+import type { Mount, MountsSheet, Sought } from '../../api/types';
+
+export function newMount(name: string): Mount {
+  return {
+    name,
+    boss: { point: null },
+    rail: { point: null },
+    is_turned: false,
+    angles: {},
+    is_measured: false,
+    weighed: {},
+    bracket: {},
+    ears: {},
+  };
+}
+
+export function newStation(name: string): MountsSheet['frame']['stations'][number] {
+  return { name };
+}
+
+/** Leaves a usual case out, or asks it again. */
+export function leaveOut(sheet: MountsSheet, name: string, why: string | null): void {
+  sheet.left_out = sheet.left_out.filter((one) => one.case !== name);
+  if (why !== null) sheet.left_out.push({ case: name, why });
+}
+
+/** Takes what was found for a bracket into its fields. */
+export function takeBracket(mount: Mount, fields: Sought['fields']): void {
+  for (const { field, text } of fields) {
+    const name = field.split('.').at(-1);
+    if (name === 'kind') mount.bracket.kind = text as Mount['bracket']['kind'];
+    else if (name === 'wall' || name === 'leg')
+      mount.bracket[name] = { ...mount.bracket[name], unit: null, text };
+  }
+}

@@ -1,0 +1,183 @@
+/** The forms of the mounts: where and how each holds, its bracket and ears, the gap that welds pull, a cut frame. */
+import type { Mount, MountsSheet } from '../../api/types';
+import { asked, choice, number, reading, text, within, yesNo, type Form } from '../../measure/fields';
+import { ANGLES, spotForm } from '../../scene/spots';
+
+type Bracket = Mount['bracket'];
+type Ears = Mount['ears'];
+type Pull = MountsSheet['pull'];
+type Cut = MountsSheet['frame'];
+type Rail = Cut['old'];
+
+const KINDS = [
+  ['rubber', 'rubber bush or pad'],
+  ['hard', 'hard, without rubber'],
+  ['arm', 'torque arm'],
+] as const;
+const ARMS = [
+  ['none', 'none: bolted straight on'],
+  ['box', 'boxed arm'],
+  ['tube', 'round tube'],
+  ['channel', 'open channel'],
+] as const;
+const STIFF: readonly [number, number] = [1, 1e7];
+const HOLDS = ['it holds', 'it slides'] as const;
+
+const isRubber = (mount: Mount) => mount.kind === 'rubber';
+const isHard = (mount: Mount) => mount.kind === 'hard';
+const isArm = (mount: Mount) => mount.kind === 'arm';
+const when = <T>(is: (from: T) => boolean, form: Form<T>): Form<T> =>
+  form.map((spec) => asked((from: T) => is(from) && (spec.when?.(from) ?? true), spec));
+
+/** Where a mount is and how it holds. */
+export function mountForm(points: readonly string[]): Form<Mount> {
+  return [
+    choice<Mount, 'kind'>('kind', 'It is a', KINDS, 'not said'),
+    ...within((mount: Mount) => mount.boss, spotForm('On the unit, in its own axes', [])),
+    ...within((mount: Mount) => mount.rail, spotForm('On the vehicle', points)),
+    ...when(isArm, [number<Mount>('along_n_per_mm', 'Stiffness along itself', STIFF, '', 'N/mm')]),
+    ...when(isRubber, [
+      number<Mount>('along_n_per_mm', 'Stiffness fore and aft', STIFF, '', 'N/mm'),
+      number<Mount>('across_n_per_mm', 'Stiffness across', STIFF, '', 'N/mm'),
+      number<Mount>('upright_n_per_mm', 'Stiffness upright', STIFF, 'or weigh it, below', 'N/mm'),
+      ...within((mount: Mount) => mount.weighed, [
+        reading('mass', 'A known weight on it', 'mass'),
+        reading('sinks', 'Under it, it sinks', 'length', 'by a ruler'),
+      ] as Form<Mount['weighed']>),
+      yesNo<Mount>('is_measured', 'These figures are', '', ['measured', "a catalogue's"]),
+      reading<Mount>('travel', 'Goes so far before it bottoms', 'length'),
+    ]),
+    ...when(isHard, [
+      yesNo<Mount>('holds_x', 'Fore and aft', 'not said', HOLDS),
+      yesNo<Mount>('holds_y', 'Across', 'not said', HOLDS),
+      yesNo<Mount>('holds_z', 'Up and down', 'not said', HOLDS),
+    ]),
+    number<Mount>('rating_n', 'Greatest load, by its maker', [1, 1e7], '', 'N'),
+    ...when(
+      (mount: Mount) => !isHard(mount),
+      [yesNo<Mount>('is_caught', 'If it lets go', 'not said', ['something stops the unit', 'nothing does'])],
+    ),
+    ...when(
+      (mount: Mount) => !isArm(mount),
+      [
+        yesNo<Mount>('is_turned', 'Its own axes stand', '', ['turned', 'square']),
+        ...when(
+          (mount: Mount) => mount.is_turned,
+          within((mount: Mount) => mount.angles, ANGLES),
+        ),
+      ],
+    ),
+  ];
+}
+
+const isMade = (bracket: Bracket) => bracket.kind != null && bracket.kind !== 'none';
+
+/** What holds a mount to the vehicle. */
+export const BRACKET: Form<Bracket> = [
+  choice<Bracket, 'kind'>('kind', 'Bracket', ARMS, 'not said'),
+  ...when(isMade, [
+    asked((one: Bracket) => one.kind !== 'tube', reading<Bracket>('breadth', 'Breadth, across', 'length')),
+    reading<Bracket>('depth', 'Depth, upright', 'length', 'of a tube its diameter'),
+    reading<Bracket>('wall', 'Wall', 'length', 'of a channel its flanges'),
+    asked((one: Bracket) => one.kind === 'channel', reading<Bracket>('web', 'Web', 'length')),
+    reading<Bracket>('length', 'Cut to a length of', 'length', 'from the vehicle to the mount'),
+    reading<Bracket>(
+      'beside',
+      'The load passes beside its middle by',
+      'length',
+      'of a channel beside its web',
+    ),
+    reading<Bracket>('leg', 'Leg of the weld round its root', 'length'),
+    yesNo<Bracket>('is_inspected', 'That weld is', 'not said', [
+      'inspected by somebody who can tell',
+      'not inspected',
+    ]),
+    reading<Bracket>('base', 'Thickness of what it is welded to', 'length'),
+    number<Bracket>('yield_mpa', 'Yield of its steel', [1, 2000], 'empty: the usual', 'MPa'),
+  ]),
+];
+
+/** What a torque arm is made of: its tube buckles. */
+export const LINK: Form<Bracket> = [
+  reading<Bracket>('depth', 'Diameter of its tube or rod', 'length'),
+  reading<Bracket>('wall', 'Wall of the tube', 'length', 'of a rod half its diameter'),
+  number<Bracket>('yield_mpa', 'Yield of its steel', [1, 2000], 'empty: the usual', 'MPa'),
+];
+
+export const EARS: Form<Ears> = [
+  number<Ears>('count', 'Ears on its bolt', [1, 2]),
+  reading<Ears>('bolt', 'Bolt', 'length'),
+  reading<Ears>('hole', 'Hole', 'length'),
+  reading<Ears>('thickness', 'Thickness of an ear', 'length'),
+  reading<Ears>('width', 'Width across the hole', 'length'),
+  reading<Ears>('edge', 'From the hole’s edge to the plate’s edge', 'length'),
+  reading<Ears>('root', 'Width at the foot', 'length'),
+  reading<Ears>('height', 'From the foot to the hole’s middle', 'length'),
+];
+
+export const TURNS: Form<MountsSheet> = [
+  choice<MountsSheet, 'output_turns'>(
+    'output_turns',
+    'Driving forward, seen from behind, the output turns',
+    [
+      ['clockwise', 'clockwise'],
+      ['anticlockwise', 'anticlockwise'],
+    ],
+    'not said',
+  ),
+];
+
+type OwnCase = MountsSheet['own_cases'][number];
+const G_FORCE: readonly [number, number] = [-20, 20];
+export const OWN_CASE: Form<OwnCase> = [
+  number<OwnCase>('forward_g', 'Thrown forward, g', G_FORCE, 'brakes throw it forward'),
+  number<OwnCase>('left_g', 'Thrown to the left, g', G_FORCE),
+  number<OwnCase>('up_g', 'Thrown up, g', G_FORCE, 'standing still: -1'),
+  choice<OwnCase, 'torque'>('torque', 'Torque that leaves it', [
+    ['none', 'none'],
+    ['launch', 'launch'],
+    ['overrun', 'overrun'],
+    ['reverse', 'launch backward'],
+    ['locked', 'wheels locked'],
+  ]),
+];
+
+export const SHAKES: Form<MountsSheet> = [
+  number<MountsSheet>('dynamic', 'Shaken rubber is so many times as stiff', [1, 4], 'empty: the usual'),
+  ...within((sheet: MountsSheet) => sheet.inertia, [
+    number('roll_kgm2', 'Inertia about fore and aft', [0.001, 1e4], 'empty: of its envelope', 'kg·m²'),
+    number('pitch_kgm2', 'Inertia about the line across', [0.001, 1e4], '', 'kg·m²'),
+    number('yaw_kgm2', 'Inertia about the upright', [0.001, 1e4], '', 'kg·m²'),
+  ] as Form<MountsSheet['inertia']>),
+];
+
+export const PULL: Form<Pull> = [
+  reading<Pull>('gap', 'Gap wanted at the bolt', 'length', 'after welding'),
+  reading<Pull>('least', 'It may be as little as', 'length'),
+  reading<Pull>('greatest', 'and as much as', 'length'),
+  yesNo<Pull>('is_lap', 'Joint', '', ['a lap', 'a tee, two fillets']),
+  reading<Pull>('leg', 'Leg of the weld at the foot', 'length'),
+  reading<Pull>('plate', 'Thickness of the plate under them', 'length'),
+  reading<Pull>('height', 'Bolt over the foot', 'length'),
+  reading<Pull>('jig', 'Gap that you jig it at', 'length', 'empty: the gap wanted'),
+];
+
+export const CUT: Form<Cut> = [
+  yesNo<Cut>('is_cut', 'A frame or rail is', 'not said', ['cut', 'left whole']),
+  ...when(
+    (cut: Cut) => cut.is_cut === true,
+    [yesNo<Cut>('is_heat_treated', 'Its steel is', 'not said', ['heat-treated', 'plain'])],
+  ),
+];
+export const APPROVAL: Form<Cut> = [
+  text<Cut>('approved_by', 'Approved by', {}),
+  text<Cut>('approved_on', 'On', { most: 20 }),
+];
+export const RAIL: Form<Rail> = [
+  reading<Rail>('breadth', 'Breadth', 'length'),
+  reading<Rail>('depth', 'Depth', 'length'),
+  reading<Rail>('wall', 'Wall', 'length'),
+  reading<Rail>('lid', 'What closes its top, thick', 'length', '0: it is open'),
+  reading<Rail>('under', 'A plate below, thick', 'length', '0: none'),
+  asked((rail: Rail) => Boolean(rail.under), reading<Rail>('under_breadth', 'That plate, broad', 'length')),
+];
