@@ -27,9 +27,10 @@ class AccessTest(BrowserTestCase):
 
     def test_every_bench_and_tab_of_a_job(self) -> None:
         page = self.page_of("fabricator", self.context(bypass_csp=True))
-        for bench in ("Brief", "Ratios", "Placement", "Coupler", "Adapter plate"):
+        of_wren = ("Brief", "Ratios", "Placement", "Coupler", "Adapter plate")
+        for job, bench in (*(("Wren", bench) for bench in of_wren), ("Plover", "Mounts")):
             page.goto(self.live_server_url)
-            self.open_job(page, "Wren", bench)
+            self.open_job(page, job, bench)
             for tab in page.get_by_role("main").get_by_role("tab").all_inner_texts():
                 page.get_by_role("main").get_by_role("tab", name=tab.strip()).click()
                 with self.subTest(bench, tab=tab):

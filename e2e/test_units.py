@@ -27,11 +27,12 @@ class UnitsTest(BrowserTestCase):
     def test_no_metric_unit_is_left_in_us_units_and_all_are_back_in_metric(self) -> None:
         page = self.page_of("fabricator")
         for job in ("Wren", "Bittern", "Plover"):
-            for bench in ("Brief", "Ratios", "Placement", "Coupler", "Adapter plate"):
+            for bench in ("Brief", "Ratios", "Placement", "Coupler", "Adapter plate", "Mounts"):
                 page.goto(self.live_server_url)
                 self.open_job(page, job, bench)
                 page.get_by_label("Units").select_option("us")
                 expect(page.get_by_label("Units")).to_have_value("us")
+                expect(page.get_by_role("region", name="The Line, motor to road")).to_contain_text("mph")
                 for tab in tabs_of(page):
                     page.get_by_role("main").get_by_role("tab", name=tab).click()
                     with self.subTest(job, bench=bench, tab=tab):

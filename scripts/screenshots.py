@@ -48,8 +48,9 @@ def main(url: str, password: str) -> None:
             ("Wren", "Brief", "brief"),
             ("Wren", "Ratios", "ratios"),
             ("Bittern", "Ratios", "ratios-out-of-speed"),
-            ("Plover", "Placement", "placement"),
+            ("Bittern", "Placement", "placement"),
             ("Wren", "Coupler", "coupler"),
+            ("Plover", "Mounts", "mounts"),
             ("Wren", "Adapter plate", "plate"),
         ]:
             open_step(page, job, step)
@@ -63,6 +64,10 @@ def main(url: str, password: str) -> None:
         page.get_by_label("Play it back").fill("0.3")
         page.wait_for_timeout(300)
         picture(page, "placement-way-in")
+        open_step(page, "Bittern", "Mounts")
+        page.get_by_role("tab", name="Frame").click()
+        page.wait_for_timeout(300)
+        picture(page, "mounts-frame")
         open_step(page, "Wren", "Coupler")
         page.get_by_role("button", name="Take 10.70").click()
         page.get_by_role("tab", name="Order").click()

@@ -73,6 +73,7 @@ _US: Final = _ROAD | {
     "kg/m³": Shown("lb/ft³", M_PER_FOOT**3 / KG_PER_POUND),
     "kg·m²": Shown("lb·ft²", 1 / (KG_PER_POUND * M_PER_FOOT**2)),
     "N": Shown("lbf", 1 / N_PER_POUND_FORCE),
+    "N/mm": Shown("lbf/in", MM_PER_INCH / N_PER_POUND_FORCE),
     "MPa": Shown("psi", MM_PER_INCH**2 / N_PER_POUND_FORCE),
     "K": Shown("°F", 1.8),
     "°C": Shown("°F", 1.8, 32.0),

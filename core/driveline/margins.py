@@ -25,6 +25,9 @@ MarginKind = Literal[
     "bracket_yield",
     "key_fit",
     "weld",
+    "natural_frequency",
+    "frame_left",
+    "buckling",
 ]
 
 
@@ -44,6 +47,9 @@ class WantedMargins(Sheet):
     bracket_yield: Margin | None = None
     key_fit: Margin | None = None
     weld: Margin | None = None
+    natural_frequency: Margin | None = None
+    frame_left: Margin | None = None
+    buckling: Margin | None = None
     reasons: Annotated[dict[MarginKind, Words], Field(max_length=len(get_args(MarginKind)))] = {}
 
 
@@ -61,6 +67,9 @@ USUAL_MARGINS: Final[dict[MarginKind, float]] = {
     "bracket_yield": 1.5,
     "key_fit": 1.3,
     "weld": 1.0,
+    "natural_frequency": 1.0,
+    "frame_left": 1.0,
+    "buckling": 2.0,
 }
 
 
@@ -77,6 +86,9 @@ MARGIN_TITLES: Final[dict[MarginKind, str]] = {
     "bolt_proof": "A screw's proof load, over preload and load",
     "bracket_yield": "Yield of a bracket, leg, sleeve or spun hub, over its stress",
     "key_fit": "What a key, fit, taper or spline carries, over the design torque",
+    "natural_frequency": "The lowest natural frequency on the mounts, over what is wanted",
+    "frame_left": "What a cut frame's section has left, over what it had",
+    "buckling": "What a strut or a wall buckles at, over its load",
     "weld": "What a weld is allowed, over its stress: the allowance holds the factor",
 }
 

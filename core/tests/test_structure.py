@@ -13,7 +13,7 @@ LAYERS = (
     ("arrays", "errors", "words", "figures", "working", "checks", "memory", "written_working"),
     ("tables", "reading"),
     ("sheet", "results", "margins"),
-    ("fits", "flat", "network", "metal", "shafts", "space"),
+    ("fits", "flat", "network", "metal", "shafts", "space", "scans", "held", "cardan", "suspension"),
     ("drawing", "gearing", "survey"),
     ("joints", "parts"),
     ("benches.contract",),
@@ -105,7 +105,20 @@ class StructureTest(TestCase):
     def test_every_numeric_function_of_a_subject_says_where_it_is_from(self) -> None:
         """Numeric: its name or an argument's ends in a unit."""
         silent = []
-        for subject in ("fits", "flat", "network", "metal", "shafts", "space", "gearing", "survey", "joints"):
+        for subject in (
+            "fits",
+            "flat",
+            "network",
+            "metal",
+            "shafts",
+            "space",
+            "held",
+            "cardan",
+            "suspension",
+            "gearing",
+            "survey",
+            "joints",
+        ):
             for path in (CORE / subject).rglob("*.py"):
                 if path.stem.endswith(("workings", "_sums")):
                     continue  # a working names its source itself

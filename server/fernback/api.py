@@ -10,6 +10,7 @@ from jobs.api import router as jobs_router
 from jobs.drawings_api import router as drawings_router
 from jobs.measure_api import router as measure_router
 from library.api import router as library_router
+from scans.api import router as scans_router
 
 api = NinjaAPI(title="Fernback", version="1", auth=django_auth, docs_url=None)
 add_error_handlers(api)
@@ -19,3 +20,4 @@ api.add_router("/jobs", drawings_router)
 api.add_router("/jobs", build_router)
 api.add_router("/measure", measure_router)
 api.add_router("/library", library_router)
+api.add_router("/scans", scans_router)

@@ -18,6 +18,7 @@ from driveline.errors import (
 from fernback.problems import Conflict, FieldProblem, field_problems, problem
 from jobs.actions import FileRefused, VersionConflict
 from library.actions import PartClash
+from scans.incoming import ScanRefused
 
 
 def csrf_failure(_request: HttpRequest, reason: str = "") -> HttpResponse:  # noqa: ARG001 - named by Django
@@ -55,6 +56,10 @@ def add_error_handlers(api: NinjaAPI) -> None:  # noqa: C901 - a list of handler
     def _refused(_request: HttpRequest, error: FileRefused) -> HttpResponse:
         fields = [FieldProblem(field=field, says=says) for field, says in error.fields]
         return problem(error.status, str(error), fields)
+
+    @api.exception_handler(ScanRefused)
+    def _scan_refused(_request: HttpRequest, error: ScanRefused) -> HttpResponse:
+        return problem(error.status, str(error))
 
     def _clash(_request: HttpRequest, error: Exception | type[Exception]) -> HttpResponse:
         return problem(409, str(error))

@@ -5,6 +5,7 @@ from pathlib import Path
 
 ROOT = Path(__file__).resolve().parents[2]
 WEB_DIST = ROOT / "web" / "dist"
+MEDIA = Path(os.environ.get("FERNBACK_MEDIA", ROOT / ".media"))  # scans, outside the database
 
 SECRET_KEY = os.environ.get("FERNBACK_SECRET_KEY", "")
 if not SECRET_KEY:
@@ -23,6 +24,7 @@ INSTALLED_APPS = [
     "jobs",
     "library",
     "build",
+    "scans.apps.ScansConfig",
 ]
 MIDDLEWARE = [
     "django.middleware.security.SecurityMiddleware",

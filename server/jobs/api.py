@@ -3,7 +3,7 @@
 from uuid import UUID
 
 from django.db.models import OuterRef, QuerySet, Subquery
-from django.http import HttpRequest, HttpResponse
+from django.http import FileResponse, HttpRequest, HttpResponse
 from django.shortcuts import get_object_or_404
 from ninja import File, Router, Status, UploadedFile
 from ninja.errors import HttpError
@@ -22,6 +22,7 @@ from jobs.actions import GREATEST_FILE_BYTES, FileRefused, create_job, import_jo
 from jobs.beside import sureness_beside
 from jobs.exports import attachment, file_stem
 from jobs.models import Job, JobVersion
+from jobs.packs import held_scans, import_pack, packed_job
 from jobs.queries import gearing_changes, jobs_visible_to, margin_changes, may_edit, require_editable
 from jobs.reading import read_back
 from jobs.schemas import (
@@ -119,6 +120,10 @@ def create(request: HttpRequest, payload: JobIn) -> Status[JobOut]:
 def import_file(request: HttpRequest, shop_id: int, file: File[UploadedFile]) -> Status[JobOut]:
     """Make a new job of a job file. A file that can't be taken changes nothing."""
     shop = get_object_or_404(shops_editable_by(person(request)), pk=shop_id)
+    is_packed = file.read(2) == b"PK"
+    file.seek(0)
+    if is_packed and file.file is not None:
+        return Status(201, _job_out(request, import_pack(shop=shop, author=person(request), data=file.file)))
     if file.size is None or file.size > GREATEST_FILE_BYTES:
         raise FileRefused("The file is larger than 8 MB; a job file never is. Nothing was changed.", status=413)
     job = import_job(shop=shop, author=person(request), data=file.read())
@@ -248,6 +253,17 @@ def calculation_sheet(
     content = write_calculation_sheet(workings, job_name=job.name, revision=revision, system=units)
     name = file_stem(job.name, *([check] if check else []), "calculation", f"rev{version.number}") + ".pdf"
     return attachment(content, name=name, content_type="application/pdf")
+
+
+@router.get("/{uuid:job_id}/pack", operation_id="jobs_pack")
+def export_pack(request: HttpRequest, job_id: UUID) -> HttpResponse | FileResponse:
+    """Return the newest version as a job file; with the scans that it names, packed."""
+    job = get_object_or_404(jobs_visible_to(person(request)), pk=job_id)
+    file, stem = job_file(job, saved_sheets(_newest(job))), file_stem(job.name)
+    scans = held_scans(job.shop, file)
+    if not scans:
+        return export_file(request, job_id)
+    return FileResponse(packed_job(file, scans, stem), as_attachment=True, filename=f"{stem}.fernback.zip")
 
 
 @router.get("/{uuid:job_id}/file", operation_id="jobs_export")

@@ -5,14 +5,18 @@ from concurrent.futures import ProcessPoolExecutor
 from concurrent.futures.process import BrokenProcessPool
 from functools import cache
 from multiprocessing import get_context
+from pathlib import Path
 from threading import Lock
 from typing import Final
+
+from django.conf import settings
 
 from driveline.job.file import REGISTRY, JobFile
 from driveline.job.registry import JobFileBase
 from driveline.job.sureness import solve_sureness
 from driveline.job.sureness_results import Sureness
 from driveline.memory import Memory, key_of
+from driveline.scans.store import keep_scans_in
 
 GIVES_WAY: Final = 10
 GREATEST_S: Final = 120.0
@@ -29,7 +33,7 @@ def sureness_beside(file: JobFileBase) -> tuple[Sureness, ...] | None:
     if not _ONE_AT_A_TIME.acquire(blocking=False):
         return None
     try:
-        return _ANSWERED.remembered(key_of(file), lambda: _asked(file))
+        return _ANSWERED.remembered(key_of(file, REGISTRY.leans_on(file)), lambda: _asked(file))
     finally:
         _ONE_AT_A_TIME.release()
 
@@ -43,7 +47,12 @@ def wait_until_idle() -> None:
 @cache
 def _beside() -> ProcessPoolExecutor:
     """The process, kept, since it takes seconds to start. Not forked from here: a web worker has threads."""
-    return ProcessPoolExecutor(1, get_context("forkserver"), initializer=os.nice, initargs=(GIVES_WAY,))
+    return ProcessPoolExecutor(1, get_context("forkserver"), initializer=_begin, initargs=(settings.MEDIA / "scans",))
+
+
+def _begin(scans: Path) -> None:
+    os.nice(GIVES_WAY)
+    keep_scans_in(scans)
 
 
 def _asked(file: JobFileBase) -> tuple[Sureness, ...]:

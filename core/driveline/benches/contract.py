@@ -76,11 +76,28 @@ class SoughtField(Result):
     text: str
 
 
+class Patch(Result):
+    """A triangle of a plate, with its stress."""
+
+    x_mm: tuple[float, ...]
+    y_mm: tuple[float, ...]
+    mpa: float
+
+
+class StressPicture(Result):
+    """How stress lies in a plate."""
+
+    yield_mpa: float
+    peak_mpa: float
+    patches: tuple[Patch, ...]
+
+
 class Sought(Result):
     """What a search came to."""
 
     says: str
     fields: tuple[SoughtField, ...]
+    picture: StressPicture | None = None
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -120,6 +137,7 @@ class Bench(Generic[SheetT, LaidT, NeedsT, SolvedT]):
     lay_out: Callable[[SheetT], LaidT]
     needs: Callable[["Given"], NeedsT]
     run: Callable[[SheetT, LaidT, NeedsT, Judge], Outcome[SolvedT]]
+    leans_on: Callable[[SheetT], object] = lambda _sheet: None  # what beside its arguments both depend on, as it is now
 
 
 AnyBench = Bench[Any, Any, Any, Any]

@@ -177,10 +177,10 @@ def _engraving_place(
     reach = max(greatest_x - least_x, greatest_y - least_y) / 2
     radius, angle = np.meshgrid(np.linspace(0, 0.95 * reach, 20), np.radians(np.arange(0, 360, 15) - 90))
     points = middle + np.column_stack([(radius * np.cos(angle)).ravel(), (radius * np.sin(angle)).ravel()])
-    centres = np.array([[hole.x_mm, hole.y_mm] for hole in holes])
+    centres = np.array([[hole.x_mm, hole.y_mm] for hole in holes]).reshape(-1, 2)
     sizes = np.array([max(hole.finished_mm, hole.counterbore_mm or 0.0) / 2 for hole in holes])
     apart = np.maximum(np.abs(points[:, None] - centres) - half, 0.0)  # from the lines' box to each hole's centre
-    room = (np.hypot(apart[..., 0], apart[..., 1]) - sizes).min(axis=1)
+    room = (np.hypot(apart[..., 0], apart[..., 1]) - sizes).min(axis=1, initial=np.inf)
     corners = np.array([[i, j] for i in (-1, 1) for j in (-1, 1)]) * half
     roomiest = np.argsort(-room, kind="stable")
     for some in np.array_split(roomiest, PLACES_AT_ONCE):

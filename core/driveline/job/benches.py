@@ -1,6 +1,9 @@
 """The registry: every bench in the order of the work, and the wiring of what one solved to what another needs."""
 
+from functools import cached_property
 from typing import Final
+
+import numpy as np
 
 from driveline.benches.brief import solve as brief_bench
 from driveline.benches.brief.needs import BriefNeeds, PlacedMass
@@ -13,11 +16,17 @@ from driveline.benches.coupler.lay_out import lay_out as lay_out_coupler
 from driveline.benches.coupler.needs import CouplerNeeds, FacesApart
 from driveline.benches.coupler.results import CouplerResult
 from driveline.benches.coupler.sheet import CouplerSheet
+from driveline.benches.mounts import solve as mounts_bench
+from driveline.benches.mounts.needs import HeldUnit, MountsNeeds, NearestMoved
+from driveline.benches.mounts.results import MountsResult
+from driveline.benches.mounts.sheet import MountsSheet
 from driveline.benches.placement import solve as placement_bench
+from driveline.benches.placement.gaps import TRAVEL_MM, Gap, around_missing, gaps_of
 from driveline.benches.placement.lay_out import LaidPlacement
 from driveline.benches.placement.lay_out import lay_out as lay_out_placement
 from driveline.benches.placement.needs import PlacementNeeds
 from driveline.benches.placement.results import PlacementResult
+from driveline.benches.placement.scanned import scans_there
 from driveline.benches.placement.sheet import PlacementSheet
 from driveline.benches.plate import solve as plate_bench
 from driveline.benches.plate.lay_out import LaidPlate
@@ -32,8 +41,12 @@ from driveline.benches.ratios.results import RatiosResult
 from driveline.benches.ratios.sheet import OilPump, RatiosSheet, UnitFacing
 from driveline.gearing.sheets import Layout
 from driveline.joints.screws import Loads
+from driveline.memory import key_of
 from driveline.shafts.coupler import forgives
 from driveline.sheet import positive_of, value_of
+from driveline.space.filled import evenly_filled_kgm2
+from driveline.space.pose import Placed
+from driveline.space.spots import spot_mm
 
 
 def _brief_needs(given: Given) -> BriefNeeds:
@@ -65,6 +78,77 @@ def _placement_needs(given: Given) -> PlacementNeeds:
         has_outputs=given.sheet(BRIEF).layout in (Layout.AXLE_UNIT, Layout.TWO_UNITS),
         faces_end_for_end=None if facing is None else facing is UnitFacing.END_FOR_END,
         pump_is_one_way=None if pump is None else pump is OilPump.ONE_WAY,
+    )
+
+
+LEAST_WANTED_MM: Final = 10.0
+NEAR_MM: Final = 25.0  # beyond what is wanted, with the unit moved by a load: of no interest
+
+
+class _Around:
+    """What stands round the unit where it is placed; told apart by the sheet that says so."""
+
+    def __init__(self, sheet: PlacementSheet, laid: LaidPlacement) -> None:
+        self._sheet, self._laid = sheet, laid
+
+    def __reduce__(self) -> tuple[type[str], tuple[str]]:
+        return str, (key_of(self._sheet),)
+
+    def least_share(self, move_mm: float) -> float:
+        """Return what the tightest gap's share of what is wanted can be at the least, no point moved farther."""
+        shares = ((one.gap_mm - move_mm) / one.wanted_mm for one in self._at_rest)
+        return min(shares, default=1.0 + (NEAR_MM - move_mm) / LEAST_WANTED_MM)
+
+    @cached_property
+    def _at_rest(self) -> tuple[Gap, ...]:
+        chosen = self._laid.chosen
+        if chosen is None or chosen.placed is None:
+            return ()
+        return gaps_of(self._sheet, self._laid, chosen.placed)
+
+    def nearest(self, move: Placed) -> NearestMoved | None:
+        """Return what is tightest for its wanted gap with the unit moved from its place."""
+        chosen = self._laid.chosen
+        if chosen is None or chosen.placed is None:
+            return None
+        gaps = gaps_of(self._sheet, self._laid, chosen.placed.moved(move), far_mm=NEAR_MM)
+        if not gaps:
+            return None
+        gap = min(gaps, key=lambda one: one.gap_mm / one.wanted_mm)
+        other = gap.other.sheet.name if gap.other else "the ground"
+        return NearestMoved(unit_body=gap.unit.sheet.name, other=other, gap_mm=gap.gap_mm, wanted_mm=gap.wanted_mm)
+
+
+def _held_unit(sheet: PlacementSheet, laid: LaidPlacement) -> HeldUnit:
+    pieces = [
+        piece for one in laid.unit_on if one.built.body and not one.sheet.keeps_clear for piece in one.built.body.pieces
+    ]
+    mass = positive_of(sheet.unit.mass)
+    return HeldUnit(
+        placed=laid.chosen.placed if laid.chosen else None,
+        mass_kg=mass,
+        cg_mm=spot_mm(sheet.unit.cg, {}),
+        inertia_kgm2=None if mass is None else evenly_filled_kgm2(pieces, mass_kg=mass),
+        farthest_mm=np.vstack([piece.corners_mm for piece in pieces]) if pieces else None,
+        missing=tuple(name for one in laid.unit_on for name in one.built.missing),
+    )
+
+
+def _mounts_needs(given: Given) -> MountsNeeds:
+    sheet, laid, leaving = given.sheet(PLACEMENT), given.laid(PLACEMENT), given.solved(RATIOS).leaving
+    points = tuple((name, (float(at[0]), float(at[1]), float(at[2]))) for name, at in laid.places.items())
+    stated = value_of(sheet.travel)
+    return MountsNeeds(
+        unit=_held_unit(sheet, laid),
+        launch_nm=leaving.launch_nm,
+        overrun_nm=leaving.overrun_nm,
+        locked_nm=leaving.locked_nm,
+        turns_wheels=leaving.turns_wheels,
+        points=points,
+        around=_Around(sheet, laid) if sheet.bodies else None,
+        around_missing=around_missing(sheet, laid),
+        counted_travel_mm=TRAVEL_MM if stated is None else stated,
+        counted_is_usual=stated is None,
     )
 
 
@@ -139,6 +223,7 @@ PLACEMENT: Final = Bench[PlacementSheet, LaidPlacement, PlacementNeeds, None](
     lay_out=lay_out_placement,
     needs=_placement_needs,
     run=placement_bench.run,
+    leans_on=scans_there,
 )
 COUPLER: Final = Bench[CouplerSheet, LaidCoupler, CouplerNeeds, coupler_bench.SolvedCoupler](
     key="coupler",
@@ -162,4 +247,15 @@ PLATE: Final = Bench[PlateSheet, LaidPlate, PlateNeeds, None](
     needs=_plate_needs,
     run=plate_bench.run,
 )
-BENCHES: Final[tuple[AnyBench, ...]] = (BRIEF, RATIOS, PLACEMENT, COUPLER, PLATE)
+MOUNTS: Final = Bench[MountsSheet, LaidOut, MountsNeeds, None](
+    key="mounts",
+    title="Mounts",
+    word="mounts",
+    letter="m",
+    sheet=MountsSheet,
+    result=MountsResult,
+    lay_out=mounts_bench.lay_out,
+    needs=_mounts_needs,
+    run=mounts_bench.run,
+)
+BENCHES: Final[tuple[AnyBench, ...]] = (BRIEF, RATIOS, PLACEMENT, COUPLER, PLATE, MOUNTS)

@@ -219,7 +219,7 @@ class Registry:
     def _outcomes(self, job: JobFileBase) -> list[tuple[AnyBench, Outcome[Any], str]]:
         """Run each bench with what it needs of those before it; with each its key."""
         sheets = self.sheets_of(job)
-        keys = {key: key_of(sheet) for key, sheet in sheets.items()}
+        keys = self._keys(sheets)
         laid = {bench.key: self._laid_out(bench, sheets[bench.key], keys[bench.key]) for bench in self.benches}
         margins, solved = Margins(job.sheets.margins), dict[str, object]()
         found: list[tuple[AnyBench, Outcome[Any], str]] = []
@@ -250,9 +250,21 @@ class Registry:
     def laid_out(self, job: JobFileBase) -> dict[str, LaidOut]:
         """Return what every bench lays out, by its key: enough for drawings and releases."""
         sheets = self.sheets_of(job)
-        return {
-            bench.key: self._laid_out(bench, sheets[bench.key], key_of(sheets[bench.key])) for bench in self.benches
-        }
+        keys = self._keys(sheets)
+        return {bench.key: self._laid_out(bench, sheets[bench.key], keys[bench.key]) for bench in self.benches}
+
+    def leans_on(self, job: JobFileBase) -> tuple[object, ...]:
+        """Return what the answer depends on beside the job: where it differs, so may the answer."""
+        sheets = self.sheets_of(job)
+        return tuple(bench.leans_on(sheets[bench.key]) for bench in self.benches)
+
+    def _keys(self, sheets: Mapping[str, Sheet]) -> dict[str, str]:
+        found = {}
+        for bench in self.benches:
+            sheet = sheets[bench.key]
+            leans_on = bench.leans_on(sheet)
+            found[bench.key] = key_of(sheet) if leans_on is None else key_of(sheet, leans_on)
+        return found
 
     def part(self, job: JobFileBase, key: str) -> FlatPart:
         """Return a part of a job by its key.

@@ -109,7 +109,8 @@ class RememberedTest(TestCase):
         self.assertEqual(calls_after("plate.plate.turned", {"text": "-3 deg"}), {"lay out plate", "run plate"})
         self.assertEqual(calls_after("ratios.propshaft.length", {"text": "1300 mm"}), {"lay out ratios", "run ratios"})
         self.assertEqual(
-            calls_after("ratios.coupler", "rigid"), {"lay out ratios", "run ratios", "run coupler", "run plate"}
+            calls_after("ratios.coupler", "rigid"),
+            {"lay out ratios", "run ratios", "run coupler", "run plate", "run mounts"},
         )
         self.assertEqual(calls_after("brief.vehicle.description", "blue"), {"lay out brief", "run brief"})
 

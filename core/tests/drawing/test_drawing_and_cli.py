@@ -23,9 +23,19 @@ from driveline.job.evaluate import evaluate
 from tests.demo import FOLDER, demo_job, plate_parts, wren_measured_again
 
 CORE = Path(__file__).parents[2] / "driveline"
-ALLOWED = {"driveline", "numpy", "scipy", "shapely", "fcl", "pydantic", "ezdxf", "reportlab"} | set(
-    sys.stdlib_module_names
-)
+ALLOWED = {
+    "driveline",
+    "numpy",
+    "skfem",
+    "scipy",
+    "shapely",
+    "fcl",
+    "trimesh",
+    "cascadio",
+    "pydantic",
+    "ezdxf",
+    "reportlab",
+} | set(sys.stdlib_module_names)
 
 
 def plate(side: str) -> Drawing:

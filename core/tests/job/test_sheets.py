@@ -94,13 +94,20 @@ class JobFileTest(TestCase):
         def progress(result: JobResult) -> list[Progress]:
             return [state.progress for state in result.benches]
 
-        self.assertEqual(progress(evaluate(demo_job("wren"))), [Progress.DESIGNED] * 5)
+        self.assertEqual(progress(evaluate(demo_job("wren"))), [*[Progress.DESIGNED] * 5, Progress.NOTHING_YET])
         begun = evaluate(
             JobFile.model_validate(without(without(demo_json("wren"), ("ratios", "choice")), ("plate", "face")))
         )
         self.assertEqual(
             progress(begun),
-            [Progress.DESIGNED, Progress.MEASURED, Progress.DESIGNED, Progress.DESIGNED, Progress.MEASURED],
+            [
+                Progress.DESIGNED,
+                Progress.MEASURED,
+                Progress.DESIGNED,
+                Progress.DESIGNED,
+                Progress.MEASURED,
+                Progress.NOTHING_YET,
+            ],
         )
 
 

@@ -21,6 +21,10 @@ FREE: Final = tuple(
         r"^coupler\.(tip_clear|face_clear|jaw\.tip_gap)$",
         r"^placement\.(wanted\.|chosen$)",
         r"^placement\.(points|tapes)\b",  # readings that others still judge
+        r"\.scan\.matches\b",
+        r"^mounts\.pull\.(log\b|jig$)",  # readings that others still judge; a gap that is chosen
+        r"^mounts\.(mounts|own_cases|left_out|frame\.stations)\.\d+$",  # what there is, not a figure of it
+        r"^mounts\.mounts\.\d+\.(is_measured|is_turned)$",
         r"^coupler\.apart$",  # chosen; while it is empty the plate's own distance is judged
         r"^coupler\.weld\b",  # while nothing is said of one, the hub is not welded
         # A face's wanted place is asked for by the builder: no terminals, no window.
@@ -56,6 +60,8 @@ USUAL: Final = tuple(
         r"^plate\.\w+_joint\.(head|tapped_mpa|tightening)$|\.joint\.(head|tapped_mpa|tightening)$",
         r"^brief\.motor\.inertia_kgm2$",
         r"^placement\.travel$",
+        r"^mounts\.(dynamic|inertia\b)",
+        r"\.bracket\.yield_mpa$",
         r"^coupler\.\w+_shaft\.key\.bearing_mpa$",
         r"^coupler\.jaw\.(temperature|shock|starts)$",
         r"^coupler\.(allowed_parallel|allowed_angle|stiffness_nm_per_rad)$",

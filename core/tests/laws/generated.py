@@ -284,6 +284,27 @@ def _moved_body(draw: st.DrawFn, body: Job) -> None:
         body["at"][draw(st.sampled_from("xyz"))] = text(draw(st.floats(-500, 700)), "mm")
 
 
+def _mounts(draw: st.DrawFn, mounts: Job) -> None:
+    """Mounts softer and harder, elsewhere, with less travel; brackets thinner; the other way round."""
+    for mount in mounts.get("mounts", []):
+        if draw(st.booleans()):
+            mount["upright_n_per_mm"] = draw(st.floats(60, 9000))
+        if draw(st.booleans()) and "travel" in mount:
+            mount["travel"] = text(draw(st.floats(1, 20)), "mm")
+        if draw(st.booleans()):
+            axis = draw(st.sampled_from("xyz"))
+            mount["boss"][axis] = text(draw(st.floats(-300, 300)), "mm")
+        if draw(st.booleans()):
+            mount.update(kind="hard", holds_x=draw(st.booleans()), holds_y=draw(st.booleans()), holds_z=True)
+        if draw(st.booleans()) and "bracket" in mount:
+            mount["bracket"]["wall"] = text(draw(st.floats(1.5, 12)), "mm")
+            mount["bracket"]["is_inspected"] = draw(st.booleans())
+    if draw(st.booleans()):
+        mounts["output_turns"] = draw(st.sampled_from(("clockwise", "anticlockwise", None)))
+    if draw(st.booleans()) and "pull" in mounts:
+        mounts["pull"]["log"] = mounts["pull"]["log"][: draw(st.integers(0, 4))]
+
+
 @st.composite
 def jobs(draw: st.DrawFn) -> Job:
     """Draw a job file that its model takes."""
@@ -297,6 +318,8 @@ def jobs(draw: st.DrawFn) -> Job:
     _masses(draw, sheets)
     if draw(st.booleans()):
         _placement(draw, sheets["placement"])
+    if draw(st.booleans()):
+        _mounts(draw, sheets.get("mounts", {}))
     if name == "wren":
         if draw(st.booleans()):  # put right, so that other checks come to the fore
             sheets["plate"]["survey"]["readings"][11]["reading"]["text"] = "96.47"

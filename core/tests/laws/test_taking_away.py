@@ -17,7 +17,7 @@ from tests.laws.figures import Path, figures_of, is_free, named, without
 from tests.laws.generated import Job, jobs
 
 RANK = {verdict: rank for rank, verdict in enumerate(WORST_FIRST)}
-GENERATED = int(os.environ.get("FERNBACK_LAW_JOBS", "2000"))
+GENERATED = int(os.environ.get("FERNBACK_LAW_JOBS", "1000"))
 MANY = settings(
     max_examples=GENERATED, deadline=None, derandomize=True, database=None, suppress_health_check=list(HealthCheck)
 )

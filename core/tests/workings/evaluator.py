@@ -22,6 +22,8 @@ UNITS: Final = {
     "mm⁴": "mm**4",
     "1/mm": "1/mm",
     "N·m": "N*m",
+    "1/s": "1/s",
+    "Hz": "1/s",
     "N": "N",
     "kW": "kW",
     "kg": "kg",

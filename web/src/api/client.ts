@@ -15,7 +15,8 @@ export class Refusal extends Error {
   }
 }
 
-function csrfToken(): string {
+/** What shows that a request is ours. */
+export function csrfToken(): string {
   return /(?:^|; )csrftoken=([^;]+)/.exec(document.cookie)?.[1] ?? '';
 }
 

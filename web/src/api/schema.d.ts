@@ -284,6 +284,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/jobs/{job_id}/pack": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Export Pack
+         * @description Return the newest version as a job file; with the scans that it names, packed.
+         */
+        get: operations["jobs_pack"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/jobs/{job_id}/file": {
         parameters: {
             query?: never;
@@ -692,6 +712,74 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/scans": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * List Scans
+         * @description List the scans of a person's shops, the newest first.
+         */
+        get: operations["scans_list"];
+        put?: never;
+        /**
+         * Create
+         * @description Bring a scan: its bytes are the body. It is made ready in the background.
+         */
+        post: operations["scans_create"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/scans/{scan_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Read
+         * @description Say how far a scan is.
+         */
+        get: operations["scans_read"];
+        put?: never;
+        post?: never;
+        /**
+         * Delete
+         * @description Take a scan out of a shop's list, unless a saved version of a job names it. Its file stays in the store.
+         */
+        delete: operations["scans_delete"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/scans/view/{sha256}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * View
+         * @description Return a scan's picture as bytes; what lies under a hash never changes.
+         */
+        get: operations["scans_view"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
 }
 export type webhooks = Record<string, never>;
 export interface components {
@@ -826,6 +914,12 @@ export interface components {
             yaw?: components["schemas"]["Angle"] | null;
         };
         /**
+         * ArmKind
+         * @description What the bracket of a mount is made of.
+         * @enum {string}
+         */
+        ArmKind: "none" | "box" | "tube" | "channel";
+        /**
          * AsItWas
          * @description The vehicle before: its engine, gears and final drive. Gears left out are those of the kept gearbox.
          */
@@ -940,7 +1034,7 @@ export interface components {
          * @description What a body is taken as.
          * @enum {string}
          */
-        BodyShape: "box" | "round" | "rail";
+        BodyShape: "box" | "round" | "rail" | "scan";
         /**
          * Bolts
          * @description What holds the clutch's centre on the hub's flange.
@@ -1012,6 +1106,32 @@ export interface components {
              */
             on_coast_flank: boolean;
             library?: components["schemas"]["LibraryRef"] | null;
+        };
+        /**
+         * Bracket
+         * @description An arm from the vehicle to the mount, welded at its root.
+         */
+        Bracket: {
+            kind?: components["schemas"]["ArmKind"] | null;
+            /** @description Across; of a channel over its web */
+            breadth?: components["schemas"]["Length"] | null;
+            /** @description Upright; of a tube its diameter */
+            depth?: components["schemas"]["Length"] | null;
+            wall?: components["schemas"]["Length"] | null;
+            /** @description Of a channel */
+            web?: components["schemas"]["Length"] | null;
+            /** @description That it is cut to, from the vehicle to the mount */
+            length?: components["schemas"]["Length"] | null;
+            /** @description The load passes beside its middle, or its web, by */
+            beside?: components["schemas"]["Length"] | null;
+            /** @description Of the fillet all round its root */
+            leg?: components["schemas"]["Length"] | null;
+            /** Is Inspected */
+            is_inspected?: boolean | null;
+            /** @description Wall or plate that it is welded to, thick */
+            base?: components["schemas"]["Length"] | null;
+            /** Yield Mpa */
+            yield_mpa?: number | null;
         };
         /**
          * BriefSheet
@@ -1510,6 +1630,58 @@ export interface components {
             continuous_nm?: number | null;
         };
         /**
+         * CutFrame
+         * @description A frame or rail that is cut for the unit.
+         */
+        CutFrame: {
+            /** Is Cut */
+            is_cut?: boolean | null;
+            /** Is Heat Treated */
+            is_heat_treated?: boolean | null;
+            /**
+             * @default {
+             *       "breadth": null,
+             *       "depth": null,
+             *       "wall": null,
+             *       "lid": null,
+             *       "under": null,
+             *       "under_breadth": null
+             *     }
+             */
+            old: components["schemas"]["RailShape"];
+            /**
+             * Stations
+             * @default []
+             */
+            stations: components["schemas"]["CutStation"][];
+            /**
+             * Approved By
+             * @default
+             */
+            approved_by: string;
+            /**
+             * Approved On
+             * @default
+             */
+            approved_on: string;
+        };
+        /**
+         * CutStation
+         * @description The rail at a place along the cut.
+         */
+        CutStation: {
+            breadth?: components["schemas"]["Length"] | null;
+            depth?: components["schemas"]["Length"] | null;
+            wall?: components["schemas"]["Length"] | null;
+            /** @description Thickness of what closes it; 0 for open */
+            lid?: components["schemas"]["Length"] | null;
+            /** @description Thickness of a plate below; 0 for none */
+            under?: components["schemas"]["Length"] | null;
+            under_breadth?: components["schemas"]["Length"] | null;
+            /** Name */
+            name: string;
+        };
+        /**
          * DialReading
          * @description A dial at one place of the turn; plunger in reads above zero.
          */
@@ -1554,6 +1726,25 @@ export interface components {
          * @enum {string}
          */
         Driven: "front" | "rear" | "both";
+        /**
+         * Ears
+         * @description Ears that take the mount's bolt.
+         */
+        Ears: {
+            /** Count */
+            count?: number | null;
+            bolt?: components["schemas"]["Length"] | null;
+            hole?: components["schemas"]["Length"] | null;
+            thickness?: components["schemas"]["Length"] | null;
+            /** @description Across the hole */
+            width?: components["schemas"]["Length"] | null;
+            /** @description From the hole's edge to the plate's edge */
+            edge?: components["schemas"]["Length"] | null;
+            /** @description Width at the foot */
+            root?: components["schemas"]["Length"] | null;
+            /** @description From the foot to the hole's middle */
+            height?: components["schemas"]["Length"] | null;
+        };
         /**
          * EnginePoint
          * @description Engine torque at one speed.
@@ -1687,6 +1878,18 @@ export interface components {
             /** @description Outside of its flange */
             flange?: components["schemas"]["Length"] | null;
             flange_thickness?: components["schemas"]["Length"] | null;
+        };
+        /**
+         * Inertia
+         * @description Moments of inertia about the unit's centre of gravity; empty takes the envelope filled evenly.
+         */
+        Inertia: {
+            /** Roll Kgm2 */
+            roll_kgm2?: number | null;
+            /** Pitch Kgm2 */
+            pitch_kgm2?: number | null;
+            /** Yaw Kgm2 */
+            yaw_kgm2?: number | null;
         };
         /**
          * Jaw
@@ -1842,11 +2045,30 @@ export interface components {
          */
         KeyEnds: "square" | "round";
         /**
+         * LaidBy
+         * @description How a scan is laid onto the vehicle.
+         * @enum {string}
+         */
+        LaidBy: "points" | "pose";
+        /**
          * Layout
          * @description How the motor reaches the wheels.
          * @enum {string}
          */
         Layout: "kept_gearbox" | "propshaft_reduction" | "axle_unit" | "centre_unit" | "two_units";
+        /**
+         * LeftOut
+         * @description A usual case of load that is not asked, and why.
+         */
+        LeftOut: {
+            /** Case */
+            case: string;
+            /**
+             * Why
+             * @default
+             */
+            why: string;
+        };
         /**
          * Length
          * @description A length; mm unless it says otherwise.
@@ -2058,6 +2280,199 @@ export interface components {
             library?: components["schemas"]["LibraryRef"] | null;
         };
         /**
+         * Mount
+         * @description A mount.
+         */
+        Mount: {
+            /** Name */
+            name: string;
+            kind?: components["schemas"]["MountKind"] | null;
+            /**
+             * @description Where it holds the unit, in the unit's own axes
+             * @default {
+             *       "point": null,
+             *       "x": null,
+             *       "y": null,
+             *       "z": null
+             *     }
+             */
+            boss: components["schemas"]["Spot"];
+            /**
+             * @description Where its bracket meets the vehicle
+             * @default {
+             *       "point": null,
+             *       "x": null,
+             *       "y": null,
+             *       "z": null
+             *     }
+             */
+            rail: components["schemas"]["Spot"];
+            /**
+             * Is Turned
+             * @description Its own axes do not stand square to the vehicle
+             * @default false
+             */
+            is_turned: boolean;
+            /**
+             * @default {
+             *       "roll": null,
+             *       "pitch": null,
+             *       "yaw": null
+             *     }
+             */
+            angles: components["schemas"]["Angles"];
+            /**
+             * Along N Per Mm
+             * @description Along its own x; of an arm along itself
+             */
+            along_n_per_mm?: number | null;
+            /** Across N Per Mm */
+            across_n_per_mm?: number | null;
+            /** Upright N Per Mm */
+            upright_n_per_mm?: number | null;
+            /**
+             * Is Measured
+             * @description Else the figures are a catalogue's
+             * @default false
+             */
+            is_measured: boolean;
+            /**
+             * @default {
+             *       "mass": null,
+             *       "sinks": null
+             *     }
+             */
+            weighed: components["schemas"]["Weighed"];
+            /** @description Before it bottoms, any way */
+            travel?: components["schemas"]["Length"] | null;
+            /**
+             * Holds X
+             * @description Of a hard mount
+             */
+            holds_x?: boolean | null;
+            /** Holds Y */
+            holds_y?: boolean | null;
+            /** Holds Z */
+            holds_z?: boolean | null;
+            /**
+             * Rating N
+             * @description Greatest load its maker allows
+             */
+            rating_n?: number | null;
+            /**
+             * Is Caught
+             * @description If it lets go, something stops the unit
+             */
+            is_caught?: boolean | null;
+            /**
+             * @default {
+             *       "kind": null,
+             *       "breadth": null,
+             *       "depth": null,
+             *       "wall": null,
+             *       "web": null,
+             *       "length": null,
+             *       "beside": null,
+             *       "leg": null,
+             *       "is_inspected": null,
+             *       "base": null,
+             *       "yield_mpa": null
+             *     }
+             */
+            bracket: components["schemas"]["Bracket"];
+            /**
+             * @default {
+             *       "count": null,
+             *       "bolt": null,
+             *       "hole": null,
+             *       "thickness": null,
+             *       "width": null,
+             *       "edge": null,
+             *       "root": null,
+             *       "height": null
+             *     }
+             */
+            ears: components["schemas"]["Ears"];
+        };
+        /**
+         * MountKind
+         * @description How a mount holds.
+         * @enum {string}
+         */
+        MountKind: "rubber" | "hard" | "arm";
+        /**
+         * MountsSheet
+         * @description Everything about what holds the unit.
+         */
+        MountsSheet: {
+            /**
+             * Mounts
+             * @default []
+             */
+            mounts: components["schemas"]["Mount"][];
+            output_turns?: components["schemas"]["OutputTurns"] | null;
+            /**
+             * @default {
+             *       "roll_kgm2": null,
+             *       "pitch_kgm2": null,
+             *       "yaw_kgm2": null
+             *     }
+             */
+            inertia: components["schemas"]["Inertia"];
+            /**
+             * Dynamic
+             * @description Of rubber that shakes
+             */
+            dynamic?: number | null;
+            /**
+             * Own Cases
+             * @default []
+             */
+            own_cases: components["schemas"]["OwnCase"][];
+            /**
+             * Left Out
+             * @default []
+             */
+            left_out: components["schemas"]["LeftOut"][];
+            /**
+             * @default {
+             *       "gap": null,
+             *       "least": null,
+             *       "greatest": null,
+             *       "is_lap": false,
+             *       "leg": null,
+             *       "plate": null,
+             *       "height": null,
+             *       "jig": null,
+             *       "log": []
+             *     }
+             */
+            pull: components["schemas"]["Pull"];
+            /**
+             * @default {
+             *       "is_cut": null,
+             *       "is_heat_treated": null,
+             *       "old": {
+             *         "breadth": null,
+             *         "depth": null,
+             *         "lid": null,
+             *         "under": null,
+             *         "under_breadth": null,
+             *         "wall": null
+             *       },
+             *       "stations": [],
+             *       "approved_by": "",
+             *       "approved_on": ""
+             *     }
+             */
+            frame: components["schemas"]["CutFrame"];
+            /**
+             * Notes
+             * @default
+             */
+            notes: string;
+        };
+        /**
          * MoveWay
          * @description A direction of the vehicle.
          * @enum {string}
@@ -2109,6 +2524,34 @@ export interface components {
             x_mm: number;
             /** Y Mm */
             y_mm: number;
+        };
+        /**
+         * OutputTurns
+         * @description Which way a lengthwise output turns driving forward, seen from behind.
+         * @enum {string}
+         */
+        OutputTurns: "clockwise" | "anticlockwise";
+        /**
+         * OwnCase
+         * @description A case of load beside the usual ones.
+         */
+        OwnCase: {
+            /** Name */
+            name: string;
+            /**
+             * Forward G
+             * @description Inertia force on the unit; brakes throw it forward
+             */
+            forward_g?: number | null;
+            /** Left G */
+            left_g?: number | null;
+            /**
+             * Up G
+             * @description Standing still: -1
+             */
+            up_g?: number | null;
+            /** @default none */
+            torque: components["schemas"]["TorqueKind"];
         };
         /**
          * PairReading
@@ -2662,6 +3105,58 @@ export interface components {
             length?: components["schemas"]["Length"] | null;
         };
         /**
+         * Pull
+         * @description A gap between ears that welding pulls shut.
+         */
+        Pull: {
+            /** @description Wanted at the bolt, after welding */
+            gap?: components["schemas"]["Length"] | null;
+            least?: components["schemas"]["Length"] | null;
+            greatest?: components["schemas"]["Length"] | null;
+            /**
+             * Is Lap
+             * @description A lap and no tee with two fillets
+             * @default false
+             */
+            is_lap: boolean;
+            leg?: components["schemas"]["Length"] | null;
+            /** @description Thickness of the plate that goes through */
+            plate?: components["schemas"]["Length"] | null;
+            /** @description From the foot to the bolt */
+            height?: components["schemas"]["Length"] | null;
+            /** @description Gap that it is jigged at; empty for the gap wanted */
+            jig?: components["schemas"]["Length"] | null;
+            /**
+             * Log
+             * @default []
+             */
+            log: components["schemas"]["PullEntry"][];
+        };
+        /**
+         * PullEntry
+         * @description A weld of this joint as it came out.
+         */
+        PullEntry: {
+            /** @description At the foot */
+            closed?: components["schemas"]["Length"] | null;
+            /** @description Of the free ear */
+            tilt?: components["schemas"]["Slant"] | null;
+        };
+        /**
+         * RailShape
+         * @description A rail's section: a trough, closed or open on top, with what is welded below it.
+         */
+        RailShape: {
+            breadth?: components["schemas"]["Length"] | null;
+            depth?: components["schemas"]["Length"] | null;
+            wall?: components["schemas"]["Length"] | null;
+            /** @description Thickness of what closes it; 0 for open */
+            lid?: components["schemas"]["Length"] | null;
+            /** @description Thickness of a plate below; 0 for none */
+            under?: components["schemas"]["Length"] | null;
+            under_breadth?: components["schemas"]["Length"] | null;
+        };
+        /**
          * Ratio
          * @description Input speed over output speed: 4.11, or teeth as 37/9.
          */
@@ -2862,6 +3357,82 @@ export interface components {
             reading?: components["schemas"]["Coordinate"] | null;
         };
         /**
+         * ScanMatch
+         * @description A point found on the vehicle and on the scan.
+         */
+        ScanMatch: {
+            /**
+             * @description On the vehicle
+             * @default {
+             *       "point": null,
+             *       "x": null,
+             *       "y": null,
+             *       "z": null
+             *     }
+             */
+            at: components["schemas"]["Spot"];
+            /** @description On the scan */
+            x?: components["schemas"]["Coordinate"] | null;
+            y?: components["schemas"]["Coordinate"] | null;
+            z?: components["schemas"]["Coordinate"] | null;
+        };
+        /**
+         * ScanSheet
+         * @description A scan: which file, and where it lies.
+         */
+        ScanSheet: {
+            /**
+             * File
+             * @description SHA-256 of it
+             */
+            file?: string | null;
+            /**
+             * Name
+             * @default
+             */
+            name: string;
+            unit?: components["schemas"]["ScanUnit"] | null;
+            up?: components["schemas"]["UpAxis"] | null;
+            laid?: components["schemas"]["LaidBy"] | null;
+            /**
+             * Matches
+             * @default []
+             */
+            matches: components["schemas"]["ScanMatch"][];
+            /**
+             * @description Of its origin
+             * @default {
+             *       "point": null,
+             *       "x": null,
+             *       "y": null,
+             *       "z": null
+             *     }
+             */
+            at: components["schemas"]["Spot"];
+            /**
+             * @default {
+             *       "roll": null,
+             *       "pitch": null,
+             *       "yaw": null
+             *     }
+             */
+            angles: components["schemas"]["Angles"];
+            /** @description How far its surface may be out */
+            noise?: components["schemas"]["Length"] | null;
+            /**
+             * Leave Out Bits
+             * @description Small bits that touch nothing else of it are dust
+             * @default false
+             */
+            leave_out_bits: boolean;
+        };
+        /**
+         * ScanUnit
+         * @description What one unit of a scan's file is.
+         * @enum {string}
+         */
+        ScanUnit: "mm" | "cm" | "m" | "inch";
+        /**
          * Shaft
          * @description Which shaft of a box a maker's torque is stated for.
          * @enum {string}
@@ -2955,6 +3526,9 @@ export interface components {
              *       "bracket_yield": null,
              *       "key_fit": null,
              *       "weld": null,
+             *       "natural_frequency": null,
+             *       "frame_left": null,
+             *       "buckling": null,
              *       "reasons": {}
              *     }
              */
@@ -3512,6 +4086,48 @@ export interface components {
              *     }
              */
             plate: components["schemas"]["PlateSheet"];
+            /**
+             * @default {
+             *       "mounts": [],
+             *       "output_turns": null,
+             *       "inertia": {
+             *         "pitch_kgm2": null,
+             *         "roll_kgm2": null,
+             *         "yaw_kgm2": null
+             *       },
+             *       "dynamic": null,
+             *       "own_cases": [],
+             *       "left_out": [],
+             *       "pull": {
+             *         "gap": null,
+             *         "greatest": null,
+             *         "height": null,
+             *         "is_lap": false,
+             *         "jig": null,
+             *         "least": null,
+             *         "leg": null,
+             *         "log": [],
+             *         "plate": null
+             *       },
+             *       "frame": {
+             *         "approved_by": "",
+             *         "approved_on": "",
+             *         "is_cut": null,
+             *         "is_heat_treated": null,
+             *         "old": {
+             *           "breadth": null,
+             *           "depth": null,
+             *           "lid": null,
+             *           "under": null,
+             *           "under_breadth": null,
+             *           "wall": null
+             *         },
+             *         "stations": []
+             *       },
+             *       "notes": ""
+             *     }
+             */
+            mounts: components["schemas"]["MountsSheet"];
         };
         /**
          * Side
@@ -3890,6 +4506,12 @@ export interface components {
             u?: number | null;
         };
         /**
+         * TorqueKind
+         * @description Which torque leaves the unit in a case of load.
+         * @enum {string}
+         */
+        TorqueKind: "none" | "launch" | "overrun" | "reverse" | "locked";
+        /**
          * Travel
          * @description How far a body goes with the wheels, from ride height straight ahead; 0 for a way that it does not.
          */
@@ -4001,6 +4623,30 @@ export interface components {
              */
             along: components["schemas"]["Spot"][];
             /**
+             * @default {
+             *       "file": null,
+             *       "name": "",
+             *       "unit": null,
+             *       "up": null,
+             *       "laid": null,
+             *       "matches": [],
+             *       "at": {
+             *         "point": null,
+             *         "x": null,
+             *         "y": null,
+             *         "z": null
+             *       },
+             *       "angles": {
+             *         "pitch": null,
+             *         "roll": null,
+             *         "yaw": null
+             *       },
+             *       "noise": null,
+             *       "leave_out_bits": false
+             *     }
+             */
+            scan: components["schemas"]["ScanSheet"];
+            /**
              * Can Come Off
              * @default false
              */
@@ -4086,6 +4732,12 @@ export interface components {
             eye: components["schemas"]["Spot"];
         };
         /**
+         * UpAxis
+         * @description Which axis of a scan's file points up.
+         * @enum {string}
+         */
+        UpAxis: "z" | "y" | "x" | "minus_z" | "minus_y" | "minus_x";
+        /**
          * Vehicle
          * @description What is converted. Every figure may be missing; what follows from it is then not known.
          */
@@ -4158,6 +4810,30 @@ export interface components {
              * @default []
              */
             along: components["schemas"]["Spot"][];
+            /**
+             * @default {
+             *       "file": null,
+             *       "name": "",
+             *       "unit": null,
+             *       "up": null,
+             *       "laid": null,
+             *       "matches": [],
+             *       "at": {
+             *         "point": null,
+             *         "x": null,
+             *         "y": null,
+             *         "z": null
+             *       },
+             *       "angles": {
+             *         "pitch": null,
+             *         "roll": null,
+             *         "yaw": null
+             *       },
+             *       "noise": null,
+             *       "leave_out_bits": false
+             *     }
+             */
+            scan: components["schemas"]["ScanSheet"];
             nature?: components["schemas"]["Nature"] | null;
             /** @default stays */
             fate: components["schemas"]["Fate"];
@@ -4290,6 +4966,12 @@ export interface components {
             key_fit?: number | null;
             /** Weld */
             weld?: number | null;
+            /** Natural Frequency */
+            natural_frequency?: number | null;
+            /** Frame Left */
+            frame_left?: number | null;
+            /** Buckling */
+            buckling?: number | null;
             /**
              * Reasons
              * @default {}
@@ -4304,6 +4986,15 @@ export interface components {
          * @enum {string}
          */
         Way: "as_made" | "turned" | "end_for_end" | "lengthwise";
+        /**
+         * Weighed
+         * @description A stiffness measured with a known weight and a ruler.
+         */
+        Weighed: {
+            mass?: components["schemas"]["Mass"] | null;
+            /** @description Under that weight */
+            sinks?: components["schemas"]["Length"] | null;
+        };
         /**
          * Weld
          * @description A fillet round the hub.
@@ -4524,6 +5215,7 @@ export interface components {
             placement?: components["schemas"]["PlacementResult"] | null;
             coupler?: components["schemas"]["CouplerResult"] | null;
             plate?: components["schemas"]["PlateResult"] | null;
+            mounts?: components["schemas"]["MountsResult"] | null;
         };
         /**
          * Assumed
@@ -4670,6 +5362,114 @@ export interface components {
             is_chosen: boolean;
             /** Is Pinned */
             is_pinned: boolean;
+        };
+        /**
+         * CaseForce
+         * @description What a mount puts on the unit in a case, and how far the unit moves at it.
+         */
+        CaseForce: {
+            /** Case */
+            case: string;
+            /** Force N */
+            force_n: [
+                number,
+                number,
+                number
+            ];
+            /** Size N */
+            size_n: number;
+            /** Least N */
+            least_n: [
+                number,
+                number,
+                number
+            ] | null;
+            /** Greatest N */
+            greatest_n: [
+                number,
+                number,
+                number
+            ] | null;
+            /** Move Mm */
+            move_mm: [
+                number,
+                number,
+                number
+            ];
+            /** Is Bottomed */
+            is_bottomed: boolean;
+        };
+        /**
+         * CaseFound
+         * @description A case of load.
+         */
+        CaseFound: {
+            /** Name */
+            name: string;
+            /** G Xyz */
+            g_xyz: [
+                number,
+                number,
+                number
+            ];
+            /** Torque */
+            torque: string;
+            /** Torque Nm */
+            torque_nm: number | null;
+            /** Moment Nm */
+            moment_nm: [
+                number,
+                number,
+                number
+            ] | null;
+            /** Is Own */
+            is_own: boolean;
+            /** Is Left Out */
+            is_left_out: boolean;
+            /** Why */
+            why: string;
+            /** Move Mm */
+            move_mm: [
+                number,
+                number,
+                number
+            ] | null;
+            /** Turn Deg */
+            turn_deg: [
+                number,
+                number,
+                number
+            ] | null;
+            /** Drawn At Mm */
+            drawn_at_mm: [
+                number,
+                number,
+                number
+            ] | null;
+            /** Drawn Turn */
+            drawn_turn: [
+                [
+                    number,
+                    number,
+                    number
+                ],
+                [
+                    number,
+                    number,
+                    number
+                ],
+                [
+                    number,
+                    number,
+                    number
+                ]
+            ] | null;
+            /** Nearest */
+            nearest: string;
+            /** Gap Mm */
+            gap_mm: number | null;
+            /** Wanted Mm */
+            wanted_mm: number | null;
         };
         /**
          * CaseJudged
@@ -5011,6 +5811,7 @@ export interface components {
             is_off: boolean;
             /** Pieces */
             pieces: components["schemas"]["DrawnPiece"][];
+            scan: components["schemas"]["DrawnScan"] | null;
         };
         /**
          * DrawnPiece
@@ -5025,6 +5826,52 @@ export interface components {
                 number,
                 number
             ][];
+        };
+        /**
+         * DrawnScan
+         * @description A scan to draw: point p of its file, in mm, stands at ``at_mm`` + ``turn`` p.
+         */
+        DrawnScan: {
+            /** File */
+            file: string;
+            /** Scale */
+            scale: number;
+            /** At Mm */
+            at_mm: [
+                number,
+                number,
+                number
+            ];
+            /** Turn */
+            turn: [
+                [
+                    number,
+                    number,
+                    number
+                ],
+                [
+                    number,
+                    number,
+                    number
+                ],
+                [
+                    number,
+                    number,
+                    number
+                ]
+            ];
+            /** Least Mm */
+            least_mm: [
+                number,
+                number,
+                number
+            ];
+            /** Greatest Mm */
+            greatest_mm: [
+                number,
+                number,
+                number
+            ];
         };
         /**
          * Elsewhere
@@ -5139,6 +5986,26 @@ export interface components {
                     number,
                     number
                 ]
+            ];
+        };
+        /**
+         * FreeFound
+         * @description A motion that nothing holds.
+         */
+        FreeFound: {
+            /** Says */
+            says: string;
+            /** Direction */
+            direction: [
+                number,
+                number,
+                number
+            ];
+            /** At Mm */
+            at_mm: [
+                number,
+                number,
+                number
             ];
         };
         /**
@@ -5455,6 +6322,38 @@ export interface components {
             pick: components["schemas"]["Pick"] | null;
         };
         /**
+         * MisfitFound
+         * @description How a matched point sits once the scan is laid by all.
+         */
+        MisfitFound: {
+            /** Label */
+            label: string;
+            /** Field */
+            field: string;
+            /** Off Mm */
+            off_mm: number;
+            /** Is Suspect */
+            is_suspect: boolean;
+            /** Suspect By Mm */
+            suspect_by_mm: number | null;
+        };
+        /**
+         * ModeFound
+         * @description A way to shake.
+         */
+        ModeFound: {
+            /** Name */
+            name: string;
+            /** Frequency Hz */
+            frequency_hz: number;
+            /** Shares Pct */
+            shares_pct: number[];
+            /** Is Low */
+            is_low: boolean;
+            /** Hops */
+            hops: boolean;
+        };
+        /**
          * Motion
          * @description How the Line turns and what it bears: most of what there is to say of it, and seldom what a change is about.
          */
@@ -5477,6 +6376,78 @@ export interface components {
             peak_nm: (number | null)[];
             /** Continuous Nm */
             continuous_nm: (number | null)[] | null;
+        };
+        /**
+         * MountFound
+         * @description A mount.
+         */
+        MountFound: {
+            /** Field */
+            field: string;
+            /** Name */
+            name: string;
+            /** Kind */
+            kind: string | null;
+            /** At Mm */
+            at_mm: [
+                number,
+                number,
+                number
+            ] | null;
+            /** Rail Mm */
+            rail_mm: [
+                number,
+                number,
+                number
+            ] | null;
+            /** Stiffness N Per Mm */
+            stiffness_n_per_mm: [
+                number,
+                number,
+                number
+            ] | null;
+            /** Arm Mm */
+            arm_mm: number | null;
+            /** Section */
+            section: string;
+            /** Missing */
+            missing: string[];
+            /** Cases */
+            cases: components["schemas"]["CaseForce"][];
+            /** Worst */
+            worst: string;
+            /** Worst N */
+            worst_n: number | null;
+            verdict: components["schemas"]["Verdict"] | null;
+        };
+        /**
+         * MountsResult
+         * @description The mounts.
+         */
+        MountsResult: {
+            /** Mounts */
+            mounts: components["schemas"]["MountFound"][];
+            /** Free */
+            free: components["schemas"]["FreeFound"][];
+            /** Held */
+            held: number;
+            /** Redundant */
+            redundant: number;
+            /** Cases */
+            cases: components["schemas"]["CaseFound"][];
+            /** Modes */
+            modes: components["schemas"]["ModeFound"][];
+            /** Springs */
+            springs: components["schemas"]["SpringPoint"][];
+            pull: components["schemas"]["PullShown"] | null;
+            /** Stations */
+            stations: components["schemas"]["StationShown"][];
+            /** Queries */
+            queries: components["schemas"]["ToDo"][];
+            /** Assumed */
+            assumed: components["schemas"]["Assumed"][];
+            /** To Do */
+            to_do: components["schemas"]["ToDo"][];
         };
         /**
          * Moved
@@ -5687,6 +6658,8 @@ export interface components {
             points: components["schemas"]["PointFound"][];
             /** Tapes */
             tapes: components["schemas"]["TapeFound"][];
+            /** Scans */
+            scans: components["schemas"]["ScanFound"][];
             /** Stands */
             stands: components["schemas"]["StandFound"][];
             /** Offers */
@@ -5771,6 +6744,32 @@ export interface components {
          * @enum {string}
          */
         Progress: "nothing yet" | "measured" | "designed" | "released" | "proved";
+        /**
+         * PullShown
+         * @description What welding does to a gap.
+         */
+        PullShown: {
+            /** Rule Mm */
+            rule_mm: number;
+            /** Count */
+            count: number;
+            /** Closes Mm */
+            closes_mm: number;
+            /** Low Mm */
+            low_mm: number;
+            /** High Mm */
+            high_mm: number;
+            /** Jig Mm */
+            jig_mm: number;
+            /** After Low Mm */
+            after_low_mm: number;
+            /** After High Mm */
+            after_high_mm: number;
+            /** Shims */
+            shims: number[];
+            /** More Logs */
+            more_logs: number | null;
+        };
         /**
          * Punch
          * @description A centre to mark and drill by hand.
@@ -5946,6 +6945,44 @@ export interface components {
             parked: components["schemas"]["ParkedForces"] | null;
         };
         /**
+         * ScanFound
+         * @description A scan as it lies.
+         */
+        ScanFound: {
+            /** Field */
+            field: string;
+            /** Name */
+            name: string;
+            /** Is Ready */
+            is_ready: boolean;
+            /** Scale */
+            scale: number | null;
+            /** Triangles */
+            triangles: number | null;
+            /** Sizes */
+            sizes: components["schemas"]["ScanSize"][];
+            /** Bits */
+            bits: number;
+            /** Notes */
+            notes: string[];
+            /** Is Laid */
+            is_laid: boolean;
+            /** Misfits */
+            misfits: components["schemas"]["MisfitFound"][];
+            /** Says */
+            says: string;
+        };
+        /**
+         * ScanSize
+         * @description How long a scan would be if its file were in a unit.
+         */
+        ScanSize: {
+            /** Unit */
+            unit: string;
+            /** Length Mm */
+            length_mm: number;
+        };
+        /**
          * Share
          * @description How much of a figure's spread one measurement makes.
          */
@@ -6050,6 +7087,18 @@ export interface components {
             measure_better: string;
             /** Assumed */
             assumed: components["schemas"]["Assumed"][];
+        };
+        /**
+         * SpringPoint
+         * @description The lowest frequency and the greatest move were all rubber stiffer by a factor.
+         */
+        SpringPoint: {
+            /** Factor */
+            factor: number;
+            /** Lowest Hz */
+            lowest_hz: number;
+            /** Greatest Mm */
+            greatest_mm: number;
         };
         /**
          * StackResult
@@ -6188,6 +7237,26 @@ export interface components {
             governed_by: string;
             /** Is Limited */
             is_limited: boolean;
+        };
+        /**
+         * StationShown
+         * @description A place along a cut.
+         */
+        StationShown: {
+            /** Name */
+            name: string;
+            /** Area */
+            area: number;
+            /** I */
+            i: number;
+            /** Z */
+            z: number;
+            /** J */
+            j: number;
+            /** Least */
+            least: number;
+            /** Least Is */
+            least_is: string;
         };
         /**
          * StepOnWay
@@ -6673,6 +7742,18 @@ export interface components {
             sheets?: components["schemas"]["Sheets"] | null;
         };
         /**
+         * Patch
+         * @description A triangle of a plate, with its stress.
+         */
+        Patch: {
+            /** X Mm */
+            x_mm: number[];
+            /** Y Mm */
+            y_mm: number[];
+            /** Mpa */
+            mpa: number;
+        };
+        /**
          * Sought
          * @description What a search came to.
          */
@@ -6681,6 +7762,7 @@ export interface components {
             says: string;
             /** Fields */
             fields: components["schemas"]["SoughtField"][];
+            picture?: components["schemas"]["StressPicture"] | null;
         };
         /**
          * SoughtField
@@ -6691,6 +7773,18 @@ export interface components {
             field: string;
             /** Text */
             text: string;
+        };
+        /**
+         * StressPicture
+         * @description How stress lies in a plate.
+         */
+        StressPicture: {
+            /** Yield Mpa */
+            yield_mpa: number;
+            /** Peak Mpa */
+            peak_mpa: number;
+            /** Patches */
+            patches: components["schemas"]["Patch"][];
         };
         /**
          * SeekIn
@@ -6887,6 +7981,45 @@ export interface components {
             source: string;
             content: components["schemas"]["PartContent"];
         };
+        /**
+         * ScanOut
+         * @description A scan as it stands.
+         */
+        ScanOut: {
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /** Shop */
+            shop: string;
+            /** Sha256 */
+            sha256: string;
+            /** Name */
+            name: string;
+            /** Size Bytes */
+            size_bytes: number;
+            state: components["schemas"]["State"];
+            /** Done */
+            done: number;
+            /** Says */
+            says: string;
+            /** Triangles */
+            triangles: number | null;
+            /** Saved By */
+            saved_by: string;
+            /**
+             * Saved At
+             * Format: date-time
+             */
+            saved_at: string;
+        };
+        /**
+         * State
+         * @description How far a scan has come.
+         * @enum {string}
+         */
+        State: "waiting" | "preparing" | "ready" | "refused";
     };
     responses: never;
     parameters: never;
@@ -7522,6 +8655,26 @@ export interface operations {
                 check?: string | null;
                 units?: "metric" | "us" | "us_fractions" | "british";
             };
+            header?: never;
+            path: {
+                job_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    jobs_pack: {
+        parameters: {
+            query?: never;
             header?: never;
             path: {
                 job_id: string;
@@ -8292,6 +9445,230 @@ export interface operations {
                 content: {
                     "application/json": components["schemas"]["Problem"];
                 };
+            };
+        };
+    };
+    scans_list: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ScanOut"][];
+                };
+            };
+        };
+    };
+    scans_create: {
+        parameters: {
+            query: {
+                shop_id: number;
+                name: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ScanOut"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Forbidden */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Length Required */
+            411: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    scans_read: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                scan_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ScanOut"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    scans_delete: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                scan_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ScanOut"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Forbidden */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    scans_view: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                sha256: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
         };
     };

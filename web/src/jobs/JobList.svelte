@@ -45,7 +45,12 @@
   <div class="mb-5 flex flex-wrap items-center gap-3">
     <h1 class="mr-auto text-2xl">Jobs</h1>
     {#if editable}
-      <FilePick label="Open a job file…" accept=".json,application/json" take={importFile} strong />
+      <FilePick
+        label="Open a job file…"
+        accept=".json,.zip,application/json,application/zip"
+        take={importFile}
+        strong
+      />
       <Button strong onclick={() => (isStarting = true)}>New job</Button>
     {/if}
   </div>
@@ -61,10 +66,10 @@
   {:else}
     <ul class="border-t border-edge">
       {#each jobs.data as job (job.id)}
-        <li class="border-b border-edge">
+        <li class="flex items-center border-b border-edge hover:bg-brass-wash">
           <a
             href={p('/jobs/:id/:bench', { params: { id: job.id, bench: 'brief' } })}
-            class="grid gap-x-6 gap-y-1 px-2 py-4 hover:bg-brass-wash md:grid-cols-[9rem_1fr_15rem_10rem]"
+            class="grid flex-1 gap-x-6 gap-y-1 px-2 py-4 md:grid-cols-[9rem_1fr_15rem_10rem]"
           >
             <span><span class="block text-lg font-semibold">{job.name}</span>{job.stage}</span>
             <span class="text-ink-dim">{job.about}</span>
@@ -79,6 +84,13 @@
               >rev {job.version}, {clockTime(job.saved_at)}<br />{job.saved_by}</span
             >
           </a>
+          <a
+            class="shrink-0 px-2 py-1 text-[13px] text-brass underline underline-offset-2"
+            href="/api/jobs/{job.id}/pack"
+            download
+            title="the job file, with its scans where it has any"
+            aria-label="Job file of {job.name}">file</a
+          >
         </li>
       {/each}
     </ul>

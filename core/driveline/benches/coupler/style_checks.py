@@ -12,8 +12,8 @@ from driveline.flat.holes import bolt_circle_mm
 from driveline.joints.checks import joint_checks
 from driveline.joints.screws import JointFields, Loads, Place, worked_joint
 from driveline.margins import Judge, missing_of, wanted_words
+from driveline.metal.welds import THROAT, range_allowed_mpa, ring_shear_mpa, weld_allowable_mpa
 from driveline.shafts.elements import SpiderFactors, clutch_torque_nm
-from driveline.shafts.welds import THROAT, range_allowed_mpa, ring_shear_mpa, weld_allowable_mpa
 from driveline.sheet import Length, positive_of
 from driveline.tables.materials import material
 from driveline.working import Step, Working, entered, entered_or_usual, step, worked

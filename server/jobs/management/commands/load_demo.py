@@ -11,6 +11,8 @@ from accounts.models import Membership, Role, Shop, User
 from driveline.job.library import PartContent
 from jobs.actions import import_job
 from library.actions import add_part
+from scans.incoming import bring_scan
+from scans.work import work_off
 
 DEMO = Path(__file__).resolve().parents[2] / "demo"
 PARTS = Path(__file__).resolve().parents[4] / "server" / "library" / "demo" / "parts.json"
@@ -36,6 +38,10 @@ class Command(BaseCommand):
         people = [User.objects.create_user(username=name, password=password) for name, _ in PEOPLE]
         for user, (_, role) in zip(people, PEOPLE, strict=True):
             Membership.objects.create(user=user, shop=shop, role=role)
+        for path in sorted(DEMO.glob("*.ply")):
+            with path.open("rb") as file:
+                bring_scan(shop=shop, author=people[1], name=path.name, stream=file, length=path.stat().st_size)
+        work_off()
         for name in ORDER:
             import_job(shop=shop, author=people[1], data=(DEMO / f"{name}.fernback.json").read_bytes())
         for part in json.loads(PARTS.read_text()):
