@@ -6,7 +6,7 @@ import sys
 from pathlib import Path
 from typing import Final
 
-from pydantic import TypeAdapter, ValidationError
+from pydantic import BaseModel, TypeAdapter, ValidationError
 
 from driveline.checks import Verdict
 from driveline.drawing.dxf import write_dxf
@@ -21,15 +21,17 @@ from driveline.job.sureness import solve_sureness
 from driveline.job.sureness_results import Sureness
 from driveline.margins import margins_for_screens
 from driveline.parts.drawings import cut_drawing, drawing_from, sheet_drawing
+from driveline.parts.ordered import Order
 
 FAILS, REFUSED = 1, 2
+SCHEMAS: Final[dict[str, type[BaseModel]]] = {"job": JobFile, "order": Order}
 
 
 def main(arguments: list[str]) -> int:
     """Run a command; return 0, 1 when a check fails, 2 when the job is refused."""
     options = _parser().parse_args(arguments)
     if options.command == "schema":
-        print(json.dumps(JobFile.model_json_schema(), indent=2))
+        print(json.dumps(SCHEMAS[options.of].model_json_schema(), indent=2))
         return 0
     if options.command == "tables":
         tables = {"units": units_for_screens(), "margins": margins_for_screens()}
@@ -82,7 +84,8 @@ def _parser() -> argparse.ArgumentParser:
     check.add_argument("job", type=Path)
     sureness = commands.add_parser("sureness", help="print how sure each margin is, by the ± of the readings, as JSON")
     sureness.add_argument("job", type=Path)
-    commands.add_parser("schema", help="print the job file's JSON Schema")
+    schema = commands.add_parser("schema", help="print the JSON Schema of the job file, or of an order")
+    schema.add_argument("of", nargs="?", choices=tuple(SCHEMAS), default="job")
     commands.add_parser("tables", help="print the tables that the screen goes by: units, wanted margins")
     draw = commands.add_parser("draw", help="write a part's drawing")
     draw.add_argument("job", type=Path)

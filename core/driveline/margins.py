@@ -28,6 +28,8 @@ MarginKind = Literal[
     "natural_frequency",
     "frame_left",
     "buckling",
+    "bar_shear",
+    "joint_excitation",
 ]
 
 
@@ -50,6 +52,8 @@ class WantedMargins(Sheet):
     natural_frequency: Margin | None = None
     frame_left: Margin | None = None
     buckling: Margin | None = None
+    bar_shear: Margin | None = None
+    joint_excitation: Margin | None = None
     reasons: Annotated[dict[MarginKind, Words], Field(max_length=len(get_args(MarginKind)))] = {}
 
 
@@ -70,6 +74,8 @@ USUAL_MARGINS: Final[dict[MarginKind, float]] = {
     "natural_frequency": 1.0,
     "frame_left": 1.0,
     "buckling": 2.0,
+    "bar_shear": 1.0,
+    "joint_excitation": 1.0,
 }
 
 
@@ -89,6 +95,8 @@ MARGIN_TITLES: Final[dict[MarginKind, str]] = {
     "natural_frequency": "The lowest natural frequency on the mounts, over what is wanted",
     "frame_left": "What a cut frame's section has left, over what it had",
     "buckling": "What a strut or a wall buckles at, over its load",
+    "bar_shear": "A bar's or tube's greatest shear, over its stress: the guide holds the factor",
+    "joint_excitation": "How unevenly joints may drive, over how they do",
     "weld": "What a weld is allowed, over its stress: the allowance holds the factor",
 }
 

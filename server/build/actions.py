@@ -12,6 +12,7 @@ from driveline.checks import Verdict
 from driveline.job.evaluate import evaluate
 from driveline.job.file import REGISTRY
 from driveline.network import Turning
+from driveline.parts.ordered import OrderedPart
 from driveline.parts.records import Incoming, Measure, PartKey, Seen
 from driveline.parts.release import release_of, runs_seen_from
 from driveline.parts.released import judged
@@ -31,15 +32,17 @@ def release_part(
 
     Raises:
         VersionConflict: If ``based_on`` is not the newest version.
-        Held: If the holes run the other way than they were seen to run, or a check of its bench fails and no reason
-            is given.
+        Held: If it is one that may not be released, the holes run the other way than they were seen to run, or a
+            check of its bench fails and no reason is given.
         NotDrawnYet: If the part can't be drawn.
         RecordsFull: If the job holds as many releases as are taken.
         NoLetterLeft: If the part's letters are used up.
     """
     newest = locked_newest(job, based_on)
     file = job_file(job, saved_sheets(newest))
-    drawn_part = REGISTRY.part(file, part)
+    drawn_part = REGISTRY.made_part(file, part)
+    if isinstance(drawn_part, OrderedPart) and drawn_part.held_back:
+        raise Held(drawn_part.held_back)
     drawn = runs_seen_from(drawn_part, side)
     if drawn is not None and runs is None:
         raise Held("Say which way the part's numbers run, seen from that side.")
@@ -49,7 +52,12 @@ def release_part(
             "One of them is mirrored: look at the part again before anything is cut."
         )
     file.build.require_room_for_release()
-    failing = [one.title for one in evaluate(file).checks if one.holds_release and one.bench == drawn_part.bench]
+    guards = drawn_part.guards if isinstance(drawn_part, OrderedPart) else ""
+    failing = [
+        one.title
+        for one in evaluate(file).checks
+        if one.holds_release and one.bench == drawn_part.bench and one.key.startswith(guards)
+    ]
     if failing and not despite:
         raise Held(f"{', '.join(failing)}: failing. Mend it, or say why the part is released all the same.")
     before = file.build.newest(part)

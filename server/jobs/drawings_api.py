@@ -21,6 +21,7 @@ from driveline.job.evaluate import evaluate
 from driveline.job.file import REGISTRY, JobFile
 from driveline.parts.drawings import cut_drawing, cut_line, drawing_from, hole_rows, nest_of, sheet_drawing
 from driveline.parts.made import FlatPart
+from driveline.parts.ordered import Order, OrderedPart
 from driveline.parts.records import PartKey, Seen
 from jobs.actions import job_file, saved_sheets
 from jobs.exports import attachment, cut_list_csv, file_stem, hole_table_csv
@@ -55,16 +56,23 @@ def _drawn(request: HttpRequest, job_id: UUID, key: PartKey) -> _Drawn:
     return _Drawn(job, REGISTRY.part(job, key), number)
 
 
+def _ordered(request: HttpRequest, job_id: UUID, key: PartKey) -> tuple[JobFile, OrderedPart | None, int]:
+    """A part of the newest version where it is one that is ordered by its sizes."""
+    job, number = _newest_file(request, job_id)
+    part = REGISTRY.made_part(job, key)
+    return job, part if isinstance(part, OrderedPart) else None, number
+
+
 def _one_side(drawn: _Drawn, side: Seen) -> Drawing:
     return drawing_from(drawn.part, drawn.job.name, side)
 
 
-def _revision_words(drawn: _Drawn) -> str:
+def _revision_words(job: JobFile, key: str, number: int) -> str:
     """The letter where the part stands as it was released; else the saved revision that it is drawn from."""
-    part = next(one for one in evaluate(drawn.job).parts if one.key == drawn.part.key)
+    part = next(one for one in evaluate(job).parts if one.key == key)
     if part.released and not part.released.differs:
         return f"{part.released.letter}, as released"
-    return f"saved revision {drawn.number}, not released"
+    return f"saved revision {number}, not released"
 
 
 @router.get("/{uuid:job_id}/drawings/cut-list.csv", operation_id="job_cut_list")
@@ -129,14 +137,30 @@ def part_sheet(
     side: Seen = "first",
     units: System = System.METRIC,
 ) -> HttpResponse:
-    """Return a saved part's dimensioned sheet."""
-    drawn = _drawn(request, job_id, part)
-    revision = _revision_words(drawn)
-    sheet = sheet_drawing(drawn.part, drawn.job.name, side=side, revision=revision)
-    name = f"{drawn.side_stem(side)}-sheet.{form}"
+    """Return a saved part's dimensioned sheet, or its order sheet where it is ordered by its sizes."""
+    job, ordered, number = _ordered(request, job_id, part)
+    revision = _revision_words(job, part, number)
+    if ordered is not None:
+        sheet = ordered.sheet(job.name, revision)
+        name = f"{file_stem(job.name, ordered.title, f'rev{number}', 'order')}.{form}"
+    else:
+        drawn = _Drawn(job, REGISTRY.part(job, part), number)
+        sheet = sheet_drawing(drawn.part, job.name, side=side, revision=revision)
+        name = f"{drawn.side_stem(side)}-sheet.{form}"
     if form == "pdf":
         return attachment(write_sheet_pdf(sheet, units), name=name, content_type="application/pdf")
     return attachment(write_sheet_svg(sheet, units), name=name, content_type="image/svg+xml")
+
+
+@router.get("/{uuid:job_id}/drawings/{part}.order.json", operation_id="job_part_order", response=Order)
+def part_order(request: HttpRequest, job_id: UUID, part: PartKey) -> HttpResponse:
+    """Return a saved part's order as data."""
+    job, ordered, number = _ordered(request, job_id, part)
+    if ordered is None:
+        raise HttpError(409, "That part is cut from a drawing. Fetch its cut file and its sheet instead.")
+    order = ordered.order(job.name, _revision_words(job, part, number))
+    name = f"{file_stem(job.name, ordered.title, f'rev{number}')}.order.json"
+    return attachment(order.model_dump_json(indent=1), name=name, content_type="application/json")
 
 
 @router.get("/{uuid:job_id}/drawings/{part}.{form}", operation_id="job_part_drawing")

@@ -7,6 +7,7 @@ is a typed value of its own ``needs.py``, and the registry's wiring fills that i
 from collections.abc import Callable, Mapping
 from dataclasses import dataclass
 from enum import StrEnum
+from functools import cached_property
 from typing import Any, Generic, TypeVar
 
 from driveline.checks import Check, Result
@@ -15,6 +16,7 @@ from driveline.errors import NotDrawnYet
 from driveline.gearing.stations import Drive, LineStation
 from driveline.margins import Judge
 from driveline.parts.made import FlatPart
+from driveline.parts.ordered import MadePart
 from driveline.results import ToDo
 from driveline.sheet import Sheet
 
@@ -108,20 +110,25 @@ class Seek:
     run: Callable[[], Sought]
 
 
-@dataclass(frozen=True, slots=True, kw_only=True)
+@dataclass(frozen=True, kw_only=True)
 class Outcome(Generic[SolvedT]):
     """What a bench comes to: for the benches after it (``solved``), for the screen, and for job, Line and steps."""
 
     solved: SolvedT
-    result: Result
+    show: Callable[[], Result]  # asked for once, and not where only checks are wanted
     checks: tuple[Check, ...]
     to_do: tuple[ToDo, ...]
     progress: Progress
     stations: tuple[LineStation, ...] = ()
     drive: Drive | None = None  # of the bench that knows what moves the Line
-    parts: tuple[FlatPart, ...] = ()
+    parts: tuple[MadePart, ...] = ()
     papers: tuple[Paper, ...] = ()
     seeks: tuple[Seek, ...] = ()
+
+    @cached_property
+    def result(self) -> Result:
+        """What the screen shows."""
+        return self.show()
 
 
 @dataclass(frozen=True, kw_only=True)

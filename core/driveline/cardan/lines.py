@@ -76,11 +76,13 @@ def joint_line(lines: Sequence[Floats]) -> JointLine:
     if len(lines) < 2:
         raise ImpossibleInput("lines", len(lines), "two or more")
     units = [unit_line(np.asarray(line, dtype=float), "lines") for line in lines]
-    normals, angles, planes = [], [], []
+    normals, angles, planes = list[Floats](), list[float](), list[float]()
     for k, (a, b) in enumerate(zip(units, units[1:], strict=False)):
         normal = np.cross(a, b)
         if float(a @ b) <= 0:
             raise ImpossibleInput("lines", k + 1, "less than 90° from the next")
+        if not np.linalg.norm(normal) > 0:  # a straight joint has no plane of its own: the one before it goes on
+            normal = normals[-1] if normals else np.cross(a, np.eye(3)[int(np.argmin(np.abs(a)))])
         normals.append(normal)
         angles.append(joint_angle_deg(a, b))
         if k == 0:

@@ -5,6 +5,12 @@ from typing import Final
 
 import numpy as np
 
+from driveline.arrays import Floats
+from driveline.benches.axles import solve as axles_bench
+from driveline.benches.axles.limits import critical_limits
+from driveline.benches.axles.needs import AxlesNeeds, ShaftLoad, UnitMove
+from driveline.benches.axles.results import AxlesResult
+from driveline.benches.axles.sheet import AxlesSheet, Which
 from driveline.benches.brief import solve as brief_bench
 from driveline.benches.brief.needs import BriefNeeds, PlacedMass
 from driveline.benches.brief.results import BriefResult
@@ -17,7 +23,7 @@ from driveline.benches.coupler.needs import CouplerNeeds, FacesApart
 from driveline.benches.coupler.results import CouplerResult
 from driveline.benches.coupler.sheet import CouplerSheet
 from driveline.benches.mounts import solve as mounts_bench
-from driveline.benches.mounts.needs import HeldUnit, MountsNeeds, NearestMoved
+from driveline.benches.mounts.needs import HeldUnit, MountsNeeds, NearestMoved, SolvedMounts
 from driveline.benches.mounts.results import MountsResult
 from driveline.benches.mounts.sheet import MountsSheet
 from driveline.benches.placement import solve as placement_bench
@@ -28,6 +34,7 @@ from driveline.benches.placement.needs import PlacementNeeds
 from driveline.benches.placement.results import PlacementResult
 from driveline.benches.placement.scanned import scans_there
 from driveline.benches.placement.sheet import PlacementSheet
+from driveline.benches.placement.stands import outputs_mm
 from driveline.benches.plate import solve as plate_bench
 from driveline.benches.plate.lay_out import LaidPlate
 from driveline.benches.plate.lay_out import lay_out as lay_out_plate
@@ -36,7 +43,7 @@ from driveline.benches.plate.results import PlateResult
 from driveline.benches.plate.sheet import PlateSheet
 from driveline.benches.plate.stack import stack_of
 from driveline.benches.ratios import solve as ratios_bench
-from driveline.benches.ratios.needs import RatiosNeeds
+from driveline.benches.ratios.needs import RatiosNeeds, TubeLimit
 from driveline.benches.ratios.results import RatiosResult
 from driveline.benches.ratios.sheet import OilPump, RatiosSheet, UnitFacing
 from driveline.gearing.sheets import Layout
@@ -68,6 +75,10 @@ def _ratios_needs(given: Given) -> RatiosNeeds:
         parking=sheet.parking,
         usual_rotation=sheet.motor.rotation,
         measured=solved.measured,
+        tubes=tuple(
+            TubeLimit(is_front=which is Which.FRONT, critical_rpm=rpm)
+            for which, rpm in critical_limits(given.sheet(AXLES), given.laid(PLACEMENT).places).items()
+        ),
     )
 
 
@@ -152,6 +163,41 @@ def _mounts_needs(given: Given) -> MountsNeeds:
     )
 
 
+def _axles_needs(given: Given) -> AxlesNeeds:
+    placement, laid, held = given.sheet(PLACEMENT), given.laid(PLACEMENT), given.solved(MOUNTS)
+    turns_wheels = given.sheet(BRIEF).layout in (Layout.AXLE_UNIT, Layout.TWO_UNITS)
+    outputs = outputs_mm(placement, laid, laid.chosen) if laid.chosen is not None and turns_wheels else None
+    left, right = (None, None) if outputs is None else sorted((_xyz(one) for one in outputs), key=lambda at: -at[1])
+    stated = value_of(placement.travel)
+    has_mounts = bool(given.sheet(MOUNTS).mounts)
+    return AxlesNeeds(
+        points=tuple((name, _xyz(at)) for name, at in laid.places.items()),
+        inner_left_mm=left,
+        inner_right_mm=right,
+        moves=tuple(
+            UnitMove(
+                name=one.name,
+                about_mm=_xyz(one.about_mm),
+                shift_mm=_xyz(one.shift_mm),
+                turn_rad=_xyz(one.turn_rad),
+            )
+            for one in held.moves
+        ),
+        moves_missing=held.missing if has_mounts else (),
+        any_way_mm=None if has_mounts else TRAVEL_MM if stated is None else stated,
+        any_way_is_usual=stated is None,
+        loads=tuple(
+            ShaftLoad(station=one.station, design_nm=one.design_nm, overrun_nm=one.overrun_nm, rpm=one.rpm)
+            for one in given.solved(RATIOS).shafts
+        ),
+    )
+
+
+def _xyz(at: Floats) -> tuple[float, float, float]:
+    x, y, z = (float(one) for one in at)
+    return x, y, z
+
+
 def _coupler_needs(given: Given) -> CouplerNeeds:
     ratios, stack = given.solved(RATIOS), stack_of(given.laid(PLATE).inputs)
     return CouplerNeeds(
@@ -213,7 +259,7 @@ RATIOS: Final = Bench[RatiosSheet, LaidOut, RatiosNeeds, ratios_bench.SolvedRati
     needs=_ratios_needs,
     run=ratios_bench.run,
 )
-PLACEMENT: Final = Bench[PlacementSheet, LaidPlacement, PlacementNeeds, None](
+PLACEMENT: Final = Bench[PlacementSheet, LaidPlacement, PlacementNeeds, placement_bench.SolvedPlacement](
     key="placement",
     title="Placement",
     word="placement",
@@ -247,7 +293,7 @@ PLATE: Final = Bench[PlateSheet, LaidPlate, PlateNeeds, None](
     needs=_plate_needs,
     run=plate_bench.run,
 )
-MOUNTS: Final = Bench[MountsSheet, LaidOut, MountsNeeds, None](
+MOUNTS: Final = Bench[MountsSheet, LaidOut, MountsNeeds, SolvedMounts](
     key="mounts",
     title="Mounts",
     word="mounts",
@@ -258,4 +304,15 @@ MOUNTS: Final = Bench[MountsSheet, LaidOut, MountsNeeds, None](
     needs=_mounts_needs,
     run=mounts_bench.run,
 )
-BENCHES: Final[tuple[AnyBench, ...]] = (BRIEF, RATIOS, PLACEMENT, COUPLER, PLATE, MOUNTS)
+AXLES: Final = Bench[AxlesSheet, LaidOut, AxlesNeeds, None](
+    key="axles",
+    title="Axles & propshafts",
+    word="shafts",
+    letter="x",
+    sheet=AxlesSheet,
+    result=AxlesResult,
+    lay_out=lambda _sheet: LaidOut(),
+    needs=_axles_needs,
+    run=axles_bench.run,
+)
+BENCHES: Final[tuple[AnyBench, ...]] = (BRIEF, RATIOS, PLACEMENT, COUPLER, PLATE, MOUNTS, AXLES)

@@ -17,6 +17,7 @@ from driveline.margins import Judge, Margins, WantedMargins
 from driveline.memory import Memory, key_of, read_once
 from driveline.parts.checks import release_checks
 from driveline.parts.made import FlatPart
+from driveline.parts.ordered import MadePart
 from driveline.parts.records import BuildRecords
 from driveline.parts.results import PartResult
 from driveline.parts.state import are_accepted, are_released, part_state
@@ -266,8 +267,20 @@ class Registry:
             found[bench.key] = key_of(sheet) if leans_on is None else key_of(sheet, leans_on)
         return found
 
+    def made_part(self, job: JobFileBase, key: str) -> MadePart:
+        """Return a part of a job by its key, cut or ordered.
+
+        Raises:
+            NotDrawnYet: If it can't be drawn, or no bench has such a part.
+        """
+        for _, outcome, _ in self._outcomes(job):
+            for part in outcome.parts:
+                if part.key == key:
+                    return part
+        return self.part(job, key)
+
     def part(self, job: JobFileBase, key: str) -> FlatPart:
-        """Return a part of a job by its key.
+        """Return a part of a job that is cut, by its key.
 
         Raises:
             NotDrawnYet: If it can't be drawn, or no bench has such a part.
@@ -302,7 +315,7 @@ class Registry:
         raise NotDrawnYet("")
 
     def parts(self, job: JobFileBase) -> tuple[FlatPart, ...]:
-        """Return every part that can be drawn so far."""
+        """Return every part to cut that can be drawn so far."""
         return tuple(part for laid in self.laid_out(job).values() for part in laid.parts)
 
     def sheets_of(self, job: JobFileBase) -> Mapping[str, Sheet]:

@@ -45,6 +45,25 @@ class FrozenHole(Sheet):
     sure_mm: float | None = None
 
 
+class FrozenSize(Sheet):
+    """A size of an ordered part as it stood."""
+
+    key: Annotated[str, StringConstraints(max_length=40)]
+    title: Annotated[str, StringConstraints(max_length=80)]
+    mm: float
+    allowed_mm: float
+    left_mm: float | None = None
+    left_of: Annotated[str, StringConstraints(max_length=40)] = ""
+
+
+class FrozenLine(Sheet):
+    """A line of an order as it stood."""
+
+    label: Annotated[str, StringConstraints(max_length=120)]
+    value: Annotated[str, StringConstraints(max_length=400)]
+    how: Annotated[str, StringConstraints(max_length=400)] = ""
+
+
 class Release(Sheet):
     """A part as it was released: its drawing, the very bytes for the cutter, and the readings that it hung on."""
 
@@ -60,6 +79,8 @@ class Release(Sheet):
     sha256: Annotated[str, StringConstraints(pattern=r"^[0-9a-f]{64}$")]
     sheet: Drawing | None = Field(default=None, description="Dimensioned, from the same side; not kept in old releases")
     holes: Annotated[list[FrozenHole], Field(max_length=MOST_HOLES)] = []
+    sizes: Annotated[list[FrozenSize], Field(max_length=40, description="Of a part that is ordered")] = []
+    order: Annotated[list[FrozenLine], Field(max_length=60, description="Of a part that is ordered")] = []
     thickness_mm: float | None = None
     material: Words = ""
     process: Annotated[str, StringConstraints(max_length=20)] = ""
@@ -70,8 +91,8 @@ class Release(Sheet):
 class Measure(Sheet):
     """A feature of a delivered part, measured."""
 
-    kind: Literal["diameter", "inside", "outside", "distance", "thickness"]
-    a: Annotated[str, StringConstraints(max_length=12)] = ""
+    kind: Literal["diameter", "inside", "outside", "distance", "thickness", "size"]
+    a: Annotated[str, StringConstraints(max_length=40)] = ""
     b: Annotated[str, StringConstraints(max_length=12)] = ""
     reading: Length
 

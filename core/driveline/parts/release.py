@@ -10,8 +10,8 @@ from driveline.drawing.plate import with_revision
 from driveline.errors import NoLetterLeft
 from driveline.network import Turning
 from driveline.parts.drawings import cut_drawing, drawing_from, hole_rows, sheet_drawing
-from driveline.parts.made import FlatPart
-from driveline.parts.records import FrozenHole, Release, Seen
+from driveline.parts.ordered import MadePart, OrderedPart
+from driveline.parts.records import FrozenHole, FrozenLine, FrozenSize, Release, Seen
 
 LETTERS: Final = "ABCDEFGHJKLMNPQRSTUVWXYZ"  # I and O are read as 1 and 0
 LONGEST_LETTER: Final = 2
@@ -34,12 +34,12 @@ def letter_after(letter: str | None) -> str:
     return letter_after(head or None) + LETTERS[0]
 
 
-def runs_seen_from(part: FlatPart, side: Seen) -> Turning | None:
+def runs_seen_from(part: MadePart, side: Seen) -> Turning | None:
     """Return which way round a part's numbered holes run, seen from a side: what tells it from its mirror image.
 
     ``None`` of a part that is its own mirror image.
     """
-    if not part.is_handed:
+    if isinstance(part, OrderedPart) or not part.is_handed:
         return None
     first = part.drilled[0].kind
     about = np.array([[hole.x_mm, hole.y_mm] for hole in part.drilled if hole.kind == first])
@@ -51,7 +51,7 @@ def runs_seen_from(part: FlatPart, side: Seen) -> Turning | None:
 
 
 def release_of(
-    part: FlatPart, *, job_name: str, after: str | None, side: Seen, by: str, at: str, revision: int, note: str = ""
+    part: MadePart, *, job_name: str, after: str | None, side: Seen, by: str, at: str, revision: int, note: str = ""
 ) -> Release:
     """Return a part as it is released.
 
@@ -69,6 +69,8 @@ def release_of(
         NoLetterLeft: If it was released as ZZ.
     """
     letter = letter_after(after)
+    if isinstance(part, OrderedPart):
+        return _ordered_release(part, letter, job_name=job_name, by=by, at=at, revision=revision, note=note)
     dxf = write_dxf(with_revision(cut_drawing(part, job_name, side), letter))
     return Release(
         part=part.key,
@@ -87,5 +89,39 @@ def release_of(
         material=part.stock.material,
         process=part.stock.process,
         readings=list(part.readings),
+        note=note,
+    )
+
+
+def _ordered_release(
+    part: OrderedPart, letter: str, *, job_name: str, by: str, at: str, revision: int, note: str
+) -> Release:
+    """Freeze an ordered part: its sizes, its lines, its sheet."""
+    dxf = write_dxf(part.drawing)
+    return Release(
+        part=part.key,
+        letter=letter,
+        by=by,
+        at=at,
+        revision=revision,
+        side="first",
+        seen_from=part.drawing.seen_from,
+        drawing=part.drawing,
+        dxf=dxf,
+        sha256=hashlib.sha256(dxf.encode()).hexdigest(),
+        sheet=part.sheet(job_name, f"{letter}, as released"),
+        sizes=[
+            FrozenSize(
+                key=one.key,
+                title=one.title,
+                mm=one.mm,
+                allowed_mm=one.allowed_mm,
+                left_mm=one.left_mm,
+                left_of=one.left_of,
+            )
+            for one in part.sizes
+        ],
+        order=[FrozenLine(label=one.label, value=one.value, how=one.how) for one in part.lines],
+        material=part.material,
         note=note,
     )

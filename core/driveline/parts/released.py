@@ -17,7 +17,8 @@ from driveline.errors import UnknownFeature
 from driveline.figures import fig, num
 from driveline.memory import Memory, key_of
 from driveline.parts.made import FlatPart
-from driveline.parts.records import BuildRecords, FrozenReading, Incoming, Measure, Release
+from driveline.parts.ordered import OrderedPart
+from driveline.parts.records import BuildRecords, FrozenReading, FrozenSize, Incoming, Measure, Release
 from driveline.parts.results import Feature, FeatureRow, IncomingState, Moved, ReleaseState
 from driveline.tables.loader import table
 
@@ -48,6 +49,37 @@ def release_state(part: FlatPart, now: Drawing, release: Release) -> ReleaseStat
         has_sheet=release.sheet is not None,
         differs=tuple(moved),
         readings_since=_readings_since(release.readings, part.readings),
+    )
+
+
+def ordered_release_state(part: OrderedPart, release: Release) -> ReleaseState:
+    """Return a release of an ordered part with what of its order has changed since."""
+    moved: list[Moved] = []
+    before, after = {one.key: one for one in release.sizes}, {one.key: one for one in part.sizes}
+    for key in dict.fromkeys((*before, *after)):
+        old, new = before.get(key), after.get(key)
+        if old is None or new is None:
+            title = new.title if new is not None else old.title if old is not None else key
+            moved.append(Moved(feature=title, says=f"{title} is {'new' if old is None else 'gone'}", by_mm=None))
+        elif abs(new.mm - old.mm) > SAME_MM:
+            says = f"{new.title} was {_mm(old.mm)}, is {_mm(new.mm)}"
+            moved.append(Moved(feature=new.title, says=says, by_mm=abs(new.mm - old.mm)))
+    sized = {one.title for one in before.values()} | {one.title for one in after.values()}
+    then, now = {one.label: one.value for one in release.order}, {one.label: one.value for one in part.lines}
+    for label in dict.fromkeys((*then, *now)):
+        was, is_now = then.get(label, "not stated"), now.get(label, "not stated")
+        if label not in sized and was != is_now:
+            moved.append(Moved(feature=label, says=f"{label} was {was}, is {is_now}", by_mm=None))
+    moved.sort(key=lambda one: -(one.by_mm or 0.0))
+    return ReleaseState(
+        letter=release.letter,
+        by=release.by,
+        at=release.at,
+        side=release.side,
+        sha256=release.sha256,
+        has_sheet=True,
+        differs=tuple(moved),
+        readings_since=(),
     )
 
 
@@ -152,11 +184,14 @@ _FEATURES = Memory(64)
 
 def features_of(release: Release) -> tuple[Feature, ...]:
     """Return what is worth measuring on a delivered part: the long distances first, then what its fit hangs on."""
-    key = key_of(release.drawing, release.thickness_mm)  # it was frozen, and is asked for at every keystroke
+    # It was frozen, and is asked for at every keystroke.
+    key = key_of(release.drawing, release.thickness_mm, release.sizes)
     return _FEATURES.remembered(key, lambda: _features(release))
 
 
 def _features(release: Release) -> tuple[Feature, ...]:
+    if release.sizes:
+        return tuple(_feature(release, "size", one.key, "") for one in release.sizes)
     rounds = _rounds(release.drawing)
     holes = {_name(part): circle for part, circle in rounds.items() if not part.startswith("bore:")}
     picked = _farthest_pairs(holes)
@@ -197,6 +232,9 @@ def _apart_mm(one: Circle, other: Circle) -> float:
 
 def _feature(release: Release, kind: str, a: str, b: str) -> Feature:
     expected_mm = expected_of(release, kind, a, b)
+    if kind == "size":
+        size = _size(release, a)
+        return Feature(kind=kind, a=a, b=b, title=size.title, expected_mm=size.mm, allowed_mm=size.allowed_mm)
     title = {"diameter": f"Ø {a}", "thickness": "thickness"}.get(kind, f"{a}–{b} {kind}")
     return Feature(
         kind=kind, a=a, b=b, title=title, expected_mm=expected_mm, allowed_mm=general_tolerance_mm(expected_mm)
@@ -209,6 +247,8 @@ def expected_of(release: Release, kind: str, a: str, b: str) -> float:
     Raises:
         UnknownFeature: If it has no such hole, or no thickness.
     """
+    if kind == "size":
+        return _size(release, a).mm
     if kind == "thickness":
         if release.thickness_mm is None:
             raise UnknownFeature("thickness")
@@ -221,6 +261,24 @@ def expected_of(release: Release, kind: str, a: str, b: str) -> float:
         return 2 * rounds[a].radius_mm
     apart_mm, both_mm = _apart_mm(rounds[a], rounds[b]), rounds[a].radius_mm + rounds[b].radius_mm
     return apart_mm + {"inside": -both_mm, "outside": both_mm}.get(kind, 0.0)
+
+
+def _size(release: Release, key: str) -> FrozenSize:
+    for one in release.sizes:
+        if one.key == key:
+            return one
+    raise UnknownFeature(f"size {key}")
+
+
+def _means(release: Release, measure: Measure, off_mm: float) -> str:
+    """What a size that is off takes from the room that was left."""
+    size = _size(release, measure.a) if measure.kind == "size" else None
+    if size is None or size.left_mm is None or abs(off_mm) <= SAME_MM:
+        return ""
+    after = size.left_mm - abs(off_mm)
+    if after < 0:
+        return f"{size.left_of} runs out by {fig(-after, 'mm', 1)}: {fig(size.left_mm, 'mm', 1)} was left"
+    return f"takes {fig(abs(off_mm), 'mm', 1)} of the {fig(size.left_mm, 'mm', 1)} {size.left_of} that was left"
 
 
 def judged(release: Release, measures: Sequence[Measure]) -> tuple[FeatureRow, ...]:
@@ -241,6 +299,7 @@ def judged(release: Release, measures: Sequence[Measure]) -> tuple[FeatureRow, .
                 off_mm=off_mm,
                 allowed_mm=feature.allowed_mm,
                 verdict=_verdict(abs(off_mm), feature.allowed_mm),
+                means=_means(release, one, off_mm),
             )
         )
     return tuple(rows)

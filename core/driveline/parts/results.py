@@ -2,6 +2,7 @@
 
 from driveline.checks import Result, Verdict
 from driveline.drawing.model import Drawing
+from driveline.drawing.order import OrderLine
 from driveline.parts.records import PartKey, Seen
 
 
@@ -69,6 +70,16 @@ class ReleaseState(Result):
     readings_since: tuple[str, ...]  # readings changed, added or left out since
 
 
+class OrderShown(Result):
+    """Everything that the maker of an ordered part must know."""
+
+    number: str
+    quantity: int
+    material: str
+    lines: tuple[OrderLine, ...]
+    asks: tuple[str, ...]
+
+
 class FeatureRow(Result):
     """A feature of a delivered part against its released drawing."""
 
@@ -78,6 +89,7 @@ class FeatureRow(Result):
     off_mm: float
     allowed_mm: float
     verdict: Verdict
+    means: str = ""  # what its being off does
 
 
 class IncomingState(Result):
@@ -111,7 +123,7 @@ class PartView(Result):
 
 
 class PartResult(Result):
-    """A flat part as designed so far."""
+    """A part as designed so far."""
 
     key: PartKey
     title: str
@@ -120,7 +132,10 @@ class PartResult(Result):
     views: tuple[PartView, ...]  # from its first side, and turned over
     hole_table: tuple[HoleRow, ...]
     ligaments: tuple[LigamentResult, ...]
-    cut: CutLine
+    cut: CutLine | None  # of a part that is cut
+    order: OrderShown | None = None  # of a part that is ordered
+    guards: str = ""  # checks whose keys begin so hold back its release; empty: all that do of its bench
+    held_back: str = ""  # why it may not be released, where it may not
     released: ReleaseState | None
     incoming: tuple[IncomingState, ...]
     features: tuple[Feature, ...]  # worth measuring when it is delivered

@@ -3,16 +3,18 @@
 from collections.abc import Sequence
 
 from driveline.parts.drawings import cut_line, hole_rows, part_drawings
-from driveline.parts.made import FlatPart
+from driveline.parts.ordered import MadePart, OrderedPart
 from driveline.parts.records import BuildRecords, Seen
-from driveline.parts.released import features_of, incoming_states, release_state
-from driveline.parts.results import LigamentResult, PartResult, PartView
+from driveline.parts.released import features_of, incoming_states, ordered_release_state, release_state
+from driveline.parts.results import LigamentResult, OrderShown, PartResult, PartView
 
 SHOWN_LIGAMENTS = 6
 
 
-def part_state(part: FlatPart, *, job_name: str, records: BuildRecords) -> PartResult:
+def part_state(part: MadePart, *, job_name: str, records: BuildRecords) -> PartResult:
     """Return a part as drawn now, with its newest release and its deliveries."""
+    if isinstance(part, OrderedPart):
+        return _ordered_state(part, records)
     drawings = part_drawings(part, job_name)
     sides: tuple[Seen, Seen] = ("first", "second")
     release = records.newest(part.key)
@@ -32,6 +34,28 @@ def part_state(part: FlatPart, *, job_name: str, records: BuildRecords) -> PartR
         ),
         cut=cut_line(part),
         released=release and release_state(part, drawings[0], release),
+        incoming=incoming_states(records, part.key),
+        features=features_of(release) if release else (),
+    )
+
+
+def _ordered_state(part: OrderedPart, records: BuildRecords) -> PartResult:
+    release = records.newest(part.key)
+    return PartResult(
+        key=part.key,
+        title=part.title,
+        look_at="",
+        is_handed=False,
+        views=(PartView(side="first", called="the side", drawing=part.drawing),),
+        hole_table=(),
+        ligaments=(),
+        cut=None,
+        order=OrderShown(
+            number=part.number, quantity=part.quantity, material=part.material, lines=part.lines, asks=part.asks
+        ),
+        guards=part.guards,
+        held_back=part.held_back,
+        released=release and ordered_release_state(part, release),
         incoming=incoming_states(records, part.key),
         features=features_of(release) if release else (),
     )

@@ -98,3 +98,24 @@ def fit_arc(points_mm: Floats) -> Arc:
     axis = ways[2]
     misses = np.hypot(off_by(found.x), (points - mean) @ axis)
     return Arc(mean + found.x[:2] @ ways[:2], axis, _up(axis), float(found.x[2]), misses)
+
+
+def arm_arc(pivot_a_mm: Floats, pivot_b_mm: Floats, ride_mm: Floats) -> Arc:
+    """Return the circle on which a point of an arm goes that turns about a line through two pivots.
+
+    Raises:
+        ImpossibleInput: If the pivots are one place, stand one above the other, or the point is on their line.
+
+    Source:
+        The foot of the square from the point to the line is the circle's centre.
+    """
+    line = pivot_b_mm - pivot_a_mm
+    length = float(np.linalg.norm(line))
+    if not length > STRAIGHT:
+        raise ImpossibleInput("pivot_b", tuple(pivot_b_mm), "away from the other pivot")
+    axis = line / length
+    centre = pivot_a_mm + float((ride_mm - pivot_a_mm) @ axis) * axis
+    radius = float(np.linalg.norm(ride_mm - centre))
+    if not radius > STRAIGHT:
+        raise ImpossibleInput("ride", tuple(ride_mm), "away from the line through the pivots")
+    return Arc(centre, axis, _up(axis), radius, np.zeros(1))

@@ -98,7 +98,9 @@ def _arm_turns(corner: Corner, outers_mm: Floats, ride_mm: Floats) -> Floats:
     return np.array([turn_about(axis, float(one)) for one in turned])
 
 
-def scan_travel(corner: Corner, heights_mm: Floats, locks_deg: Floats, moves_mm: Floats) -> Scan:
+def scan_travel(
+    corner: Corner, heights_mm: Floats, locks_deg: Floats, moves_mm: Floats, turns: Floats | None = None
+) -> Scan:
     """Return length and angles at every height, lock and move together.
 
     Args:
@@ -106,6 +108,7 @@ def scan_travel(corner: Corner, heights_mm: Floats, locks_deg: Floats, moves_mm:
         heights_mm: Of the wheel from ride, up in bump, (h,).
         locks_deg: Nose left is plus, (s,); (0,) for a wheel that is not steered.
         moves_mm: Of the inner joint, as the unit moves on its mounts, (m, 3).
+        turns: Of the output's line with it, (m, 3, 3); it keeps its line where none is given.
 
     Raises:
         ImpossibleInput: If a direction has no length, the arc does not reach a height, a wheel without a king pin is
@@ -120,20 +123,21 @@ def scan_travel(corner: Corner, heights_mm: Floats, locks_deg: Floats, moves_mm:
     output, spindle = unit_line(corner.output, "output"), unit_line(corner.spindle, "spindle")
     ride = corner.arc.at_height_mm(np.array([corner.ride_mm]), corner.near_mm)[0]
     outers = corner.arc.at_height_mm(corner.ride_mm + heights_mm, corner.near_mm)
-    turns = _arm_turns(corner, outers, ride)
-    spindles = np.repeat((turns @ spindle)[:, None], len(locks_deg), axis=1)
+    arms = _arm_turns(corner, outers, ride)
+    spindles = np.repeat((arms @ spindle)[:, None], len(locks_deg), axis=1)
     ends = np.repeat(outers[:, None], len(locks_deg), axis=1)
     if corner.kingpin is not None:
         pin = unit_line(corner.kingpin, "kingpin")
         steers = np.array([turn_about(pin, float(one)) for one in np.radians(locks_deg)])
-        spindles = np.einsum("hij,sjk,k->hsi", turns, steers, spindle)
+        spindles = np.einsum("hij,sjk,k->hsi", arms, steers, spindle)
         if corner.off_kingpin_mm is not None:
             shift = steers @ corner.off_kingpin_mm - corner.off_kingpin_mm
-            ends = ends + np.einsum("hij,sj->hsi", turns, shift)
+            ends = ends + np.einsum("hij,sj->hsi", arms, shift)
     bars = ends[:, :, None] - (corner.inner_mm + moves_mm)
     lengths = np.linalg.norm(bars, axis=-1)
     if not lengths.min() > 0:
         raise ImpossibleInput("inner_mm", tuple(corner.inner_mm), "away from the outer joint's centre")
-    inner = _angles_deg(bars, np.broadcast_to(output, bars.shape))
+    outputs = output if turns is None else turns @ output
+    inner = _angles_deg(bars, np.broadcast_to(outputs, bars.shape))
     outer = _angles_deg(bars, np.broadcast_to(spindles[:, :, None], bars.shape))
     return Scan(heights_mm, locks_deg, moves_mm, lengths, inner, outer)

@@ -110,7 +110,7 @@ class RememberedTest(TestCase):
         self.assertEqual(calls_after("ratios.propshaft.length", {"text": "1300 mm"}), {"lay out ratios", "run ratios"})
         self.assertEqual(
             calls_after("ratios.coupler", "rigid"),
-            {"lay out ratios", "run ratios", "run coupler", "run plate", "run mounts"},
+            {"lay out ratios", "run ratios", "run coupler", "run plate", "run mounts", "run axles"},
         )
         self.assertEqual(calls_after("brief.vehicle.description", "blue"), {"lay out brief", "run brief"})
 

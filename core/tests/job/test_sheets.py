@@ -94,7 +94,8 @@ class JobFileTest(TestCase):
         def progress(result: JobResult) -> list[Progress]:
             return [state.progress for state in result.benches]
 
-        self.assertEqual(progress(evaluate(demo_job("wren"))), [*[Progress.DESIGNED] * 5, Progress.NOTHING_YET])
+        designed = [Progress.DESIGNED] * 5
+        self.assertEqual(progress(evaluate(demo_job("wren"))), [*designed, Progress.NOTHING_YET, Progress.DESIGNED])
         begun = evaluate(
             JobFile.model_validate(without(without(demo_json("wren"), ("ratios", "choice")), ("plate", "face")))
         )
@@ -107,6 +108,7 @@ class JobFileTest(TestCase):
                 Progress.DESIGNED,
                 Progress.MEASURED,
                 Progress.NOTHING_YET,
+                Progress.DESIGNED,
             ],
         )
 

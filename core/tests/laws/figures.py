@@ -25,6 +25,13 @@ FREE: Final = tuple(
         r"^mounts\.pull\.(log\b|jig$)",  # readings that others still judge; a gap that is chosen
         r"^mounts\.(mounts|own_cases|left_out|frame\.stations)\.\d+$",  # what there is, not a figure of it
         r"^mounts\.mounts\.\d+\.(is_measured|is_turned)$",
+        r"^axles\.(axles|lines)\.\d+$",  # what there is, not a figure of it
+        r"^axles\.lines\.\d+\.(joints|tubes)\.\d+$",
+        r"^axles\.axles\.\d+\.(left|right)\.(outer\.heights\b|outer\.strap$)",  # others judge; a strap is chosen
+        r"^axles\.axles\.\d+\.(left|right)\.inner\b",  # empty: the placed unit's
+        r"^axles\.axles\.\d+\.(left|right)\.(steers$|bar\.(grooves|boots|measured_how|is_mock_up)$)",
+        r"^axles\.lines\.\d+\.tubes\.\d+\.(slips|flanges|is_mock_up)$",
+        r"^ratios\.(front_)?propshaft\.critical_rpm$",  # its tube, measured, judges it too
         r"^coupler\.apart$",  # chosen; while it is empty the plate's own distance is judged
         r"^coupler\.weld\b",  # while nothing is said of one, the hub is not welded
         # A face's wanted place is asked for by the builder: no terminals, no window.
@@ -60,6 +67,9 @@ USUAL: Final = tuple(
         r"^plate\.\w+_joint\.(head|tapped_mpa|tightening)$|\.joint\.(head|tapped_mpa|tightening)$",
         r"^brief\.motor\.inertia_kgm2$",
         r"^placement\.travel$",
+        r"^axles\.axles\.\d+\.(inner\.(angle|plunge|plunge_bent)|outer\.angle)$",
+        r"^axles\..*\.guide_mpa$",
+        r"^axles\.lines\.\d+\.grade_mm_s$",
         r"^mounts\.(dynamic|inertia\b)",
         r"\.bracket\.yield_mpa$",
         r"^coupler\.\w+_shaft\.key\.bearing_mpa$",

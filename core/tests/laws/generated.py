@@ -335,11 +335,21 @@ def _full_placement(field: str, placement: Job) -> None:
         placement["bodies"][2]["travel"] = {way: text(5, "mm") for way in ("up", "down", "aside")}
 
 
+def _axles_apart() -> Job:
+    """The rear axle of one of the demo's jobs, its inner joints on no unit."""
+    axles: Job = copy.deepcopy(JOBS["plover"]["sheets"]["axles"]["axles"])
+    for axle in axles:
+        for side, y in (("left", 145), ("right", -145)):
+            axle[side]["inner"] = {"x": text(-10, "mm"), "y": text(y, "mm"), "z": text(302, "mm")}
+    return axles
+
+
 def full_job(field: str) -> Job:
     """Return a demo job with everything filled in that a figure needs to act on a check."""
     job = copy.deepcopy(JOBS["wren"])
     job.pop("build", None)
     sheets = job["sheets"]
+    sheets["axles"]["axles"] = _axles_apart()
     sheets["plate"]["survey"]["readings"][11]["reading"]["text"] = "96.47"
     sheets["brief"]["vehicle"].update(crr=0.012, tyre_grip=0.3 if field.endswith("tyre_grip") else 0.9)
     sheets["brief"]["motor"]["overrun_torque"] = text(400 if "overrun" in field else 60, "Nm")

@@ -433,9 +433,29 @@ export interface paths {
         };
         /**
          * Part Sheet
-         * @description Return a saved part's dimensioned sheet.
+         * @description Return a saved part's dimensioned sheet, or its order sheet where it is ordered by its sizes.
          */
         get: operations["job_part_sheet"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{job_id}/drawings/{part}.order.json": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Part Order
+         * @description Return a saved part's order as data.
+         */
+        get: operations["job_part_order"];
         put?: never;
         post?: never;
         delete?: never;
@@ -985,6 +1005,315 @@ export interface components {
             edge: "low" | "centre" | "high";
             reading: components["schemas"]["Coordinate"];
         };
+        /**
+         * Axle
+         * @description The two shafts of a driven axle.
+         */
+        Axle: {
+            /** Name */
+            name: string;
+            which?: components["schemas"]["Which"] | null;
+            differential?: components["schemas"]["DifferentialKind"] | null;
+            /** Bias Ratio */
+            bias_ratio?: number | null;
+            /** @description That its clutches hold before they slip */
+            lock?: components["schemas"]["Torque"] | null;
+            /**
+             * @default {
+             *       "kind": null,
+             *       "angle": null,
+             *       "plunge": null,
+             *       "plunge_bent": null
+             *     }
+             */
+            inner: components["schemas"]["InnerJoint"];
+            /**
+             * @default {
+             *       "angle": null
+             *     }
+             */
+            outer: components["schemas"]["OuterJoint"];
+            /**
+             * @default {
+             *       "inner": {
+             *         "point": null,
+             *         "x": null,
+             *         "y": null,
+             *         "z": null
+             *       },
+             *       "outer": {
+             *         "bump": null,
+             *         "droop": null,
+             *         "heights": [],
+             *         "kind": null,
+             *         "pivot_a": {
+             *           "point": null,
+             *           "x": null,
+             *           "y": null,
+             *           "z": null
+             *         },
+             *         "pivot_b": {
+             *           "point": null,
+             *           "x": null,
+             *           "y": null,
+             *           "z": null
+             *         },
+             *         "ride": {
+             *           "point": null,
+             *           "x": null,
+             *           "y": null,
+             *           "z": null
+             *         },
+             *         "strap": null
+             *       },
+             *       "steers": false,
+             *       "steered": {
+             *         "pin_bottom": {
+             *           "point": null,
+             *           "x": null,
+             *           "y": null,
+             *           "z": null
+             *         },
+             *         "pin_top": {
+             *           "point": null,
+             *           "x": null,
+             *           "y": null,
+             *           "z": null
+             *         },
+             *         "to_left": null,
+             *         "to_right": null
+             *       },
+             *       "bar": {
+             *         "boots": "",
+             *         "bore": null,
+             *         "diameter": null,
+             *         "grooves": "",
+             *         "guide_mpa": null,
+             *         "inner_seat": null,
+             *         "inner_spline": {
+             *           "form": "",
+             *           "length": null,
+             *           "outside": null,
+             *           "over_pins": null,
+             *           "pin": null,
+             *           "root": null,
+             *           "teeth": null
+             *         },
+             *         "is_mock_up": false,
+             *         "length": null,
+             *         "made_to": null,
+             *         "material": null,
+             *         "measured_how": "",
+             *         "outer_seat": null,
+             *         "outer_spline": {
+             *           "form": "",
+             *           "length": null,
+             *           "outside": null,
+             *           "over_pins": null,
+             *           "pin": null,
+             *           "root": null,
+             *           "teeth": null
+             *         },
+             *         "part_number": "",
+             *         "range_mpa": null
+             *       }
+             *     }
+             */
+            left: components["schemas"]["driveline__benches__axles__sheet__Side"];
+            /**
+             * @default {
+             *       "inner": {
+             *         "point": null,
+             *         "x": null,
+             *         "y": null,
+             *         "z": null
+             *       },
+             *       "outer": {
+             *         "bump": null,
+             *         "droop": null,
+             *         "heights": [],
+             *         "kind": null,
+             *         "pivot_a": {
+             *           "point": null,
+             *           "x": null,
+             *           "y": null,
+             *           "z": null
+             *         },
+             *         "pivot_b": {
+             *           "point": null,
+             *           "x": null,
+             *           "y": null,
+             *           "z": null
+             *         },
+             *         "ride": {
+             *           "point": null,
+             *           "x": null,
+             *           "y": null,
+             *           "z": null
+             *         },
+             *         "strap": null
+             *       },
+             *       "steers": false,
+             *       "steered": {
+             *         "pin_bottom": {
+             *           "point": null,
+             *           "x": null,
+             *           "y": null,
+             *           "z": null
+             *         },
+             *         "pin_top": {
+             *           "point": null,
+             *           "x": null,
+             *           "y": null,
+             *           "z": null
+             *         },
+             *         "to_left": null,
+             *         "to_right": null
+             *       },
+             *       "bar": {
+             *         "boots": "",
+             *         "bore": null,
+             *         "diameter": null,
+             *         "grooves": "",
+             *         "guide_mpa": null,
+             *         "inner_seat": null,
+             *         "inner_spline": {
+             *           "form": "",
+             *           "length": null,
+             *           "outside": null,
+             *           "over_pins": null,
+             *           "pin": null,
+             *           "root": null,
+             *           "teeth": null
+             *         },
+             *         "is_mock_up": false,
+             *         "length": null,
+             *         "made_to": null,
+             *         "material": null,
+             *         "measured_how": "",
+             *         "outer_seat": null,
+             *         "outer_spline": {
+             *           "form": "",
+             *           "length": null,
+             *           "outside": null,
+             *           "over_pins": null,
+             *           "pin": null,
+             *           "root": null,
+             *           "teeth": null
+             *         },
+             *         "part_number": "",
+             *         "range_mpa": null
+             *       }
+             *     }
+             */
+            right: components["schemas"]["driveline__benches__axles__sheet__Side"];
+        };
+        /**
+         * AxlesSheet
+         * @description Everything about the shafts between unit and wheels.
+         */
+        AxlesSheet: {
+            /**
+             * Axles
+             * @default []
+             */
+            axles: components["schemas"]["Axle"][];
+            /**
+             * Lines
+             * @default []
+             */
+            lines: components["schemas"]["PropLine"][];
+            /**
+             * Notes
+             * @default
+             */
+            notes: string;
+        };
+        /**
+         * Bar
+         * @description The bar between two joints.
+         */
+        Bar: {
+            /**
+             * Part Number
+             * @default
+             */
+            part_number: string;
+            /** @description Seat to seat, as it is made */
+            length?: components["schemas"]["Length"] | null;
+            /** @description Either way */
+            made_to?: components["schemas"]["Length"] | null;
+            diameter?: components["schemas"]["Length"] | null;
+            /** @description 0 for a solid bar */
+            bore?: components["schemas"]["Length"] | null;
+            /** @description From the inner joint's centre to the bar's seat */
+            inner_seat?: components["schemas"]["Length"] | null;
+            /** @description From the outer joint's centre to the bar's seat */
+            outer_seat?: components["schemas"]["Length"] | null;
+            /**
+             * @default {
+             *       "teeth": null,
+             *       "outside": null,
+             *       "root": null,
+             *       "length": null,
+             *       "form": "",
+             *       "pin": null,
+             *       "over_pins": null
+             *     }
+             */
+            inner_spline: components["schemas"]["driveline__benches__axles__sheet__Spline"];
+            /**
+             * @default {
+             *       "teeth": null,
+             *       "outside": null,
+             *       "root": null,
+             *       "length": null,
+             *       "form": "",
+             *       "pin": null,
+             *       "over_pins": null
+             *     }
+             */
+            outer_spline: components["schemas"]["driveline__benches__axles__sheet__Spline"];
+            material?: components["schemas"]["BarMaterial"] | null;
+            /**
+             * Guide Mpa
+             * @description Greatest shear its maker allows
+             */
+            guide_mpa?: number | null;
+            /**
+             * Range Mpa
+             * @description Shear from launch to overrun its maker allows
+             */
+            range_mpa?: number | null;
+            /**
+             * Grooves
+             * @description Circlip grooves: where, how wide
+             * @default
+             */
+            grooves: string;
+            /**
+             * Boots
+             * @default
+             */
+            boots: string;
+            /**
+             * Measured How
+             * @default
+             */
+            measured_how: string;
+            /**
+             * Is Mock Up
+             * @description Cut, sleeved and tacked: a measuring stick
+             * @default false
+             */
+            is_mock_up: boolean;
+        };
+        /**
+         * BarMaterial
+         * @description What a bar is made of, and how it is treated.
+         * @enum {string}
+         */
+        BarMaterial: "medium_carbon" | "alloy" | "soft";
         /**
          * BasePlate
          * @description A plate under a motor with feet. Its drawing is seen from above, the gearbox to the left.
@@ -1690,6 +2019,22 @@ export interface components {
             reading: components["schemas"]["Coordinate"];
         };
         /**
+         * DifferentialKind
+         * @description How the axle's torque comes to its two sides.
+         * @enum {string}
+         */
+        DifferentialKind: "open" | "bias" | "clutches" | "locked";
+        /**
+         * Direction
+         * @description Which way a shaft's line points, going toward the axle.
+         */
+        Direction: {
+            /** @description Down is above zero */
+            falls?: components["schemas"]["Angle"] | null;
+            /** @description To the vehicle's left is above zero */
+            left?: components["schemas"]["Angle"] | null;
+        };
+        /**
          * Displaced
          * @description What a swap displaces, each settled or not yet.
          */
@@ -1892,6 +2237,25 @@ export interface components {
             yaw_kgm2?: number | null;
         };
         /**
+         * InnerJoint
+         * @description The joint at the unit, which takes up length. Empty figures take the usual ones of its kind.
+         */
+        InnerJoint: {
+            kind?: components["schemas"]["InnerKind"] | null;
+            /** @description Greatest, by its maker */
+            angle?: components["schemas"]["Slant"] | null;
+            /** @description Either way from its middle, running straight */
+            plunge?: components["schemas"]["Length"] | null;
+            /** @description Either way, at its greatest angle */
+            plunge_bent?: components["schemas"]["Length"] | null;
+        };
+        /**
+         * InnerKind
+         * @description A joint that takes up length.
+         * @enum {string}
+         */
+        InnerKind: "tripod" | "ball";
+        /**
          * Jaw
          * @description Two hubs and a spider.
          */
@@ -1988,6 +2352,12 @@ export interface components {
             /** Sleeve Yield Mpa */
             sleeve_yield_mpa?: number | null;
         };
+        /**
+         * JointKind
+         * @description A joint of a propshaft.
+         * @enum {string}
+         */
+        JointKind: "cross" | "cv" | "double" | "rubber";
         /**
          * KeptClutch
          * @description The clutch that is kept.
@@ -2500,6 +2870,14 @@ export interface components {
             ratio: components["schemas"]["Ratio"];
         };
         /**
+         * OuterJoint
+         * @description The joint at the wheel, whose centre stays.
+         */
+        OuterJoint: {
+            /** @description Greatest, by its maker */
+            angle?: components["schemas"]["Slant"] | null;
+        };
+        /**
          * Outline
          * @description The flange's own outline, as traced, scanned or drawn, in a frame that readings tie to the holes.
          */
@@ -2609,6 +2987,12 @@ export interface components {
              */
             handbrake_axle: "front" | "rear";
         };
+        /**
+         * PathKind
+         * @description How it is known where a joint goes as the suspension moves.
+         * @enum {string}
+         */
+        PathKind: "heights" | "pivots";
         /**
          * PathMove
          * @description One move of the way in, of the unit or, the other way round, of the vehicle let down onto it.
@@ -3088,6 +3472,82 @@ export interface components {
          */
         Process: "laser" | "waterjet" | "plasma" | "flame" | "milled";
         /**
+         * PropJoint
+         * @description A joint of a propshaft.
+         */
+        PropJoint: {
+            /**
+             * @description Its centre at ride height
+             * @default {
+             *       "point": null,
+             *       "x": null,
+             *       "y": null,
+             *       "z": null
+             *     }
+             */
+            at: components["schemas"]["Spot"];
+            kind?: components["schemas"]["JointKind"] | null;
+            /** @description Greatest, by its maker */
+            angle?: components["schemas"]["Slant"] | null;
+        };
+        /**
+         * PropLine
+         * @description A line of propshafts, from the box to an axle.
+         */
+        PropLine: {
+            /** Name */
+            name: string;
+            which?: components["schemas"]["Which"] | null;
+            /**
+             * Joints
+             * @description From the box on
+             * @default []
+             */
+            joints: components["schemas"]["PropJoint"][];
+            /**
+             * Tubes
+             * @description One between each two joints
+             * @default []
+             */
+            tubes: components["schemas"]["Tube"][];
+            /**
+             * @description The box's output line
+             * @default {
+             *       "falls": null,
+             *       "left": null
+             *     }
+             */
+            box: components["schemas"]["Direction"];
+            /**
+             * @description The line of the axle's pinion
+             * @default {
+             *       "falls": null,
+             *       "left": null
+             *     }
+             */
+            pinion: components["schemas"]["Direction"];
+            /**
+             * Is Fixed
+             * @description The axle's housing is bolted to the vehicle
+             */
+            is_fixed?: boolean | null;
+            /** @description Of the axle, where the propshaft joins it */
+            bump?: components["schemas"]["Length"] | null;
+            droop?: components["schemas"]["Length"] | null;
+            /** @description Pinion nose up, under launch */
+            winds_up?: components["schemas"]["Slant"] | null;
+            /**
+             * Has Hoop
+             * @description A loop catches the shaft if its front joint breaks
+             */
+            has_hoop?: boolean | null;
+            /**
+             * Grade Mm S
+             * @description Balance grade G
+             */
+            grade_mm_s?: number | null;
+        };
+        /**
          * PropertyClass
          * @description Strength marking on the head.
          * @enum {string}
@@ -3483,7 +3943,7 @@ export interface components {
              *       "hub": null
              *     }
              */
-            spline: components["schemas"]["Spline"];
+            spline: components["schemas"]["driveline__benches__coupler__sheet__Spline"];
         };
         /**
          * ShaftKind
@@ -3529,6 +3989,8 @@ export interface components {
              *       "natural_frequency": null,
              *       "frame_left": null,
              *       "buckling": null,
+             *       "bar_shear": null,
+             *       "joint_excitation": null,
              *       "reasons": {}
              *     }
              */
@@ -4128,13 +4590,15 @@ export interface components {
              *     }
              */
             mounts: components["schemas"]["MountsSheet"];
+            /**
+             * @default {
+             *       "axles": [],
+             *       "lines": [],
+             *       "notes": ""
+             *     }
+             */
+            axles: components["schemas"]["AxlesSheet"];
         };
-        /**
-         * Side
-         * @description Which side of the plate the eye is on.
-         * @enum {string}
-         */
-        Side: "engine" | "gearbox";
         /**
          * Slant
          * @description An angle without a side.
@@ -4178,22 +4642,6 @@ export interface components {
              * @description Standard uncertainty in the field's unit
              */
             u?: number | null;
-        };
-        /**
-         * Spline
-         * @description A spline as counted and measured; its outside is the shaft's diameter.
-         */
-        Spline: {
-            /** Teeth */
-            teeth?: number | null;
-            /** @description Diameter at the roots */
-            root?: components["schemas"]["Length"] | null;
-            /** @description Of full teeth */
-            length?: components["schemas"]["Length"] | null;
-            /** @description Tip to the first full tooth */
-            starts?: components["schemas"]["Length"] | null;
-            /** @description What it goes into */
-            hub?: components["schemas"]["SplineHub"] | null;
         };
         /**
          * SplineHub
@@ -4351,6 +4799,33 @@ export interface components {
             measured: components["schemas"]["Length"][];
         };
         /**
+         * Steered
+         * @description A wheel that steers: two places on its king-pin line, and its locks.
+         */
+        Steered: {
+            /**
+             * @default {
+             *       "point": null,
+             *       "x": null,
+             *       "y": null,
+             *       "z": null
+             *     }
+             */
+            pin_top: components["schemas"]["Spot"];
+            /**
+             * @default {
+             *       "point": null,
+             *       "x": null,
+             *       "y": null,
+             *       "z": null
+             *     }
+             */
+            pin_bottom: components["schemas"]["Spot"];
+            /** @description Lock of this wheel, steering left */
+            to_left?: components["schemas"]["Slant"] | null;
+            to_right?: components["schemas"]["Slant"] | null;
+        };
+        /**
          * Surface
          * @description What the clamped faces are like; it sets their friction.
          * @enum {string}
@@ -4362,7 +4837,7 @@ export interface components {
          */
         Survey: {
             /** @default engine */
-            seen_from: components["schemas"]["Side"];
+            seen_from: components["schemas"]["driveline__survey__sheet__Side"];
             /** @default anticlockwise */
             numbered: components["schemas"]["Turning"];
             /**
@@ -4520,6 +4995,94 @@ export interface components {
             down?: components["schemas"]["Length"] | null;
             /** @description Either way, at full lock */
             aside?: components["schemas"]["Length"] | null;
+        };
+        /**
+         * Travelled
+         * @description Where a joint's centre goes with the suspension, from ride height.
+         */
+        Travelled: {
+            kind?: components["schemas"]["PathKind"] | null;
+            /**
+             * @description Its centre at ride height
+             * @default {
+             *       "point": null,
+             *       "x": null,
+             *       "y": null,
+             *       "z": null
+             *     }
+             */
+            ride: components["schemas"]["Spot"];
+            /**
+             * Heights
+             * @description Its centre higher and lower
+             * @default []
+             */
+            heights: components["schemas"]["Spot"][];
+            /**
+             * @description On the line that the arm turns about
+             * @default {
+             *       "point": null,
+             *       "x": null,
+             *       "y": null,
+             *       "z": null
+             *     }
+             */
+            pivot_a: components["schemas"]["Spot"];
+            /**
+             * @description Another place on that line
+             * @default {
+             *       "point": null,
+             *       "x": null,
+             *       "y": null,
+             *       "z": null
+             *     }
+             */
+            pivot_b: components["schemas"]["Spot"];
+            /** @description From ride up to the stop */
+            bump?: components["schemas"]["Length"] | null;
+            /** @description From ride down to the stop */
+            droop?: components["schemas"]["Length"] | null;
+            /** @description Droop that a limit strap leaves */
+            strap?: components["schemas"]["Length"] | null;
+        };
+        /**
+         * Tube
+         * @description A shaft between two joints.
+         */
+        Tube: {
+            /**
+             * Part Number
+             * @default
+             */
+            part_number: string;
+            outside?: components["schemas"]["Length"] | null;
+            /** @description Half the diameter for a solid bar */
+            wall?: components["schemas"]["Length"] | null;
+            /** @description Its yokes' twist, right-handed toward the axle; 0 with inner ears in line */
+            phasing?: components["schemas"]["Angle"] | null;
+            material?: components["schemas"]["BarMaterial"] | null;
+            /** Guide Mpa */
+            guide_mpa?: number | null;
+            mass?: components["schemas"]["Mass"] | null;
+            /**
+             * Slips
+             * @default false
+             */
+            slips: boolean;
+            /** @description Travel of its slip joint, shut to fully drawn */
+            slip?: components["schemas"]["Length"] | null;
+            /** @description How far it is drawn out at ride height */
+            drawn?: components["schemas"]["Length"] | null;
+            /**
+             * Flanges
+             * @default
+             */
+            flanges: string;
+            /**
+             * Is Mock Up
+             * @default false
+             */
+            is_mock_up: boolean;
         };
         /**
          * TurnWay
@@ -4972,6 +5535,10 @@ export interface components {
             frame_left?: number | null;
             /** Buckling */
             buckling?: number | null;
+            /** Bar Shear */
+            bar_shear?: number | null;
+            /** Joint Excitation */
+            joint_excitation?: number | null;
             /**
              * Reasons
              * @default {}
@@ -5042,6 +5609,160 @@ export interface components {
             bump?: components["schemas"]["Length"] | null;
             droop?: components["schemas"]["Length"] | null;
         };
+        /**
+         * Which
+         * @description Which axle a shaft leads to.
+         * @enum {string}
+         */
+        Which: "rear" | "front";
+        /**
+         * Side
+         * @description One side of an axle.
+         */
+        driveline__benches__axles__sheet__Side: {
+            /**
+             * @description Inner joint's centre; empty takes the placed unit's output
+             * @default {
+             *       "point": null,
+             *       "x": null,
+             *       "y": null,
+             *       "z": null
+             *     }
+             */
+            inner: components["schemas"]["Spot"];
+            /**
+             * @default {
+             *       "kind": null,
+             *       "ride": {
+             *         "point": null,
+             *         "x": null,
+             *         "y": null,
+             *         "z": null
+             *       },
+             *       "heights": [],
+             *       "pivot_a": {
+             *         "point": null,
+             *         "x": null,
+             *         "y": null,
+             *         "z": null
+             *       },
+             *       "pivot_b": {
+             *         "point": null,
+             *         "x": null,
+             *         "y": null,
+             *         "z": null
+             *       },
+             *       "bump": null,
+             *       "droop": null,
+             *       "strap": null
+             *     }
+             */
+            outer: components["schemas"]["Travelled"];
+            /**
+             * Steers
+             * @default false
+             */
+            steers: boolean;
+            /**
+             * @default {
+             *       "pin_top": {
+             *         "point": null,
+             *         "x": null,
+             *         "y": null,
+             *         "z": null
+             *       },
+             *       "pin_bottom": {
+             *         "point": null,
+             *         "x": null,
+             *         "y": null,
+             *         "z": null
+             *       },
+             *       "to_left": null,
+             *       "to_right": null
+             *     }
+             */
+            steered: components["schemas"]["Steered"];
+            /**
+             * @default {
+             *       "part_number": "",
+             *       "length": null,
+             *       "made_to": null,
+             *       "diameter": null,
+             *       "bore": null,
+             *       "inner_seat": null,
+             *       "outer_seat": null,
+             *       "inner_spline": {
+             *         "form": "",
+             *         "length": null,
+             *         "outside": null,
+             *         "over_pins": null,
+             *         "pin": null,
+             *         "root": null,
+             *         "teeth": null
+             *       },
+             *       "outer_spline": {
+             *         "form": "",
+             *         "length": null,
+             *         "outside": null,
+             *         "over_pins": null,
+             *         "pin": null,
+             *         "root": null,
+             *         "teeth": null
+             *       },
+             *       "material": null,
+             *       "guide_mpa": null,
+             *       "range_mpa": null,
+             *       "grooves": "",
+             *       "boots": "",
+             *       "measured_how": "",
+             *       "is_mock_up": false
+             *     }
+             */
+            bar: components["schemas"]["Bar"];
+        };
+        /**
+         * Spline
+         * @description A spline at a bar's end, as counted and measured.
+         */
+        driveline__benches__axles__sheet__Spline: {
+            /** Teeth */
+            teeth?: number | null;
+            /** @description Over the teeth */
+            outside?: components["schemas"]["Length"] | null;
+            /** @description Between them */
+            root?: components["schemas"]["Length"] | null;
+            length?: components["schemas"]["Length"] | null;
+            /**
+             * Form
+             * @default
+             */
+            form: string;
+            /** @description Diameter of the pins it was measured over */
+            pin?: components["schemas"]["Length"] | null;
+            over_pins?: components["schemas"]["Length"] | null;
+        };
+        /**
+         * Spline
+         * @description A spline as counted and measured; its outside is the shaft's diameter.
+         */
+        driveline__benches__coupler__sheet__Spline: {
+            /** Teeth */
+            teeth?: number | null;
+            /** @description Diameter at the roots */
+            root?: components["schemas"]["Length"] | null;
+            /** @description Of full teeth */
+            length?: components["schemas"]["Length"] | null;
+            /** @description Tip to the first full tooth */
+            starts?: components["schemas"]["Length"] | null;
+            /** @description What it goes into */
+            hub?: components["schemas"]["SplineHub"] | null;
+        };
+        /**
+         * Side
+         * @description Which side of the plate the eye is on.
+         * @enum {string}
+         */
+        driveline__survey__sheet__Side: "engine" | "gearbox";
         /**
          * FieldProblem
          * @description A field and what to do about it.
@@ -5216,6 +5937,7 @@ export interface components {
             coupler?: components["schemas"]["CouplerResult"] | null;
             plate?: components["schemas"]["PlateResult"] | null;
             mounts?: components["schemas"]["MountsResult"] | null;
+            axles?: components["schemas"]["AxlesResult"] | null;
         };
         /**
          * Assumed
@@ -5240,6 +5962,40 @@ export interface components {
             grade_mm_s: number | null;
             /** Force N */
             force_n: number | null;
+        };
+        /**
+         * AxleShown
+         * @description An axle.
+         */
+        AxleShown: {
+            /** Field */
+            field: string;
+            /** Name */
+            name: string;
+            /** Station */
+            station: string | null;
+            left: components["schemas"]["SideShown"];
+            right: components["schemas"]["SideShown"];
+            /** Twist Apart Deg */
+            twist_apart_deg: number | null;
+            /** Worse */
+            worse: string;
+        };
+        /**
+         * AxlesResult
+         * @description The shafts between unit and wheels.
+         */
+        AxlesResult: {
+            /** Axles */
+            axles: components["schemas"]["AxleShown"][];
+            /** Lines */
+            lines: components["schemas"]["LineShown"][];
+            /** Queries */
+            queries: components["schemas"]["ToDo"][];
+            /** Assumed */
+            assumed: components["schemas"]["Assumed"][];
+            /** To Do */
+            to_do: components["schemas"]["ToDo"][];
         };
         /**
          * BenchState
@@ -5929,6 +6685,11 @@ export interface components {
             /** Allowed Mm */
             allowed_mm: number;
             verdict: components["schemas"]["Verdict"];
+            /**
+             * Means
+             * @default
+             */
+            means: string;
         };
         /**
          * Fit
@@ -6100,6 +6861,28 @@ export interface components {
             nose_down_deg: number;
             /** Left Down Deg */
             left_down_deg: number;
+        };
+        /**
+         * HeightRow
+         * @description A shaft at a height, straight ahead, the unit at rest.
+         */
+        HeightRow: {
+            /** Height Mm */
+            height_mm: number;
+            /** Length Mm */
+            length_mm: number;
+            /** Plunge Mm */
+            plunge_mm: number | null;
+            /** Inner Deg */
+            inner_deg: number;
+            /** Outer Deg */
+            outer_deg: number;
+            /** Outer Mm */
+            outer_mm: [
+                number,
+                number,
+                number
+            ];
         };
         /**
          * HoleResult
@@ -6291,6 +7074,54 @@ export interface components {
             top_kmh: number;
             /** Top Set By */
             top_set_by: string;
+        };
+        /**
+         * LineShown
+         * @description A line of propshafts.
+         */
+        LineShown: {
+            /** Field */
+            field: string;
+            /** Key */
+            key: string;
+            /** Name */
+            name: string;
+            /** Station */
+            station: string | null;
+            /** Missing */
+            missing: string[];
+            /** Rpm */
+            rpm: number | null;
+            /** Box Line */
+            box_line: [
+                number,
+                number,
+                number
+            ] | null;
+            /** Pinion Line */
+            pinion_line: [
+                number,
+                number,
+                number
+            ] | null;
+            /** Joints */
+            joints: components["schemas"]["PropJointShown"][];
+            /** Tubes */
+            tubes: components["schemas"]["TubeShown"][];
+            /** Exact Rad S2 */
+            exact_rad_s2: number | null;
+            /** Rule Rad S2 */
+            rule_rad_s2: number | null;
+            /** Twists */
+            twists: components["schemas"]["TwistShown"][];
+            /** Tilts */
+            tilts: components["schemas"]["TiltPoint"][];
+            /** Couples Nm */
+            couples_nm: [
+                number,
+                number
+            ] | null;
+            verdict: components["schemas"]["Verdict"] | null;
         };
         /**
          * MassesResult
@@ -6512,6 +7343,37 @@ export interface components {
             names: (string | null)[];
         };
         /**
+         * OrderLine
+         * @description A line of an order: what, how much, and how it is known.
+         */
+        OrderLine: {
+            /** Label */
+            label: string;
+            /** Value */
+            value: string;
+            /**
+             * How
+             * @default
+             */
+            how: string;
+        };
+        /**
+         * OrderShown
+         * @description Everything that the maker of an ordered part must know.
+         */
+        OrderShown: {
+            /** Number */
+            number: string;
+            /** Quantity */
+            quantity: number;
+            /** Material */
+            material: string;
+            /** Lines */
+            lines: components["schemas"]["OrderLine"][];
+            /** Asks */
+            asks: string[];
+        };
+        /**
          * OutlineCorner
          * @description A corner of the flange's own outline, about the shaft's centre.
          */
@@ -6570,7 +7432,7 @@ export interface components {
         };
         /**
          * PartResult
-         * @description A flat part as designed so far.
+         * @description A part as designed so far.
          */
         PartResult: {
             /** Key */
@@ -6587,7 +7449,18 @@ export interface components {
             hole_table: components["schemas"]["HoleRow"][];
             /** Ligaments */
             ligaments: components["schemas"]["LigamentResult"][];
-            cut: components["schemas"]["CutLine"];
+            cut: components["schemas"]["CutLine"] | null;
+            order?: components["schemas"]["OrderShown"] | null;
+            /**
+             * Guards
+             * @default
+             */
+            guards: string;
+            /**
+             * Held Back
+             * @default
+             */
+            held_back: string;
             released: components["schemas"]["ReleaseState"] | null;
             /** Incoming */
             incoming: components["schemas"]["IncomingState"][];
@@ -6744,6 +7617,26 @@ export interface components {
          * @enum {string}
          */
         Progress: "nothing yet" | "measured" | "designed" | "released" | "proved";
+        /**
+         * PropJointShown
+         * @description A joint of a propshaft.
+         */
+        PropJointShown: {
+            /** At Mm */
+            at_mm: [
+                number,
+                number,
+                number
+            ];
+            /** Kind */
+            kind: string | null;
+            /** Angle Deg */
+            angle_deg: number | null;
+            /** Greatest Deg */
+            greatest_deg: number | null;
+            /** If Cv Rad S2 */
+            if_cv_rad_s2: number | null;
+        };
         /**
          * PullShown
          * @description What welding does to a gap.
@@ -7007,6 +7900,75 @@ export interface components {
             once_a_turn_rpm: number;
             /** Twice A Turn Rpm */
             twice_a_turn_rpm: number;
+        };
+        /**
+         * SideShown
+         * @description One side of an axle.
+         */
+        SideShown: {
+            /** Field */
+            field: string;
+            /** Key */
+            key: string;
+            /** Name */
+            name: string;
+            /** Inner Mm */
+            inner_mm: [
+                number,
+                number,
+                number
+            ] | null;
+            /** Ride Mm */
+            ride_mm: [
+                number,
+                number,
+                number
+            ] | null;
+            /** Output */
+            output: [
+                number,
+                number,
+                number
+            ] | null;
+            /** Missing */
+            missing: string[];
+            /** Misses Mm */
+            misses_mm: number[];
+            /** Radius Mm */
+            radius_mm: number | null;
+            /** Heights */
+            heights: components["schemas"]["HeightRow"][];
+            window: components["schemas"]["WindowShown"] | null;
+            /** Best Bar Mm */
+            best_bar_mm: number | null;
+            /** Chosen Bar Mm */
+            chosen_bar_mm: number | null;
+            /** Left Mm */
+            left_mm: number | null;
+            /** Made To Mm */
+            made_to_mm: number | null;
+            /** Worst */
+            worst: string;
+            /** Strap Mm */
+            strap_mm: number | null;
+            /** Strap Buys Deg */
+            strap_buys_deg: number | null;
+            /** Sideways */
+            sideways: components["schemas"]["TradePoint"][];
+            /** Upward */
+            upward: components["schemas"]["TradePoint"][];
+            /** Torque Nm */
+            torque_nm: number | null;
+            /** Twist Deg */
+            twist_deg: number | null;
+            /** Couples Nm */
+            couples_nm: [
+                number,
+                number
+            ] | null;
+            /** Mass Kg */
+            mass_kg: number | null;
+            verdict: components["schemas"]["Verdict"] | null;
         };
         /**
          * SleeveResult
@@ -7443,6 +8405,16 @@ export interface components {
             text: string;
         };
         /**
+         * TiltPoint
+         * @description The driven end with the pinion's nose turned up by an angle, at ride.
+         */
+        TiltPoint: {
+            /** Nose Up Deg */
+            nose_up_deg: number;
+            /** Left Rad S2 */
+            left_rad_s2: number;
+        };
+        /**
          * TiltResult
          * @description How the face on the standoffs leans.
          */
@@ -7467,6 +8439,40 @@ export interface components {
             text: string;
         };
         /**
+         * TradePoint
+         * @description A side with the unit moved.
+         */
+        TradePoint: {
+            /** By Mm */
+            by_mm: number;
+            /** Greatest Deg */
+            greatest_deg: number;
+            /** Left Mm */
+            left_mm: number;
+        };
+        /**
+         * TubeShown
+         * @description A shaft between two joints.
+         */
+        TubeShown: {
+            /** Length Mm */
+            length_mm: number;
+            /** Longest Mm */
+            longest_mm: number;
+            /** Critical Rpm */
+            critical_rpm: number | null;
+            /** Phasing Deg */
+            phasing_deg: number | null;
+            /** In Mm */
+            in_mm: number | null;
+            /** Out Mm */
+            out_mm: number | null;
+            /** Drive Rad S2 */
+            drive_rad_s2: number | null;
+            /** Coast Rad S2 */
+            coast_rad_s2: number | null;
+        };
+        /**
          * Turns
          * @description Something that turns, going forward; all but the wheel are seen with the motor's shaft pointing at you.
          */
@@ -7479,6 +8485,18 @@ export interface components {
              * @default
              */
             note: string;
+        };
+        /**
+         * TwistShown
+         * @description How a shaft's yokes are best twisted.
+         */
+        TwistShown: {
+            /** Shaft */
+            shaft: number;
+            /** Phasing Deg */
+            phasing_deg: number;
+            /** Left Rad S2 */
+            left_rad_s2: number;
         };
         /**
          * TyreFigure
@@ -7535,6 +8553,16 @@ export interface components {
             assumed: components["schemas"]["Assumed"][];
         };
         /**
+         * WindowPoint
+         * @description A place of the whole scan in the joint's window.
+         */
+        WindowPoint: {
+            /** Plunge Mm */
+            plunge_mm: number;
+            /** Inner Deg */
+            inner_deg: number;
+        };
+        /**
          * WindowResult
          * @description How far apart the faces may stand so that every gap holds at every extreme.
          */
@@ -7561,6 +8589,21 @@ export interface components {
             keeps_present: boolean;
             /** Spacer Mm */
             spacer_mm: number | null;
+        };
+        /**
+         * WindowShown
+         * @description The inner joint's window, and the outline of all places of its scan in it.
+         */
+        WindowShown: {
+            /** Plunge Mm */
+            plunge_mm: number;
+            /** Bent Mm */
+            bent_mm: number;
+            /** Angle Deg */
+            angle_deg: number;
+            /** Outline */
+            outline: components["schemas"]["WindowPoint"][];
+            worst: components["schemas"]["WindowPoint"];
         };
         /**
          * EvaluateIn
@@ -7794,6 +8837,58 @@ export interface components {
             sheets?: components["schemas"]["Sheets"] | null;
         };
         /**
+         * Order
+         * @description An order of a turned part, NAME.order.json; what is written in words is metric.
+         */
+        Order: {
+            /**
+             * Format
+             * @default fernback-order
+             * @constant
+             */
+            format: "fernback-order";
+            /**
+             * Version
+             * @default 1
+             * @constant
+             */
+            version: 1;
+            /** Job */
+            job: string;
+            /** Part */
+            part: string;
+            /** Title */
+            title: string;
+            /** Number */
+            number: string;
+            /** Revision */
+            revision: string;
+            /** Quantity */
+            quantity: number;
+            /** Material */
+            material: string;
+            /** Sizes */
+            sizes: components["schemas"]["OrderedSize"][];
+            /** Lines */
+            lines: components["schemas"]["OrderLine"][];
+            /** To Confirm */
+            to_confirm: string[];
+        };
+        /**
+         * OrderedSize
+         * @description A size that the part is measured by when it comes.
+         */
+        OrderedSize: {
+            /** Key */
+            key: string;
+            /** Title */
+            title: string;
+            /** Mm */
+            mm: number;
+            /** Either Way Mm */
+            either_way_mm: number;
+        };
+        /**
          * ReleaseLine
          * @description A release in the list.
          */
@@ -7852,7 +8947,7 @@ export interface components {
              * Kind
              * @enum {string}
              */
-            kind: "diameter" | "inside" | "outside" | "distance" | "thickness";
+            kind: "diameter" | "inside" | "outside" | "distance" | "thickness" | "size";
             /**
              * A
              * @default
@@ -7913,6 +9008,12 @@ export interface components {
             /** Notes */
             notes: string[];
         };
+        /**
+         * Side
+         * @description Which side of the plate the eye is on.
+         * @enum {string}
+         */
+        Side: "engine" | "gearbox";
         /**
          * PartContent
          * @description The sheet of a part; which one is filled in follows from its kind.
@@ -8850,6 +9951,29 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content?: never;
+            };
+        };
+    };
+    job_part_order: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job_id: string;
+                part: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Order"];
+                };
             };
         };
     };

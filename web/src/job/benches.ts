@@ -12,7 +12,7 @@ const PAGES = import.meta.glob<Page>('../benches/*/Bench.svelte', { import: 'def
 const opened = new Map<string, Page>();
 
 /** What is planned and has no bench yet. */
-export const LATER = ['Axles & propshafts', 'Alignment', 'Build log', 'Parts & orders'];
+export const LATER = ['Alignment', 'Build log', 'Parts & orders'];
 
 /** Returns the key of the bench that a word names; of the first one for any other word. */
 export function benchOf(word: string | undefined, benches: readonly Bench[]): string {

@@ -2,7 +2,7 @@
   import type { PartResult } from '../api/types';
   import { useUnits } from '../measure/units.svelte';
 
-  let { cut }: { cut: PartResult['cut'] } = $props();
+  let { cut }: { cut: NonNullable<PartResult['cut']> } = $props();
   const units = useUnits();
 </script>
 

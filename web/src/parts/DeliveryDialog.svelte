@@ -17,7 +17,14 @@
   const reader = useReader();
   const uid = $props.id();
   const editor = useEditor();
-  const KINDS: readonly Measure['kind'][] = ['diameter', 'inside', 'outside', 'distance', 'thickness'];
+  const KINDS: readonly Measure['kind'][] = [
+    'diameter',
+    'inside',
+    'outside',
+    'distance',
+    'thickness',
+    'size',
+  ];
   // The features are those of the release, which does not change while the dialog is open.
   // svelte-ignore state_referenced_locally
   let texts = $state(part.features.map(() => ''));
@@ -74,7 +81,7 @@
 <Dialog
   open
   title="{part.title} {released.letter}, as delivered"
-  about="Measured against what was released, not against the plate as it stands now. It is signed for by {editor.username}."
+  about="Measured against what was released, not against the part as it stands now. It is signed for by {editor.username}."
   {onclose}
 >
   {#if part.is_handed}<fieldset>
@@ -92,7 +99,9 @@
     </fieldset>{/if}
   <FeatureTable features={part.features} {rows} bind:texts onmeasured={compare} />
   <p class="text-[13px] text-ink-dim">
-    ISO 2768-m where the drawing gives no tolerance. A register is measured after machining.
+    {part.cut
+      ? 'ISO 2768-m where the drawing gives no tolerance. A register is measured after machining.'
+      : 'Measured as the order sheet says, at room temperature, against its own tolerances.'}
   </p>
   <label for="{uid}-why">Remark; needed to turn it down, or to take one that is out</label>
   <input id="{uid}-why" class="field-line" maxlength="2000" bind:value={why} />

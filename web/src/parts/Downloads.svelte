@@ -16,7 +16,7 @@
   const inUnits = $derived(`units=${units.system}`);
   const first = $derived(editor.isDirty && editor.mayEdit ? 'saves first, then ' : '');
   const stem = $derived(`drawings/${part?.key ?? ''}`);
-  const canNest = $derived((part?.cut.per_sheet ?? 0) > 0);
+  const canNest = $derived((part?.cut?.per_sheet ?? 0) > 0);
   const files = $derived([
     { title: 'DXF', path: `${stem}.dxf?side=${side}`, tells: 'the cut file, always in mm' },
     {

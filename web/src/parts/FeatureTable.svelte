@@ -49,6 +49,11 @@
           >{#if row}<VerdictMark verdict={row.verdict} />{/if}</td
         >
       </tr>
+      {#if row?.means}<tr
+          ><td colspan="6" class={row.verdict === 'fails' ? 'text-fails' : 'text-ink-dim'}
+            >{units.words(row.means)}</td
+          ></tr
+        >{/if}
     {/each}
   </tbody>
 </table>

@@ -7,6 +7,7 @@
   import DeliveryDialog from './DeliveryDialog.svelte';
   import { fetchFile } from './files';
   import HoleTable from './HoleTable.svelte';
+  import OrderFacts from './OrderFacts.svelte';
   import ReleaseDialog from './ReleaseDialog.svelte';
   import { releasedFile } from './releases';
 
@@ -35,12 +36,14 @@
           >
         {/if}
       </div>
-      <CutFacts {cut} />
+      {#if cut}<CutFacts {cut} />{/if}
+      {#if part.order}<OrderFacts {part} order={part.order} />{/if}
       {#if released}
         <div class={['mt-2 border-l-4 pl-2', released.differs.length > 0 ? 'border-fails' : 'border-holds']}>
           <p>
-            <strong>Released {released.letter}</strong>, {clockTime(released.at)} by {released.by}, {released.side}
-            side
+            <strong>Released {released.letter}</strong>, {clockTime(released.at)} by {released.by}{cut
+              ? `, ${released.side} side`
+              : ''}
           </p>
           {#if released.differs.length > 0}
             <p class="font-semibold text-fails">▲ Differs from released {released.letter}:</p>
@@ -57,7 +60,7 @@
             <button
               class="text-brass underline underline-offset-2"
               onclick={() => fetchFile(editor, releasedFile(part, released.letter))}
-              >the file as released</button
+              >{cut ? 'the file as released' : 'its outline as released'}</button
             >
             {#if released.has_sheet}
               · <button
@@ -66,13 +69,13 @@
                   fetchFile(editor, releasedFile(part, released.letter, '-sheet.pdf', units.system))}
                 >its sheet</button
               >
-              ·
-              <button
-                class="text-brass underline underline-offset-2"
-                onclick={() =>
-                  fetchFile(editor, releasedFile(part, released.letter, '-holes.csv', units.system))}
-                >its holes</button
-              >
+              {#if cut}·
+                <button
+                  class="text-brass underline underline-offset-2"
+                  onclick={() =>
+                    fetchFile(editor, releasedFile(part, released.letter, '-holes.csv', units.system))}
+                  >its holes</button
+                >{/if}
             {/if}
           </p>
         </div>
@@ -84,7 +87,8 @@
           </p>
         {/each}
       {/if}
-      {#if !disabled}
+      {#if part.held_back}<p class="border-tight mt-2 border-l-4 pl-2">{part.held_back}</p>{/if}
+      {#if !disabled && !part.held_back}
         <p class="mt-2 flex gap-2">
           <Button strong={!released || released.differs.length > 0} onclick={() => (releasing = part)}
             >{released ? 'Release anew…' : 'Release…'}</Button
@@ -94,10 +98,10 @@
       {/if}
     </section>
   {:else}
-    <p class="text-ink-dim">Parts to cut are listed here as soon as they can be drawn.</p>
+    <p class="text-ink-dim">Parts are listed here as soon as they can be drawn.</p>
   {/each}
 </div>
-{#if of.part}<HoleTable part={of.part} />{/if}
+{#if of.part && of.part.hole_table.length > 0}<HoleTable part={of.part} />{/if}
 {#if releasing}<ReleaseDialog part={releasing} {checks} onclose={() => (releasing = null)} />{/if}
 {#if receiving?.released}
   <DeliveryDialog part={receiving} released={receiving.released} onclose={() => (receiving = null)} />

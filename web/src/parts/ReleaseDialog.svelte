@@ -19,7 +19,9 @@
   const units = useUnits();
   const uid = $props.id();
   const editor = useEditor();
-  let side = $state<SideSeen | null>(null);
+  // A part with one side has no other that the file could show.
+  // svelte-ignore state_referenced_locally
+  let side = $state<SideSeen | null>(part.views.length > 1 ? null : 'first');
   let runs = $state<Turning | null>(null);
   let despite = $state('');
   let says = $state('');
@@ -29,6 +31,7 @@
     checks.filter(
       (check) =>
         part.key.startsWith(`${check.bench}.`) &&
+        check.key.startsWith(part.guards) &&
         (check.holds_release || (check.guards_release && check.verdict === 'not_known')),
     ),
   );
@@ -64,22 +67,27 @@
 <Dialog
   open
   title="Release the {part.title.toLowerCase()}"
-  about="Its drawing and the very bytes of the cut file are frozen under the next letter. Later changes are told against it."
+  about="Its drawing and {part.cut
+    ? 'the very bytes of the cut file'
+    : 'its order sheet'} are frozen under the next letter. Later changes are told against it."
   {onclose}
 >
   <form class="flex flex-col gap-3" onsubmit={confirm}>
-    <fieldset>
-      <legend class="font-semibold">Which side does the cut file show?</legend>
-      <div class="mt-1 grid grid-cols-2 gap-3">
-        {#each part.views as { side: one, drawing } (one)}
-          <label class={['border-2 p-1', side === one ? 'border-brass bg-brass-wash' : 'border-edge']}>
-            <input type="radio" name="{uid}-side" value={one} bind:group={side} />
-            from {sideWords(part, one)}
-            <PartPicture {drawing} label="{part.title} from {sideWords(part, one)}" />
-          </label>
-        {/each}
-      </div>
-    </fieldset>
+    {#if part.views.length > 1}<fieldset>
+        <legend class="font-semibold">Which side does the cut file show?</legend>
+        <div class="mt-1 grid grid-cols-2 gap-3">
+          {#each part.views as { side: one, drawing } (one)}
+            <label class={['border-2 p-1', side === one ? 'border-brass bg-brass-wash' : 'border-edge']}>
+              <input type="radio" name="{uid}-side" value={one} bind:group={side} />
+              from {sideWords(part, one)}
+              <PartPicture {drawing} label="{part.title} from {sideWords(part, one)}" />
+            </label>
+          {/each}
+        </div>
+      </fieldset>{:else if part.views[0]}<PartPicture
+        drawing={part.views[0].drawing}
+        label={part.title}
+      />{/if}
     {#if isAsked}<fieldset>
         <legend class="font-semibold">
           Go and look at the {part.look_at}, standing where that picture is seen from. From {first} on, which way

@@ -117,7 +117,7 @@ def _outcome(
             was_mass_kg=was.mass_kg if was else None,
             measured=_measured(sheet, brief),
         ),
-        result=result,
+        show=lambda: result,
         checks=mass_checks(sheet.masses, sheet.vehicle, weights.result, judge),
         to_do=result.to_do,
         progress=progress_of(is_begun=sheet != BriefSheet(), is_finished=not result.to_do),

@@ -54,7 +54,7 @@ def run(sheet: CouplerSheet, laid: LaidCoupler, needs: CouplerNeeds, judge: Judg
     result = _result(sheet, inputs, needs, gaps, apart, to_do)
     return Outcome(
         solved=SolvedCoupler(room_mm=room_mm(gaps, apart) if apart.is_chosen else None),
-        result=result,
+        show=lambda: result,
         checks=checks,
         to_do=to_do,
         progress=progress_of(is_begun=is_begun, is_finished=is_begun and style is not None and not to_do),

@@ -40,6 +40,24 @@ class HeldUnit:
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
+class HeldMove:
+    """How the unit moves in a case of load: each (3,), the turn as a vector along what it turns about."""
+
+    name: str
+    about_mm: Floats
+    shift_mm: Floats
+    turn_rad: Floats
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class SolvedMounts:
+    """What the benches behind take from the mounts."""
+
+    moves: tuple[HeldMove, ...]
+    missing: tuple[str, ...]
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
 class MountsNeeds:
     """The unit, the torques that leave it, the vehicle's measured points, and what stands round it."""
 

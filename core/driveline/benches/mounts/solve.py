@@ -17,7 +17,7 @@ from driveline.benches.mounts.checks import held_missing, motion_words, mounts_c
 from driveline.benches.mounts.ear_picture import ear_sought
 from driveline.benches.mounts.laid import LaidMount, mounts_of, questions
 from driveline.benches.mounts.mend import mend_sought
-from driveline.benches.mounts.needs import MountsNeeds
+from driveline.benches.mounts.needs import HeldMove, MountsNeeds, SolvedMounts
 from driveline.benches.mounts.patterns import parts_of
 from driveline.benches.mounts.pull_frame import STOCK_MM, FrameFound, PullFound, solve_frame, solve_pull
 from driveline.benches.mounts.results import (
@@ -51,7 +51,7 @@ def lay_out(sheet: MountsSheet) -> LaidOut:
     return LaidOut(parts=parts_of(sheet))
 
 
-def run(sheet: MountsSheet, laid: LaidOut, needs: MountsNeeds, judge: Judge) -> Outcome[None]:
+def run(sheet: MountsSheet, laid: LaidOut, needs: MountsNeeds, judge: Judge) -> Outcome[SolvedMounts]:
     """Return how the unit is held."""
     is_begun = sheet != MountsSheet()
     mounts = mounts_of(sheet, needs)
@@ -60,14 +60,24 @@ def run(sheet: MountsSheet, laid: LaidOut, needs: MountsNeeds, judge: Judge) -> 
     checks = tuple(mounts_checks(sheet, needs, solved, pull, frame, judge)) if is_begun else ()
     to_do = tuple(_to_do(sheet, needs, solved))
     return Outcome(
-        solved=None,
-        result=_result(sheet, needs, solved, pull, frame, checks, to_do),
+        solved=SolvedMounts(moves=tuple(_moves(solved)), missing=held_missing(sheet, needs, solved)),
+        show=lambda: _result(sheet, needs, solved, pull, frame, checks, to_do),
         checks=checks,
         to_do=to_do,
         progress=progress_of(is_begun=is_begun, is_finished=is_begun and not to_do),
         parts=laid.parts,
         seeks=tuple(_seeks(sheet, needs, solved, judge)),
     )
+
+
+def _moves(solved: Solved) -> Iterator[HeldMove]:
+    if solved.carried is None or solved.about_mm is None or not solved.carried.settled:
+        return
+    held = solved.carried.held
+    for row, case in enumerate(solved.carried.cases):
+        yield HeldMove(
+            name=case.name, about_mm=solved.about_mm, shift_mm=held.moves_mm[row], turn_rad=held.turns_rad[row]
+        )
 
 
 def _seeks(sheet: MountsSheet, needs: MountsNeeds, solved: Solved, judge: Judge) -> Iterator[Seek]:

@@ -1,6 +1,7 @@
 """The Placement bench: what room there is, how the unit stands in it, how near it comes, and how it gets there."""
 
 from collections.abc import Iterator, Sequence
+from dataclasses import dataclass
 
 import numpy as np
 
@@ -56,7 +57,14 @@ from driveline.space.solids import hangs
 from driveline.space.spots import spot_mm
 
 
-def run(sheet: PlacementSheet, laid: LaidPlacement, needs: PlacementNeeds, judge: Judge) -> Outcome[None]:
+@dataclass(frozen=True, slots=True, kw_only=True)
+class SolvedPlacement:
+    """What the benches behind take from the placement."""
+
+    gaps: tuple[Gap, ...]  # of the stand that is chosen
+
+
+def run(sheet: PlacementSheet, laid: LaidPlacement, needs: PlacementNeeds, judge: Judge) -> Outcome[SolvedPlacement]:
     """Return the placement with its checks, of the stand that is chosen."""
     is_begun = sheet != PlacementSheet()
     placed = laid.chosen.placed if laid.chosen else None
@@ -64,8 +72,8 @@ def run(sheet: PlacementSheet, laid: LaidPlacement, needs: PlacementNeeds, judge
     way = solve_way_in(sheet, laid)
     to_do = tuple(_to_do(sheet, laid))
     return Outcome(
-        solved=None,
-        result=_result(sheet, laid, needs, gaps, way, to_do, judge),
+        solved=SolvedPlacement(gaps=gaps),
+        show=lambda: _result(sheet, laid, needs, gaps, way, to_do, judge),
         checks=_checks(sheet, laid, needs, gaps, way, judge) if is_begun else (),
         to_do=to_do,
         progress=progress_of(is_begun=is_begun, is_finished=is_begun and not to_do),

@@ -60,7 +60,7 @@ def run(_sheet: PlateSheet, laid: LaidPlate, needs: PlateNeeds, judge: Judge) ->
     is_begun = bool(laid.survey.result.readings or laid.parts)
     return Outcome(
         solved=None,
-        result=PlateResult(
+        show=lambda: PlateResult(
             survey=laid.survey.result,
             face_survey=figures.face_survey,
             clocking=_clocking(inputs, laid, terminals),

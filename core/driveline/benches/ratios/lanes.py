@@ -8,6 +8,7 @@ dimension takes the option's stage.
 from dataclasses import dataclass, replace
 from typing import Final
 
+from driveline.benches.ratios.needs import TubeLimit
 from driveline.benches.ratios.sheet import Propshaft, RatiosSheet, Split, SplitKind, UnitFacing
 from driveline.gearing.brief import Brief
 from driveline.gearing.chain import USUAL_DIRECT_GEAR_EFFICIENCY, USUAL_EFFICIENCY, Stage, StageKind
@@ -75,20 +76,23 @@ class Plan:
         return count
 
 
-def plan_of(sheet: RatiosSheet, brief: Brief, rolling: Rolling) -> Plan:
+def plan_of(sheet: RatiosSheet, brief: Brief, rolling: Rolling, tubes: tuple[TubeLimit, ...] = ()) -> Plan:
     """Return the layout's lanes and dimensions.
 
     Args:
         sheet: With at least what the layout needs.
         brief: For layout and driven axles.
         rolling: Of the tyre as fitted.
+        tubes: Propshafts whose tubes were measured.
     """
     tyres = [rolling_of(option.tyre) for option in sheet.tyres]
     sound = [(option.name, found) for option, found in zip(sheet.tyres, tyres, strict=True) if found]
     dimensions: Options = {"tyre": (AS_FITTED, *(name for name, _ in sound))}
     rollings = (rolling, *(found for _, found in sound))
-    build = _two_units if brief.layout is Layout.TWO_UNITS else _one_motor
-    lanes, split = build(sheet, brief, rollings, dimensions)
+    if brief.layout is Layout.TWO_UNITS:
+        lanes, split = _two_units(sheet, brief, rollings, dimensions)
+    else:
+        lanes, split = _one_motor(sheet, brief, rollings, dimensions, tubes)
     order = ("reduction", "front_reduction", "gear", "final_drive", "front_final_drive", "tyre")
     return Plan(
         dimensions=tuple(Dimension(field, dimensions[field]) for field in order if field in dimensions),
@@ -114,17 +118,21 @@ def _two_units(
 
 
 def _one_motor(
-    sheet: RatiosSheet, brief: Brief, rollings: tuple[Rolling, ...], dimensions: Options
+    sheet: RatiosSheet,
+    brief: Brief,
+    rollings: tuple[Rolling, ...],
+    dimensions: Options,
+    tubes: tuple[TubeLimit, ...],
 ) -> tuple[tuple[LanePlan, ...], Split | None]:
     trunk = _trunk(sheet, brief.layout, dimensions)
     is_both = brief.driven is Driven.BOTH and not sheet.split.front_hubs_free
     split = sheet.split if brief.driven is Driven.BOTH else None
     lanes = []
     if is_both or brief.driven is not Driven.FRONT:
-        branch = _branch(sheet, brief.layout, dimensions, is_front=False, split=split if is_both else None)
+        branch = _branch(sheet, brief.layout, dimensions, is_front=False, split=split if is_both else None, tubes=tubes)
         lanes.append(LanePlan(is_front=False, motor=0, places=trunk + branch, shared=len(trunk), rollings=rollings))
     if is_both or brief.driven is Driven.FRONT:
-        branch = _branch(sheet, brief.layout, dimensions, is_front=True, split=split if is_both else None)
+        branch = _branch(sheet, brief.layout, dimensions, is_front=True, split=split if is_both else None, tubes=tubes)
         fronts = (brief.front_rolling,) if brief.front_rolling and is_both else rollings
         lanes.append(LanePlan(is_front=True, motor=0, places=trunk + branch, shared=len(trunk), rollings=fronts))
     return tuple(lanes), split
@@ -147,7 +155,13 @@ def _trunk(sheet: RatiosSheet, layout: Layout, dimensions: Options) -> tuple[Pla
 
 
 def _branch(
-    sheet: RatiosSheet, layout: Layout, dimensions: Options, *, is_front: bool, split: Split | None
+    sheet: RatiosSheet,
+    layout: Layout,
+    dimensions: Options,
+    *,
+    is_front: bool,
+    split: Split | None,
+    tubes: tuple[TubeLimit, ...],
 ) -> tuple[Place, ...]:
     if layout is Layout.AXLE_UNIT:
         return (_axle(sheet, is_front=False),)  # one driven front axle is described by the only axle's fields
@@ -158,7 +172,8 @@ def _branch(
     if own and sheet.front_final_drives:
         boxes, field = sheet.front_final_drives, "front_final_drive"
     final = _boxes_place(boxes, field, StageKind.FINAL_DRIVE, "Final drive", sheet, dimensions)
-    return (Place((_propshaft_stage(shaft, shares),)), final, _axle(sheet, is_front=own))
+    tube = next((one for one in tubes if one.is_front is own), None)
+    return (Place((_propshaft_stage(shaft, shares, tube),)), final, _axle(sheet, is_front=own))
 
 
 def _shares(split: Split, *, is_front: bool) -> tuple[float, float | None]:
@@ -226,8 +241,12 @@ def _gear_stage(gear: Box, gearbox: Gearbox) -> Stage:
     )
 
 
-def _propshaft_stage(shaft: Propshaft, shares: tuple[float, float | None]) -> Stage:
+def _propshaft_stage(shaft: Propshaft, shares: tuple[float, float | None], tube: TubeLimit | None) -> Stage:
+    """A propshaft: its maker's critical speed or that of its tube as measured, the stricter of the two."""
     critical_rpm, joint_rpm = positive_of(shaft.critical_rpm), positive_of(shaft.joint_rpm)
+    if tube is not None:
+        stated = [rpm for rpm in (critical_rpm, tube.critical_rpm) if rpm]
+        critical_rpm = min(stated) if tube.critical_rpm else None
     limits = [rpm for rpm in (critical_rpm and critical_rpm * SHAFT_SPEED_SHARE, joint_rpm) if rpm]
     return Stage(
         kind=StageKind.PROPSHAFT,

@@ -1,10 +1,11 @@
-"""What leaves the casing that the motor sits in: the torque that its mounts must hold against."""
+"""What leaves the casing that the motor sits in, and what the shafts behind it must bear."""
 
 from collections.abc import Sequence
 from dataclasses import dataclass
 from typing import Final
 
 from driveline.gearing.chain import StageKind
+from driveline.gearing.road import KMH_PER_MS
 from driveline.gearing.sheets import Layout
 from driveline.gearing.stations import LineStation, Station
 
@@ -47,6 +48,38 @@ def leaving_of(layout: Layout, stations: Sequence[LineStation]) -> LeavingTorque
         station=one.key,
         turns_wheels=turns_wheels,
     )
+
+
+SHAFTS: Final = ("propshaft", "axle")
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class ShaftAsked:
+    """What a station asks of the shafts that it is made of; what is not known is ``None``."""
+
+    station: str
+    design_nm: float | None
+    overrun_nm: float | None
+    rpm: float | None  # at the wanted road speed
+
+
+def shafts_of(stations: Sequence[LineStation], wanted_kmh: float | None) -> tuple[ShaftAsked, ...]:
+    """Return what the propshafts and axles must bear; a design torque is not known while overrun or wind-up is not."""
+    found = []
+    for one in stations:
+        if one.station.kind not in SHAFTS:
+            continue
+        is_whole = one.station.overrun_nm is not None and one.station.wind_up_nm is not None
+        turns = one.rpm_per_ms is not None and wanted_kmh is not None
+        found.append(
+            ShaftAsked(
+                station=one.station.key,
+                design_nm=one.station.design_nm if is_whole else None,
+                overrun_nm=one.station.overrun_nm,
+                rpm=(one.rpm_per_ms or 0.0) * (wanted_kmh or 0.0) / KMH_PER_MS if turns else None,
+            )
+        )
+    return tuple(found)
 
 
 def _times(station: Station, driving: float) -> float | None:

@@ -7,6 +7,14 @@ from driveline.gearing.sheets import AsItWas, Parking, Rotation
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
+class TubeLimit:
+    """The speed at which a propshaft as it was measured would whirl; ``None`` while it is not known."""
+
+    is_front: bool
+    critical_rpm: float | None
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
 class RatiosNeeds:
     """The vehicle and its motors, and what of the brief is asked besides."""
 
@@ -17,3 +25,4 @@ class RatiosNeeds:
     parking: Parking
     usual_rotation: Rotation | None  # of the motor, seen from its output end
     measured: MeasuredShares
+    tubes: tuple[TubeLimit, ...] = ()

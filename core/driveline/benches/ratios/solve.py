@@ -33,7 +33,7 @@ from driveline.benches.ratios.gearing import (
     road_of,
 )
 from driveline.benches.ratios.lanes import UNIT_LAYOUTS, plan_of
-from driveline.benches.ratios.leaving import LeavingTorque, leaving_of
+from driveline.benches.ratios.leaving import LeavingTorque, ShaftAsked, leaving_of, shafts_of
 from driveline.benches.ratios.line import drive_of, stations_of
 from driveline.benches.ratios.mend import alternatives_of, mend_of
 from driveline.benches.ratios.needs import RatiosNeeds
@@ -82,6 +82,7 @@ class SolvedRatios:
     casing: Casing
     coupler_load: CouplerLoad
     leaving: LeavingTorque
+    shafts: tuple[ShaftAsked, ...]
 
 
 def run(sheet: RatiosSheet, _laid: LaidOut, needs: RatiosNeeds, judge: Judge) -> Outcome[SolvedRatios]:
@@ -120,8 +121,9 @@ def _outcome(sheet: RatiosSheet, needs: RatiosNeeds, solved: _Solved) -> Outcome
             casing=casing_of(sheet, needs.brief),
             coupler_load=_coupler_load(solved.stations, needs.brief),
             leaving=leaving_of(needs.brief.layout, solved.stations),
+            shafts=shafts_of(solved.stations, needs.brief.wanted_top_kmh),
         ),
-        result=solved.result,
+        show=lambda: solved.result,
         checks=solved.checks,
         to_do=solved.result.to_do,
         progress=progress_of(is_begun=bool(solved.result.candidates), is_finished=solved.result.chosen is not None),
@@ -166,7 +168,7 @@ def _solved(sheet: RatiosSheet, needs: RatiosNeeds, judge: Judge) -> _Solved:
     brief = needs.brief
     if brief.motor is None or brief.rolling is None:
         return _Solved(result=_empty(sheet, needs, ()), checks=())
-    plan = plan_of(sheet, brief, brief.rolling)
+    plan = plan_of(sheet, brief, brief.rolling, needs.tubes)
     if plan.count > MOST_COMBINATIONS:
         text = (
             f"{plan.count} combinations are more than the {MOST_COMBINATIONS} that are compared: leave some parts out."

@@ -347,4 +347,4 @@ class HubPartTest(TestCase):
         data["sheets"]["coupler"]["hub"] |= HUB
         part = next(one for one in evaluate(JobFile.model_validate(data)).parts if one.key == "coupler.hub")
         self.assertEqual([hole.id for hole in part.hole_table], ["B1", "B2", "B3", "B4", "B5", "B6", "bore"])
-        self.assertEqual(part.cut.thickness_mm, 45)
+        self.assertEqual(part.cut and part.cut.thickness_mm, 45)

@@ -135,7 +135,7 @@ class BuildUpBenchTest(TestCase):
         kinds = [{hole.kind for hole in part.hole_table} for part in (gearbox, motor)]
         self.assertEqual(kinds, [{"flange", "standoff"}, {"motor", "standoff", "bore"}])
         self.assertEqual(result.plate.build_up.apart and result.plate.build_up.apart.nominal_mm, 10 + 60 + 12)
-        self.assertEqual([part.cut.thickness_mm for part in plate_parts(result)], [10, 12])
+        self.assertEqual([part.cut and part.cut.thickness_mm for part in plate_parts(result)], [10, 12])
         self.assertIs(check_of(result, "plate.face_tilt").verdict, Verdict.NOT_KNOWN)
         # On standoffs the motor's holes are clear of the flange's: only the standoffs bar an angle.
         assert result.plate.clocking is not None

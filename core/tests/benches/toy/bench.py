@@ -67,7 +67,7 @@ def run(sheet: ShelfSheet, laid: LaidOut, coupler: CouplerStyle | None, judge: J
     )
     return Outcome(
         solved=None,
-        result=ShelfResult(width_mm=width_mm, coupler=coupler),
+        show=lambda: ShelfResult(width_mm=width_mm, coupler=coupler),
         checks=(wide.model_copy(update={"guards_release": True}),),
         to_do=laid.to_do,
         progress=progress_of(is_begun=width_mm is not None, is_finished=bool(laid.parts)),

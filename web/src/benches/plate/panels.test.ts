@@ -10,7 +10,18 @@ import DrawingHead from './DrawingHead.svelte';
 import HoleSetup from './HoleSetup.svelte';
 import JointFields from './JointFields.svelte';
 import MotorPanel from './MotorPanel.svelte';
-import { aHole, aPart, aPlate, aRelease, aSurvey, BORE, HOLES, pairReading, READ } from './plate-fixtures';
+import {
+  aHole,
+  aPart,
+  CUT,
+  aPlate,
+  aRelease,
+  aSurvey,
+  BORE,
+  HOLES,
+  pairReading,
+  READ,
+} from './plate-fixtures';
 import { PlateState } from './plate.svelte';
 import PlateDrawing from './PlateDrawing.svelte';
 
@@ -333,7 +344,7 @@ describe('Downloads', () => {
     });
     const clicked = vi.spyOn(HTMLAnchorElement.prototype, 'click').mockImplementation(() => {});
     const editor = new JobEditor(aJob(), 'fabricator');
-    const props = { side: 'second', part: aPart({ cut: { ...aPart().cut, per_sheet: null } }) };
+    const props = { side: 'second', part: aPart({ cut: { ...CUT, per_sheet: null } }) };
     render(TestJob as never, { props: { editor, part: Downloads, props } } as never);
     const offered = within(screen.getByLabelText('More files')).getAllByRole('option');
     expect(offered.map((option) => option.textContent)).not.toContain('Nested DXF');

@@ -5,7 +5,7 @@ import { JobEditor } from '../../job/job-editor.svelte';
 import { aCheck, aJob, AN_ANSWER, serve } from '../../test-support';
 import TestJob from '../../TestJob.svelte';
 import DeliveryDialog from '../../parts/DeliveryDialog.svelte';
-import { aPart, aRelease, READ } from './plate-fixtures';
+import { aPart, CUT, aRelease, READ } from './plate-fixtures';
 import PartsPanel from '../../parts/PartsPanel.svelte';
 import ReleaseDialog from '../../parts/ReleaseDialog.svelte';
 
@@ -175,7 +175,7 @@ describe('PartsPanel', () => {
   });
 
   it('says so where mass and sheet can not be told', () => {
-    panel([aPart({ cut: { ...aPart().cut, mass_kg: null, per_sheet: null } })]);
+    panel([aPart({ cut: { ...CUT, mass_kg: null, per_sheet: null } })]);
     expect([region().getByText('material?'), region().getByText('its size?')]).toHaveLength(2);
   });
 

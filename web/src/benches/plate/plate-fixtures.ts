@@ -105,9 +105,27 @@ export function aRelease(change: Partial<ReleaseState> = {}): ReleaseState {
   };
 }
 
+export const CUT: NonNullable<PartResult['cut']> = {
+  part: 'plate.plate',
+  title: 'Adapter plate',
+  material: 'aluminium',
+  thickness_mm: 10,
+  quantity: 2,
+  width_mm: 341.2,
+  height_mm: 338.9,
+  area_cm2: 706,
+  cut_length_mm: 1936,
+  pierces: 16,
+  mass_kg: 1.905,
+  per_sheet: 9,
+};
+
 export function aPart(change: Partial<PartResult> = {}): PartResult {
   return {
     key: 'plate.plate',
+    guards: '',
+    held_back: '',
+    order: null,
     title: 'Adapter plate',
     look_at: 'gearbox',
     is_handed: true,
@@ -132,20 +150,7 @@ export function aPart(change: Partial<PartResult> = {}): PartResult {
       },
     ],
     ligaments: [{ a: 'H1', b: 'M1', left_mm: 11.6, wanted_mm: 11 }],
-    cut: {
-      part: 'plate.plate',
-      title: 'Adapter plate',
-      material: 'aluminium',
-      thickness_mm: 10,
-      quantity: 2,
-      width_mm: 341.2,
-      height_mm: 338.9,
-      area_cm2: 706,
-      cut_length_mm: 1936,
-      pierces: 16,
-      mass_kg: 1.905,
-      per_sheet: 9,
-    },
+    cut: CUT,
     released: null,
     incoming: [],
     features: [

@@ -1,0 +1,1 @@
+"""The Axles & propshafts bench."""

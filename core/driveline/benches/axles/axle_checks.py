@@ -1,0 +1,200 @@
+"""Whether an axle's shafts neither bind nor run too bent, side by side, through all travel."""
+
+from collections.abc import Iterator
+from dataclasses import dataclass
+
+from driveline.benches.axles.bars import load_at
+from driveline.benches.axles.ends import FoundEnd
+from driveline.benches.axles.needs import AxlesNeeds, ShaftLoad
+from driveline.benches.axles.sheet import Axle, Side
+from driveline.benches.axles.through_travel import At, Travelling, outer_limit_deg, place_words
+from driveline.benches.axles.workings import angle_working, plunge_working
+from driveline.checks import Check
+from driveline.figures import fig
+from driveline.margins import Judge, missing_of
+from driveline.sheet import positive_of, value_of
+from driveline.suspension.travel import RUNNING_MOST_DEG, RUNNING_WANTED_DEG
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class SideFound:
+    """One side of an axle, as far as it is known."""
+
+    axle: Axle
+    side: Side
+    name: str  # left, right
+    key: str  # of its checks
+    field: str
+    found: FoundEnd
+    travel: Travelling | None
+    load: ShaftLoad | None
+
+    @property
+    def words(self) -> str:
+        """Which side of which axle."""
+        return f"{self.axle.name}, {self.name}"
+
+    @property
+    def station(self) -> str | None:
+        """The place on the Line that it hangs on."""
+        return None if self.load is None else self.load.station
+
+
+def side_found(
+    axle: Axle, k: int, name: str, found: FoundEnd, travel: Travelling | None, needs: AxlesNeeds
+) -> SideFound:
+    """Return a side with what it is called."""
+    return SideFound(
+        axle=axle,
+        side=getattr(axle, name),
+        name=name,
+        key=f"axles.a{k + 1}.{name}",
+        field=f"axles.axles.{k}.{name}",
+        found=found,
+        travel=travel,
+        load=load_at("axle", axle.which, needs),
+    )
+
+
+def height_words(at: At) -> str:
+    """Return a place of the scan in a sentence."""
+    height = "at ride height"
+    if round(at.height_mm, 1):
+        height = f"{fig(abs(at.height_mm), 'mm', 0)} {'up' if at.height_mm > 0 else 'down'}"
+    return ", ".join((height, *place_words(at)))
+
+
+def travel_checks(one: SideFound, judge: Judge) -> Iterator[Check]:
+    """Return the checks of one side's travel."""
+    yield _ride(one, judge)
+    yield _inner(one, judge)
+    yield _plunge(one, judge.guarding())
+    yield _outer(one, judge)
+
+
+def _kind_missing(one: SideFound) -> tuple[str, ...]:
+    joint = one.axle.inner
+    stated = positive_of(joint.angle) is not None and positive_of(joint.plunge) is not None
+    return () if stated or joint.kind is not None else (f"{one.axle.name}: what its inner joints are",)
+
+
+def _ride(one: SideFound, judge: Judge) -> Check:
+    angles = one.travel.ride_deg() if one.travel else None
+    says = ""
+    if angles is not None:
+        says = f"{fig(angles[0], '°', 1)} at the unit, {fig(angles[1], '°', 1)} at the wheel"
+        says = (
+            f"{says}; up to {fig(RUNNING_MOST_DEG, '°', 0)} wears them."
+            if max(angles) > RUNNING_WANTED_DEG
+            else f"{says}."
+        )
+    return judge.check(
+        "clearance",
+        key=f"{one.key}.ride",
+        title=f"{one.words}: runs straight enough at ride height",
+        demand=None if angles is None else max(angles),
+        capacity=RUNNING_WANTED_DEG,
+        unit="°",
+        says=says,
+        missing=one.found.missing,
+        inputs=(f"{one.field}.outer", f"{one.field}.inner"),
+        station=one.station,
+        working=lambda: angle_working(None if angles is None else max(angles), "at ride height"),
+    )
+
+
+def _inner(one: SideFound, judge: Judge) -> Check:
+    travel = one.travel
+    at = travel.worst_of(travel.scan.inner_deg) if travel else None
+    limit = travel.envelope.angle_deg if travel and travel.envelope else None
+    return judge.check(
+        "clearance",
+        key=f"{one.key}.inner",
+        title=f"{one.words}: inner joint's angle through all travel",
+        demand=None if at is None else at.value,
+        capacity=limit,
+        unit="°",
+        says="" if at is None else f"{fig(at.value, '°', 1)} {height_words(at)}{_strap_words(one)}.",
+        missing=(*one.found.missing, *_kind_missing(one)),
+        inputs=(f"{one.field}.outer", one.field.rpartition(".")[0] + ".inner"),
+        station=one.station,
+        working=lambda: angle_working(None if at is None else at.value, "" if at is None else height_words(at)),
+    )
+
+
+def _strap_words(one: SideFound) -> str:
+    travel = one.travel
+    if (
+        travel is None
+        or travel.envelope is None
+        or travel.worst_of(travel.scan.inner_deg).value <= travel.envelope.angle_deg
+    ):
+        return ""
+    if travel.strap_mm is None:
+        return "; no strap mends it: it is past its limit at ride height too"
+    if travel.strap_mm >= travel.end.droop_mm:
+        return ""
+    return f"; a strap that stops it {fig(travel.strap_mm, 'mm', 0)} down would hold it"
+
+
+def plunge_missing(one: SideFound) -> tuple[str, ...]:
+    """Return what keeps the plunge that is left from being known."""
+    bar = one.side.bar
+    return (
+        *one.found.missing,
+        *_kind_missing(one),
+        *missing_of(
+            {
+                f"{one.words}: inner joint's centre to the bar's seat": value_of(bar.inner_seat),
+                f"{one.words}: outer joint's centre to the bar's seat": value_of(bar.outer_seat),
+                f"{one.words}: the bar's length, chosen": positive_of(bar.length),
+                f"{one.words}: what its length is made to": value_of(bar.made_to),
+            }
+        ),
+    )
+
+
+def _plunge(one: SideFound, judge: Judge) -> Check:
+    travel, made_to = one.travel, value_of(one.side.bar.made_to)
+    demand, says = None, ""
+    if travel is not None and travel.room is not None and travel.envelope is not None:
+        at = travel.at(travel.room.worst, travel.scan.length_mm)
+        demand = travel.envelope.plunge_mm - travel.room.left_mm + (made_to or 0.0)
+        left = travel.room.left_mm
+        how = "left" if left >= 0 else "too little"
+        says = f"{fig(abs(left), 'mm', 1)} {how} {height_words(at)}"
+        if travel.chosen_mm is not None and travel.best_mm is not None:
+            off = travel.chosen_mm - travel.best_mm
+            says = f"{says}; the bar is {fig(abs(off), 'mm', 1)} {'longer' if off > 0 else 'shorter'} than is best"
+        says = f"{says}."
+    return judge.check(
+        "clearance",
+        key=f"{one.key}.plunge",
+        title=f"{one.words}: plunge within its window",
+        demand=demand,
+        capacity=travel.envelope.plunge_mm if travel and travel.envelope else None,
+        unit="mm",
+        says=says,
+        missing=plunge_missing(one),
+        inputs=(f"{one.field}.bar.length", f"{one.field}.outer"),
+        station=one.station,
+        working=lambda: plunge_working(travel, made_to, f"{one.field}.bar.made_to"),
+    )
+
+
+def _outer(one: SideFound, judge: Judge) -> Check:
+    travel = one.travel
+    at = travel.worst_of(travel.scan.outer_deg) if travel else None
+    return judge.check(
+        "clearance",
+        key=f"{one.key}.outer",
+        title=f"{one.words}: outer joint's angle through all travel",
+        demand=None if at is None else at.value,
+        capacity=outer_limit_deg(one.axle),
+        unit="°",
+        says="" if at is None else f"{fig(at.value, '°', 1)} {height_words(at)}.",
+        missing=one.found.missing,
+        inputs=(f"{one.field}.outer", f"{one.field}.steered"),
+        station=one.station,
+        working=lambda: angle_working(None if at is None else at.value, "" if at is None else height_words(at)),
+    )

@@ -1,0 +1,39 @@
+"""What the shafts take from the benches ahead of them."""
+
+from dataclasses import dataclass
+
+Xyz = tuple[float, float, float]
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class UnitMove:
+    """How the unit moves on its mounts in a case of load."""
+
+    name: str
+    about_mm: Xyz
+    shift_mm: Xyz
+    turn_rad: Xyz  # as a vector along what it turns about
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class ShaftLoad:
+    """What a place on the Line asks of its shaft; what is not known is ``None``."""
+
+    station: str
+    design_nm: float | None  # at its input; of an axle both sides together
+    overrun_nm: float | None
+    rpm: float | None  # at the wanted road speed
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class AxlesNeeds:
+    """Where the unit's outputs are, how they move, and what the shafts must bear."""
+
+    points: tuple[tuple[str, Xyz], ...]
+    inner_left_mm: Xyz | None
+    inner_right_mm: Xyz | None
+    moves: tuple[UnitMove, ...]
+    moves_missing: tuple[str, ...]
+    any_way_mm: float | None  # where no mounts are entered: what placement counts on
+    any_way_is_usual: bool
+    loads: tuple[ShaftLoad, ...]

@@ -1,0 +1,153 @@
+"""What the axles bench shows."""
+
+from driveline.checks import Result, Verdict
+from driveline.results import Assumed, ToDo
+
+At = tuple[float, float, float]
+
+
+class HeightRow(Result):
+    """A shaft at a height, straight ahead, the unit at rest."""
+
+    height_mm: float
+    length_mm: float
+    plunge_mm: float | None  # from the joint's middle, with the bar that is judged
+    inner_deg: float
+    outer_deg: float
+    outer_mm: At
+
+
+class WindowPoint(Result):
+    """A place of the whole scan in the joint's window."""
+
+    plunge_mm: float
+    inner_deg: float
+
+
+class WindowShown(Result):
+    """The inner joint's window, and the outline of all places of its scan in it."""
+
+    plunge_mm: float
+    bent_mm: float
+    angle_deg: float
+    outline: tuple[WindowPoint, ...]
+    worst: WindowPoint
+
+
+class TradePoint(Result):
+    """A side with the unit moved."""
+
+    by_mm: float
+    greatest_deg: float
+    left_mm: float
+
+
+class SideShown(Result):
+    """One side of an axle."""
+
+    field: str
+    key: str
+    name: str
+    inner_mm: At | None
+    ride_mm: At | None
+    output: At | None  # along the output's line, outward
+    missing: tuple[str, ...]
+    misses_mm: tuple[float, ...]  # how far each measured height is off the arc
+    radius_mm: float | None
+    heights: tuple[HeightRow, ...]
+    window: WindowShown | None
+    best_bar_mm: float | None
+    chosen_bar_mm: float | None
+    left_mm: float | None
+    made_to_mm: float | None
+    worst: str  # where least plunge is left
+    strap_mm: float | None  # a strap that would hold it
+    strap_buys_deg: float | None
+    sideways: tuple[TradePoint, ...]  # the unit moved to the left
+    upward: tuple[TradePoint, ...]
+    torque_nm: float | None
+    twist_deg: float | None
+    couples_nm: tuple[float, float] | None  # inner and outer, at ride
+    mass_kg: float | None
+    verdict: Verdict | None
+
+
+class AxleShown(Result):
+    """An axle."""
+
+    field: str
+    name: str
+    station: str | None
+    left: SideShown
+    right: SideShown
+    twist_apart_deg: float | None
+    worse: str  # side
+
+
+class TwistShown(Result):
+    """How a shaft's yokes are best twisted."""
+
+    shaft: int
+    phasing_deg: float
+    left_rad_s2: float
+
+
+class PropJointShown(Result):
+    """A joint of a propshaft."""
+
+    at_mm: At
+    kind: str | None
+    angle_deg: float | None  # at ride
+    greatest_deg: float | None
+    if_cv_rad_s2: float | None  # at the driven end, were it a constant-velocity joint
+
+
+class TubeShown(Result):
+    """A shaft between two joints."""
+
+    length_mm: float
+    longest_mm: float
+    critical_rpm: float | None
+    phasing_deg: float | None
+    in_mm: float | None
+    out_mm: float | None
+    drive_rad_s2: float | None
+    coast_rad_s2: float | None
+
+
+class TiltPoint(Result):
+    """The driven end with the pinion's nose turned up by an angle, at ride."""
+
+    nose_up_deg: float
+    left_rad_s2: float
+
+
+class LineShown(Result):
+    """A line of propshafts."""
+
+    field: str
+    key: str
+    name: str
+    station: str | None
+    missing: tuple[str, ...]
+    rpm: float | None
+    box_line: At | None
+    pinion_line: At | None
+    joints: tuple[PropJointShown, ...]
+    tubes: tuple[TubeShown, ...]
+    exact_rad_s2: float | None  # at ride
+    rule_rad_s2: float | None
+    twists: tuple[TwistShown, ...]
+    tilts: tuple[TiltPoint, ...]
+    couples_nm: tuple[float, float] | None  # on the box, and across the shaft behind it, twice a turn
+    verdict: Verdict | None
+
+
+class AxlesResult(Result):
+    """The shafts between unit and wheels."""
+
+    axles: tuple[AxleShown, ...]
+    lines: tuple[LineShown, ...]
+    queries: tuple[ToDo, ...]
+    assumed: tuple[Assumed, ...]
+    to_do: tuple[ToDo, ...]

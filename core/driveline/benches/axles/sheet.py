@@ -1,0 +1,215 @@
+"""The shafts between unit and wheels: where their ends are, what joints and bars they have, and how propshafts run.
+
+Places are from the job's datum, as at Placement.
+"""
+
+from typing import Annotated
+
+from pydantic import Field
+
+from driveline.sheet import Angle, Length, Mass, Name, Sheet, Slant, Torque, Words
+from driveline.space.spots import Spot
+from driveline.words import Choice
+
+ShortWords = Annotated[str, Field(max_length=120)]
+Stress = Annotated[float, Field(gt=0, le=3000)]
+
+
+class Which(Choice):
+    """Which axle a shaft leads to."""
+
+    REAR = "rear", "rear axle"
+    FRONT = "front", "front axle"
+
+
+class PathKind(Choice):
+    """How it is known where a joint goes as the suspension moves."""
+
+    HEIGHTS = "heights", "measured at several heights"
+    PIVOTS = "pivots", "on an arm about two pivots"
+
+
+class Travelled(Sheet):
+    """Where a joint's centre goes with the suspension, from ride height."""
+
+    kind: PathKind | None = None
+    ride: Spot = Field(default=Spot(), description="Its centre at ride height")
+    heights: Annotated[list[Spot], Field(max_length=11)] = Field(default=[], description="Its centre higher and lower")
+    pivot_a: Spot = Field(default=Spot(), description="On the line that the arm turns about")
+    pivot_b: Spot = Field(default=Spot(), description="Another place on that line")
+    bump: Length | None = Field(default=None, description="From ride up to the stop")
+    droop: Length | None = Field(default=None, description="From ride down to the stop")
+    strap: Length | None = Field(default=None, description="Droop that a limit strap leaves")
+
+
+class Steered(Sheet):
+    """A wheel that steers: two places on its king-pin line, and its locks."""
+
+    pin_top: Spot = Spot()
+    pin_bottom: Spot = Spot()
+    to_left: Slant | None = Field(default=None, description="Lock of this wheel, steering left")
+    to_right: Slant | None = None
+
+
+class InnerKind(Choice):
+    """A joint that takes up length."""
+
+    TRIPOD = "tripod", "plunging tripod"
+    BALL = "ball", "plunging ball joint"
+
+
+class InnerJoint(Sheet):
+    """The joint at the unit, which takes up length. Empty figures take the usual ones of its kind."""
+
+    kind: InnerKind | None = None
+    angle: Slant | None = Field(default=None, description="Greatest, by its maker")
+    plunge: Length | None = Field(default=None, description="Either way from its middle, running straight")
+    plunge_bent: Length | None = Field(default=None, description="Either way, at its greatest angle")
+
+
+class OuterJoint(Sheet):
+    """The joint at the wheel, whose centre stays."""
+
+    angle: Slant | None = Field(default=None, description="Greatest, by its maker")
+
+
+class DifferentialKind(Choice):
+    """How the axle's torque comes to its two sides."""
+
+    OPEN = "open"
+    BIAS = "bias", "limited slip by a bias ratio"
+    CLUTCHES = "clutches", "limited slip by clutches"
+    LOCKED = "locked", "locker or spool"
+
+
+class BarMaterial(Choice):
+    """What a bar is made of, and how it is treated."""
+
+    MEDIUM_CARBON = "medium_carbon", "medium carbon, induction hardened"
+    ALLOY = "alloy", "alloy, hardened"
+    SOFT = "soft", "not hardened"
+
+
+class Spline(Sheet):
+    """A spline at a bar's end, as counted and measured."""
+
+    teeth: Annotated[int, Field(ge=4, le=120)] | None = None
+    outside: Length | None = Field(default=None, description="Over the teeth")
+    root: Length | None = Field(default=None, description="Between them")
+    length: Length | None = None
+    form: ShortWords = ""
+    pin: Length | None = Field(default=None, description="Diameter of the pins it was measured over")
+    over_pins: Length | None = None
+
+
+class Bar(Sheet):
+    """The bar between two joints."""
+
+    part_number: ShortWords = ""
+    length: Length | None = Field(default=None, description="Seat to seat, as it is made")
+    made_to: Length | None = Field(default=None, description="Either way")
+    diameter: Length | None = None
+    bore: Length | None = Field(default=None, description="0 for a solid bar")
+    inner_seat: Length | None = Field(default=None, description="From the inner joint's centre to the bar's seat")
+    outer_seat: Length | None = Field(default=None, description="From the outer joint's centre to the bar's seat")
+    inner_spline: Spline = Spline()
+    outer_spline: Spline = Spline()
+    material: BarMaterial | None = None
+    guide_mpa: Stress | None = Field(default=None, description="Greatest shear its maker allows")
+    range_mpa: Stress | None = Field(default=None, description="Shear from launch to overrun its maker allows")
+    grooves: ShortWords = Field(default="", description="Circlip grooves: where, how wide")
+    boots: ShortWords = ""
+    measured_how: ShortWords = ""
+    is_mock_up: bool = Field(default=False, description="Cut, sleeved and tacked: a measuring stick")
+
+
+class Side(Sheet):
+    """One side of an axle."""
+
+    inner: Spot = Field(default=Spot(), description="Inner joint's centre; empty takes the placed unit's output")
+    outer: Travelled = Travelled()
+    steers: bool = False
+    steered: Steered = Steered()
+    bar: Bar = Bar()
+
+
+class Axle(Sheet):
+    """The two shafts of a driven axle."""
+
+    name: Name
+    which: Which | None = None
+    differential: DifferentialKind | None = None
+    bias_ratio: Annotated[float, Field(ge=1, le=20)] | None = None
+    lock: Torque | None = Field(default=None, description="That its clutches hold before they slip")
+    inner: InnerJoint = InnerJoint()
+    outer: OuterJoint = OuterJoint()
+    left: Side = Side()
+    right: Side = Side()
+
+
+class JointKind(Choice):
+    """A joint of a propshaft."""
+
+    CROSS = "cross", "cross with two yokes"
+    CV = "cv", "constant velocity"
+    DOUBLE = "double", "double cross"
+    RUBBER = "rubber", "rubber coupling"
+
+
+class PropJoint(Sheet):
+    """A joint of a propshaft."""
+
+    at: Spot = Field(default=Spot(), description="Its centre at ride height")
+    kind: JointKind | None = None
+    angle: Slant | None = Field(default=None, description="Greatest, by its maker")
+
+
+class Direction(Sheet):
+    """Which way a shaft's line points, going toward the axle."""
+
+    falls: Angle | None = Field(default=None, description="Down is above zero")
+    left: Angle | None = Field(default=None, description="To the vehicle's left is above zero")
+
+
+class Tube(Sheet):
+    """A shaft between two joints."""
+
+    part_number: ShortWords = ""
+    outside: Length | None = None
+    wall: Length | None = Field(default=None, description="Half the diameter for a solid bar")
+    phasing: Angle | None = Field(
+        default=None, description="Its yokes' twist, right-handed toward the axle; 0 with inner ears in line"
+    )
+    material: BarMaterial | None = None
+    guide_mpa: Stress | None = None
+    mass: Mass | None = None
+    slips: bool = False
+    slip: Length | None = Field(default=None, description="Travel of its slip joint, shut to fully drawn")
+    drawn: Length | None = Field(default=None, description="How far it is drawn out at ride height")
+    flanges: ShortWords = ""
+    is_mock_up: bool = False
+
+
+class PropLine(Sheet):
+    """A line of propshafts, from the box to an axle."""
+
+    name: Name
+    which: Which | None = None
+    joints: Annotated[list[PropJoint], Field(max_length=5)] = Field(default=[], description="From the box on")
+    tubes: Annotated[list[Tube], Field(max_length=4)] = Field(default=[], description="One between each two joints")
+    box: Direction = Field(default=Direction(), description="The box's output line")
+    pinion: Direction = Field(default=Direction(), description="The line of the axle's pinion")
+    is_fixed: bool | None = Field(default=None, description="The axle's housing is bolted to the vehicle")
+    bump: Length | None = Field(default=None, description="Of the axle, where the propshaft joins it")
+    droop: Length | None = None
+    winds_up: Slant | None = Field(default=None, description="Pinion nose up, under launch")
+    has_hoop: bool | None = Field(default=None, description="A loop catches the shaft if its front joint breaks")
+    grade_mm_s: Annotated[float, Field(gt=0, le=100)] | None = Field(default=None, description="Balance grade G")
+
+
+class AxlesSheet(Sheet):
+    """Everything about the shafts between unit and wheels."""
+
+    axles: Annotated[list[Axle], Field(max_length=2)] = []
+    lines: Annotated[list[PropLine], Field(max_length=3)] = []
+    notes: Words = ""

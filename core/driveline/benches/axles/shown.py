@@ -1,0 +1,252 @@
+"""What the screen shows of axles and propshafts."""
+
+from collections.abc import Iterator
+from dataclasses import replace
+from typing import Final
+
+import numpy as np
+from shapely import MultiPoint
+
+from driveline.arrays import Floats
+from driveline.benches.axles.axle_checks import SideFound, height_words
+from driveline.benches.axles.bar_checks import high_nm
+from driveline.benches.axles.bars import STEEL, twist_deg
+from driveline.benches.axles.ends import xyz
+from driveline.benches.axles.line_checks import critical_of, longest_mm
+from driveline.benches.axles.lines import LineFound, nose_up, squared_speed
+from driveline.benches.axles.results import (
+    AxleShown,
+    HeightRow,
+    LineShown,
+    PropJointShown,
+    SideShown,
+    TiltPoint,
+    TradePoint,
+    TubeShown,
+    TwistShown,
+    WindowPoint,
+    WindowShown,
+)
+from driveline.benches.axles.sheet import Axle, JointKind
+from driveline.benches.axles.through_travel import Traded, Travelling, traded
+from driveline.cardan.chains import Chain, best_twists, exact_rad_s2, rule_rad_s2
+from driveline.cardan.lines import cross_couples_nm, cv_couple_nm
+from driveline.checks import Check, worst_verdict
+from driveline.sheet import positive_of, value_of
+from driveline.space.spots import Points, spot_mm
+from driveline.suspension.travel import scan_travel
+
+TILTED_DEG: Final = tuple(float(one) for one in np.arange(-4.0, 4.01, 0.5))
+SIDEWAYS: Final = np.array([0.0, 1.0, 0.0])
+UPWARD: Final = np.array([0.0, 0.0, 1.0])
+
+
+def axle_shown(
+    axle: Axle, k: int, sides: tuple[SideFound, SideFound], checks: tuple[Check, ...], points: Points
+) -> AxleShown:
+    """Return an axle as it is shown."""
+    left, right = (_side(one, checks, points) for one in sides)
+    twists = [one.twist_deg for one in (left, right) if one.twist_deg is not None]
+    rooms = [(one.left_mm, one.name) for one in (left, right) if one.left_mm is not None]
+    return AxleShown(
+        field=f"axles.axles.{k}",
+        name=axle.name,
+        station=sides[0].station,
+        left=left,
+        right=right,
+        twist_apart_deg=abs(twists[0] - twists[1]) if len(twists) == 2 else None,
+        worse=min(rooms)[1] if len(rooms) == 2 else "",
+    )
+
+
+def _side(one: SideFound, checks: tuple[Check, ...], points: Points) -> SideShown:
+    travel, bar, end = one.travel, one.side.bar, one.found.end
+    own = [check for check in checks if check.key.startswith(f"{one.key}.")]
+    torque = high_nm(one)
+    ride = spot_mm(one.side.outer.ride, points)
+    ride_deg = travel.ride_deg() if travel else None
+    room = travel.room if travel else None
+    traded_left, traded_up = _traded(travel)
+    return SideShown(
+        field=one.field,
+        key=one.key,
+        name=one.name,
+        inner_mm=None if end is None else xyz(end.corner.inner_mm),
+        ride_mm=None if ride is None else xyz(ride),
+        output=None if end is None else _unit(end.corner.output),
+        missing=one.found.missing,
+        misses_mm=() if end is None else tuple(round(float(miss), 2) for miss in end.corner.arc.misses_mm),
+        radius_mm=None if end is None else end.corner.arc.radius_mm,
+        heights=tuple(_heights(travel)) if travel else (),
+        window=_window(travel) if travel else None,
+        best_bar_mm=travel.best_bar_mm if travel else None,
+        chosen_bar_mm=positive_of(bar.length),
+        left_mm=room.left_mm if room else None,
+        made_to_mm=value_of(bar.made_to),
+        worst="" if travel is None or room is None else height_words(travel.at(room.worst, travel.scan.length_mm)),
+        strap_mm=travel.strap_mm if travel else None,
+        strap_buys_deg=_strap_buys(travel),
+        sideways=traded_left,
+        upward=traded_up,
+        torque_nm=torque,
+        twist_deg=None if torque is None else twist_deg(bar, torque),
+        couples_nm=None
+        if torque is None or ride_deg is None
+        else (cv_couple_nm(torque, ride_deg[0]), cv_couple_nm(torque, ride_deg[1])),
+        mass_kg=_mass_kg(one),
+        verdict=worst_verdict(own) if own else None,
+    )
+
+
+def _unit(line: Floats) -> tuple[float, float, float]:
+    x, y, z = (round(float(one), 5) for one in line / np.linalg.norm(line))
+    return x, y, z
+
+
+def _mass_kg(one: SideFound) -> float | None:
+    length, outside, bore = (value_of(size) for size in (one.side.bar.length, one.side.bar.diameter, one.side.bar.bore))
+    if length is None or outside is None or bore is None:
+        return None
+    return float(np.pi / 4 * (outside**2 - bore**2) * length * 1e-9 * STEEL.density_kgm3)
+
+
+def _middle_mm(travel: Travelling) -> float | None:
+    return travel.chosen_mm if travel.chosen_mm is not None else travel.best_mm
+
+
+def _heights(travel: Travelling) -> Iterator[HeightRow]:
+    scan, middle, lock = travel.scan, _middle_mm(travel), travel.lock_ahead
+    corner = travel.end.corner
+    outers = corner.arc.at_height_mm(corner.ride_mm + scan.heights_mm, corner.near_mm)
+    for row, height in enumerate(scan.heights_mm.tolist()):
+        length = float(scan.length_mm[row, lock, 0])
+        yield HeightRow(
+            height_mm=round(height, 2),
+            length_mm=round(length, 2),
+            plunge_mm=None if middle is None else round(length - middle, 2),
+            inner_deg=round(float(scan.inner_deg[row, lock, 0]), 2),
+            outer_deg=round(float(scan.outer_deg[row, lock, 0]), 2),
+            outer_mm=xyz(outers[row]),
+        )
+
+
+def _window(travel: Travelling) -> WindowShown | None:
+    middle, envelope, room = _middle_mm(travel), travel.envelope, travel.room
+    if middle is None or envelope is None or room is None:
+        return None
+    plunge, angle = (travel.scan.length_mm - middle).ravel(), travel.scan.inner_deg.ravel()
+    hull = MultiPoint(np.column_stack((plunge, angle))).convex_hull
+    edge = hull.exterior.coords if hull.geom_type == "Polygon" else hull.coords
+    return WindowShown(
+        plunge_mm=envelope.plunge_mm,
+        bent_mm=envelope.bent_mm,
+        angle_deg=envelope.angle_deg,
+        outline=tuple(WindowPoint(plunge_mm=round(x, 2), inner_deg=round(y, 2)) for x, y in edge),
+        worst=WindowPoint(plunge_mm=round(float(plunge[room.worst]), 2), inner_deg=round(float(angle[room.worst]), 2)),
+    )
+
+
+def _strap_buys(travel: Travelling | None) -> float | None:
+    """By how much less the inner joint bends with the strap that is set."""
+    if travel is None or travel.end.droop_mm >= travel.end.unstrapped_mm:
+        return None
+    end = travel.end
+    whole = scan_travel(
+        end.corner, end.heights_mm(end.unstrapped_mm), end.locks_deg, end.moves.shifts_mm, end.moves.turns
+    )
+    return float(whole.inner_deg.max() - travel.scan.inner_deg.max())
+
+
+def _traded(travel: Travelling | None) -> tuple[tuple[TradePoint, ...], tuple[TradePoint, ...]]:
+    if travel is None or travel.envelope is None:
+        return (), ()
+    left, up = (traded(travel.end, travel.envelope, way) for way in (SIDEWAYS, UPWARD))
+    return tuple(map(_trade, left)), tuple(map(_trade, up))
+
+
+def _trade(one: Traded) -> TradePoint:
+    return TradePoint(by_mm=one.by_mm, greatest_deg=round(one.greatest_deg, 2), left_mm=round(one.left_mm, 2))
+
+
+def line_shown(one: LineFound, checks: tuple[Check, ...]) -> LineShown:
+    """Return a line of propshafts as it is shown."""
+    rpm = one.load.rpm if one.load else None
+    chain = one.at_ride
+    is_known = chain is not None and rpm is not None and not one.twist_missing
+    own = [check for check in checks if check.key.startswith(f"{one.key}.")]
+    torque = one.load.design_nm if one.load else None
+    return LineShown(
+        field=one.field,
+        key=one.key,
+        name=one.line.name,
+        station=one.station,
+        missing=(*one.ends_missing, *one.twist_missing),
+        rpm=rpm,
+        box_line=_unit(chain.lines[0]) if chain else None,
+        pinion_line=_unit(chain.lines[-1]) if chain else None,
+        joints=tuple(_joints(one, chain if is_known else None, rpm)),
+        tubes=tuple(_tubes(one, chain if is_known else None, rpm)),
+        exact_rad_s2=float(one.posed[0].drives[-1]) * squared_speed(rpm) if is_known and chain and rpm else None,
+        rule_rad_s2=rule_rad_s2(chain, rpm) if is_known and chain and rpm else None,
+        twists=()
+        if not is_known or chain is None or rpm is None
+        else tuple(
+            TwistShown(shaft=twist.shaft, phasing_deg=round(twist.phasing_deg, 1), left_rad_s2=twist.left_rad_s2)
+            for twist in best_twists(chain, rpm)
+        ),
+        tilts=tuple(_tilts(chain, rpm)) if is_known and chain and rpm else (),
+        couples_nm=None
+        if torque is None or chain is None or not chain.is_cross[0]
+        else cross_couples_nm(torque, _angle_deg(chain, 0)),
+        verdict=worst_verdict(own) if own else None,
+    )
+
+
+def _angle_deg(chain: Chain, j: int) -> float:
+    a, b = chain.lines[j], chain.lines[j + 1]
+    return float(np.degrees(np.arctan2(np.linalg.norm(np.cross(a, b)), a @ b)))
+
+
+def _joints(one: LineFound, chain: Chain | None, rpm: float | None) -> Iterator[PropJointShown]:
+    if one.joints_mm is None:
+        return
+    for j, joint in enumerate(one.line.joints):
+        even = None
+        if chain is not None and rpm is not None and joint.kind is JointKind.CROSS:
+            kinds = tuple(k != j and is_cross for k, is_cross in enumerate(chain.is_cross))
+            even = float(exact_rad_s2(replace(chain, is_cross=kinds), rpm)[-1])
+        yield PropJointShown(
+            at_mm=xyz(one.joints_mm[j]),
+            kind=joint.kind.value if joint.kind else None,
+            angle_deg=_angle_deg(one.at_ride, j) if one.at_ride else None,
+            greatest_deg=float(one.swept.angles_deg[:, j].max()) if one.swept and one.posed else None,
+            if_cv_rad_s2=even,
+        )
+
+
+def _tubes(one: LineFound, chain: Chain | None, rpm: float | None) -> Iterator[TubeShown]:
+    if one.joints_mm is None or one.swept is None:
+        return
+    rides = np.linalg.norm(np.diff(one.joints_mm, axis=0), axis=1)
+    drive = coast = None
+    if chain is not None and rpm is not None:
+        drive = one.posed[0].drives[:-1] * squared_speed(rpm)
+        coast = one.posed[0].coasts[1:] * squared_speed(rpm)
+    for j, tube in enumerate(one.line.tubes):
+        slip = one.slips.get(j)
+        yield TubeShown(
+            length_mm=float(rides[j]),
+            longest_mm=longest_mm(one, j) or float(rides[j]),
+            critical_rpm=critical_of(one, j, tube),
+            phasing_deg=value_of(tube.phasing),
+            in_mm=slip.in_mm if slip else None,
+            out_mm=slip.out_mm if slip else None,
+            drive_rad_s2=None if drive is None else float(drive[j]),
+            coast_rad_s2=None if coast is None else float(coast[j]),
+        )
+
+
+def _tilts(chain: Chain, rpm: float) -> Iterator[TiltPoint]:
+    for by in TILTED_DEG:
+        tilted = replace(chain, lines=(*chain.lines[:-1], nose_up(chain.lines[-1], by)))
+        yield TiltPoint(nose_up_deg=by, left_rad_s2=round(float(exact_rad_s2(tilted, rpm)[-1]), 2))

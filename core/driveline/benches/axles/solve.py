@@ -1,0 +1,136 @@
+"""The Axles & propshafts bench: shafts ordered once, that neither bind nor shake."""
+
+from collections.abc import Iterator
+
+from driveline.benches.axles.axle_checks import SideFound, side_found, travel_checks
+from driveline.benches.axles.bar_checks import bar_checks
+from driveline.benches.axles.bars import spline_doubts
+from driveline.benches.axles.ends import SIDES, end_of, is_on_unit, points_of
+from driveline.benches.axles.line_checks import line_checks
+from driveline.benches.axles.lines import LineFound, line_found
+from driveline.benches.axles.needs import AxlesNeeds
+from driveline.benches.axles.parts import USUAL_GRADE_MM_S, bar_part, tube_part
+from driveline.benches.axles.results import AxlesResult
+from driveline.benches.axles.sheet import Axle, AxlesSheet
+from driveline.benches.axles.shown import axle_shown, line_shown
+from driveline.benches.axles.through_travel import travelling
+from driveline.benches.contract import LaidOut, Outcome, progress_of
+from driveline.checks import Check
+from driveline.figures import fig
+from driveline.margins import Judge
+from driveline.parts.ordered import OrderedPart
+from driveline.results import Assumed, ToDo
+from driveline.sheet import positive_of, value_of
+from driveline.suspension.travel import OUTER_FIXED_DEG
+
+Sides = tuple[SideFound, SideFound]
+
+
+def run(sheet: AxlesSheet, _laid: LaidOut, needs: AxlesNeeds, judge: Judge) -> Outcome[None]:
+    """Return what the shafts come to."""
+    axles = tuple(_sides(axle, k, needs) for k, axle in enumerate(sheet.axles))
+    lines = tuple(line_found(line, k, needs) for k, line in enumerate(sheet.lines))
+    checks = tuple(_checks(axles, lines, needs, judge))
+    to_do, points = tuple(_to_do(sheet, axles, lines)), points_of(needs)
+    is_begun = bool(sheet.axles or sheet.lines)
+    return Outcome(
+        solved=None,
+        show=lambda: AxlesResult(
+            axles=tuple(
+                axle_shown(axle, k, sides, checks, points)
+                for k, (axle, sides) in enumerate(zip(sheet.axles, axles, strict=True))
+            ),
+            lines=tuple(line_shown(one, checks) for one in lines),
+            queries=tuple(_queries(axles, lines)),
+            assumed=tuple(_assumed(sheet, needs)),
+            to_do=to_do,
+        ),
+        checks=checks,
+        to_do=to_do,
+        progress=progress_of(is_begun=is_begun, is_finished=is_begun and not to_do),
+        parts=tuple(_parts(axles, lines)),
+    )
+
+
+def _sides(axle: Axle, k: int, needs: AxlesNeeds) -> Sides:
+    found = []
+    for name in SIDES:
+        end = end_of(axle, name, needs, f"axles.axles.{k}")
+        side = getattr(axle, name)
+        travel = None if end.end is None else travelling(end.end, axle.inner, side.bar)
+        found.append(side_found(axle, k, name, end, travel, needs))
+    return found[0], found[1]
+
+
+def _checks(axles: tuple[Sides, ...], lines: tuple[LineFound, ...], needs: AxlesNeeds, judge: Judge) -> Iterator[Check]:
+    for sides in axles:
+        for one in sides:
+            yield from travel_checks(one, judge)
+            yield from bar_checks(one, needs, judge)
+    for line in lines:
+        yield from line_checks(line, needs, judge)
+
+
+def _parts(axles: tuple[Sides, ...], lines: tuple[LineFound, ...]) -> Iterator[OrderedPart]:
+    found = [bar_part(one) for sides in axles for one in sides]
+    found += [tube_part(line, j, tube) for line in lines for j, tube in enumerate(line.line.tubes)]
+    yield from (part for part in found if part is not None)
+
+
+def _queries(axles: tuple[Sides, ...], lines: tuple[LineFound, ...]) -> Iterator[ToDo]:
+    """What can't be, by its field."""
+    for sides in axles:
+        for one in sides:
+            doubts = [*one.found.doubts]
+            bar, field = one.side.bar, f"{one.field}.bar"
+            doubts += spline_doubts(bar.inner_spline, bar, f"{field}.inner_spline", f"{one.words}, inner spline")
+            doubts += spline_doubts(bar.outer_spline, bar, f"{field}.outer_spline", f"{one.words}, outer spline")
+            outer = one.side.outer
+            strap, droop = value_of(outer.strap), value_of(outer.droop)
+            if strap is not None and droop is not None and strap > droop:
+                doubts.append(
+                    (f"{one.field}.outer.strap", f"{one.words}: a strap longer than the droop holds nothing.")
+                )
+            yield from (ToDo(field=path, text=text) for path, text in doubts)
+    for line in lines:
+        yield from (ToDo(field=path, text=f"{line.line.name}: {text}") for path, text in line.doubts)
+
+
+def _assumed(sheet: AxlesSheet, needs: AxlesNeeds) -> Iterator[Assumed]:
+    for k, axle in enumerate(sheet.axles):
+        field, joint = f"axles.axles.{k}", axle.inner
+        if joint.kind is not None and (positive_of(joint.angle) is None or positive_of(joint.plunge) is None):
+            yield Assumed(field=f"{field}.inner", text=f"{axle.name}: a {joint.kind.words}'s usual angle and plunge")
+        if joint.plunge_bent is None:
+            yield Assumed(field=f"{field}.inner.plunge_bent", text=f"{axle.name}: whole plunge at any angle")
+        if positive_of(axle.outer.angle) is None:
+            text = f"{axle.name}: outer joints bend {fig(OUTER_FIXED_DEG, '°', 0)}"
+            yield Assumed(field=f"{field}.outer.angle", text=text)
+        if needs.any_way_mm is not None and (is_on_unit(axle.left) or is_on_unit(axle.right)):
+            text = f"{axle.name}: the unit moves {fig(needs.any_way_mm, 'mm', 1)} any way, as no mounts are entered"
+            yield Assumed(field="mounts.mounts", text=text)
+    for k, line in enumerate(sheet.lines):
+        if line.grade_mm_s is None and line.tubes:
+            text = f"{line.name}: balanced to G{USUAL_GRADE_MM_S:g}"
+            yield Assumed(field=f"axles.lines.{k}.grade_mm_s", text=text)
+        if line.is_fixed is False:
+            yield Assumed(field=f"axles.lines.{k}.bump", text=f"{line.name}: the axle goes straight up and down")
+
+
+def _to_do(sheet: AxlesSheet, axles: tuple[Sides, ...], lines: tuple[LineFound, ...]) -> Iterator[ToDo]:
+    if not sheet.axles and not sheet.lines:
+        yield ToDo(field="axles.axles", text="Enter the shafts: an axle with two, or a line of propshafts.")
+        return
+    for sides in axles:
+        for one in sides:
+            if one.found.missing:
+                yield ToDo(field=one.field, text=f"Still wanted of {one.found.missing[0]}.")
+            elif bar_part(one) is None:
+                text = (
+                    f"Still wanted of {one.words}: its bar's length, ±, diameter, and both splines' length and outside."
+                )
+                yield ToDo(field=f"{one.field}.bar", text=text)
+    for line in lines:
+        lacking = (*line.ends_missing, *line.twist_missing, *line.travel_missing)
+        if lacking:
+            yield ToDo(field=line.field, text=f"Still wanted of {lacking[0]}.")

@@ -1,0 +1,162 @@
+"""The sums behind the checks of axles."""
+
+from typing import Final
+
+from driveline.benches.axles.bars import STEEL, Section
+from driveline.benches.axles.needs import ShaftLoad
+from driveline.benches.axles.sheet import Axle, DifferentialKind
+from driveline.benches.axles.through_travel import Travelling
+from driveline.gearing.differential import clutched_high_nm
+from driveline.sheet import value_of
+from driveline.working import Given, Step, Working, entered, step, tabled, worked
+
+SCANNED: Final = "Every height, lock and move of the unit together, since the worst is seldom at an end of one."
+TORSION: Final = "Saint-Venant's torsion of a round section; a spline at its root diameter. Guides: ENGINEERING 14."
+WHIRLS: Final = "First bending mode of a slender beam on two pins."
+
+
+def angle_working(angle_deg: float | None, where: str) -> Working:
+    """Return a joint's greatest angle."""
+    if angle_deg is None:
+        return Working(source=SCANNED)
+    at = worked("β_s", angle_deg, "°", where)
+    rest = worked("r", 0.0, "°", "nothing more is added")
+    return Working(steps=(step("β", "β_s + r", at, rest, value=angle_deg, unit="°", decimals=2),), method=SCANNED)
+
+
+def plunge_working(travel: Travelling | None, made_to_mm: float | None, made_to_field: str) -> Working:
+    """Return the plunge that a shaft takes at its worst place, counted as if it ran straight."""
+    if travel is None or travel.room is None or travel.envelope is None:
+        return Working(source=SCANNED)
+    at = travel.at(travel.room.worst, travel.scan.length_mm)
+    angle = float(travel.scan.inner_deg.ravel()[travel.room.worst])
+    envelope = travel.envelope
+    middle = travel.chosen_mm if travel.chosen_mm is not None else travel.best_mm or 0.0
+    straight = worked("p_0", envelope.plunge_mm, "mm", "the joint's, running straight")
+    allowed = step(
+        "p",
+        "p_0 + (p_b - p_0) * β / β_g",
+        straight,
+        worked("p_b", envelope.bent_mm, "mm", "the joint's, at its greatest angle"),
+        worked("β", angle, "°", "there"),
+        worked("β_g", envelope.angle_deg, "°", "the joint's greatest angle"),
+        value=float(envelope.plunge_at(travel.scan.inner_deg).ravel()[travel.room.worst]),
+        unit="mm",
+        decimals=2,
+        words="that it has there",
+    )
+    used = step(
+        "q",
+        "abs(L - L_0)",
+        worked("L", at.value, "mm", "between the joints' centres there"),
+        worked("L_0", middle, "mm", "with the joint at mid plunge"),
+        value=abs(at.value - middle),
+        unit="mm",
+        decimals=2,
+    )
+    made = 0.0 if made_to_mm is None else made_to_mm
+    last = step(
+        "d",
+        "q + (p_0 - p) + t",
+        used,
+        straight,
+        allowed,
+        entered("t", made, "mm", made_to_field),
+        value=envelope.plunge_mm - travel.room.left_mm + made,
+        unit="mm",
+        decimals=2,
+    )
+    return Working(steps=(allowed, used, last), method=SCANNED)
+
+
+def _side_step(axle: Axle, whole_nm: float, torque_nm: float) -> Step:
+    whole = worked("T_a", whole_nm, "N·m", "the axle's design torque, at Ratios")
+    lock = value_of(axle.lock) or 0.0
+    bias = axle.bias_ratio or 1.0
+    expression, more = {
+        DifferentialKind.OPEN: ("T_a / 2", ()),
+        DifferentialKind.BIAS: ("T_a * B / (1 + B)", (entered("B", bias, "", "bias ratio"),)),
+        DifferentialKind.CLUTCHES: (
+            "(T_a + T_l) / 2" if clutched_high_nm(whole_nm, lock) < whole_nm else "T_a",
+            (entered("T_l", lock, "N·m", "held by its clutches"),)
+            if clutched_high_nm(whole_nm, lock) < whole_nm
+            else (),
+        ),
+        DifferentialKind.LOCKED: ("T_a", ()),
+        None: ("T_a", ()),
+    }[axle.differential]
+    given: tuple[Given, ...] = more
+    return step("T", expression, whole, *given, value=torque_nm, unit="N·m", words="the most that comes to one side")
+
+
+def _sizes(section: Section) -> tuple[Given, Given]:
+    return (
+        entered("D", section.outside_mm, "mm", section.field),
+        worked("d", section.bore_mm, "mm", "its bore"),
+    )
+
+
+SHEARED: Final = "16 * T * D / (pi * (D**4 - d**4))"
+
+
+def shear_working(axle: Axle, load: ShaftLoad | None, section: Section | None, torque_nm: float | None) -> Working:
+    """Return the shear in the worst section of a bar."""
+    if load is None or load.design_nm is None or section is None or torque_nm is None:
+        return Working(source=TORSION)
+    torque = _side_step(axle, load.design_nm, torque_nm)
+    last = step("τ", SHEARED, torque, *_sizes(section), value=section.shear_mpa(torque_nm), unit="MPa", decimals=1)
+    return Working(steps=(torque, last), source=TORSION)
+
+
+def range_working(section: Section | None, torque_nm: float | None, back_nm: float | None) -> Working:
+    """Return the range of shear from launch to overrun."""
+    if section is None or torque_nm is None:
+        return Working(source=TORSION)
+    back = 0.0 if back_nm is None else back_nm
+    whole = step(
+        "T",
+        "T_l + T_o",
+        worked("T_l", torque_nm, "N·m", "on launch, this side"),
+        worked("T_o", back, "N·m", "on overrun, this side"),
+        value=torque_nm + back,
+        unit="N·m",
+    )
+    last = step(
+        "Δτ", SHEARED, whole, *_sizes(section), value=section.shear_mpa(torque_nm + back), unit="MPa", decimals=1
+    )
+    return Working(steps=(whole, last), source=TORSION)
+
+
+def whirl_working(
+    length_mm: float | None,
+    outside_mm: float | None,
+    inside_mm: float | None,
+    critical: float | None,
+    *,
+    share: float = 1.0,
+) -> Working:
+    """Return the speed at which a bar or tube would whirl."""
+    if length_mm is None or outside_mm is None or inside_mm is None or critical is None:
+        return Working(source=WHIRLS)
+    radius = step(
+        "r",
+        "sqrt(D**2 + d**2) / 4",
+        worked("D", outside_mm, "mm", "outside"),
+        worked("d", inside_mm, "mm", "inside"),
+        value=(outside_mm**2 + inside_mm**2) ** 0.5 / 4,
+        unit="mm",
+        decimals=3,
+        words="radius of gyration",
+    )
+    given: list[Given | Step] = [
+        radius,
+        tabled("E", STEEL.modulus_mpa, "MPa", "steel"),
+        tabled("ρ", STEEL.density_kgm3, "kg/m³", "steel"),
+        worked("L", length_mm, "mm", "between the joints' centres, at its longest"),
+    ]
+    expression = "pi / 2 * sqrt(E / ρ) * r / L**2"
+    if share != 1.0:
+        given.append(tabled("s", share, "", "of two pieces, 0.65 where one may run at 0.70"))
+        expression = f"s * {expression}"
+    last = step("n", expression, *given, value=critical * share, unit="rpm", words="whirls")
+    return Working(steps=(radius, last), source=WHIRLS)

@@ -1,0 +1,136 @@
+"""A line of shafts with joints of any kind: what of the unevenness of its crosses is left, exactly and by the rule."""
+
+import math
+from collections.abc import Sequence
+from dataclasses import dataclass
+from typing import Final
+
+import numpy as np
+
+from driveline.arrays import Floats
+from driveline.cardan.lines import JointLine, joint_line, residual_deg, unit_line
+from driveline.cardan.turning import chain_turns_rad
+
+STEPS: Final = 180
+RAD_S: Final = math.pi / 30
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Chain:
+    """Shafts in a row from the driving one to the driven one, and which of the joints between are crosses.
+
+    ``lines`` are n + 1 directions of n joints, all along the chain; ``phasing_deg`` one for each shaft between,
+    (n - 1,).
+    """
+
+    lines: tuple[Floats, ...]
+    is_cross: tuple[bool, ...]
+    phasing_deg: tuple[float, ...]
+
+    def reversed(self) -> "Chain":
+        """Return the same chain as it is driven from its other end; a twist keeps its hand."""
+        return Chain(
+            lines=tuple(-one for one in self.lines[::-1]),
+            is_cross=self.is_cross[::-1],
+            phasing_deg=self.phasing_deg[::-1],
+        )
+
+    def groups(self) -> tuple[tuple[int, int], ...]:
+        """Return runs of neighbouring crosses, from a joint to the one after its last.
+
+        How a joint that turns evenly was put together decides how the crosses behind it stand to those before it, so
+        that of two runs only the sum of both at their worst is known.
+        """
+        found, start = [], None
+        for k, one in enumerate((*self.is_cross, False)):
+            if one and start is None:
+                start = k
+            if not one and start is not None:
+                found.append((start, k))
+                start = None
+        return tuple(found)
+
+
+def _peaks(chain: Chain, first: int, after: int) -> Floats:
+    """Greatest acceleration of each shaft behind a run of crosses, over the square of the speed before it."""
+    swing = chain_turns_rad(chain.lines[first : after + 1], chain.phasing_deg[first : after - 1], steps=STEPS)
+    orders = np.fft.rfftfreq(STEPS, 1 / STEPS)
+    bent = np.fft.irfft(np.fft.rfft(swing, axis=1) * -(orders**2), n=STEPS, axis=1)
+    peaks: Floats = np.abs(bent).max(axis=1)
+    return peaks
+
+
+def exact_rad_s2(chain: Chain, rpm: float) -> Floats:
+    """Return the greatest acceleration of each shaft after the first with that one turning evenly, (n,).
+
+    Source:
+        Each run of crosses turned exactly over one turn (``chain_turns_rad``), differentiated by its orders; runs
+        apart are added at their worst.
+    """
+    found = np.zeros(len(chain.is_cross))
+    for first, after in chain.groups():
+        peaks = _peaks(chain, first, after)
+        found[first:after] += peaks
+        found[after:] += peaks[-1]
+    scaled: Floats = found * (rpm * RAD_S) ** 2
+    return scaled
+
+
+def rule_rad_s2(chain: Chain, rpm: float) -> float:
+    """Return the same of the driven end by the rule of small angles, ω² β² (VDI 2722)."""
+    total = 0.0
+    for first, after in chain.groups():
+        line = joint_line(chain.lines[first : after + 1])
+        left = residual_deg(line.angles_deg, line.planes_deg, np.array(chain.phasing_deg[first : after - 1]))
+        total += math.radians(left) ** 2
+    return total * (rpm * RAD_S) ** 2
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Twist:
+    """How far a shaft's yokes are best twisted, counted as its phasing is, and what is left then."""
+
+    shaft: int  # 0 is the first between two joints
+    phasing_deg: float
+    left_rad_s2: float
+
+
+def best_twists(chain: Chain, rpm: float) -> tuple[Twist, ...]:
+    """Return for each shaft between two crosses the twist that leaves least, all others left as they are.
+
+    Source:
+        Terms of the joints behind it turned to point against those before it, by the rule of small angles; what is
+        left is then worked out exactly.
+    """
+    found = []
+    for first, after in chain.groups():
+        line = joint_line(chain.lines[first : after + 1])
+        for shaft in range(first, after - 1):
+            phasing = list(chain.phasing_deg)
+            turn = _turn_deg(line, phasing[first : after - 1], shaft - first)
+            phasing[shaft] = (phasing[shaft] + turn + 90) % 180 - 90
+            turned = Chain(lines=chain.lines, is_cross=chain.is_cross, phasing_deg=tuple(phasing))
+            left = float(exact_rad_s2(turned, rpm)[-1])
+            found.append(Twist(shaft=shaft, phasing_deg=phasing[shaft], left_rad_s2=left))
+    return tuple(found)
+
+
+def _turn_deg(line: JointLine, phasing_deg: Sequence[float], shaft: int) -> float:
+    behind = np.concatenate(([0.0], np.cumsum(phasing_deg)))
+    sign = (-1.0) ** np.arange(len(line.angles_deg))
+    terms = sign * np.radians(line.angles_deg) ** 2 * np.exp(2j * np.radians(line.planes_deg - behind))
+    before, after = complex(terms[: shaft + 1].sum()), complex(terms[shaft + 1 :].sum())
+    if not abs(before) or not abs(after):
+        return 0.0
+    return math.degrees(float(np.angle(after) - np.angle(before)) - math.pi) / 2
+
+
+def toward(start_mm: Floats, end_mm: Floats, *, falls_deg: float, left_deg: float) -> Floats:
+    """Return a shaft's direction by its two slopes, pointing along the vehicle from ``start`` to ``end``.
+
+    Source:
+        The tangents of both slopes across a length of one along the vehicle.
+    """
+    ahead = 1.0 if end_mm[0] >= start_mm[0] else -1.0
+    slopes = np.array([ahead, math.tan(math.radians(left_deg)), -math.tan(math.radians(falls_deg))])
+    return unit_line(slopes, "direction")

@@ -1,0 +1,130 @@
+<script lang="ts">
+  import { onDestroy } from 'svelte';
+  import type { AxleShown, SideShown } from '../../api/types';
+  import { useUnits } from '../../measure/units.svelte';
+  import { Moving, rowAt } from './moving.svelte';
+  import WindowPicture from './WindowPicture.svelte';
+
+  let { axle }: { axle: AxleShown } = $props();
+  const units = useUnits();
+  const moving = new Moving();
+  onDestroy(() => moving.stop());
+  const sides = $derived([axle.left, axle.right]);
+  const rows = $derived(sides.map((side) => rowAt(side.heights, moving.share)));
+  // From behind: the vehicle's left is on the left.
+  const WIDE = 640;
+  const HIGH = 196;
+  const ROOM = 62;
+  const points = $derived(
+    sides.flatMap((side) => [
+      ...(side.inner_mm ? [side.inner_mm] : []),
+      ...side.heights.map((row) => row.outer_mm),
+    ]),
+  );
+  const span = $derived(Math.max(200, ...points.map((at) => Math.abs(at[1]))));
+  const scale = $derived(Math.min((WIDE / 2 - ROOM) / span, 0.62));
+  const low = $derived(Math.min(...points.map((at) => at[2])));
+  const high = $derived(Math.max(...points.map((at) => at[2])));
+  const px = (y: number) => WIDE / 2 - y * scale;
+  const py = (z: number) => HIGH / 2 - (z - (low + high) / 2) * scale + 6;
+  const isBad = (side: SideShown) => side.verdict === 'fails';
+</script>
+
+<div class="on-dye flex flex-col bg-dye text-scribe">
+  <svg
+    class="w-full"
+    viewBox="0 0 {WIDE} {HIGH}"
+    role="img"
+    aria-label="{axle.name} from behind, in true shape"
+  >
+    {#if points.length === 0}
+      <text x={WIDE / 2} y={HIGH / 2} text-anchor="middle" class="fill-scribe-dim text-[14px]"
+        >The shafts are drawn here as soon as both their ends are known.</text
+      >
+    {:else}
+      <text x="10" y="18" class="fill-scribe-dim text-[12px]">{axle.name}, from behind</text>
+      {#if axle.left.inner_mm && axle.right.inner_mm}
+        {@const [a, b] = [axle.left.inner_mm, axle.right.inner_mm]}
+        <line
+          x1={px(a[1])}
+          y1={py(a[2])}
+          x2={px(b[1])}
+          y2={py(b[2])}
+          class="stroke-scribe-dim"
+          stroke-width="9"
+          stroke-linecap="round"
+        />
+      {/if}
+      {#each sides as side, k (side.name)}
+        {@const row = rows[k]}
+        {#if row && side.inner_mm}
+          {@const [ix, iy] = [px(side.inner_mm[1]), py(side.inner_mm[2])]}
+          {@const [ox, oy] = [px(row.outer_mm[1]), py(row.outer_mm[2])]}
+          {@const out = k === 0 ? -1 : 1}
+          <polyline
+            points={side.heights.map((one) => `${px(one.outer_mm[1])},${py(one.outer_mm[2])}`).join(' ')}
+            class="fill-none stroke-scribe-dim"
+            stroke-dasharray="3 4"
+          />
+          <rect
+            x={ox + out * 16 - 9}
+            y={oy - 58}
+            width="18"
+            height="116"
+            rx="5"
+            class="fill-dye-lit stroke-scribe-dim"
+          />
+          <line x1={ox} y1={oy} x2={ox + out * 16} y2={oy} class="stroke-scribe" stroke-width="7" />
+          <line
+            x1={ix}
+            y1={iy}
+            x2={ox}
+            y2={oy}
+            class={isBad(side) ? 'stroke-fails-lit' : 'stroke-brass-lit'}
+            stroke-width="4.5"
+          />
+          <circle cx={ix} cy={iy} r="9" class="fill-dye stroke-scribe" stroke-width="2" />
+          <circle cx={ox} cy={oy} r="9" class="fill-dye stroke-scribe" stroke-width="2" />
+          <text
+            x={(ix + ox) / 2}
+            y={Math.min(iy, oy) - 16}
+            text-anchor="middle"
+            class="fill-scribe figures text-[13px]">{units.figure(row.length_mm, 'mm', 1)}</text
+          >
+          <text x={ix} y={iy + 26} text-anchor="middle" class="fill-scribe-dim figures text-[12px]"
+            >{row.inner_deg.toFixed(1)}°</text
+          >
+          <text x={ox - out * 8} y={oy + 26} text-anchor="middle" class="fill-scribe-dim figures text-[12px]"
+            >{row.outer_deg.toFixed(1)}°</text
+          >
+        {/if}
+      {/each}
+    {/if}
+  </svg>
+  {#if points.length > 0}
+    <div class="flex items-center gap-2 px-3 pb-2 text-[13px]">
+      <button
+        class="min-h-8 min-w-16 border border-scribe-dim px-2"
+        aria-pressed={moving.isPlaying}
+        onclick={() => moving.play()}>{moving.isPlaying ? 'stop' : 'let it move'}</button
+      >
+      <span class="text-scribe-dim">droop</span>
+      <input
+        class="min-w-0 flex-1"
+        type="range"
+        min="-1"
+        max="1"
+        step="0.02"
+        value={moving.share}
+        aria-label="Height of the wheels"
+        aria-valuetext={rows[0] ? units.figure(rows[0].height_mm, 'mm', 0) : ''}
+        oninput={(event) => moving.set(Number(event.currentTarget.value))}
+      />
+      <span class="text-scribe-dim">bump</span>
+      <span class="w-20 text-right figures">{rows[0] ? units.figure(rows[0].height_mm, 'mm', 0) : ''}</span>
+    </div>
+    <div class="grid grid-cols-2 gap-px">
+      {#each sides as side, k (side.name)}<WindowPicture {side} row={rows[k]} />{/each}
+    </div>
+  {/if}
+</div>

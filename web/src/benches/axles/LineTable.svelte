@@ -1,0 +1,147 @@
+<script lang="ts">
+  import type { LineShown, PropLine } from '../../api/types';
+  import Button from '../../lib/ui/Button.svelte';
+  import { useUnits } from '../../measure/units.svelte';
+  import { twist } from './edits';
+
+  interface Props {
+    line: LineShown;
+    disabled: boolean;
+    change: (write: (line: PropLine) => void) => void;
+  }
+  let { line, disabled, change }: Props = $props();
+  const units = useUnits();
+  const KINDS: Record<string, string> = {
+    cross: 'cross',
+    cv: 'constant velocity',
+    double: 'double cross',
+    rubber: 'rubber coupling',
+  };
+  const COMFORTABLE = 300; // where the scale's first mark stands; the verdict is the core's
+  const MOST = 400;
+  const scale = $derived(Math.max(MOST * 1.5, (line.exact_rad_s2 ?? 0) * 1.1));
+  const best = $derived(
+    [...line.twists]
+      .sort((a, b) => a.left_rad_s2 - b.left_rad_s2)
+      .find((one) => one.left_rad_s2 < 0.9 * (line.exact_rad_s2 ?? 0)),
+  );
+  const tilt = $derived([...line.tilts].sort((a, b) => a.left_rad_s2 - b.left_rad_s2)[0]);
+  const whole = (value: number | null) => (value === null ? '?' : Math.round(value).toString());
+</script>
+
+<div class="flex items-baseline gap-3">
+  <p>
+    <span class="figures text-[26px] font-semibold">{whole(line.exact_rad_s2)}</span>
+    <span class="text-ink-dim"
+      >rad/s² at the axle{line.rpm ? `, at ${units.figure(line.rpm, 'rpm', 0)}` : ''}</span
+    >
+  </p>
+  <p class="text-[13px] text-ink-dim">by the rule of small angles {whole(line.rule_rad_s2)}</p>
+</div>
+{#if line.exact_rad_s2 !== null}
+  <svg
+    class="h-7 w-full"
+    viewBox="0 0 600 28"
+    preserveAspectRatio="none"
+    role="img"
+    aria-label="How unevenly the axle is driven, at ride height"
+  >
+    <rect x="0" y="8" width="600" height="12" class="fill-edge" />
+    <rect
+      x="0"
+      y="8"
+      width={(600 * line.exact_rad_s2) / scale}
+      height="12"
+      class={line.exact_rad_s2 > MOST
+        ? 'fill-fails'
+        : line.exact_rad_s2 > COMFORTABLE
+          ? 'fill-tight'
+          : 'fill-holds'}
+    />
+    <line
+      x1={(600 * COMFORTABLE) / scale}
+      x2={(600 * COMFORTABLE) / scale}
+      y1="3"
+      y2="25"
+      class="stroke-ink"
+    />
+    <line
+      x1={(600 * MOST) / scale}
+      x2={(600 * MOST) / scale}
+      y1="3"
+      y2="25"
+      class="stroke-ink"
+      stroke-width="2"
+    />
+  </svg>
+  <p class="text-[12.5px] text-ink-dim">Marks at {COMFORTABLE}, comfortable, and {MOST}, the most.</p>
+{/if}
+{#if best}
+  <p class="mt-2 flex flex-wrap items-center gap-3 border-l-4 border-brass pl-3">
+    <span>
+      Twisted to <strong class="figures">{best.phasing_deg.toFixed(1)}°</strong>, the yokes of shaft {best.shaft +
+        1}
+      leave <strong class="figures">{whole(best.left_rad_s2)}</strong> rad/s².
+    </span>
+    {#if !disabled}<Button strong onclick={() => change((to) => twist(to, best.shaft, best.phasing_deg))}
+        >Turn the yoke</Button
+      >{/if}
+  </p>
+{/if}
+{#if tilt && tilt.nose_up_deg !== 0 && line.exact_rad_s2 !== null && tilt.left_rad_s2 < 0.9 * line.exact_rad_s2}
+  <p class="mt-1 text-[13px]">
+    Or the pinion’s nose {Math.abs(tilt.nose_up_deg)}° {tilt.nose_up_deg > 0 ? 'up' : 'down'}, by shims:
+    {whole(tilt.left_rad_s2)} rad/s². A shim of {units.figure(1, 'mm', 0)} under
+    {units.figure(57.3, 'mm', 0)} of pad is a degree.
+  </p>
+{/if}
+<table class="mt-3 w-full text-[13px]" aria-label="{line.name}: joints">
+  <thead class="text-ink-dim">
+    <tr>
+      <th class="text-left font-normal">joint</th>
+      <th class="text-left font-normal">kind</th>
+      <th class="text-right font-normal">at ride, °</th>
+      <th class="text-right font-normal">at the most, °</th>
+      <th class="text-right font-normal">were it constant velocity, rad/s²</th>
+    </tr>
+  </thead>
+  <tbody>
+    {#each line.joints as joint, k (k)}
+      <tr class="border-t border-edge">
+        <td class="py-1">{k + 1}</td>
+        <td>{KINDS[joint.kind ?? ''] ?? 'not said'}</td>
+        <td class="text-right figures">{joint.angle_deg?.toFixed(2) ?? '?'}</td>
+        <td class="text-right figures">{joint.greatest_deg?.toFixed(1) ?? '?'}</td>
+        <td class="text-right figures">{joint.if_cv_rad_s2 === null ? '–' : whole(joint.if_cv_rad_s2)}</td>
+      </tr>
+    {/each}
+  </tbody>
+</table>
+<table class="mt-3 w-full text-[13px]" aria-label="{line.name}: shafts">
+  <thead class="text-ink-dim">
+    <tr>
+      <th class="text-left font-normal">shaft</th>
+      <th class="text-right font-normal">at ride, {units.symbol('mm')}</th>
+      <th class="text-right font-normal">longest</th>
+      <th class="text-right font-normal">slips in</th>
+      <th class="text-right font-normal">out</th>
+      <th class="text-right font-normal">whirls at, {units.symbol('rpm')}</th>
+      <th class="text-right font-normal">driving, coasting, rad/s²</th>
+    </tr>
+  </thead>
+  <tbody>
+    {#each line.tubes as tube, k (k)}
+      <tr class="border-t border-edge">
+        <td class="py-1">{k + 1}</td>
+        <td class="text-right figures font-semibold">{units.num(tube.length_mm, 'mm', 1)}</td>
+        <td class="text-right figures">{units.num(tube.longest_mm, 'mm', 1)}</td>
+        <td class="text-right figures">{tube.in_mm === null ? '–' : units.num(tube.in_mm, 'mm', 1)}</td>
+        <td class="text-right figures">{tube.out_mm === null ? '–' : units.num(tube.out_mm, 'mm', 1)}</td>
+        <td class="text-right figures"
+          >{tube.critical_rpm === null ? '?' : units.num(tube.critical_rpm, 'rpm', 0)}</td
+        >
+        <td class="text-right figures">{whole(tube.drive_rad_s2)}, {whole(tube.coast_rad_s2)}</td>
+      </tr>
+    {/each}
+  </tbody>
+</table>

@@ -1,0 +1,70 @@
+<script lang="ts">
+  import type { AxlesResult, AxlesSheet } from '../../api/types';
+  import { useUnits } from '../../measure/units.svelte';
+  import PartPicture from '../../parts/PartPicture.svelte';
+  import type { ShownPart } from '../../parts/shown-part.svelte';
+  import AxlePicture from './AxlePicture.svelte';
+  import AxleTable from './AxleTable.svelte';
+  import LinePicture from './LinePicture.svelte';
+  import LineTable from './LineTable.svelte';
+
+  interface Props {
+    result: AxlesResult;
+    drawn: ShownPart;
+    lit: string;
+    disabled: boolean;
+    change: (write: (sheet: AxlesSheet) => void) => void;
+    onpick: (field: string) => void;
+  }
+  let { result, drawn, lit, disabled, change, onpick }: Props = $props();
+  const units = useUnits();
+  const all = $derived([...result.axles, ...result.lines]);
+  const shown = $derived(all.find((one) => lit === one.field || lit.startsWith(`${one.field}.`)) ?? all[0]);
+  const axle = $derived(result.axles.find((one) => one.field === shown?.field));
+  const line = $derived(result.lines.findIndex((one) => one.field === shown?.field));
+</script>
+
+{#if all.length > 1}
+  <div class="flex gap-1 border-b border-edge px-3 pt-1" role="group" aria-label="Shafts shown">
+    {#each all as one (one.field)}
+      <button
+        class={[
+          'min-h-8 border-b-2 px-2',
+          one.field === shown?.field ? 'border-brass font-semibold' : 'border-transparent text-ink-dim',
+        ]}
+        aria-pressed={one.field === shown?.field}
+        onclick={() => onpick(one.field)}>{one.name}</button
+      >
+    {/each}
+  </div>
+{/if}
+{#if drawn.part?.views[0]}
+  <div class="on-dye relative bg-dye p-3 pt-8">
+    <PartPicture drawing={drawn.part.views[0].drawing} label={drawn.part.title} />
+    <button
+      class="absolute top-1 left-2 min-h-6 text-[13px] text-scribe underline underline-offset-2"
+      onclick={() => (drawn.partKey = null)}>{drawn.part.title}: back to the shafts</button
+    >
+  </div>
+{/if}
+{#if axle}
+  <AxlePicture {axle} />
+  <div class="px-4 py-3"><AxleTable {axle} /></div>
+{:else if line >= 0 && result.lines[line]}
+  <LinePicture line={result.lines[line]} />
+  <div class="px-4 py-3">
+    <LineTable
+      line={result.lines[line]}
+      {disabled}
+      change={(write) =>
+        change((next) => {
+          const row = next.lines[line];
+          if (row) write(row);
+        })}
+    />
+  </div>
+{:else}
+  <p class="h-[300px] bg-dye px-6 py-10 text-scribe-dim">
+    An axle's two shafts, or a line of propshafts, is drawn here. {units.words(result.to_do[0]?.text ?? '')}
+  </p>
+{/if}

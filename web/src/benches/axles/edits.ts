@@ -1,0 +1,59 @@
+/** New rows of the shafts' sheet. */
+import type { Axle, AxleSide, PropLine } from '../../api/types';
+
+export const newSide = (): AxleSide => ({
+  inner: { point: null },
+  outer: { ride: { point: null }, heights: [], pivot_a: { point: null }, pivot_b: { point: null } },
+  steers: false,
+  steered: { pin_top: { point: null }, pin_bottom: { point: null } },
+  bar: {
+    part_number: '',
+    inner_spline: { form: '' },
+    outer_spline: { form: '' },
+    grooves: '',
+    boots: '',
+    measured_how: '',
+    is_mock_up: false,
+  },
+});
+
+export const newAxle = (name: string): Axle => ({
+  name,
+  inner: {},
+  outer: {},
+  left: newSide(),
+  right: newSide(),
+});
+
+const newJoint = (): PropLine['joints'][number] => ({ at: { point: null } });
+const newTube = (): PropLine['tubes'][number] => ({
+  part_number: '',
+  slips: false,
+  flanges: '',
+  is_mock_up: false,
+});
+
+export const newLine = (name: string): PropLine => ({
+  name,
+  joints: [newJoint(), newJoint()],
+  tubes: [newTube()],
+  box: {},
+  pinion: {},
+});
+
+/** One more joint, and the shaft before it. */
+export function lengthen(line: PropLine): void {
+  line.joints.push(newJoint());
+  line.tubes.push(newTube());
+}
+
+export function shorten(line: PropLine): void {
+  line.joints.pop();
+  line.tubes.pop();
+}
+
+/** Twists a shaft's yokes as was found best. */
+export function twist(line: PropLine, shaft: number, deg: number): void {
+  const tube = line.tubes[shaft];
+  if (tube) tube.phasing = { ...tube.phasing, unit: null, text: `${deg}°` };
+}

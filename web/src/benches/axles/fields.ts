@@ -1,0 +1,202 @@
+/** The forms of the shafts: an axle's joints, each side's travel and bar, a line of propshafts. */
+import type { Axle, AxleSide, PropLine, Spot } from '../../api/types';
+import { asked, choice, number, reading, text, within, yesNo, type Form } from '../../measure/fields';
+import { spotForm } from '../../scene/spots';
+
+type Travelled = AxleSide['outer'];
+type Steered = AxleSide['steered'];
+type Bar = AxleSide['bar'];
+type Spline = Bar['inner_spline'];
+type Joint = PropLine['joints'][number];
+type Tube = PropLine['tubes'][number];
+type Direction = PropLine['box'];
+
+const WHICH = [
+  ['rear', 'the rear axle'],
+  ['front', 'the front axle'],
+] as const;
+const MATERIALS = [
+  ['medium_carbon', 'medium carbon, induction hardened'],
+  ['alloy', 'alloy, hardened'],
+  ['soft', 'not hardened'],
+] as const;
+const MPA: readonly [number, number] = [1, 3000];
+const when = <T>(is: (from: T) => boolean, form: Form<T>): Form<T> =>
+  form.map((spec) => asked((from: T) => is(from) && (spec.when?.(from) ?? true), spec));
+
+export const AXLE: Form<Axle> = [
+  choice<Axle, 'which'>('which', 'It is', WHICH, 'the only one driven'),
+  choice<Axle, 'differential'>(
+    'differential',
+    'Its differential is',
+    [
+      ['open', 'open'],
+      ['bias', 'limited slip by a bias ratio'],
+      ['clutches', 'limited slip by clutches'],
+      ['locked', 'a locker or spool'],
+    ],
+    'not said',
+  ),
+  ...when((axle: Axle) => axle.differential === 'bias', [number<Axle>('bias_ratio', 'Bias ratio', [1, 20])]),
+  ...when(
+    (axle: Axle) => axle.differential === 'clutches',
+    [reading<Axle>('lock', 'Its clutches hold', 'torque')],
+  ),
+  ...within(
+    (axle: Axle) => axle.inner,
+    [
+      choice<Axle['inner'], 'kind'>(
+        'kind',
+        'Inner joints are',
+        [
+          ['tripod', 'plunging tripods'],
+          ['ball', 'plunging ball joints'],
+        ],
+        'not said',
+      ),
+      reading<Axle['inner']>('angle', 'Greatest angle of an inner joint', 'angle', 'by its maker'),
+      reading<Axle['inner']>('plunge', 'Its plunge either way, running straight', 'length'),
+      reading<Axle['inner']>('plunge_bent', 'Its plunge either way, at that angle', 'length'),
+    ],
+  ),
+  ...within(
+    (axle: Axle) => axle.outer,
+    [reading<Axle['outer']>('angle', 'Greatest angle of an outer joint', 'angle', 'by its maker')],
+  ),
+];
+
+/** Where a wheel takes its joint; heights are rows of their own. */
+export function pathForm(points: readonly string[]): Form<Travelled> {
+  return [
+    ...within((path: Travelled) => path.ride, spotForm('Outer joint’s centre at ride height', points)),
+    choice<Travelled, 'kind'>(
+      'kind',
+      'How it is known where it goes',
+      [
+        ['heights', 'measured at several heights'],
+        ['pivots', 'on an arm about two pivots'],
+      ],
+      'not said',
+    ),
+    ...when(
+      (path: Travelled) => path.kind === 'pivots',
+      [
+        ...within((path: Travelled) => path.pivot_a, spotForm('First pivot', points)),
+        ...within((path: Travelled) => path.pivot_b, spotForm('Second pivot', points)),
+      ],
+    ),
+    reading<Travelled>('bump', 'Rises to the bump stop by', 'length', 'from ride height'),
+    reading<Travelled>('droop', 'Drops by', 'length', 'from ride height, to its stop'),
+    reading<Travelled>('strap', 'A limit strap stops it after', 'length', 'empty: there is none'),
+  ];
+}
+
+export const heightForm = (k: number): Form<Spot> => spotForm(`Height ${k + 1}`, []);
+
+export function steeringForm(points: readonly string[]): Form<AxleSide> {
+  return [
+    yesNo<AxleSide>('steers', 'This wheel', '', ['steers', 'does not steer']),
+    ...when(
+      (side: AxleSide) => side.steers,
+      within(
+        (side: AxleSide) => side.steered,
+        [
+          ...within((one: Steered) => one.pin_top, spotForm('King pin, above', points)),
+          ...within((one: Steered) => one.pin_bottom, spotForm('King pin, below', points)),
+          reading<Steered>('to_left', 'Lock of this wheel, steering left', 'angle'),
+          reading<Steered>('to_right', 'Lock of this wheel, steering right', 'angle'),
+        ],
+      ),
+    ),
+  ];
+}
+
+export const innerForm = (points: readonly string[]): Form<AxleSide> =>
+  within((side: AxleSide) => side.inner, spotForm('Inner joint’s centre', points));
+
+const splineForm = (which: string): Form<Spline> => [
+  number<Spline>('teeth', `${which} spline, teeth counted`, [4, 120]),
+  reading<Spline>('outside', `${which} spline, over its teeth`, 'length'),
+  reading<Spline>('root', `${which} spline, at its root`, 'length'),
+  reading<Spline>('length', `${which} spline, long`, 'length'),
+  text<Spline>('form', `${which} spline, form`, { most: 120 }),
+  reading<Spline>('pin', `${which} spline, pins of`, 'length'),
+  reading<Spline>('over_pins', `${which} spline, over those pins`, 'length'),
+];
+
+export const BAR: Form<Bar> = [
+  reading<Bar>('inner_seat', 'Inner joint’s centre to the bar’s seat', 'length'),
+  reading<Bar>('outer_seat', 'Outer joint’s centre to the bar’s seat', 'length'),
+  reading<Bar>('length', 'Bar, seat to seat', 'length', 'as it is to be made'),
+  reading<Bar>('made_to', 'Made to, either way', 'length'),
+  reading<Bar>('diameter', 'Bar’s diameter', 'length'),
+  reading<Bar>('bore', 'Its bore', 'length', '0: it is solid'),
+  choice<Bar, 'material'>('material', 'It is of', MATERIALS, 'not said'),
+  number<Bar>('guide_mpa', 'Greatest shear its maker allows', MPA, 'empty: the guide of its material', 'MPa'),
+  number<Bar>('range_mpa', 'Shear from launch to overrun its maker allows', MPA, '', 'MPa'),
+  ...within((bar: Bar) => bar.inner_spline, splineForm('Inner')),
+  ...within((bar: Bar) => bar.outer_spline, splineForm('Outer')),
+  text<Bar>('grooves', 'Circlip grooves', { most: 120 }),
+  text<Bar>('boots', 'Boots', { most: 120 }),
+  text<Bar>('measured_how', 'How its length was measured', { most: 120 }),
+  text<Bar>('part_number', 'Part number', { most: 120 }),
+  yesNo<Bar>('is_mock_up', 'This bar is', '', ['a mock-up: a measuring stick', 'to be made']),
+];
+
+const directionForm = (what: string): Form<Direction> => [
+  reading<Direction>('falls', `${what} falls, toward the axle`, 'angle', 'rising: minus'),
+  reading<Direction>('left', `${what} runs to the left, toward the axle`, 'angle', 'to the right: minus'),
+];
+
+export const LINE: Form<PropLine> = [
+  choice<PropLine, 'which'>('which', 'It leads to', WHICH, 'the only axle driven'),
+  ...within((line: PropLine) => line.box, directionForm('Box’s output line')),
+  ...within((line: PropLine) => line.pinion, directionForm('Pinion’s line')),
+  yesNo<PropLine>('is_fixed', 'The axle’s housing is', 'not said', ['bolted to the vehicle', 'sprung']),
+  ...when(
+    (line: PropLine) => line.is_fixed === false,
+    [
+      reading<PropLine>('bump', 'Where the shaft joins it, it rises by', 'length'),
+      reading<PropLine>('droop', 'and drops by', 'length'),
+      reading<PropLine>('winds_up', 'Under launch the pinion’s nose winds up', 'angle'),
+    ],
+  ),
+  yesNo<PropLine>('has_hoop', 'If the front joint breaks', 'not said', ['a loop catches it', 'nothing does']),
+  number<PropLine>('grade_mm_s', 'Balance grade G', [0.1, 100], 'empty: the usual', 'mm/s'),
+];
+
+export const jointForm = (k: number, points: readonly string[]): Form<Joint> => [
+  choice<Joint, 'kind'>(
+    'kind',
+    `Joint ${k + 1} is`,
+    [
+      ['cross', 'a cross with two yokes'],
+      ['cv', 'a constant-velocity joint'],
+      ['double', 'a double cross'],
+      ['rubber', 'a rubber coupling'],
+    ],
+    'not said',
+  ),
+  ...within((joint: Joint) => joint.at, spotForm(`Joint ${k + 1}’s centre`, points)),
+  reading<Joint>('angle', `Joint ${k + 1}, greatest angle`, 'angle', 'by its maker'),
+];
+
+export const tubeForm = (k: number): Form<Tube> => [
+  reading<Tube>('outside', `Shaft ${k + 1}, diameter`, 'length'),
+  reading<Tube>('wall', `Shaft ${k + 1}, wall`, 'length', 'of a solid bar half its diameter'),
+  reading<Tube>('phasing', `Shaft ${k + 1}, yokes twisted by`, 'angle', '0: inner ears in line'),
+  choice<Tube, 'material'>('material', `Shaft ${k + 1} is of`, MATERIALS, 'not said'),
+  number<Tube>('guide_mpa', `Shaft ${k + 1}, greatest shear its maker allows`, MPA, '', 'MPa'),
+  reading<Tube>('mass', `Shaft ${k + 1} weighs`, 'mass'),
+  yesNo<Tube>('slips', `Shaft ${k + 1}`, '', ['has a slip joint', 'has no slip joint']),
+  ...when(
+    (tube: Tube) => tube.slips,
+    [
+      reading<Tube>('slip', `Shaft ${k + 1}, its slip joint goes`, 'length', 'shut to fully drawn'),
+      reading<Tube>('drawn', `Shaft ${k + 1}, drawn out at ride height`, 'length'),
+    ],
+  ),
+  text<Tube>('flanges', `Shaft ${k + 1}, flanges`, { most: 120 }),
+  text<Tube>('part_number', `Shaft ${k + 1}, part number`, { most: 120 }),
+  yesNo<Tube>('is_mock_up', `Shaft ${k + 1} is`, '', ['a mock-up: a measuring stick', 'to be made']),
+];
