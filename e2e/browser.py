@@ -9,7 +9,7 @@ from django.contrib.staticfiles.testing import StaticLiveServerTestCase
 from django.core.management import call_command
 from playwright.sync_api import Browser, BrowserContext, Page, Playwright, expect, sync_playwright
 
-from jobs.beside import wait_until_idle
+from jobs.beside import give_up_and_wait
 
 PASSWORD = "only-for-tests"
 FLAGS = [
@@ -41,7 +41,7 @@ class BrowserTestCase(StaticLiveServerTestCase):
         super().setUpClass()
 
     def setUp(self) -> None:
-        self.addCleanup(wait_until_idle)
+        self.addCleanup(give_up_and_wait)
         self.troubles: list[str] = []
         call_command("load_demo", password=PASSWORD, stdout=open(os.devnull, "w"))  # noqa: SIM115, PTH123
 

@@ -28,7 +28,9 @@ class AccessTest(BrowserTestCase):
     def test_every_bench_and_tab_of_a_job(self) -> None:
         page = self.page_of("fabricator", self.context(bypass_csp=True))
         of_wren = ("Brief", "Ratios", "Placement", "Coupler", "Adapter plate")
-        for job, bench in (*(("Wren", bench) for bench in of_wren), ("Plover", "Mounts")):
+        shafts = "Axles & propshafts"
+        others = (("Plover", "Mounts"), ("Plover", shafts), ("Bittern", shafts))
+        for job, bench in (*(("Wren", bench) for bench in of_wren), *others):
             page.goto(self.live_server_url)
             self.open_job(page, job, bench)
             for tab in page.get_by_role("main").get_by_role("tab").all_inner_texts():

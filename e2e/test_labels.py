@@ -4,8 +4,8 @@ from e2e.labels import labels_that_meet
 # Each bench where a demo job has most to draw on it.
 DRAWN = {
     "Wren": ("Brief", "Ratios", "Placement", "Coupler", "Adapter plate"),
-    "Bittern": ("Ratios", "Placement", "Mounts"),
-    "Plover": ("Brief", "Ratios", "Placement", "Mounts"),
+    "Bittern": ("Ratios", "Placement", "Mounts", "Axles & propshafts"),
+    "Plover": ("Brief", "Ratios", "Placement", "Mounts", "Axles & propshafts"),
 }
 
 

@@ -27,7 +27,7 @@ class UnitsTest(BrowserTestCase):
     def test_no_metric_unit_is_left_in_us_units_and_all_are_back_in_metric(self) -> None:
         page = self.page_of("fabricator")
         for job in ("Wren", "Bittern", "Plover"):
-            for bench in ("Brief", "Ratios", "Placement", "Coupler", "Adapter plate", "Mounts"):
+            for bench in ("Brief", "Ratios", "Placement", "Coupler", "Adapter plate", "Mounts", "Axles & propshafts"):
                 page.goto(self.live_server_url)
                 self.open_job(page, job, bench)
                 page.get_by_label("Units").select_option("us")

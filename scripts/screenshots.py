@@ -51,6 +51,7 @@ def main(url: str, password: str) -> None:
             ("Bittern", "Placement", "placement"),
             ("Wren", "Coupler", "coupler"),
             ("Plover", "Mounts", "mounts"),
+            ("Plover", "Axles & propshafts", "axles"),
             ("Wren", "Adapter plate", "plate"),
         ]:
             open_step(page, job, step)
@@ -68,6 +69,11 @@ def main(url: str, password: str) -> None:
         page.get_by_role("tab", name="Frame").click()
         page.wait_for_timeout(300)
         picture(page, "mounts-frame")
+        open_step(page, "Bittern", "Axles & propshafts")
+        shown = page.get_by_role("group", name="Shafts shown")
+        shown.get_by_role("button", name="Front propshaft").click()
+        page.wait_for_timeout(300)
+        picture(page, "axles-propshaft")
         open_step(page, "Wren", "Coupler")
         page.get_by_role("button", name="Take 10.70").click()
         page.get_by_role("tab", name="Order").click()

@@ -83,3 +83,7 @@ def field_path(place: Sequence[object]) -> str:
     """
     parts = [str(part) for part in place]
     return ".".join(parts[1:] if parts[:1] == ["sheets"] else parts)
+
+
+class NotWantedAnyMore(DrivelineError):
+    """A long sum that was given up half way: whoever asked for it has asked for something newer."""

@@ -227,7 +227,7 @@ def say_how_sure(request: HttpRequest, job_id: UUID, payload: SurenessIn) -> Sur
     job = get_object_or_404(jobs_visible_to(person(request)), pk=job_id)
     file = job_file(job, payload.sheets or saved_sheets(_newest(job)))
     REGISTRY.evaluation(file)  # refuses what can't be a real part's, by its field
-    ranges = sureness_beside(file)
+    ranges = sureness_beside(file, str(job_id))
     return SurenessOut(is_busy=ranges is None, ranges=list(ranges or ()))
 
 

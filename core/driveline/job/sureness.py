@@ -5,7 +5,7 @@ Readings are moved as typed, so what is worked out of several, such as the place
 
 import copy
 import math
-from collections.abc import Collection, Mapping, Sequence
+from collections.abc import Callable, Collection, Mapping, Sequence
 from dataclasses import dataclass
 from typing import Final
 
@@ -15,7 +15,7 @@ from scipy.stats import qmc
 
 from driveline.arrays import Floats
 from driveline.checks import Check
-from driveline.errors import ImpossibleInput
+from driveline.errors import ImpossibleInput, NotWantedAnyMore
 from driveline.job.places import Place, places_in, with_reading
 from driveline.job.registry import JobFileBase, Registry
 from driveline.job.sureness_results import Narrower, Sureness, left_out_words, odds_words, range_words
@@ -68,19 +68,27 @@ class _Moved:
         return any(f"{field}.".startswith(f"{one}.") for field in self.usual for one in check.inputs)
 
 
-def solve_sureness(registry: Registry, job: JobFileBase, keys: Collection[str] | None = None) -> tuple[Sureness, ...]:
+def solve_sureness(
+    registry: Registry,
+    job: JobFileBase,
+    keys: Collection[str] | None = None,
+    *,
+    is_wanted: Callable[[], bool] = lambda: True,
+) -> tuple[Sureness, ...]:
     """Return how sure the margins of some checks are, or of all.
 
     Args:
         registry: Of the benches; what it remembers is left alone.
         job: As it stands.
         keys: Of the checks; all of them when left out.
+        is_wanted: Asked again and again; once it says no, the sum is given up.
 
     Returns:
         One for each of those checks that has a margin, worst first.
 
     Raises:
         ImpossibleInput: If a figure of the job can't be a real part's.
+        NotWantedAnyMore: If it was given up.
 
     Source:
         GUM 5.1, u² = Σ (∂f/∂x u)² over the readings as taken, by central differences over ±u; what is worked out of
@@ -89,26 +97,49 @@ def solve_sureness(registry: Registry, job: JobFileBase, keys: Collection[str] |
     """
     apart = copy.copy(registry)
     apart.memory = Memory(40)  # what was worked out for the screen stays
-    moved = _MOVED.remembered(key_of(job), lambda: _moved(apart, job))
+    moved = _MOVED.remembered(key_of(job), lambda: _moved(_Mover(apart, job, is_wanted)))
     asked = [one for one in moved.checks if keys is None or one.key in keys]
     return tuple(_sureness(check, moved) for check in asked)
 
 
-def _moved(registry: Registry, job: JobFileBase) -> _Moved:
+@dataclass(frozen=True, slots=True)
+class _Mover:
+    """A job whose readings are moved, as long as somebody wants to know."""
+
+    registry: Registry
+    job: JobFileBase
+    is_wanted: Callable[[], bool]
+
+    def margins(self, *steps: tuple[Place, float]) -> Margins:
+        """The margins with readings moved; none of them where one can't be moved so far."""
+        if not self.is_wanted():
+            raise NotWantedAnyMore
+        try:
+            sheets: object = self.job.sheets
+            for place, step in steps:
+                sheets = with_reading(sheets, place.path, place.by(step))
+            found = self.registry.own_checks(self.job.model_copy(update={"sheets": sheets}))
+        except (ImpossibleInput, ValueError):
+            return {}
+        return {check.key: check.margin for check in found}
+
+
+def _moved(mover: _Mover) -> _Moved:
+    registry, job = mover.registry, mover.job
     found = registry.evaluate(job)
     checks = tuple(check for check in found.checks if check.margin is not None)
     places = tuple(places_in(job.sheets))
     moves = tuple(
-        _Move(place, up=_margins(registry, job, [(place, u)]), down=_margins(registry, job, [(place, -u)]))
+        _Move(place, up=mover.margins((place, u)), down=mover.margins((place, -u)))
         for place in places
         if (u := place.reading.measured.u)
     )
     return _Moved(
         checks=checks,
         moves=moves,
-        drawn=_drawn(registry, job, _bent_by(checks, moves)),
+        drawn=_drawn(mover, _bent_by(checks, moves)),
         exact=tuple(
-            (place.what, _margins(registry, job, [(place, NUDGE * (place.reading.measured.value or 1.0))]))
+            (place.what, mover.margins((place, NUDGE * (place.reading.measured.value or 1.0))))
             for place in places
             if place.reading.measured.u is None and not place.is_counted
         ),
@@ -127,28 +158,12 @@ def _bent_by(checks: Sequence[Check], moves: Sequence[_Move]) -> tuple[Place, ..
     return tuple(moves[k].place for k in order if greatest[k] > NO_MOVE**2)
 
 
-def _margins(registry: Registry, job: JobFileBase, steps: Sequence[tuple[Place, float]]) -> Margins:
-    """The margins with readings moved; none of them where one can't be moved so far."""
-    try:
-        sheets: object = job.sheets
-        for place, step in steps:
-            sheets = with_reading(sheets, place.path, place.by(step))
-        found = registry.own_checks(job.model_copy(update={"sheets": sheets}))
-    except (ImpossibleInput, ValueError):
-        return {}
-    return {check.key: check.margin for check in found}
-
-
-def _drawn(registry: Registry, job: JobFileBase, places: Sequence[Place]) -> tuple[Margins, ...]:
+def _drawn(mover: _Mover, places: Sequence[Place]) -> tuple[Margins, ...]:
     if not places:
         return ()
     normals = ndtri(qmc.Sobol(len(places), seed=SEED).random(DRAWS // 2 if len(places) <= FEW else DRAWS))
     return tuple(
-        _margins(
-            registry,
-            job,
-            [(place, z * (place.reading.measured.u or 0.0)) for place, z in zip(places, row, strict=True)],
-        )
+        mover.margins(*((place, z * (place.reading.measured.u or 0.0)) for place, z in zip(places, row, strict=True)))
         for row in normals.tolist()
     )
 

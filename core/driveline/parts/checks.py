@@ -30,13 +30,13 @@ def _key(word: str, part: str) -> str:
 
 
 def _no_longer_drawn(release: Release, judge: Judge) -> Check:
-    """A changed build-up may be meant, so it is tight, not failing; but somebody may be cutting that part."""
+    """A changed build-up may be meant, so it does not fail; but somebody may be making that part."""
     return judge.answer(
         is_so=True,
-        has_catch=True,
+        missing=("Whether it is still being made, and for what",),
         key=_key("released", release.part),
         title=f"{release.part.split('.')[-1].replace('_', ' ').capitalize()} as released {release.letter}",
-        says=f"released {release.letter} by {release.by}, and no longer part of this build; is it being cut?",
+        says=f"released {release.letter} by {release.by}, and no longer part of this build; is it being made?",
         inputs=(judge.bench,),
         working=fixed_working(f"Frozen at release, SHA-256 {release.sha256[:12]}…"),
     )

@@ -17,14 +17,14 @@ class Envelope:
     bent_mm: float
 
     def plunge_at(self, angle_deg: Floats) -> Floats:
-        """Return the plunge either way that is left at angles, of any shape; past the greatest it goes on falling.
+        """Return the plunge either way that is left at angles, of any shape; past the greatest as much as there.
 
         Source:
             A straight line between the maker's two points; joints that lose plunge later have more than it says.
         """
         if not self.angle_deg > 0:
             raise ImpossibleInput("angle", self.angle_deg, "above 0")
-        return self.plunge_mm + (self.bent_mm - self.plunge_mm) * angle_deg / self.angle_deg
+        return self.plunge_mm + (self.bent_mm - self.plunge_mm) * np.minimum(angle_deg / self.angle_deg, 1.0)
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)

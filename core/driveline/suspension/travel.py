@@ -82,9 +82,9 @@ def window_of(scan: Scan) -> Window:
     )
 
 
-def _angles_deg(bars: Floats, lines: Floats) -> Floats:
-    across = np.linalg.norm(np.cross(bars, lines), axis=-1)
-    angles: Floats = np.degrees(np.arctan2(across, np.abs((bars * lines).sum(axis=-1))))
+def _angle_deg(along: Floats, lengths: Floats) -> Floats:
+    """The angle of lines of those lengths to a direction that they go so far along, whichever way it points."""
+    angles: Floats = np.degrees(np.arccos(np.minimum(np.abs(along) / lengths, 1.0)))
     return angles
 
 
@@ -95,7 +95,9 @@ def _arm_turns(corner: Corner, outers_mm: Floats, ride_mm: Floats) -> Floats:
     axis, start = corner.arc.axis, ride_mm - corner.arc.centre_mm
     arms = outers_mm - corner.arc.centre_mm
     turned = np.arctan2(np.cross(start, arms) @ axis, arms @ start)
-    return np.array([turn_about(axis, float(one)) for one in turned])
+    across = np.cross(np.eye(3), axis)  # axis × v as a matrix, for Rodrigues' turn of all heights at once
+    sine, rest = np.sin(turned)[:, None, None], (1 - np.cos(turned))[:, None, None]
+    return np.eye(3) + sine * across + rest * (across @ across)
 
 
 def scan_travel(
@@ -133,11 +135,11 @@ def scan_travel(
         if corner.off_kingpin_mm is not None:
             shift = steers @ corner.off_kingpin_mm - corner.off_kingpin_mm
             ends = ends + np.einsum("hij,sj->hsi", arms, shift)
-    bars = ends[:, :, None] - (corner.inner_mm + moves_mm)
-    lengths = np.linalg.norm(bars, axis=-1)
+    outputs = np.broadcast_to(output if turns is None else turns @ output, (len(moves_mm), 3))
+    x, y, z = (ends[:, :, k, None] - (corner.inner_mm[k] + moves_mm[:, k]) for k in range(3))
+    lengths = np.sqrt(x * x + y * y + z * z)
     if not lengths.min() > 0:
         raise ImpossibleInput("inner_mm", tuple(corner.inner_mm), "away from the outer joint's centre")
-    outputs = output if turns is None else turns @ output
-    inner = _angles_deg(bars, np.broadcast_to(outputs, bars.shape))
-    outer = _angles_deg(bars, np.broadcast_to(spindles[:, :, None], bars.shape))
-    return Scan(heights_mm, locks_deg, moves_mm, lengths, inner, outer)
+    inner = _angle_deg(x * outputs[:, 0] + y * outputs[:, 1] + z * outputs[:, 2], lengths)
+    along = (one * spindles[:, :, k, None] for k, one in enumerate((x, y, z)))
+    return Scan(heights_mm, locks_deg, moves_mm, lengths, inner, _angle_deg(sum(along), lengths))

@@ -335,9 +335,9 @@ def _full_placement(field: str, placement: Job) -> None:
         placement["bodies"][2]["travel"] = {way: text(5, "mm") for way in ("up", "down", "aside")}
 
 
-def _axles_apart() -> Job:
+def _axles_apart() -> list[Job]:
     """The rear axle of one of the demo's jobs, its inner joints on no unit."""
-    axles: Job = copy.deepcopy(JOBS["plover"]["sheets"]["axles"]["axles"])
+    axles: list[Job] = copy.deepcopy(JOBS["plover"]["sheets"]["axles"]["axles"])
     for axle in axles:
         for side, y in (("left", 145), ("right", -145)):
             axle[side]["inner"] = {"x": text(-10, "mm"), "y": text(y, "mm"), "z": text(302, "mm")}

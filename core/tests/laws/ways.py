@@ -62,12 +62,11 @@ WORSE: Final = (
     Way("ratios.clutch.flywheel_diameter", "mm", ("flywheel.",)),
     Way("brief.masses.items.0.mass", "kg", ("masses.rear_axle",)),  # of a load; see the test
     Way("axles.axles.0.left.outer.droop", "mm", ("axles.a1.left.inner", "axles.a1.left.outer", "axles.a1.left.plunge")),
-    Way("axles.axles.0.right.outer.bump", "mm", ("axles.a1.right.inner", "axles.a1.right.plunge")),
     Way("axles.axles.0.left.bar.made_to", "mm", ("axles.a1.left.plunge",)),
     Way("axles.axles.0.left.bar.bore", "mm", ("axles.a1.left.shear", "axles.a1.left.range")),
     Way("brief.motor.peak_torque", "Nm", ("axles.a1.left.shear", "axles.a1.right.range", "axles.l1.t1.shear")),
     Way("brief.wanted.top_speed", "km/h", ("axles.a1.left.whirl", "axles.l1.even", "axles.l1.middle", "axles.l1.t1.")),
-    Way("axles.lines.0.bump", "mm", ("axles.l1.slip", "axles.l1.j1.reach", "axles.l1.j2.reach", "axles.l1.t1.whirl")),
+    Way("axles.lines.0.droop", "mm", ("axles.l1.slip", "axles.l1.j1.reach", "axles.l1.j2.reach", "axles.l1.t1.whirl")),
 )
 BETTER: Final = (
     Way("axles.axles.0.inner.angle", "°", ("axles.a1.left.inner", "axles.a1.left.plunge"), only_raises=True),

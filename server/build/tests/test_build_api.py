@@ -7,9 +7,11 @@ from django.db import DatabaseError, transaction
 
 from build.models import Delivery, Release
 from driveline.figures import written
-from jobs.actions import job_file, saved_sheets
-from jobs.tests.shops import ShopTestCase
+from driveline.parts.ordered import Order
+from jobs.actions import import_job, job_file, saved_sheets
+from jobs.tests.shops import DEMO, ShopTestCase
 
+PLOVER = "plover.fernback.json"
 RIGHT = "96.47"
 GOOD = {"measures": [{"kind": "thickness", "reading": {"text": "10.05"}}], "runs_as_drawn": True, "accepted": True}
 
@@ -233,3 +235,45 @@ class SurveyFileTest(BuildTestCase):
             refused = self.read(self.fabricator, name, data, survey)
             self.assertEqual(refused.status_code, status, (name, refused.content))
         self.assertEqual(self.wren.versions.count(), 1)
+
+
+class OrderedTest(BuildTestCase):
+    """A bar is ordered by its sizes: its sheet, its data, and that a mock-up is never released."""
+
+    def setUp(self) -> None:
+        super().setUp()
+        plover = import_job(
+            shop=self.wren.shop, author=self.wren.versions.latest("number").author, data=(DEMO / PLOVER).read_bytes()
+        )
+        self.base = f"/api/jobs/{plover.pk}"
+
+    def test_it_has_an_order_sheet_and_an_order_as_data_and_no_cut_file(self) -> None:
+        sheet = self.fabricator.get(f"{self.base}/drawings/axles.a1.left_bar-sheet.pdf")
+        self.assertTrue(sheet.content.startswith(b"%PDF"))
+        order = Order.model_validate_json(
+            self.fabricator.get(f"{self.base}/drawings/axles.a1.left_bar.order.json").content
+        )
+        self.assertEqual((order.number, order.sizes[0].mm), ("PL-301", 381))
+        self.assertEqual(self.fabricator.get(f"{self.base}/drawings/axles.a1.left_bar.dxf").status_code, 409)
+        refused = self.fabricator.get(f"{self.base}/drawings/mounts.m1.ear.order.json")
+        self.assertEqual(refused.status_code, 409)
+
+    def test_only_its_own_failing_checks_hold_it_and_a_mock_up_is_held_for_good(self) -> None:
+        for part, letter in (("axles.a1.right_bar", "B"), ("axles.a1.left_bar", "A")):
+            made = self.release(based_on=1, part=part, side="first", confirmed_runs=None)
+            self.assertEqual((made.status_code, made.json().get("letter")), (201, letter), made.content)
+        sheets = self.fabricator.get(self.base).json()["version"]["sheets"]
+        sheets["axles"]["axles"][0]["left"]["bar"]["is_mock_up"] = True
+        self.fabricator.send("post", f"{self.base}/versions", {"based_on": 1, "sheets": sheets})
+        held = self.release(part="axles.a1.left_bar", side="first", confirmed_runs=None, despite="to try")
+        self.assertEqual(held.status_code, 409)
+        self.assertIn("measuring stick", held.json()["says"])
+
+    def test_one_that_comes_too_long_is_told_with_what_it_takes(self) -> None:
+        path = f"{self.base}/releases/axles.a1.right_bar/A/judge"
+        measures = [{"kind": "size", "a": "length", "reading": {"text": "380 mm"}}]
+        (row,) = self.fabricator.send("post", path, {"measures": measures}).json()
+        self.assertEqual(row["verdict"], "fails")
+        self.assertIn("plunge that was left", row["means"])
+        unknown = [{"kind": "size", "a": "weight", "reading": {"text": "380 mm"}}]
+        self.assertIn("size weight", str(self.fabricator.send("post", path, {"measures": unknown}).json()))

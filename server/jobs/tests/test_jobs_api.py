@@ -1,5 +1,7 @@
 import gzip
 import json
+import time
+from threading import Thread
 from typing import Any
 from uuid import uuid4
 
@@ -8,7 +10,7 @@ from django.db import DatabaseError, transaction
 from driveline.job.evaluate import evaluate
 from driveline.job.file import Sheets
 from jobs import beside
-from jobs.actions import job_file
+from jobs.actions import job_file, saved_sheets
 from jobs.exports import safe_cell
 from jobs.models import Job, JobVersion
 from jobs.tests.shops import DEMO, ShopClient, ShopTestCase
@@ -27,7 +29,7 @@ class JobsApiTest(ShopTestCase):
         (line,) = self.fabricator.get("/api/jobs").json()
         self.assertEqual(line["name"], "Wren")
         self.assertEqual((line["worst"], line["worst_title"]), ("fails", "Flange readings agree"))
-        self.assertEqual((line["stage"], line["saved_by"]), ("adapter plate designed", "fabricator"))
+        self.assertEqual((line["stage"], line["saved_by"]), ("shafts designed", "fabricator"))
 
     def test_no_two_things_of_the_schema_go_by_one_name(self) -> None:
         schemas = self.fabricator.get("/api/openapi.json").json()["components"]["schemas"]
@@ -194,6 +196,22 @@ class JobsApiTest(ShopTestCase):
                 "post", f"{self.base}/sureness", {"sheets": self.sheets() | {"margins": {"clearance": 1.01}}}
             )
         self.assertEqual(refused.json(), {"is_busy": True, "ranges": []})
+
+    def test_a_newer_question_of_the_same_job_gives_the_older_up(self) -> None:
+        file = job_file(self.wren, saved_sheets(self.wren.versions.latest("number")))
+        older: list[object] = []
+        asks = Thread(target=lambda: older.append(beside.sureness_beside(file, "one job")))
+        asks.start()
+        time.sleep(1)
+        changed = file.model_copy(update={"name": "Wren again"})
+        newer = Thread(target=lambda: older.append(beside.sureness_beside(changed, "one job")))
+        newer.start()
+        asks.join(beside.SOON_S)
+        self.assertEqual((older, asks.is_alive()), ([None], False))
+        time.sleep(1)
+        beside.give_up_and_wait()
+        newer.join(beside.SOON_S)
+        self.assertEqual(older, [None, None])
 
     def test_the_calculation_sheet_is_of_a_saved_version(self) -> None:
         path = f"{self.base}/calculation-sheet.pdf"

@@ -1119,7 +1119,7 @@ export interface components {
              *       }
              *     }
              */
-            left: components["schemas"]["driveline__benches__axles__sheet__Side"];
+            left: components["schemas"]["AxleSide"];
             /**
              * @default {
              *       "inner": {
@@ -1206,7 +1206,112 @@ export interface components {
              *       }
              *     }
              */
-            right: components["schemas"]["driveline__benches__axles__sheet__Side"];
+            right: components["schemas"]["AxleSide"];
+        };
+        /**
+         * AxleSide
+         * @description One side of an axle.
+         */
+        AxleSide: {
+            /**
+             * @description Inner joint's centre; empty takes the placed unit's output
+             * @default {
+             *       "point": null,
+             *       "x": null,
+             *       "y": null,
+             *       "z": null
+             *     }
+             */
+            inner: components["schemas"]["Spot"];
+            /**
+             * @default {
+             *       "kind": null,
+             *       "ride": {
+             *         "point": null,
+             *         "x": null,
+             *         "y": null,
+             *         "z": null
+             *       },
+             *       "heights": [],
+             *       "pivot_a": {
+             *         "point": null,
+             *         "x": null,
+             *         "y": null,
+             *         "z": null
+             *       },
+             *       "pivot_b": {
+             *         "point": null,
+             *         "x": null,
+             *         "y": null,
+             *         "z": null
+             *       },
+             *       "bump": null,
+             *       "droop": null,
+             *       "strap": null
+             *     }
+             */
+            outer: components["schemas"]["Travelled"];
+            /**
+             * Steers
+             * @default false
+             */
+            steers: boolean;
+            /**
+             * @default {
+             *       "pin_top": {
+             *         "point": null,
+             *         "x": null,
+             *         "y": null,
+             *         "z": null
+             *       },
+             *       "pin_bottom": {
+             *         "point": null,
+             *         "x": null,
+             *         "y": null,
+             *         "z": null
+             *       },
+             *       "to_left": null,
+             *       "to_right": null
+             *     }
+             */
+            steered: components["schemas"]["Steered"];
+            /**
+             * @default {
+             *       "part_number": "",
+             *       "length": null,
+             *       "made_to": null,
+             *       "diameter": null,
+             *       "bore": null,
+             *       "inner_seat": null,
+             *       "outer_seat": null,
+             *       "inner_spline": {
+             *         "form": "",
+             *         "length": null,
+             *         "outside": null,
+             *         "over_pins": null,
+             *         "pin": null,
+             *         "root": null,
+             *         "teeth": null
+             *       },
+             *       "outer_spline": {
+             *         "form": "",
+             *         "length": null,
+             *         "outside": null,
+             *         "over_pins": null,
+             *         "pin": null,
+             *         "root": null,
+             *         "teeth": null
+             *       },
+             *       "material": null,
+             *       "guide_mpa": null,
+             *       "range_mpa": null,
+             *       "grooves": "",
+             *       "boots": "",
+             *       "measured_how": "",
+             *       "is_mock_up": false
+             *     }
+             */
+            bar: components["schemas"]["Bar"];
         };
         /**
          * AxlesSheet
@@ -1261,7 +1366,7 @@ export interface components {
              *       "over_pins": null
              *     }
              */
-            inner_spline: components["schemas"]["driveline__benches__axles__sheet__Spline"];
+            inner_spline: components["schemas"]["BarSpline"];
             /**
              * @default {
              *       "teeth": null,
@@ -1273,7 +1378,7 @@ export interface components {
              *       "over_pins": null
              *     }
              */
-            outer_spline: components["schemas"]["driveline__benches__axles__sheet__Spline"];
+            outer_spline: components["schemas"]["BarSpline"];
             material?: components["schemas"]["BarMaterial"] | null;
             /**
              * Guide Mpa
@@ -1314,6 +1419,27 @@ export interface components {
          * @enum {string}
          */
         BarMaterial: "medium_carbon" | "alloy" | "soft";
+        /**
+         * BarSpline
+         * @description A spline at a bar's end, as counted and measured.
+         */
+        BarSpline: {
+            /** Teeth */
+            teeth?: number | null;
+            /** @description Over the teeth */
+            outside?: components["schemas"]["Length"] | null;
+            /** @description Between them */
+            root?: components["schemas"]["Length"] | null;
+            length?: components["schemas"]["Length"] | null;
+            /**
+             * Form
+             * @default
+             */
+            form: string;
+            /** @description Diameter of the pins it was measured over */
+            pin?: components["schemas"]["Length"] | null;
+            over_pins?: components["schemas"]["Length"] | null;
+        };
         /**
          * BasePlate
          * @description A plate under a motor with feet. Its drawing is seen from above, the gearbox to the left.
@@ -3943,7 +4069,7 @@ export interface components {
              *       "hub": null
              *     }
              */
-            spline: components["schemas"]["driveline__benches__coupler__sheet__Spline"];
+            spline: components["schemas"]["Spline"];
         };
         /**
          * ShaftKind
@@ -4600,6 +4726,12 @@ export interface components {
             axles: components["schemas"]["AxlesSheet"];
         };
         /**
+         * Side
+         * @description Which side of the plate the eye is on.
+         * @enum {string}
+         */
+        Side: "engine" | "gearbox";
+        /**
          * Slant
          * @description An angle without a side.
          */
@@ -4642,6 +4774,22 @@ export interface components {
              * @description Standard uncertainty in the field's unit
              */
             u?: number | null;
+        };
+        /**
+         * Spline
+         * @description A spline as counted and measured; its outside is the shaft's diameter.
+         */
+        Spline: {
+            /** Teeth */
+            teeth?: number | null;
+            /** @description Diameter at the roots */
+            root?: components["schemas"]["Length"] | null;
+            /** @description Of full teeth */
+            length?: components["schemas"]["Length"] | null;
+            /** @description Tip to the first full tooth */
+            starts?: components["schemas"]["Length"] | null;
+            /** @description What it goes into */
+            hub?: components["schemas"]["SplineHub"] | null;
         };
         /**
          * SplineHub
@@ -4837,7 +4985,7 @@ export interface components {
          */
         Survey: {
             /** @default engine */
-            seen_from: components["schemas"]["driveline__survey__sheet__Side"];
+            seen_from: components["schemas"]["Side"];
             /** @default anticlockwise */
             numbered: components["schemas"]["Turning"];
             /**
@@ -5615,154 +5763,6 @@ export interface components {
          * @enum {string}
          */
         Which: "rear" | "front";
-        /**
-         * Side
-         * @description One side of an axle.
-         */
-        driveline__benches__axles__sheet__Side: {
-            /**
-             * @description Inner joint's centre; empty takes the placed unit's output
-             * @default {
-             *       "point": null,
-             *       "x": null,
-             *       "y": null,
-             *       "z": null
-             *     }
-             */
-            inner: components["schemas"]["Spot"];
-            /**
-             * @default {
-             *       "kind": null,
-             *       "ride": {
-             *         "point": null,
-             *         "x": null,
-             *         "y": null,
-             *         "z": null
-             *       },
-             *       "heights": [],
-             *       "pivot_a": {
-             *         "point": null,
-             *         "x": null,
-             *         "y": null,
-             *         "z": null
-             *       },
-             *       "pivot_b": {
-             *         "point": null,
-             *         "x": null,
-             *         "y": null,
-             *         "z": null
-             *       },
-             *       "bump": null,
-             *       "droop": null,
-             *       "strap": null
-             *     }
-             */
-            outer: components["schemas"]["Travelled"];
-            /**
-             * Steers
-             * @default false
-             */
-            steers: boolean;
-            /**
-             * @default {
-             *       "pin_top": {
-             *         "point": null,
-             *         "x": null,
-             *         "y": null,
-             *         "z": null
-             *       },
-             *       "pin_bottom": {
-             *         "point": null,
-             *         "x": null,
-             *         "y": null,
-             *         "z": null
-             *       },
-             *       "to_left": null,
-             *       "to_right": null
-             *     }
-             */
-            steered: components["schemas"]["Steered"];
-            /**
-             * @default {
-             *       "part_number": "",
-             *       "length": null,
-             *       "made_to": null,
-             *       "diameter": null,
-             *       "bore": null,
-             *       "inner_seat": null,
-             *       "outer_seat": null,
-             *       "inner_spline": {
-             *         "form": "",
-             *         "length": null,
-             *         "outside": null,
-             *         "over_pins": null,
-             *         "pin": null,
-             *         "root": null,
-             *         "teeth": null
-             *       },
-             *       "outer_spline": {
-             *         "form": "",
-             *         "length": null,
-             *         "outside": null,
-             *         "over_pins": null,
-             *         "pin": null,
-             *         "root": null,
-             *         "teeth": null
-             *       },
-             *       "material": null,
-             *       "guide_mpa": null,
-             *       "range_mpa": null,
-             *       "grooves": "",
-             *       "boots": "",
-             *       "measured_how": "",
-             *       "is_mock_up": false
-             *     }
-             */
-            bar: components["schemas"]["Bar"];
-        };
-        /**
-         * Spline
-         * @description A spline at a bar's end, as counted and measured.
-         */
-        driveline__benches__axles__sheet__Spline: {
-            /** Teeth */
-            teeth?: number | null;
-            /** @description Over the teeth */
-            outside?: components["schemas"]["Length"] | null;
-            /** @description Between them */
-            root?: components["schemas"]["Length"] | null;
-            length?: components["schemas"]["Length"] | null;
-            /**
-             * Form
-             * @default
-             */
-            form: string;
-            /** @description Diameter of the pins it was measured over */
-            pin?: components["schemas"]["Length"] | null;
-            over_pins?: components["schemas"]["Length"] | null;
-        };
-        /**
-         * Spline
-         * @description A spline as counted and measured; its outside is the shaft's diameter.
-         */
-        driveline__benches__coupler__sheet__Spline: {
-            /** Teeth */
-            teeth?: number | null;
-            /** @description Diameter at the roots */
-            root?: components["schemas"]["Length"] | null;
-            /** @description Of full teeth */
-            length?: components["schemas"]["Length"] | null;
-            /** @description Tip to the first full tooth */
-            starts?: components["schemas"]["Length"] | null;
-            /** @description What it goes into */
-            hub?: components["schemas"]["SplineHub"] | null;
-        };
-        /**
-         * Side
-         * @description Which side of the plate the eye is on.
-         * @enum {string}
-         */
-        driveline__survey__sheet__Side: "engine" | "gearbox";
         /**
          * FieldProblem
          * @description A field and what to do about it.
@@ -7112,10 +7112,13 @@ export interface components {
             exact_rad_s2: number | null;
             /** Rule Rad S2 */
             rule_rad_s2: number | null;
-            /** Twists */
-            twists: components["schemas"]["TwistShown"][];
-            /** Tilts */
-            tilts: components["schemas"]["TiltPoint"][];
+            /** Comfortable Rad S2 */
+            comfortable_rad_s2: number;
+            /** Most Rad S2 */
+            most_rad_s2: number;
+            even: components["schemas"]["Verdict"] | null;
+            best_twist: components["schemas"]["TwistShown"] | null;
+            best_tilt: components["schemas"]["TiltPoint"] | null;
             /** Couples Nm */
             couples_nm: [
                 number,
@@ -9008,12 +9011,6 @@ export interface components {
             /** Notes */
             notes: string[];
         };
-        /**
-         * Side
-         * @description Which side of the plate the eye is on.
-         * @enum {string}
-         */
-        Side: "engine" | "gearbox";
         /**
          * PartContent
          * @description The sheet of a part; which one is filled in follows from its kind.

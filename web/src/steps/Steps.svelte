@@ -28,7 +28,7 @@
           href={p('/jobs/:id/:bench', { params: { id: jobId, bench: key } })}
           aria-current={bench === key ? 'step' : undefined}
           class={[
-            'flex items-center gap-2.5 px-4 py-2 whitespace-nowrap',
+            'flex items-center gap-2.5 px-4 py-2 leading-tight max-md:whitespace-nowrap',
             bench === key
               ? 'bg-paper font-semibold shadow-[inset_0_-3px_0_var(--color-brass)] md:shadow-[inset_3px_0_0_var(--color-brass)]'
               : 'hover:bg-paper',

@@ -6,7 +6,7 @@ from dataclasses import dataclass
 from driveline.benches.axles.bars import load_at
 from driveline.benches.axles.ends import FoundEnd
 from driveline.benches.axles.needs import AxlesNeeds, ShaftLoad
-from driveline.benches.axles.sheet import Axle, Side
+from driveline.benches.axles.sheet import Axle, AxleSide
 from driveline.benches.axles.through_travel import At, Travelling, outer_limit_deg, place_words
 from driveline.benches.axles.workings import angle_working, plunge_working
 from driveline.checks import Check
@@ -21,7 +21,7 @@ class SideFound:
     """One side of an axle, as far as it is known."""
 
     axle: Axle
-    side: Side
+    side: AxleSide
     name: str  # left, right
     key: str  # of its checks
     field: str
@@ -155,14 +155,11 @@ def plunge_missing(one: SideFound) -> tuple[str, ...]:
 
 
 def _plunge(one: SideFound, judge: Judge) -> Check:
-    travel, made_to = one.travel, value_of(one.side.bar.made_to)
-    demand, says = None, ""
-    if travel is not None and travel.room is not None and travel.envelope is not None:
-        at = travel.at(travel.room.worst, travel.scan.length_mm)
-        demand = travel.envelope.plunge_mm - travel.room.left_mm + (made_to or 0.0)
-        left = travel.room.left_mm
-        how = "left" if left >= 0 else "too little"
-        says = f"{fig(abs(left), 'mm', 1)} {how} {height_words(at)}"
+    travel, says = one.travel, ""
+    tightest = None if travel is None else travel.tightest
+    if travel is not None and tightest is not None:
+        how = "left" if tightest.left_mm >= 0 else "too little"
+        says = f"{fig(abs(tightest.left_mm), 'mm', 1)} {how} {height_words(tightest.at)}"
         if travel.chosen_mm is not None and travel.best_mm is not None:
             off = travel.chosen_mm - travel.best_mm
             says = f"{says}; the bar is {fig(abs(off), 'mm', 1)} {'longer' if off > 0 else 'shorter'} than is best"
@@ -171,14 +168,14 @@ def _plunge(one: SideFound, judge: Judge) -> Check:
         "clearance",
         key=f"{one.key}.plunge",
         title=f"{one.words}: plunge within its window",
-        demand=demand,
-        capacity=travel.envelope.plunge_mm if travel and travel.envelope else None,
+        demand=None if tightest is None else tightest.taken_mm,
+        capacity=None if tightest is None else tightest.allowed_mm,
         unit="mm",
         says=says,
         missing=plunge_missing(one),
         inputs=(f"{one.field}.bar.length", f"{one.field}.outer"),
         station=one.station,
-        working=lambda: plunge_working(travel, made_to, f"{one.field}.bar.made_to"),
+        working=lambda: plunge_working(travel, f"{one.field}.bar.made_to"),
     )
 
 

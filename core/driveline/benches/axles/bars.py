@@ -4,7 +4,7 @@ from dataclasses import dataclass
 from typing import Final
 
 from driveline.benches.axles.needs import AxlesNeeds, ShaftLoad
-from driveline.benches.axles.sheet import Axle, Bar, BarMaterial, DifferentialKind, Spline, Which
+from driveline.benches.axles.sheet import Axle, Bar, BarMaterial, BarSpline, DifferentialKind, Which
 from driveline.errors import ImpossibleInput
 from driveline.gearing.differential import clutched_high_nm, high_share
 from driveline.shafts.bars import BAR_GUIDES_MPA, bar_shear_mpa, bar_twist_deg
@@ -119,7 +119,7 @@ def twist_deg(bar: Bar, torque_nm: float) -> float | None:
         return None
 
 
-def spline_doubts(spline: Spline, bar: Bar, field: str, words: str) -> list[tuple[str, str]]:
+def spline_doubts(spline: BarSpline, bar: Bar, field: str, words: str) -> list[tuple[str, str]]:
     """Return what can't be of a spline, by its field."""
     outside, root, diameter = positive_of(spline.outside), positive_of(spline.root), positive_of(bar.diameter)
     found = []

@@ -8,7 +8,7 @@ import numpy as np
 
 from driveline.arrays import Floats
 from driveline.benches.axles.needs import AxlesNeeds, UnitMove, Xyz
-from driveline.benches.axles.sheet import Axle, PathKind, Side, Travelled
+from driveline.benches.axles.sheet import Axle, AxleSide, PathKind, Travelled
 from driveline.errors import ImpossibleInput
 from driveline.margins import missing_of
 from driveline.sheet import value_of
@@ -74,7 +74,7 @@ def inners_mm(axle: Axle, needs: AxlesNeeds, points: Points) -> tuple[Floats | N
     return left, right
 
 
-def is_on_unit(side: Side) -> bool:
+def is_on_unit(side: AxleSide) -> bool:
     """Say whether a side's inner joint is the placed unit's."""
     return side.inner == type(side.inner)()
 
@@ -104,7 +104,7 @@ STILL: Final = Moves(shifts_mm=np.zeros((1, 3)), turns=np.eye(3)[None], names=(A
 
 def end_of(axle: Axle, name: str, needs: AxlesNeeds, field: str) -> FoundEnd:
     """Return one side's ends as far as they are known."""
-    side: Side = getattr(axle, name)
+    side: AxleSide = getattr(axle, name)
     points = points_of(needs)
     inner, other = inners_mm(axle, needs, points)
     if name == "right":
@@ -125,7 +125,7 @@ def end_of(axle: Axle, name: str, needs: AxlesNeeds, field: str) -> FoundEnd:
     return FoundEnd(end=end, missing=tuple(dict.fromkeys(missing)), doubts=tuple(doubts))
 
 
-def _inner_missing(side: Side, inner: Floats | None, points: Points, words: str) -> tuple[str, ...]:
+def _inner_missing(side: AxleSide, inner: Floats | None, points: Points, words: str) -> tuple[str, ...]:
     if inner is not None:
         return ()
     if is_on_unit(side):
@@ -152,7 +152,7 @@ def travelled_missing(path: Travelled, points: Points, words: str) -> list[str]:
     return missing
 
 
-def _steered_missing(side: Side, points: Points, words: str) -> list[str]:
+def _steered_missing(side: AxleSide, points: Points, words: str) -> list[str]:
     if not side.steers:
         return []
     one = side.steered
@@ -193,7 +193,7 @@ def arc_of(path: Travelled, points: Points) -> tuple[Arc, Floats] | None:
     return fit_arc(np.array([ride, *known])), ride
 
 
-def _end(side: Side, inner: Floats, output: Floats, needs: AxlesNeeds, points: Points) -> End | None:
+def _end(side: AxleSide, inner: Floats, output: Floats, needs: AxlesNeeds, points: Points) -> End | None:
     found = arc_of(side.outer, points)
     bump, droop, strap = (value_of(one) for one in (side.outer.bump, side.outer.droop, side.outer.strap))
     if found is None or bump is None or droop is None:

@@ -7,7 +7,7 @@ from driveline.benches.axles.axle_checks import SideFound
 from driveline.benches.axles.bar_checks import high_nm
 from driveline.benches.axles.line_checks import critical_of, longest_mm
 from driveline.benches.axles.lines import LineFound, squared_speed, tube_inside_mm
-from driveline.benches.axles.sheet import Bar, JointKind, Spline, Tube
+from driveline.benches.axles.sheet import Bar, BarSpline, JointKind, Tube
 from driveline.drawing.order import OrderLine
 from driveline.drawing.turned import TurnedStep, turned_drawing
 from driveline.figures import fig, num
@@ -37,7 +37,7 @@ def bar_part(one: SideFound) -> OrderedPart | None:
     bore = value_of(bar.bore) or 0.0
     steps = (inner, TurnedStep(length_mm=between, diameter_mm=diameter, name="bar"), outer)
     title = f"{one.axle.name}, {one.name} bar"
-    left = one.travel.room.left_mm if one.travel and one.travel.room else None
+    left = one.travel.tightest.left_mm + made_to if one.travel and one.travel.tightest else None
     return OrderedPart(
         key=f"{one.key}_bar",
         title=title,
@@ -64,14 +64,14 @@ def bar_part(one: SideFound) -> OrderedPart | None:
     )
 
 
-def _spline_step(spline: Spline, name: str) -> TurnedStep | None:
+def _spline_step(spline: BarSpline, name: str) -> TurnedStep | None:
     outside, length = positive_of(spline.outside), positive_of(spline.length)
     if outside is None or length is None:
         return None
     return TurnedStep(length_mm=length, diameter_mm=outside, name=f"{name} spline", is_splined=True)
 
 
-def _spline_sizes(spline: Spline, name: str) -> Iterator[Size]:
+def _spline_sizes(spline: BarSpline, name: str) -> Iterator[Size]:
     outside, over_pins = positive_of(spline.outside), positive_of(spline.over_pins)
     if outside is not None:
         yield Size(key=f"{name}_outside", title=f"{name} spline, over its teeth", mm=outside, allowed_mm=TURNED_TO_MM)
@@ -133,7 +133,7 @@ def _seat_lines(bar: Bar) -> Iterator[OrderLine]:
         yield OrderLine(label=label, value="not known" if value is None else fig(value, "mm", 1), how=_how(reading))
 
 
-def _spline_lines(spline: Spline, name: str) -> Iterator[OrderLine]:
+def _spline_lines(spline: BarSpline, name: str) -> Iterator[OrderLine]:
     teeth = f"{spline.teeth} teeth" if spline.teeth else "teeth not counted"
     yield OrderLine(label=f"{name} spline", value=f"{teeth}, {spline.form or 'form not stated'}")
     yield OrderLine(

@@ -137,8 +137,11 @@ class LineShown(Result):
     tubes: tuple[TubeShown, ...]
     exact_rad_s2: float | None  # at ride
     rule_rad_s2: float | None
-    twists: tuple[TwistShown, ...]
-    tilts: tuple[TiltPoint, ...]
+    comfortable_rad_s2: float
+    most_rad_s2: float
+    even: Verdict | None  # of the axle as it is driven at ride
+    best_twist: TwistShown | None  # where turning a yoke is worth it
+    best_tilt: TiltPoint | None  # where tilting the pinion is
     couples_nm: tuple[float, float] | None  # on the box, and across the shaft behind it, twice a turn
     verdict: Verdict | None
 

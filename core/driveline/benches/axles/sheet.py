@@ -90,7 +90,7 @@ class BarMaterial(Choice):
     SOFT = "soft", "not hardened"
 
 
-class Spline(Sheet):
+class BarSpline(Sheet):
     """A spline at a bar's end, as counted and measured."""
 
     teeth: Annotated[int, Field(ge=4, le=120)] | None = None
@@ -112,8 +112,8 @@ class Bar(Sheet):
     bore: Length | None = Field(default=None, description="0 for a solid bar")
     inner_seat: Length | None = Field(default=None, description="From the inner joint's centre to the bar's seat")
     outer_seat: Length | None = Field(default=None, description="From the outer joint's centre to the bar's seat")
-    inner_spline: Spline = Spline()
-    outer_spline: Spline = Spline()
+    inner_spline: BarSpline = BarSpline()
+    outer_spline: BarSpline = BarSpline()
     material: BarMaterial | None = None
     guide_mpa: Stress | None = Field(default=None, description="Greatest shear its maker allows")
     range_mpa: Stress | None = Field(default=None, description="Shear from launch to overrun its maker allows")
@@ -123,7 +123,7 @@ class Bar(Sheet):
     is_mock_up: bool = Field(default=False, description="Cut, sleeved and tacked: a measuring stick")
 
 
-class Side(Sheet):
+class AxleSide(Sheet):
     """One side of an axle."""
 
     inner: Spot = Field(default=Spot(), description="Inner joint's centre; empty takes the placed unit's output")
@@ -143,8 +143,8 @@ class Axle(Sheet):
     lock: Torque | None = Field(default=None, description="That its clutches hold before they slip")
     inner: InnerJoint = InnerJoint()
     outer: OuterJoint = OuterJoint()
-    left: Side = Side()
-    right: Side = Side()
+    left: AxleSide = AxleSide()
+    right: AxleSide = AxleSide()
 
 
 class JointKind(Choice):

@@ -30,13 +30,19 @@ from driveline.benches.axles.results import (
 from driveline.benches.axles.sheet import Axle, JointKind
 from driveline.benches.axles.through_travel import Traded, Travelling, traded
 from driveline.cardan.chains import Chain, best_twists, exact_rad_s2, rule_rad_s2
-from driveline.cardan.lines import cross_couples_nm, cv_couple_nm
+from driveline.cardan.lines import (
+    COMFORTABLE_RAD_S2,
+    MOST_AT_DRIVEN_END_RAD_S2,
+    cross_couples_nm,
+    cv_couple_nm,
+)
 from driveline.checks import Check, worst_verdict
 from driveline.sheet import positive_of, value_of
 from driveline.space.spots import Points, spot_mm
 from driveline.suspension.travel import scan_travel
 
 TILTED_DEG: Final = tuple(float(one) for one in np.arange(-4.0, 4.01, 0.5))
+WORTH_IT: Final = 0.9  # of what is left as it is
 SIDEWAYS: Final = np.array([0.0, 1.0, 0.0])
 UPWARD: Final = np.array([0.0, 0.0, 1.0])
 
@@ -65,7 +71,7 @@ def _side(one: SideFound, checks: tuple[Check, ...], points: Points) -> SideShow
     torque = high_nm(one)
     ride = spot_mm(one.side.outer.ride, points)
     ride_deg = travel.ride_deg() if travel else None
-    room = travel.room if travel else None
+    tightest = travel.tightest if travel else None
     traded_left, traded_up = _traded(travel)
     return SideShown(
         field=one.field,
@@ -81,9 +87,9 @@ def _side(one: SideFound, checks: tuple[Check, ...], points: Points) -> SideShow
         window=_window(travel) if travel else None,
         best_bar_mm=travel.best_bar_mm if travel else None,
         chosen_bar_mm=positive_of(bar.length),
-        left_mm=room.left_mm if room else None,
+        left_mm=tightest.left_mm if tightest else None,
         made_to_mm=value_of(bar.made_to),
-        worst="" if travel is None or room is None else height_words(travel.at(room.worst, travel.scan.length_mm)),
+        worst=height_words(tightest.at) if tightest else "",
         strap_mm=travel.strap_mm if travel else None,
         strap_buys_deg=_strap_buys(travel),
         sideways=traded_left,
@@ -110,12 +116,8 @@ def _mass_kg(one: SideFound) -> float | None:
     return float(np.pi / 4 * (outside**2 - bore**2) * length * 1e-9 * STEEL.density_kgm3)
 
 
-def _middle_mm(travel: Travelling) -> float | None:
-    return travel.chosen_mm if travel.chosen_mm is not None else travel.best_mm
-
-
 def _heights(travel: Travelling) -> Iterator[HeightRow]:
-    scan, middle, lock = travel.scan, _middle_mm(travel), travel.lock_ahead
+    scan, middle, lock = travel.scan, travel.middle_mm, travel.lock_ahead
     corner = travel.end.corner
     outers = corner.arc.at_height_mm(corner.ride_mm + scan.heights_mm, corner.near_mm)
     for row, height in enumerate(scan.heights_mm.tolist()):
@@ -131,8 +133,8 @@ def _heights(travel: Travelling) -> Iterator[HeightRow]:
 
 
 def _window(travel: Travelling) -> WindowShown | None:
-    middle, envelope, room = _middle_mm(travel), travel.envelope, travel.room
-    if middle is None or envelope is None or room is None:
+    middle, envelope, tightest = travel.middle_mm, travel.envelope, travel.tightest
+    if middle is None or envelope is None or tightest is None:
         return None
     plunge, angle = (travel.scan.length_mm - middle).ravel(), travel.scan.inner_deg.ravel()
     hull = MultiPoint(np.column_stack((plunge, angle))).convex_hull
@@ -142,7 +144,7 @@ def _window(travel: Travelling) -> WindowShown | None:
         bent_mm=envelope.bent_mm,
         angle_deg=envelope.angle_deg,
         outline=tuple(WindowPoint(plunge_mm=round(x, 2), inner_deg=round(y, 2)) for x, y in edge),
-        worst=WindowPoint(plunge_mm=round(float(plunge[room.worst]), 2), inner_deg=round(float(angle[room.worst]), 2)),
+        worst=WindowPoint(plunge_mm=round(tightest.at.value - middle, 2), inner_deg=round(tightest.inner_deg, 2)),
     )
 
 
@@ -188,13 +190,11 @@ def line_shown(one: LineFound, checks: tuple[Check, ...]) -> LineShown:
         tubes=tuple(_tubes(one, chain if is_known else None, rpm)),
         exact_rad_s2=float(one.posed[0].drives[-1]) * squared_speed(rpm) if is_known and chain and rpm else None,
         rule_rad_s2=rule_rad_s2(chain, rpm) if is_known and chain and rpm else None,
-        twists=()
-        if not is_known or chain is None or rpm is None
-        else tuple(
-            TwistShown(shaft=twist.shaft, phasing_deg=round(twist.phasing_deg, 1), left_rad_s2=twist.left_rad_s2)
-            for twist in best_twists(chain, rpm)
-        ),
-        tilts=tuple(_tilts(chain, rpm)) if is_known and chain and rpm else (),
+        comfortable_rad_s2=COMFORTABLE_RAD_S2,
+        most_rad_s2=MOST_AT_DRIVEN_END_RAD_S2,
+        even=next((check.verdict for check in own if check.key == f"{one.key}.even"), None),
+        best_twist=_best_twist(chain, rpm) if is_known and chain and rpm else None,
+        best_tilt=_best_tilt(chain, rpm) if is_known and chain and rpm else None,
         couples_nm=None
         if torque is None or chain is None or not chain.is_cross[0]
         else cross_couples_nm(torque, _angle_deg(chain, 0)),
@@ -246,7 +246,19 @@ def _tubes(one: LineFound, chain: Chain | None, rpm: float | None) -> Iterator[T
         )
 
 
-def _tilts(chain: Chain, rpm: float) -> Iterator[TiltPoint]:
+def _best_twist(chain: Chain, rpm: float) -> TwistShown | None:
+    """The twist of one shaft's yokes that leaves least; ``None`` where it buys little."""
+    best = min(best_twists(chain, rpm), key=lambda twist: twist.left_rad_s2, default=None)
+    if best is None or best.left_rad_s2 > WORTH_IT * float(exact_rad_s2(chain, rpm)[-1]):
+        return None
+    return TwistShown(shaft=best.shaft, phasing_deg=round(best.phasing_deg, 1), left_rad_s2=best.left_rad_s2)
+
+
+def _best_tilt(chain: Chain, rpm: float) -> TiltPoint | None:
+    """The tilt of the pinion that leaves least; ``None`` where it buys little."""
+    found = []
     for by in TILTED_DEG:
         tilted = replace(chain, lines=(*chain.lines[:-1], nose_up(chain.lines[-1], by)))
-        yield TiltPoint(nose_up_deg=by, left_rad_s2=round(float(exact_rad_s2(tilted, rpm)[-1]), 2))
+        found.append(TiltPoint(nose_up_deg=by, left_rad_s2=round(float(exact_rad_s2(tilted, rpm)[-1]), 2)))
+    best = min(found, key=lambda one: one.left_rad_s2)
+    return None if best.left_rad_s2 > WORTH_IT * float(exact_rad_s2(chain, rpm)[-1]) else best

@@ -2,6 +2,7 @@
 
 import math
 from dataclasses import dataclass
+from functools import cached_property
 from typing import Final
 
 import numpy as np
@@ -10,7 +11,7 @@ from driveline.arrays import Floats
 from driveline.benches.axles.ends import AT_REST, End
 from driveline.benches.axles.sheet import Axle, Bar, InnerJoint, InnerKind
 from driveline.sheet import positive_of, value_of
-from driveline.suspension.envelope import Envelope, Room, best_length_mm, room_of
+from driveline.suspension.envelope import Envelope, best_length_mm, room_of
 from driveline.suspension.travel import (
     INNER_BALL_DEG,
     INNER_BALL_MM,
@@ -22,6 +23,7 @@ from driveline.suspension.travel import (
 )
 
 USUAL: Final = {InnerKind.TRIPOD: (INNER_TRIPOD_DEG, INNER_TRIPOD_MM), InnerKind.BALL: (INNER_BALL_DEG, INNER_BALL_MM)}
+LEAST_MM: Final = 1e-9
 TRADED_MM: Final = (-30.0, -20.0, -10.0, 0.0, 10.0, 20.0, 30.0)
 
 
@@ -41,6 +43,21 @@ class At:
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
+class Tightest:
+    """A place of a scan with the plunge taken there, what the bar is made to among it, and the plunge that there is."""
+
+    at: At  # its length
+    inner_deg: float
+    taken_mm: float
+    allowed_mm: float
+
+    @property
+    def left_mm(self) -> float:
+        """What is left; below nought it is past its end."""
+        return self.allowed_mm - self.taken_mm
+
+
+@dataclass(frozen=True, kw_only=True)
 class Travelling:
     """A side's shaft over its whole travel."""
 
@@ -50,7 +67,7 @@ class Travelling:
     best_mm: float | None  # centre to centre at mid plunge
     best_bar_mm: float | None  # seat to seat
     chosen_mm: float | None  # centre to centre at mid plunge, of the bar that was chosen
-    room: Room | None  # with the bar that was chosen, or with the best
+    made_to_mm: float  # the bar's length, either way; 0 while that is not known
     strap_mm: float | None  # the droop down to which its inner joint holds; None: not even at ride
 
     @property
@@ -71,6 +88,26 @@ class Travelling:
     def worst_of(self, values: Floats) -> At:
         """Return where values of this scan are greatest."""
         return self.at(int(values.argmax()), values)
+
+    @property
+    def middle_mm(self) -> float | None:
+        """Centre to centre at mid plunge, of the bar that is judged: the chosen one, else the best."""
+        return self.chosen_mm if self.chosen_mm is not None else self.best_mm
+
+    @cached_property
+    def tightest(self) -> "Tightest | None":
+        """Where the plunge that the joint has is the least share of the plunge taken."""
+        if self.envelope is None or self.middle_mm is None:
+            return None
+        allowed = self.envelope.plunge_at(self.scan.inner_deg).ravel()
+        taken = np.abs(self.scan.length_mm.ravel() - self.middle_mm) + self.made_to_mm
+        row = int((allowed / np.maximum(taken, LEAST_MM)).argmin())
+        return Tightest(
+            at=self.at(row, self.scan.length_mm),
+            inner_deg=float(self.scan.inner_deg.ravel()[row]),
+            taken_mm=float(taken[row]),
+            allowed_mm=float(allowed[row]),
+        )
 
     def at(self, flat: int, values: Floats) -> At:
         """Return a place of this scan by its row."""
@@ -109,12 +146,11 @@ def travelling(end: End, joint: InnerJoint, bar: Bar) -> Travelling:
     scan = _scanned(end, end.heights_mm(end.droop_mm))
     envelope, seats, length = envelope_of(joint), seats_mm(bar), positive_of(bar.length)
     chosen = None if length is None or seats is None else length + seats
-    best = best_bar = room = strap = None
+    best = best_bar = strap = None
     if envelope is not None:
         allowed = envelope.plunge_at(scan.inner_deg)
         best = best_length_mm(scan.length_mm, allowed)
         best_bar = None if seats is None else best - seats
-        room = room_of(scan.length_mm.ravel(), allowed.ravel(), length_mm=best if chosen is None else chosen)
         strap = _strap_mm(end, envelope, chosen)
     return Travelling(
         end=end,
@@ -123,7 +159,7 @@ def travelling(end: End, joint: InnerJoint, bar: Bar) -> Travelling:
         best_mm=best,
         best_bar_mm=best_bar,
         chosen_mm=chosen,
-        room=room,
+        made_to_mm=value_of(bar.made_to) or 0.0,
         strap_mm=strap,
     )
 

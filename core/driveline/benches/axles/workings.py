@@ -24,49 +24,35 @@ def angle_working(angle_deg: float | None, where: str) -> Working:
     return Working(steps=(step("β", "β_s + r", at, rest, value=angle_deg, unit="°", decimals=2),), method=SCANNED)
 
 
-def plunge_working(travel: Travelling | None, made_to_mm: float | None, made_to_field: str) -> Working:
-    """Return the plunge that a shaft takes at its worst place, counted as if it ran straight."""
-    if travel is None or travel.room is None or travel.envelope is None:
+def plunge_working(travel: Travelling | None, made_to_field: str) -> Working:
+    """Return the plunge that a shaft takes at its tightest place, and what the joint has there."""
+    tightest = None if travel is None else travel.tightest
+    if travel is None or tightest is None or travel.envelope is None or travel.middle_mm is None:
         return Working(source=SCANNED)
-    at = travel.at(travel.room.worst, travel.scan.length_mm)
-    angle = float(travel.scan.inner_deg.ravel()[travel.room.worst])
     envelope = travel.envelope
-    middle = travel.chosen_mm if travel.chosen_mm is not None else travel.best_mm or 0.0
-    straight = worked("p_0", envelope.plunge_mm, "mm", "the joint's, running straight")
     allowed = step(
         "p",
-        "p_0 + (p_b - p_0) * β / β_g",
-        straight,
+        "p_0 + (p_b - p_0) * min(β, β_g) / β_g",
+        worked("p_0", envelope.plunge_mm, "mm", "the joint's, running straight"),
         worked("p_b", envelope.bent_mm, "mm", "the joint's, at its greatest angle"),
-        worked("β", angle, "°", "there"),
+        worked("β", tightest.inner_deg, "°", "there"),
         worked("β_g", envelope.angle_deg, "°", "the joint's greatest angle"),
-        value=float(envelope.plunge_at(travel.scan.inner_deg).ravel()[travel.room.worst]),
+        value=tightest.allowed_mm,
         unit="mm",
         decimals=2,
         words="that it has there",
     )
-    used = step(
-        "q",
-        "abs(L - L_0)",
-        worked("L", at.value, "mm", "between the joints' centres there"),
-        worked("L_0", middle, "mm", "with the joint at mid plunge"),
-        value=abs(at.value - middle),
-        unit="mm",
-        decimals=2,
-    )
-    made = 0.0 if made_to_mm is None else made_to_mm
     last = step(
         "d",
-        "q + (p_0 - p) + t",
-        used,
-        straight,
-        allowed,
-        entered("t", made, "mm", made_to_field),
-        value=envelope.plunge_mm - travel.room.left_mm + made,
+        "abs(L - L_0) + t",
+        worked("L", tightest.at.value, "mm", "between the joints' centres there"),
+        worked("L_0", travel.middle_mm, "mm", "with the joint at mid plunge"),
+        entered("t", travel.made_to_mm, "mm", made_to_field),
+        value=tightest.taken_mm,
         unit="mm",
         decimals=2,
     )
-    return Working(steps=(allowed, used, last), method=SCANNED)
+    return Working(steps=(allowed, last), method=SCANNED)
 
 
 def _side_step(axle: Axle, whole_nm: float, torque_nm: float) -> Step:

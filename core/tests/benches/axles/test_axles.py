@@ -110,6 +110,20 @@ class AxleTest(TestCase):
         with self.assertRaises(ValidationError):
             JobFile.model_validate(job("plover", axles__0__left__bar__inner_spline__teeth=0))
 
+    def test_a_carrier_that_turns_with_its_arm_takes_the_joints_own_line_along(self) -> None:
+        """Arm and output in one upright plane: what the arm turns by, the outer joint bends less or more by."""
+        data = job("plover")
+        outer = data["sheets"]["axles"]["axles"][0]["left"]["outer"]
+        outer.update(kind="pivots", pivot_a=_at(-100, 200, 290), pivot_b=_at(100, 200, 290), ride=_at(-10, 542, 290))
+        outer["strap"] = {"text": "0 mm"}
+        data["sheets"]["mounts"] = {}
+        data["sheets"]["placement"]["travel"] = {"text": "0 mm"}
+        rows = evaluate(JobFile.model_validate(data)).axles.axles[0].left.heights
+        for row in rows:
+            arm = math.degrees(math.asin(row.height_mm / 342))
+            bar = math.degrees(math.atan2(row.outer_mm[2] - 302, row.outer_mm[1] - 145))
+            self.assertAlmostEqual(row.outer_deg, abs(bar - arm), delta=0.02)
+
     def test_a_front_wheel_bends_most_at_a_lock(self) -> None:
         data = job("plover")
         side = data["sheets"]["axles"]["axles"][0]["left"]
@@ -141,7 +155,7 @@ class LineTest(TestCase):
     def test_a_yoke_turned_as_was_found_drives_evenly(self) -> None:
         self.assertIs(check_of(job("bittern"), "l2.even").verdict, Verdict.FAILS)
         line = evaluate(JobFile.model_validate(job("bittern"))).axles.lines[1]
-        turned = job("bittern", lines__1__tubes__0__phasing=f"{line.twists[0].phasing_deg} deg")
+        turned = job("bittern", lines__1__tubes__0__phasing=f"{line.best_twist.phasing_deg} deg")
         self.assertIs(check_of(turned, "l2.even").verdict, Verdict.HOLDS)
 
     def test_phasing_not_stated_settles_nothing(self) -> None:

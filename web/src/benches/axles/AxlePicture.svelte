@@ -94,7 +94,7 @@
           <text x={ix} y={iy + 26} text-anchor="middle" class="fill-scribe-dim figures text-[12px]"
             >{row.inner_deg.toFixed(1)}°</text
           >
-          <text x={ox - out * 8} y={oy + 26} text-anchor="middle" class="fill-scribe-dim figures text-[12px]"
+          <text x={ox - out * 32} y={oy + 26} text-anchor="middle" class="fill-scribe-dim figures text-[12px]"
             >{row.outer_deg.toFixed(1)}°</text
           >
         {/if}

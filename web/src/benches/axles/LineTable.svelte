@@ -17,15 +17,10 @@
     double: 'double cross',
     rubber: 'rubber coupling',
   };
-  const COMFORTABLE = 300; // where the scale's first mark stands; the verdict is the core's
-  const MOST = 400;
-  const scale = $derived(Math.max(MOST * 1.5, (line.exact_rad_s2 ?? 0) * 1.1));
-  const best = $derived(
-    [...line.twists]
-      .sort((a, b) => a.left_rad_s2 - b.left_rad_s2)
-      .find((one) => one.left_rad_s2 < 0.9 * (line.exact_rad_s2 ?? 0)),
-  );
-  const tilt = $derived([...line.tilts].sort((a, b) => a.left_rad_s2 - b.left_rad_s2)[0]);
+  const FILL = { holds: 'fill-holds', tight: 'fill-tight', fails: 'fill-fails', not_known: 'fill-ink-dim' };
+  const scale = $derived(Math.max(line.most_rad_s2 * 1.5, (line.exact_rad_s2 ?? 0) * 1.1));
+  const best = $derived(line.best_twist);
+  const tilt = $derived(line.best_tilt);
   const whole = (value: number | null) => (value === null ? '?' : Math.round(value).toString());
 </script>
 
@@ -52,29 +47,27 @@
       y="8"
       width={(600 * line.exact_rad_s2) / scale}
       height="12"
-      class={line.exact_rad_s2 > MOST
-        ? 'fill-fails'
-        : line.exact_rad_s2 > COMFORTABLE
-          ? 'fill-tight'
-          : 'fill-holds'}
+      class={FILL[line.even ?? 'not_known']}
     />
     <line
-      x1={(600 * COMFORTABLE) / scale}
-      x2={(600 * COMFORTABLE) / scale}
+      x1={(600 * line.comfortable_rad_s2) / scale}
+      x2={(600 * line.comfortable_rad_s2) / scale}
       y1="3"
       y2="25"
       class="stroke-ink"
     />
     <line
-      x1={(600 * MOST) / scale}
-      x2={(600 * MOST) / scale}
+      x1={(600 * line.most_rad_s2) / scale}
+      x2={(600 * line.most_rad_s2) / scale}
       y1="3"
       y2="25"
       class="stroke-ink"
       stroke-width="2"
     />
   </svg>
-  <p class="text-[12.5px] text-ink-dim">Marks at {COMFORTABLE}, comfortable, and {MOST}, the most.</p>
+  <p class="text-[12.5px] text-ink-dim">
+    Marks at {line.comfortable_rad_s2}, comfortable, and {line.most_rad_s2}, the most.
+  </p>
 {/if}
 {#if best}
   <p class="mt-2 flex flex-wrap items-center gap-3 border-l-4 border-brass pl-3">
@@ -88,7 +81,7 @@
       >{/if}
   </p>
 {/if}
-{#if tilt && tilt.nose_up_deg !== 0 && line.exact_rad_s2 !== null && tilt.left_rad_s2 < 0.9 * line.exact_rad_s2}
+{#if tilt}
   <p class="mt-1 text-[13px]">
     Or the pinion’s nose {Math.abs(tilt.nose_up_deg)}° {tilt.nose_up_deg > 0 ? 'up' : 'down'}, by shims:
     {whole(tilt.left_rad_s2)} rad/s². A shim of {units.figure(1, 'mm', 0)} under

@@ -68,7 +68,8 @@
       >{a.toFixed(0)}°</text
     >
     <text x={WIDE - 8} y={BOTTOM + 28} text-anchor="end" class="fill-scribe-dim text-[11.5px]"
-      >plunge, {units.symbol('mm')}; worst place ●</text
+      >plunge, {units.symbol('mm')}; worst place
+      <tspan class="fill-brass-lit">●</tspan></text
     >
   {:else}
     <text x="10" y="90" class="fill-scribe-dim text-[12px]">Say what its inner joints are.</text>
