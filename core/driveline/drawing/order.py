@@ -17,6 +17,7 @@ HALF_MM: Final = 268.0  # where what is to be confirmed begins
 VALUE_MM: Final = 66.0
 HOW_MM: Final = 158.0
 LONGEST: Final = 74  # letters of a question on one line
+LONGEST_HOW: Final = 54  # letters that its column holds; longer ones are written smaller
 BOX_MM: Final = 3.6
 
 
@@ -90,7 +91,7 @@ def _table(lines: Sequence[OrderLine], top: float) -> list[Entity]:
         entities += [
             _text(BORDER_MM + 5, y, line.label, height),
             _text(BORDER_MM + VALUE_MM, y, line.value, height),
-            _text(BORDER_MM + HOW_MM, y, line.how, height),
+            _text(BORDER_MM + HOW_MM, y, line.how, height * min(1.0, LONGEST_HOW / max(len(line.how), 1))),
         ]
         entities.append(_line((BORDER_MM + 4, y - step / 2), (HALF_MM - 10, y - step / 2)))
     return entities

@@ -3,7 +3,7 @@
 from collections.abc import Sequence
 from dataclasses import dataclass
 
-from driveline.drawing.model import Drawing, Entity, Layer, Path, Text, Vertex
+from driveline.drawing.model import Circle, Drawing, Entity, Layer, Path, Text, Vertex
 from driveline.figures import fig
 
 
@@ -17,7 +17,9 @@ class TurnedStep:
     is_splined: bool = False
 
 
-def turned_drawing(title: str, steps: Sequence[TurnedStep], *, over_all: str, bore_mm: float = 0.0) -> Drawing:
+def turned_drawing(
+    title: str, steps: Sequence[TurnedStep], *, over_all: str, bore_mm: float = 0.0, has_joints: bool = False
+) -> Drawing:
     """Return a turned part from the side, its axis along x from 0.
 
     Args:
@@ -25,6 +27,7 @@ def turned_drawing(title: str, steps: Sequence[TurnedStep], *, over_all: str, bo
         steps: From the left, each longer than 0.
         over_all: What the length over all is called.
         bore_mm: Through it, 0 for none.
+        has_joints: Both its ends are joint centres, and are marked.
     """
     length = sum(step.length_mm for step in steps)
     greatest = max(step.diameter_mm for step in steps)
@@ -46,10 +49,13 @@ def turned_drawing(title: str, steps: Sequence[TurnedStep], *, over_all: str, bo
     outline = Path(layer=Layer.CUT, part="outline", vertices=tuple(above + below))
     walls = (-bore_mm / 2, bore_mm / 2) if bore_mm else ()
     bored = [_line((0.0, y), (length, y), part="bore") for y in walls]
+    ends = (0.0, length) if has_joints else ()
+    marks = [Circle(layer=Layer.NOTES, part="joint", x_mm=x, y_mm=0.0, radius_mm=0.3 * greatest) for x in ends]
     foot = -greatest / 2 - 3 * letter
     entities += [
         outline,
         *bored,
+        *marks,
         _line((-2 * letter, 0.0), (length + 2 * letter, 0.0), part="axis"),
         _line((0.0, -greatest / 2 - letter), (0.0, foot - letter), part="length"),
         _line((length, -greatest / 2 - letter), (length, foot - letter), part="length"),

@@ -122,7 +122,7 @@ class _Around:
         chosen = self._laid.chosen
         if chosen is None or chosen.placed is None:
             return None
-        gaps = gaps_of(self._sheet, self._laid, chosen.placed.moved(move), far_mm=NEAR_MM)
+        gaps = gaps_of(self._sheet, self._laid, chosen.placed.moved(move), far_mm=NEAR_MM, is_deep=False)
         if not gaps:
             return None
         gap = min(gaps, key=lambda one: one.gap_mm / one.wanted_mm)
@@ -185,11 +185,18 @@ def _axles_needs(given: Given) -> AxlesNeeds:
         ),
         moves_missing=held.missing if has_mounts else (),
         any_way_mm=None if has_mounts else TRAVEL_MM if stated is None else stated,
-        any_way_is_usual=stated is None,
         loads=tuple(
-            ShaftLoad(station=one.station, design_nm=one.design_nm, overrun_nm=one.overrun_nm, rpm=one.rpm)
+            ShaftLoad(
+                station=one.station,
+                design_nm=one.design_nm,
+                overrun_nm=one.overrun_nm,
+                rpm=one.rpm,
+                motor_turns=one.motor_turns,
+                vehicle_kgm2=one.vehicle_kgm2,
+            )
             for one in given.solved(RATIOS).shafts
         ),
+        rotor_kgm2=given.sheet(BRIEF).motor.inertia_kgm2,
     )
 
 

@@ -27,14 +27,6 @@ class Envelope:
         return self.plunge_mm + (self.bent_mm - self.plunge_mm) * np.minimum(angle_deg / self.angle_deg, 1.0)
 
 
-@dataclass(frozen=True, slots=True, kw_only=True)
-class Room:
-    """What plunge is left at the worst of all places, and the place that leaves least, by its row."""
-
-    left_mm: float
-    worst: int
-
-
 def best_length_mm(lengths_mm: Floats, allowed_mm: Floats) -> float:
     """Return the length, joint centre to joint centre at mid plunge, that leaves most room over all places.
 
@@ -48,12 +40,10 @@ def best_length_mm(lengths_mm: Floats, allowed_mm: Floats) -> float:
     return float((lengths_mm - allowed_mm).max() + (lengths_mm + allowed_mm).min()) / 2
 
 
-def room_of(lengths_mm: Floats, allowed_mm: Floats, *, length_mm: float) -> Room:
+def room_mm(lengths_mm: Floats, allowed_mm: Floats, *, length_mm: float) -> float:
     """Return the least room over all places with a shaft of some length at mid plunge.
 
     Source:
         Plunge allowed there less the plunge taken, a - |l - L|.
     """
-    left = allowed_mm - np.abs(lengths_mm - length_mm)
-    worst = int(left.argmin())
-    return Room(left_mm=float(left[worst]), worst=worst)
+    return float((allowed_mm - np.abs(lengths_mm - length_mm)).min())

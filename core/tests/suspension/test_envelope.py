@@ -9,7 +9,7 @@ from hypothesis import strategies as st
 
 from driveline.errors import ImpossibleInput
 from driveline.suspension.arcs import arm_arc
-from driveline.suspension.envelope import Envelope, best_length_mm, room_of
+from driveline.suspension.envelope import Envelope, best_length_mm, room_mm
 
 places = st.lists(st.tuples(st.floats(350, 420), st.floats(2, 25)), min_size=1, max_size=30)
 
@@ -23,13 +23,13 @@ class EnvelopeTest(TestCase):
     def test_no_other_length_leaves_more_room(self, found: list[tuple[float, float]], off: float) -> None:
         lengths, allowed = (np.array(one) for one in zip(*found, strict=True))
         best = best_length_mm(lengths, allowed)
-        most = room_of(lengths, allowed, length_mm=best).left_mm
-        self.assertGreaterEqual(most + 1e-9, room_of(lengths, allowed, length_mm=best + off).left_mm)
+        most = room_mm(lengths, allowed, length_mm=best)
+        self.assertGreaterEqual(most + 1e-9, room_mm(lengths, allowed, length_mm=best + off))
 
     def test_alike_plunge_everywhere_is_best_halved(self) -> None:
         lengths = np.array([380.0, 391.0, 402.0])
         self.assertEqual(best_length_mm(lengths, np.full(3, 20.0)), 391)
-        self.assertEqual(room_of(lengths, np.full(3, 20.0), length_mm=391).left_mm, 9)
+        self.assertEqual(room_mm(lengths, np.full(3, 20.0), length_mm=391), 9)
 
 
 class ArmTest(TestCase):

@@ -5980,6 +5980,8 @@ export interface components {
             twist_apart_deg: number | null;
             /** Worse */
             worse: string;
+            /** Shuffle Hz */
+            shuffle_hz: number | null;
         };
         /**
          * AxlesResult

@@ -1,5 +1,6 @@
 """What a bar bears: which torque comes to its side, its shear, its twist, its speed."""
 
+import math
 from dataclasses import dataclass
 from typing import Final
 
@@ -8,6 +9,7 @@ from driveline.benches.axles.sheet import Axle, Bar, BarMaterial, BarSpline, Dif
 from driveline.errors import ImpossibleInput
 from driveline.gearing.differential import clutched_high_nm, high_share
 from driveline.shafts.bars import BAR_GUIDES_MPA, bar_shear_mpa, bar_twist_deg
+from driveline.shafts.torsional import chain_modes_hz
 from driveline.sheet import positive_of, value_of
 from driveline.tables.materials import PlateMaterial, material
 
@@ -17,7 +19,6 @@ GUIDES_MPA: Final = {
     BarMaterial.ALLOY: BAR_GUIDES_MPA["alloy"],
     BarMaterial.SOFT: BAR_GUIDES_MPA["unhardened"],
 }
-NO_LOAD: Final = ShaftLoad(station="", design_nm=None, overrun_nm=None, rpm=None)
 
 
 def load_at(kind: str, which: Which | None, needs: AxlesNeeds) -> ShaftLoad | None:
@@ -117,6 +118,16 @@ def twist_deg(bar: Bar, torque_nm: float) -> float | None:
         return bar_twist_deg(torque_nm, length_mm=length, outside_mm=diameter, inside_mm=bore)
     except ImpossibleInput:
         return None
+
+
+def shuffle_hz(axle: Axle, needs: AxlesNeeds) -> float | None:
+    """Return how often a second the vehicle rocks on both its bars, rotor against vehicle; ``None`` if not known."""
+    twists = [twist_deg(side.bar, 1.0) for side in (axle.left, axle.right)]
+    load = load_at("axle", axle.which, needs)
+    if None in twists or not needs.rotor_kgm2 or load is None or not load.motor_turns or not load.vehicle_kgm2:
+        return None
+    both_nm_per_rad = sum(1 / math.radians(one) for one in twists if one)
+    return chain_modes_hz([needs.rotor_kgm2 * load.motor_turns**2, load.vehicle_kgm2], [both_nm_per_rad])[0]
 
 
 def spline_doubts(spline: BarSpline, bar: Bar, field: str, words: str) -> list[tuple[str, str]]:

@@ -1,7 +1,6 @@
 """Where a shaft's ends are: the inner joint on the placed unit, the outer one on its arc, and how far each goes."""
 
-from collections.abc import Callable
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from typing import Final
 
 import numpy as np
@@ -117,12 +116,19 @@ def end_of(axle: Axle, name: str, needs: AxlesNeeds, field: str) -> FoundEnd:
     if is_on_unit(side):
         missing += needs.moves_missing
     missing += _steered_missing(side, points, words)
-    doubts: list[tuple[str, str]] = []
-    end = None
-    if inner is not None and other is not None:
-        end = _asked(lambda: _end(side, inner, inner - other, needs, points), f"{field}.{name}", words, doubts)
-    missing += [f"{words}: {text}" for _, text in doubts]
-    return FoundEnd(end=end, missing=tuple(dict.fromkeys(missing)), doubts=tuple(doubts))
+    found = FoundEnd(end=None, missing=tuple(dict.fromkeys(missing)), doubts=())
+    if inner is None or other is None:
+        return found
+    try:
+        return replace(found, end=_end(side, inner, inner - other, needs, points))
+    except ImpossibleInput as error:
+        return refused(found, axle, name, f"{field}.{name}", error)
+
+
+def refused(found: FoundEnd, axle: Axle, name: str, field: str, error: ImpossibleInput) -> FoundEnd:
+    """Return an end that can't be as one that is asked about, and not known."""
+    text = f"{axle.name}, {name}: {error}"
+    return FoundEnd(end=None, missing=(*found.missing, text), doubts=(*found.doubts, (f"{field}.outer", text)))
 
 
 def _inner_missing(side: AxleSide, inner: Floats | None, points: Points, words: str) -> tuple[str, ...]:
@@ -163,15 +169,6 @@ def _steered_missing(side: AxleSide, points: Points, words: str) -> list[str]:
             {f"{words}: lock to the left": value_of(one.to_left), f"{words}: lock to the right": value_of(one.to_right)}
         ),
     ]
-
-
-def _asked(make: Callable[[], End | None], field: str, words: str, doubts: list[tuple[str, str]]) -> End | None:
-    """What can't be is asked about by its field, and counts as not known."""
-    try:
-        return make()
-    except ImpossibleInput as error:
-        doubts.append((f"{field}.outer", f"{words}: {error}"))
-        return None
 
 
 def arc_of(path: Travelled, points: Points) -> tuple[Arc, Floats] | None:

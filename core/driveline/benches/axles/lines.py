@@ -27,6 +27,7 @@ ACROSS: Final = np.array([0.0, 1.0, 0.0])
 AT_RIDE: Final = "at ride height"
 LAUNCHES: Final = "launch"
 OVERRUNS: Final = "overrun"
+FOLDED_DEG: Final = 60.0  # no joint of a propshaft bends so far
 RPM_AT_ONE: Final = 30 / math.pi  # one radian a second
 
 
@@ -123,7 +124,7 @@ def line_found(line: PropLine, k: int, needs: AxlesNeeds) -> LineFound:
     if joints is not None:
         try:
             if not ends:
-                posed = tuple(_posed(line, joints, moves))
+                posed = tuple(_not_folded(one) for one in _posed(line, joints, moves))
             swept = swept_of(line, joints, moves)
         except ImpossibleInput as error:
             doubts.append((f"{field}.joints", f"{line.name}: {error}"))
@@ -214,6 +215,14 @@ def _posed(line: PropLine, joints_mm: Floats, moves: Moves) -> Iterator[Posed]:
         moved = joints_mm.copy()
         moved[0] += moves.shifts_mm[at]
         yield Posed(name=case, chain=_chain(line, moved, moves.turns[at] @ box, nose_up(pinion, up)))
+
+
+def _not_folded(posed: Posed) -> Posed:
+    lines = np.array([one / np.linalg.norm(one) for one in posed.chain.lines])
+    bent = np.degrees(np.arccos(np.clip((lines[:-1] * lines[1:]).sum(axis=1), -1, 1)))
+    if not float(bent.max()) < FOLDED_DEG:
+        raise ImpossibleInput(f"the angle at joint {int(bent.argmax()) + 1}", f"{bent.max():.0f}°", "less than 60°")
+    return posed
 
 
 def nose_up(pinion: Floats, by_deg: float) -> Floats:

@@ -23,6 +23,8 @@ class ShaftLoad:
     design_nm: float | None  # at its input; of an axle both sides together
     overrun_nm: float | None
     rpm: float | None  # at the wanted road speed
+    motor_turns: float | None = None  # of its motor, a turn
+    vehicle_kgm2: float | None = None  # its mass as an inertia here
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -35,5 +37,5 @@ class AxlesNeeds:
     moves: tuple[UnitMove, ...]
     moves_missing: tuple[str, ...]
     any_way_mm: float | None  # where no mounts are entered: what placement counts on
-    any_way_is_usual: bool
     loads: tuple[ShaftLoad, ...]
+    rotor_kgm2: float | None = None

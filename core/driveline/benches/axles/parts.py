@@ -21,6 +21,7 @@ MOCK_UP: Final = (
 USUAL_GRADE_MM_S: Final = 16.0
 TURNED_TO_MM: Final = 0.1  # diameters of a bar, either way, unless its maker says otherwise
 TUBE_TO_MM: Final = 1.0
+LONGEST_MM: Final = 10_000.0  # nobody makes one longer
 
 
 def bar_part(one: SideFound) -> OrderedPart | None:
@@ -30,6 +31,8 @@ def bar_part(one: SideFound) -> OrderedPart | None:
     ends = [_spline_step(spline, name) for spline, name in ((bar.inner_spline, "inner"), (bar.outer_spline, "outer"))]
     inner, outer = ends
     if length is None or diameter is None or made_to is None or inner is None or outer is None:
+        return None
+    if max(length, diameter, inner.diameter_mm, outer.diameter_mm) > LONGEST_MM:
         return None
     between = length - inner.length_mm - outer.length_mm
     if between <= 0:
@@ -157,6 +160,8 @@ def tube_part(one: LineFound, j: int, tube: Tube) -> OrderedPart | None:
     if one.swept is None or one.joints_mm is None or outside is None or inside is None:
         return None
     ride = _ride_mm(one, j)
+    if max(ride, outside) > LONGEST_MM:
+        return None
     title = f"{one.line.name}, shaft {j + 1}"
     slip = one.slips.get(j)
     drawn, travel = value_of(tube.drawn), value_of(tube.slip)
@@ -174,6 +179,7 @@ def tube_part(one: LineFound, j: int, tube: Tube) -> OrderedPart | None:
             (TurnedStep(length_mm=ride, diameter_mm=outside, name="tube"),),
             over_all="joint centre to joint centre at ride height",
             bore_mm=inside,
+            has_joints=True,
         ),
         sizes=(
             Size(

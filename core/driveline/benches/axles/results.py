@@ -82,6 +82,7 @@ class AxleShown(Result):
     right: SideShown
     twist_apart_deg: float | None
     worse: str  # side
+    shuffle_hz: float | None  # rotor against vehicle on both bars, tyres taken as stiff
 
 
 class TwistShown(Result):

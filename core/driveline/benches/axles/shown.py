@@ -10,10 +10,11 @@ from shapely import MultiPoint
 from driveline.arrays import Floats
 from driveline.benches.axles.axle_checks import SideFound, height_words
 from driveline.benches.axles.bar_checks import high_nm
-from driveline.benches.axles.bars import STEEL, twist_deg
-from driveline.benches.axles.ends import xyz
+from driveline.benches.axles.bars import STEEL, shuffle_hz, twist_deg
+from driveline.benches.axles.ends import points_of, xyz
 from driveline.benches.axles.line_checks import critical_of, longest_mm
 from driveline.benches.axles.lines import LineFound, nose_up, squared_speed
+from driveline.benches.axles.needs import AxlesNeeds
 from driveline.benches.axles.results import (
     AxleShown,
     HeightRow,
@@ -48,9 +49,10 @@ UPWARD: Final = np.array([0.0, 0.0, 1.0])
 
 
 def axle_shown(
-    axle: Axle, k: int, sides: tuple[SideFound, SideFound], checks: tuple[Check, ...], points: Points
+    axle: Axle, k: int, sides: tuple[SideFound, SideFound], checks: tuple[Check, ...], needs: AxlesNeeds
 ) -> AxleShown:
     """Return an axle as it is shown."""
+    points = points_of(needs)
     left, right = (_side(one, checks, points) for one in sides)
     twists = [one.twist_deg for one in (left, right) if one.twist_deg is not None]
     rooms = [(one.left_mm, one.name) for one in (left, right) if one.left_mm is not None]
@@ -62,6 +64,7 @@ def axle_shown(
         right=right,
         twist_apart_deg=abs(twists[0] - twists[1]) if len(twists) == 2 else None,
         worse=min(rooms)[1] if len(rooms) == 2 else "",
+        shuffle_hz=shuffle_hz(axle, needs),
     )
 
 

@@ -5,7 +5,7 @@ from collections.abc import Iterator
 from driveline.benches.axles.axle_checks import SideFound, side_found, travel_checks
 from driveline.benches.axles.bar_checks import bar_checks
 from driveline.benches.axles.bars import spline_doubts
-from driveline.benches.axles.ends import SIDES, end_of, is_on_unit, points_of
+from driveline.benches.axles.ends import SIDES, end_of, is_on_unit, refused
 from driveline.benches.axles.line_checks import line_checks
 from driveline.benches.axles.lines import LineFound, line_found
 from driveline.benches.axles.needs import AxlesNeeds
@@ -16,6 +16,7 @@ from driveline.benches.axles.shown import axle_shown, line_shown
 from driveline.benches.axles.through_travel import travelling
 from driveline.benches.contract import LaidOut, Outcome, progress_of
 from driveline.checks import Check
+from driveline.errors import ImpossibleInput
 from driveline.figures import fig
 from driveline.margins import Judge
 from driveline.parts.ordered import OrderedPart
@@ -31,13 +32,13 @@ def run(sheet: AxlesSheet, _laid: LaidOut, needs: AxlesNeeds, judge: Judge) -> O
     axles = tuple(_sides(axle, k, needs) for k, axle in enumerate(sheet.axles))
     lines = tuple(line_found(line, k, needs) for k, line in enumerate(sheet.lines))
     checks = tuple(_checks(axles, lines, needs, judge))
-    to_do, points = tuple(_to_do(sheet, axles, lines)), points_of(needs)
+    to_do = tuple(_to_do(sheet, axles, lines))
     is_begun = bool(sheet.axles or sheet.lines)
     return Outcome(
         solved=None,
         show=lambda: AxlesResult(
             axles=tuple(
-                axle_shown(axle, k, sides, checks, points)
+                axle_shown(axle, k, sides, checks, needs)
                 for k, (axle, sides) in enumerate(zip(sheet.axles, axles, strict=True))
             ),
             lines=tuple(line_shown(one, checks) for one in lines),
@@ -57,7 +58,11 @@ def _sides(axle: Axle, k: int, needs: AxlesNeeds) -> Sides:
     for name in SIDES:
         end = end_of(axle, name, needs, f"axles.axles.{k}")
         side = getattr(axle, name)
-        travel = None if end.end is None else travelling(end.end, axle.inner, side.bar)
+        travel = None
+        try:
+            travel = None if end.end is None else travelling(end.end, axle.inner, side.bar)
+        except ImpossibleInput as error:
+            end = refused(end, axle, name, f"axles.axles.{k}.{name}", error)
         found.append(side_found(axle, k, name, end, travel, needs))
     return found[0], found[1]
 

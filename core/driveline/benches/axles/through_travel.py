@@ -11,7 +11,7 @@ from driveline.arrays import Floats
 from driveline.benches.axles.ends import AT_REST, End
 from driveline.benches.axles.sheet import Axle, Bar, InnerJoint, InnerKind
 from driveline.sheet import positive_of, value_of
-from driveline.suspension.envelope import Envelope, best_length_mm, room_of
+from driveline.suspension.envelope import Envelope, best_length_mm, room_mm
 from driveline.suspension.travel import (
     INNER_BALL_DEG,
     INNER_BALL_MM,
@@ -181,7 +181,7 @@ def _strap_mm(end: End, envelope: Envelope, chosen_mm: float | None) -> float | 
         lengths, plunge = scan.length_mm[rows], allowed[rows]
         length = best_length_mm(lengths, plunge) if chosen_mm is None else chosen_mm
         is_within = float(scan.inner_deg[rows].max()) <= envelope.angle_deg
-        if is_within and room_of(lengths.ravel(), plunge.ravel(), length_mm=length).left_mm >= 0:
+        if is_within and room_mm(lengths, plunge, length_mm=length) >= 0:
             return float(math.floor(-heights[rows].min()))
     return None
 
@@ -215,6 +215,6 @@ def traded(end: End, envelope: Envelope, way: Floats) -> tuple[Traded, ...]:
     for k, by in enumerate(TRADED_MM):
         lengths, plunge = scan.length_mm[:, :, k], allowed[:, :, k]
         length = best_length_mm(lengths, plunge)
-        left = room_of(lengths.ravel(), plunge.ravel(), length_mm=length).left_mm
+        left = room_mm(lengths, plunge, length_mm=length)
         found.append(Traded(by_mm=by, greatest_deg=float(scan.inner_deg[:, :, k].max()), left_mm=left))
     return tuple(found)

@@ -32,7 +32,7 @@ def buckling_checks(one: Loaded, judge: Judge) -> Iterator[Check]:
         return
     if one.mount.arm.is_none:
         return
-    if one.mount.sheet.bracket.kind in (ArmKind.BOX, ArmKind.CHANNEL):
+    if one.mount.sheet.bracket.kind in (ArmKind.BOX, ArmKind.CHANNEL, None):
         yield _panel(one, judge)
     yield _fatigue(one, judge)
 

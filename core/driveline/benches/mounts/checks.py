@@ -188,7 +188,7 @@ def _gaps(solved: Solved, needs: MountsNeeds, carried: Carried | None, missing: 
     if tightest is not None:
         case, found = tightest
         gap, wanted = found.gap_mm, found.wanted_mm
-        how = f"overlap by {fig(-gap, 'mm', 1)}" if gap < 0 else f"{fig(gap, 'mm', 1)}"
+        how = "they overlap" if gap <= 0 else f"{fig(gap, 'mm', 1)}"
         says = f"{found.unit_body} to {found.other}: {how}, in {case.name}."
     elif carried is not None and not lacking:
         says = "Nothing stands near it."

@@ -84,8 +84,13 @@ def solid(things: Sequence[UnitThing]) -> tuple[UnitThing, ...]:
     return tuple(one for one in things if not one.sheet.keeps_clear)
 
 
-def gaps_of(sheet: PlacementSheet, laid: LaidPlacement, placed: Placed, *, far_mm: float = FAR_MM) -> tuple[Gap, ...]:
-    """Return the gaps of a stand up to so far beyond what is wanted, the tightest first, the ground's among them."""
+def gaps_of(
+    sheet: PlacementSheet, laid: LaidPlacement, placed: Placed, *, far_mm: float = FAR_MM, is_deep: bool = True
+) -> tuple[Gap, ...]:
+    """Return the gaps of a stand up to so far beyond what is wanted, the tightest first, the ground's among them.
+
+    Where it is not asked how deep, an overlap with a scan is a gap of nought.
+    """
     give_mm = travel_mm(sheet)
     others = [(one, _widest_mm(sheet, one)) for one in laid.in_the_way if one.built.body is not None]
     found = []
@@ -95,7 +100,7 @@ def gaps_of(sheet: PlacementSheet, laid: LaidPlacement, placed: Placed, *, far_m
         body = thing.built.body.moved(placed)
         for (other, wanted), apart_mm in zip(others, _bounds_apart_mm(body, others), strict=True):
             within_mm = wanted + give_mm + far_mm
-            near = _near(body, other, within_mm=within_mm) if apart_mm <= within_mm else None
+            near = _near(body, other, within_mm=within_mm, is_deep=is_deep) if apart_mm <= within_mm else None
             if near is not None:
                 found.append(Gap(unit=thing, other=other, near=near, wanted_mm=wanted, travel_mm=give_mm))
     ground = _to_ground(sheet, laid, placed)
@@ -167,18 +172,18 @@ def goes_with_wheels(other: VehicleThing) -> bool:
     return other.sheet.nature in (Nature.STEERING, None)
 
 
-def _near(body: Body, other: VehicleThing, *, within_mm: float) -> Near | None:
+def _near(body: Body, other: VehicleThing, *, within_mm: float, is_deep: bool) -> Near | None:
     if other.built.body is None:
         return None
     if not goes_with_wheels(other):
-        return nearest_bodies(body, other.built.body, within_mm=within_mm)
+        return nearest_bodies(body, other.built.body, within_mm=within_mm, is_deep=is_deep)
     travel = other.sheet.travel
     up, down, aside = (value_of(one) or 0.0 for one in (travel.up, travel.down, travel.aside))
     if other.built.body.surface is not None:
         # The surface going one way is the unit's pieces going the other, and those sweep a hull.
         ways = [_shifted(y, z) for y in (-aside, aside) for z in (-up, down)]
         swept = Body(body.name, tuple(hull_of(piece, ways) for piece in body.pieces))
-        return nearest_bodies(swept, other.built.body, within_mm=within_mm)
+        return nearest_bodies(swept, other.built.body, within_mm=within_mm, is_deep=is_deep)
     reach = within_mm + _reach_mm(other)
     best: Near | None = None
     for moving in other.built.body.pieces:

@@ -1,5 +1,6 @@
 """What leaves the casing that the motor sits in, and what the shafts behind it must bear."""
 
+import math
 from collections.abc import Sequence
 from dataclasses import dataclass
 from typing import Final
@@ -61,22 +62,31 @@ class ShaftAsked:
     design_nm: float | None
     overrun_nm: float | None
     rpm: float | None  # at the wanted road speed
+    motor_turns: float | None  # of its motor, a turn
+    vehicle_kgm2: float | None  # its mass as an inertia here
 
 
-def shafts_of(stations: Sequence[LineStation], wanted_kmh: float | None) -> tuple[ShaftAsked, ...]:
+def shafts_of(
+    stations: Sequence[LineStation], wanted_kmh: float | None, mass_kg: float | None
+) -> tuple[ShaftAsked, ...]:
     """Return what the propshafts and axles must bear; a design torque is not known while overrun or wind-up is not."""
     found = []
+    motors = {one.motor: one.rpm_per_ms for one in stations if one.station.kind == "motor"}
     for one in stations:
         if one.station.kind not in SHAFTS:
             continue
         is_whole = one.station.overrun_nm is not None and one.station.wind_up_nm is not None
         turns = one.rpm_per_ms is not None and wanted_kmh is not None
+        of_motor = motors.get(one.motor)
+        per_m = (one.rpm_per_ms or 0.0) * math.pi / 30
         found.append(
             ShaftAsked(
                 station=one.station.key,
                 design_nm=one.station.design_nm if is_whole else None,
                 overrun_nm=one.station.overrun_nm,
                 rpm=(one.rpm_per_ms or 0.0) * (wanted_kmh or 0.0) / KMH_PER_MS if turns else None,
+                motor_turns=of_motor / one.rpm_per_ms if of_motor and one.rpm_per_ms else None,
+                vehicle_kgm2=mass_kg / per_m**2 if mass_kg is not None and per_m else None,
             )
         )
     return tuple(found)

@@ -80,6 +80,15 @@ class AxleTest(TestCase):
         self.assertIs(opened.verdict, Verdict.NOT_KNOWN)
         self.assertAlmostEqual((locked.demand or 0) / (check_of(_differential("open"), "a1.left.shear").demand or 1), 2)
 
+    def test_the_vehicle_rocks_on_both_bars_as_by_hand(self) -> None:
+        """Rotor 0.03 × 8.6² against the vehicle's mass at the axle, on two bars of 79 230 J/L each."""
+        found = evaluate(JobFile.model_validate(job("plover"))).axles.axles[0]
+        polar = math.pi * 25**4 / 32
+        both = sum(79.23 * polar / length for length in (381, 379.5))
+        self.assertAlmostEqual(found.left.twist_deg, math.degrees(1114.56 * 381 / (79.23 * polar)), places=3)
+        alone_hz = math.sqrt(both / (0.03 * 8.6**2)) / (2 * math.pi)  # were the vehicle held
+        self.assertAlmostEqual(found.shuffle_hz, alone_hz, delta=0.3)
+
     def test_not_known_without_mounts_that_are_known_yet_it_may_fail(self) -> None:
         data = job("plover")
         data["sheets"]["mounts"]["mounts"][0]["boss"] = {}
@@ -123,6 +132,13 @@ class AxleTest(TestCase):
             arm = math.degrees(math.asin(row.height_mm / 342))
             bar = math.degrees(math.atan2(row.outer_mm[2] - 302, row.outer_mm[1] - 145))
             self.assertAlmostEqual(row.outer_deg, abs(bar - arm), delta=0.02)
+
+    def test_both_joints_in_one_place_are_asked_about(self) -> None:
+        data = job("plover")
+        outer = data["sheets"]["axles"]["axles"][0]["left"]["outer"]
+        outer.update(kind="pivots", ride=_at(-10, 145, 302), pivot_a=_at(400, 100, 300), pivot_b=_at(400, 200, 300))
+        queries = evaluate(JobFile.model_validate(data)).axles.queries
+        self.assertIn("away from the outer joint's centre", queries[0].text)
 
     def test_a_front_wheel_bends_most_at_a_lock(self) -> None:
         data = job("plover")
@@ -187,6 +203,12 @@ class LineTest(TestCase):
         self.assertEqual(critical(job("wren")), 6400)
         thinner = critical(job("wren", lines__0__tubes__0__outside="44 mm"))
         self.assertLess(thinner or 0, 6000)
+
+    def test_a_line_that_folds_is_asked_about(self) -> None:
+        data = job("bittern")
+        data["sheets"]["axles"]["lines"][1]["pinion"]["falls"] = {"text": "80 deg"}
+        found = evaluate(JobFile.model_validate(data)).axles
+        self.assertIn("less than 60°", found.queries[0].text)
 
     def test_a_line_without_places_says_which_joint(self) -> None:
         data = job("bittern")

@@ -88,6 +88,12 @@
       {side.name}: least plunge is left {units.words(side.worst)}.
     </p>{/if}
 {/each}
+{#if axle.shuffle_hz !== null}
+  <p class="text-[13px] text-ink-dim">
+    On both bars the vehicle rocks against the rotor at {axle.shuffle_hz.toFixed(1)} Hz, tyres taken as stiff; their
+    twists differ by {axle.twist_apart_deg?.toFixed(2) ?? '?'}°.
+  </p>
+{/if}
 {#if sides.some((one) => one.heights.length > 0)}
   <div class="mt-3 grid gap-1 lg:grid-cols-2">
     <DyePlot
