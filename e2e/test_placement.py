@@ -52,7 +52,8 @@ class PlacementTest(BrowserTestCase):
             self.typed(page, f"Its middle, {way}", f"{value:g}")
 
     def check(self, page: Page, title: str, verdict: str) -> None:
-        expect(page.get_by_role("button", name=re.compile(f"^{title}")).filter(has_text=verdict)).to_be_visible()
+        row = page.get_by_role("button", name=re.compile(f"^{title}")).filter(has_text=verdict)
+        expect(row).to_be_visible(timeout=20_000)  # a scan is drawn by the processor here
 
     def test_a_newcomer_puts_a_unit_between_two_rails(self) -> None:
         page = self.page_of("fabricator")

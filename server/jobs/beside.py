@@ -61,9 +61,9 @@ def _give_up() -> int:
 
 def give_up_and_wait() -> None:
     """Return once no such sum is under way, the one that is given up: for tests that take the database away."""
-    _give_up()
-    with _ONE_AT_A_TIME:
-        pass
+    while not _ONE_AT_A_TIME.acquire(timeout=0.2):
+        _give_up()  # again and again: another may have begun meanwhile
+    _ONE_AT_A_TIME.release()
 
 
 @cache

@@ -11,7 +11,7 @@
   let { part, order }: Props = $props();
   const editor = useEditor();
   const units = useUnits();
-  const LINK = 'text-brass underline underline-offset-2';
+  const LINK = 'min-h-6 text-brass underline underline-offset-2';
 </script>
 
 <p class="text-ink-dim">{order.quantity} × {order.number || 'no part number yet'}, {order.material}</p>
