@@ -5,6 +5,7 @@ from collections.abc import Sequence
 from dataclasses import dataclass
 from typing import Final
 
+from driveline.gearing.brief import Brief
 from driveline.gearing.chain import StageKind
 from driveline.gearing.road import KMH_PER_MS
 from driveline.gearing.sheets import Layout
@@ -66,10 +67,9 @@ class ShaftAsked:
     vehicle_kgm2: float | None  # its mass as an inertia here
 
 
-def shafts_of(
-    stations: Sequence[LineStation], wanted_kmh: float | None, mass_kg: float | None
-) -> tuple[ShaftAsked, ...]:
+def shafts_of(stations: Sequence[LineStation], brief: Brief) -> tuple[ShaftAsked, ...]:
     """Return what the propshafts and axles must bear; a design torque is not known while overrun or wind-up is not."""
+    wanted_kmh, mass_kg = brief.wanted_top_kmh, None if brief.kerb is None else float(brief.kerb.mass_kg)
     found = []
     motors = {one.motor: one.rpm_per_ms for one in stations if one.station.kind == "motor"}
     for one in stations:

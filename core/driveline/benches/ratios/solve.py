@@ -121,11 +121,7 @@ def _outcome(sheet: RatiosSheet, needs: RatiosNeeds, solved: _Solved) -> Outcome
             casing=casing_of(sheet, needs.brief),
             coupler_load=_coupler_load(solved.stations, needs.brief),
             leaving=leaving_of(needs.brief.layout, solved.stations),
-            shafts=shafts_of(
-                solved.stations,
-                needs.brief.wanted_top_kmh,
-                None if needs.brief.kerb is None else float(needs.brief.kerb.mass_kg),
-            ),
+            shafts=shafts_of(solved.stations, needs.brief),
         ),
         show=lambda: solved.result,
         checks=solved.checks,

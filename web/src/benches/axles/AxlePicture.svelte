@@ -3,6 +3,7 @@
   import type { AxleShown, SideShown } from '../../api/types';
   import { useUnits } from '../../measure/units.svelte';
   import { Moving, rowAt } from './moving.svelte';
+  import TravelSlider from './TravelSlider.svelte';
   import WindowPicture from './WindowPicture.svelte';
 
   let { axle }: { axle: AxleShown } = $props();
@@ -102,27 +103,7 @@
     {/if}
   </svg>
   {#if points.length > 0}
-    <div class="flex items-center gap-2 px-3 pb-2 text-[13px]">
-      <button
-        class="min-h-8 min-w-16 border border-scribe-dim px-2"
-        aria-pressed={moving.isPlaying}
-        onclick={() => moving.play()}>{moving.isPlaying ? 'stop' : 'let it move'}</button
-      >
-      <span class="text-scribe-dim">droop</span>
-      <input
-        class="min-w-0 flex-1"
-        type="range"
-        min="-1"
-        max="1"
-        step="0.02"
-        value={moving.share}
-        aria-label="Height of the wheels"
-        aria-valuetext={rows[0] ? units.figure(rows[0].height_mm, 'mm', 0) : ''}
-        oninput={(event) => moving.set(Number(event.currentTarget.value))}
-      />
-      <span class="text-scribe-dim">bump</span>
-      <span class="w-20 text-right figures">{rows[0] ? units.figure(rows[0].height_mm, 'mm', 0) : ''}</span>
-    </div>
+    <TravelSlider {moving} height={rows[0]?.height_mm} />
     <div class="grid grid-cols-2 gap-px">
       {#each sides as side, k (side.name)}<WindowPicture {side} row={rows[k]} />{/each}
     </div>
