@@ -27,7 +27,7 @@ from driveline.benches.mounts.needs import HeldUnit, MountsNeeds, NearestMoved, 
 from driveline.benches.mounts.results import MountsResult
 from driveline.benches.mounts.sheet import MountsSheet
 from driveline.benches.placement import solve as placement_bench
-from driveline.benches.placement.gaps import TRAVEL_MM, Gap, around_missing, gaps_of
+from driveline.benches.placement.gaps import Gap, around_missing, gaps_of, travel_mm
 from driveline.benches.placement.lay_out import LaidPlacement
 from driveline.benches.placement.lay_out import lay_out as lay_out_placement
 from driveline.benches.placement.needs import PlacementNeeds
@@ -147,19 +147,17 @@ def _held_unit(sheet: PlacementSheet, laid: LaidPlacement) -> HeldUnit:
 
 def _mounts_needs(given: Given) -> MountsNeeds:
     sheet, laid, leaving = given.sheet(PLACEMENT), given.laid(PLACEMENT), given.solved(RATIOS).leaving
-    points = tuple((name, (float(at[0]), float(at[1]), float(at[2]))) for name, at in laid.places.items())
-    stated = value_of(sheet.travel)
     return MountsNeeds(
         unit=_held_unit(sheet, laid),
         launch_nm=leaving.launch_nm,
         overrun_nm=leaving.overrun_nm,
         locked_nm=leaving.locked_nm,
         turns_wheels=leaving.turns_wheels,
-        points=points,
+        points=_points(laid),
         around=_Around(sheet, laid) if sheet.bodies else None,
         around_missing=around_missing(sheet, laid),
-        counted_travel_mm=TRAVEL_MM if stated is None else stated,
-        counted_is_usual=stated is None,
+        counted_travel_mm=travel_mm(sheet),
+        counted_is_usual=value_of(sheet.travel) is None,
     )
 
 
@@ -168,10 +166,9 @@ def _axles_needs(given: Given) -> AxlesNeeds:
     turns_wheels = given.sheet(BRIEF).layout in (Layout.AXLE_UNIT, Layout.TWO_UNITS)
     outputs = outputs_mm(placement, laid, laid.chosen) if laid.chosen is not None and turns_wheels else None
     left, right = (None, None) if outputs is None else sorted((_xyz(one) for one in outputs), key=lambda at: -at[1])
-    stated = value_of(placement.travel)
     has_mounts = bool(given.sheet(MOUNTS).mounts)
     return AxlesNeeds(
-        points=tuple((name, _xyz(at)) for name, at in laid.places.items()),
+        points=_points(laid),
         inner_left_mm=left,
         inner_right_mm=right,
         moves=tuple(
@@ -184,7 +181,7 @@ def _axles_needs(given: Given) -> AxlesNeeds:
             for one in held.moves
         ),
         moves_missing=held.missing if has_mounts else (),
-        any_way_mm=None if has_mounts else TRAVEL_MM if stated is None else stated,
+        any_way_mm=None if has_mounts else travel_mm(placement),
         loads=tuple(
             ShaftLoad(
                 station=one.station,
@@ -198,6 +195,10 @@ def _axles_needs(given: Given) -> AxlesNeeds:
         ),
         rotor_kgm2=given.sheet(BRIEF).motor.inertia_kgm2,
     )
+
+
+def _points(laid: LaidPlacement) -> tuple[tuple[str, tuple[float, float, float]], ...]:
+    return tuple((name, _xyz(at)) for name, at in laid.places.items())
 
 
 def _xyz(at: Floats) -> tuple[float, float, float]:

@@ -42,12 +42,27 @@ def turn_about(axis: Floats, angle_rad: float) -> Floats:
     Source:
         Rodrigues' formula.
     """
+    found: Floats = turns_about(axis, np.array([angle_rad]))[0]
+    return found
+
+
+def turns_about(axis: Floats, angles_rad: Floats) -> Floats:
+    """Return the turns by several angles about one axis, (n, 3, 3); none where the axis has no length.
+
+    Args:
+        axis: Of any length, (3,).
+        angles_rad: Right-handed about it, (n,).
+
+    Source:
+        Rodrigues' formula.
+    """
     length = float(np.linalg.norm(axis))
     if length == 0.0:
-        return np.eye(3)
+        return np.tile(np.eye(3), (len(angles_rad), 1, 1))
     x, y, z = (axis / length).tolist()
     cross = np.array([[0.0, -z, y], [z, 0.0, -x], [-y, x, 0.0]])
-    found: Floats = np.eye(3) + math.sin(angle_rad) * cross + (1 - math.cos(angle_rad)) * (cross @ cross)
+    sine, rest = np.sin(angles_rad)[:, None, None], (1 - np.cos(angles_rad))[:, None, None]
+    found: Floats = np.eye(3) + sine * cross + rest * (cross @ cross)
     return found
 
 

@@ -8,7 +8,7 @@ import numpy as np
 from driveline.arrays import Floats
 from driveline.cardan.lines import unit_line
 from driveline.errors import ImpossibleInput
-from driveline.space.pose import turn_about
+from driveline.space.pose import turns_about
 from driveline.suspension.arcs import Arc
 
 INNER_TRIPOD_DEG: Final = 22.0
@@ -95,9 +95,7 @@ def _arm_turns(corner: Corner, outers_mm: Floats, ride_mm: Floats) -> Floats:
     axis, start = corner.arc.axis, ride_mm - corner.arc.centre_mm
     arms = outers_mm - corner.arc.centre_mm
     turned = np.arctan2(np.cross(start, arms) @ axis, arms @ start)
-    across = np.cross(np.eye(3), axis)  # axis × v as a matrix, for Rodrigues' turn of all heights at once
-    sine, rest = np.sin(turned)[:, None, None], (1 - np.cos(turned))[:, None, None]
-    return np.eye(3) + sine * across + rest * (across @ across)
+    return turns_about(axis, turned)
 
 
 def scan_travel(
@@ -130,7 +128,7 @@ def scan_travel(
     ends = np.repeat(outers[:, None], len(locks_deg), axis=1)
     if corner.kingpin is not None:
         pin = unit_line(corner.kingpin, "kingpin")
-        steers = np.array([turn_about(pin, float(one)) for one in np.radians(locks_deg)])
+        steers = turns_about(pin, np.radians(locks_deg))
         spindles = np.einsum("hij,sjk,k->hsi", arms, steers, spindle)
         if corner.off_kingpin_mm is not None:
             shift = steers @ corner.off_kingpin_mm - corner.off_kingpin_mm

@@ -5,7 +5,7 @@ from dataclasses import dataclass
 from typing import Final
 
 from driveline.benches.axles.needs import AxlesNeeds, ShaftLoad
-from driveline.benches.axles.sheet import Axle, Bar, BarMaterial, BarSpline, DifferentialKind, Which
+from driveline.benches.axles.sheet import Axle, Bar, BarMaterial, BarSpline, DifferentialKind, Tube, Which
 from driveline.errors import ImpossibleInput
 from driveline.gearing.differential import clutched_high_nm, high_share
 from driveline.shafts.bars import BAR_GUIDES_MPA, bar_shear_mpa, bar_twist_deg
@@ -102,8 +102,8 @@ def sections_of(bar: Bar, field: str) -> tuple[tuple[Section, ...], tuple[str, .
     return tuple(found), tuple(missing)
 
 
-def guide_mpa(bar: Bar) -> float | None:
-    """Return the greatest shear that a bar may see: its maker's, else the guide of its material."""
+def guide_mpa(bar: Bar | Tube) -> float | None:
+    """Return the greatest shear that a bar or tube may see: its maker's, else the guide of its material."""
     if bar.guide_mpa is not None:
         return bar.guide_mpa
     return None if bar.material is None else GUIDES_MPA[bar.material]

@@ -6,13 +6,13 @@ from typing import Final
 import numpy as np
 
 from driveline.arrays import Floats
-from driveline.benches.axles.needs import AxlesNeeds, UnitMove, Xyz
+from driveline.benches.axles.needs import AxlesNeeds, Xyz
 from driveline.benches.axles.sheet import Axle, AxleSide, PathKind, Travelled
 from driveline.errors import ImpossibleInput
 from driveline.margins import missing_of
 from driveline.sheet import value_of
 from driveline.space.pose import turn_about
-from driveline.space.spots import Points, spot_missing, spot_mm
+from driveline.space.spots import Points, Spot, spot_missing, spot_mm
 from driveline.suspension.arcs import Arc, arm_arc, fit_arc
 from driveline.suspension.travel import Corner
 
@@ -67,7 +67,7 @@ def points_of(needs: AxlesNeeds) -> Points:
 def inners_mm(axle: Axle, needs: AxlesNeeds, points: Points) -> tuple[Floats | None, Floats | None]:
     """Return both inner joint centres."""
     left, right = (
-        (None if unit is None else np.array(unit)) if side.inner == type(side.inner)() else spot_mm(side.inner, points)
+        (None if unit is None else np.array(unit)) if is_on_unit(side) else spot_mm(side.inner, points)
         for side, unit in ((axle.left, needs.inner_left_mm), (axle.right, needs.inner_right_mm))
     )
     return left, right
@@ -75,7 +75,7 @@ def inners_mm(axle: Axle, needs: AxlesNeeds, points: Points) -> tuple[Floats | N
 
 def is_on_unit(side: AxleSide) -> bool:
     """Say whether a side's inner joint is the placed unit's."""
-    return side.inner == type(side.inner)()
+    return side.inner == Spot()
 
 
 def moves_at(at_mm: Floats, needs: AxlesNeeds) -> Moves:
@@ -83,19 +83,13 @@ def moves_at(at_mm: Floats, needs: AxlesNeeds) -> Moves:
     if needs.any_way_mm is not None:
         names = (AT_REST, *(f"unit {way}" for way in ("forward", "left", "up", "back", "right", "down")))
         return Moves(shifts_mm=needs.any_way_mm * ANY_WAY, turns=np.tile(np.eye(3), (7, 1, 1)), names=names)
-    turns = [np.eye(3), *(_turn(one) for one in needs.moves)]
+    found = [np.array(one.turn_rad) for one in needs.moves]
+    turns = [np.eye(3), *(turn_about(turn, float(np.linalg.norm(turn))) for turn in found)]
     shifts = [np.zeros(3)]
     for one, turn in zip(needs.moves, turns[1:], strict=True):
         arm = at_mm - np.array(one.about_mm)
         shifts.append(np.array(one.shift_mm) + turn @ arm - arm)
     return Moves(shifts_mm=np.array(shifts), turns=np.array(turns), names=(AT_REST, *(one.name for one in needs.moves)))
-
-
-def _turn(move: UnitMove) -> Floats:
-    vector = np.array(move.turn_rad)
-    size = float(np.linalg.norm(vector))
-    turned: Floats = np.eye(3) if size == 0 else turn_about(vector / size, size)
-    return turned
 
 
 STILL: Final = Moves(shifts_mm=np.zeros((1, 3)), turns=np.eye(3)[None], names=(AT_REST,))

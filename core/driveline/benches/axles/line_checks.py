@@ -6,7 +6,7 @@ from typing import Final
 import numpy as np
 
 from driveline.benches.axles.bar_checks import made_check
-from driveline.benches.axles.bars import GUIDES_MPA, load_missing
+from driveline.benches.axles.bars import guide_mpa, load_missing
 from driveline.benches.axles.line_workings import (
     joint_limit_working,
     slip_working,
@@ -283,20 +283,13 @@ def _half(one: LineFound, j: int, tube: Tube, judge: Judge) -> Check:
     )
 
 
-def tube_guide_mpa(tube: Tube) -> float | None:
-    """Return the greatest shear that a tube may see: its maker's, else the guide of its material."""
-    if tube.guide_mpa is not None:
-        return tube.guide_mpa
-    return None if tube.material is None else GUIDES_MPA[tube.material]
-
-
 def _shear(one: LineFound, j: int, tube: Tube, needs: AxlesNeeds, judge: Judge) -> Check:
     outside, inside, words = positive_of(tube.outside), tube_inside_mm(tube), f"{one.line.name}, shaft {j + 1}"
     torque = None if one.load is None else one.load.design_nm
     stress = None
     if torque is not None and outside is not None and inside is not None:
         stress = bar_shear_mpa(torque, outside_mm=outside, inside_mm=inside)
-    guide = tube_guide_mpa(tube)
+    guide = guide_mpa(tube)
     lacking = [*_size_missing(one, j, tube), *load_missing("propshaft", one.line.name, one.load, needs)]
     if guide is None:
         lacking.append(f"{words}: what it is made of")

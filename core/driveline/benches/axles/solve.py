@@ -118,6 +118,9 @@ def _assumed(sheet: AxlesSheet, needs: AxlesNeeds) -> Iterator[Assumed]:
         if line.grade_mm_s is None and line.tubes:
             text = f"{line.name}: balanced to G{USUAL_GRADE_MM_S:g}"
             yield Assumed(field=f"axles.lines.{k}.grade_mm_s", text=text)
+        if needs.any_way_mm is not None:
+            text = f"{line.name}: the unit moves {fig(needs.any_way_mm, 'mm', 1)} any way, as no mounts are entered"
+            yield Assumed(field="mounts.mounts", text=text)
         if line.is_fixed is False:
             yield Assumed(field=f"axles.lines.{k}.bump", text=f"{line.name}: the axle goes straight up and down")
 
