@@ -1,14 +1,13 @@
 """A line of shafts with joints of any kind: what of the unevenness of its crosses is left, exactly and by the rule."""
 
 import math
-from collections.abc import Sequence
 from dataclasses import dataclass
 from typing import Final
 
 import numpy as np
 
 from driveline.arrays import Floats
-from driveline.cardan.lines import JointLine, joint_line, residual_deg, unit_line
+from driveline.cardan.lines import best_twist_deg, joint_line, residual_deg, unit_line
 from driveline.cardan.turning import chain_turns_rad
 
 STEPS: Final = 180
@@ -76,14 +75,17 @@ def exact_rad_s2(chain: Chain, rpm: float) -> Floats:
     return scaled
 
 
-def rule_rad_s2(chain: Chain, rpm: float) -> float:
-    """Return the same of the driven end by the rule of small angles, ω² β² (VDI 2722)."""
-    total = 0.0
+def rule_rad_s2(chain: Chain, rpm: float) -> Floats:
+    """Return the same by the rule of small angles, ω² β² (VDI 2722), (n,)."""
+    found = np.zeros(len(chain.is_cross))
     for first, after in chain.groups():
-        line = joint_line(chain.lines[first : after + 1])
-        left = residual_deg(line.angles_deg, line.planes_deg, np.array(chain.phasing_deg[first : after - 1]))
-        total += math.radians(left) ** 2
-    return total * (rpm * RAD_S) ** 2
+        line, phasing = joint_line(chain.lines[first : after + 1]), np.array(chain.phasing_deg[first : after - 1])
+        for k in range(after - first):
+            left = residual_deg(line.angles_deg[: k + 1], line.planes_deg[: k + 1], phasing[:k])
+            found[first + k] += math.radians(left) ** 2
+        found[after:] += math.radians(left) ** 2
+    scaled: Floats = found * (rpm * RAD_S) ** 2
+    return scaled
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -107,22 +109,11 @@ def best_twists(chain: Chain, rpm: float) -> tuple[Twist, ...]:
         line = joint_line(chain.lines[first : after + 1])
         for shaft in range(first, after - 1):
             phasing = list(chain.phasing_deg)
-            turn = _turn_deg(line, phasing[first : after - 1], shaft - first)
-            phasing[shaft] = (phasing[shaft] + turn + 90) % 180 - 90
+            phasing[shaft] = best_twist_deg(line, np.array(phasing[first : after - 1]), shaft - first)
             turned = Chain(lines=chain.lines, is_cross=chain.is_cross, phasing_deg=tuple(phasing))
             left = float(exact_rad_s2(turned, rpm)[-1])
             found.append(Twist(shaft=shaft, phasing_deg=phasing[shaft], left_rad_s2=left))
     return tuple(found)
-
-
-def _turn_deg(line: JointLine, phasing_deg: Sequence[float], shaft: int) -> float:
-    behind = np.concatenate(([0.0], np.cumsum(phasing_deg)))
-    sign = (-1.0) ** np.arange(len(line.angles_deg))
-    terms = sign * np.radians(line.angles_deg) ** 2 * np.exp(2j * np.radians(line.planes_deg - behind))
-    before, after = complex(terms[: shaft + 1].sum()), complex(terms[shaft + 1 :].sum())
-    if not abs(before) or not abs(after):
-        return 0.0
-    return math.degrees(float(np.angle(after) - np.angle(before)) - math.pi) / 2
 
 
 def toward(start_mm: Floats, end_mm: Floats, *, falls_deg: float, left_deg: float) -> Floats:

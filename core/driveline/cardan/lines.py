@@ -130,39 +130,21 @@ def excitation_rad_s2(angle_deg: float, rpm: float) -> float:
     return float((rpm * math.pi / 30 * math.radians(angle_deg)) ** 2)
 
 
-def shafts_driven_deg(line: JointLine, phasing_deg: Floats) -> tuple[float, ...]:
-    """Return the residual at each shaft between, with the driving end turning evenly: (n - 1,).
+def best_twist_deg(line: JointLine, phasing_deg: Floats, shaft: int) -> float:
+    """Return how far to twist a shaft's yokes, right-handed along the chain, for the least residual.
+
+    Within ± 90°, since half a turn of a yoke is no turn. Counted from inner ears in line, whatever they stand at now;
+    all other shafts stay as they are. As they are, too, where a side of the shaft has no unevenness to cancel.
 
     Source:
-        The same sum as ``residual_deg``, over the joints between the shaft and the driving end.
+        The terms of the joints behind the shaft turned to point against those before it.
     """
     terms = _terms(line.angles_deg, line.planes_deg, phasing_deg)
-    return tuple(math.degrees(math.sqrt(abs(sum(terms[: k + 1])))) for k in range(len(phasing_deg)))
-
-
-def shafts_coasting_deg(line: JointLine, phasing_deg: Floats) -> tuple[float, ...]:
-    """Return the residual at each shaft between, with the driven end turning evenly: (n - 1,).
-
-    Source:
-        The same sum as ``residual_deg``, over the joints between the shaft and the driven end.
-    """
-    terms = _terms(line.angles_deg, line.planes_deg, phasing_deg)
-    return tuple(math.degrees(math.sqrt(abs(sum(terms[k + 1 :])))) for k in range(len(phasing_deg)))
-
-
-def best_last_twist_deg(line: JointLine, phasing_deg: Floats) -> float:
-    """Return how far to twist the last shaft's yokes, right-handed along the chain, for the least residual.
-
-    Within ± 90°, since half a turn of a yoke is no turn. Counted from inner ears in line, whatever they stand at now.
-
-    Source:
-        The last joint's term turned to point against the sum of the others.
-    """
-    untwisted = np.concatenate((np.asarray(phasing_deg, dtype=float)[:-1], [0.0]))
-    *before, last = _terms(line.angles_deg, line.planes_deg, untwisted)
-    against = np.angle(-last) - np.angle(-sum(before)) - math.pi
-    half_deg = math.degrees(float(against)) / 2
-    return float((half_deg + 90) % 180 - 90)
+    before, behind = sum(terms[: shaft + 1]), sum(terms[shaft + 1 :])
+    if not abs(before) or not abs(behind):
+        return float(phasing_deg[shaft])
+    half_deg = math.degrees(float(np.angle(behind) - np.angle(before)) - math.pi) / 2
+    return float((phasing_deg[shaft] + half_deg + 90) % 180 - 90)
 
 
 def allowed_joint_deg(rpm: float) -> float:

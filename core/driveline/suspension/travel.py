@@ -52,36 +52,6 @@ class Scan:
     outer_deg: Floats
 
 
-@dataclass(frozen=True, slots=True, kw_only=True)
-class Window:
-    """What a shaft's joints must take up: its least and greatest length, and the angles at their worst."""
-
-    least_mm: float
-    greatest_mm: float
-    inner_deg: float
-    outer_deg: float
-
-    @property
-    def middle_mm(self) -> float:
-        """The length at which plunge is left alike both ways."""
-        return (self.least_mm + self.greatest_mm) / 2
-
-    @property
-    def each_way_mm(self) -> float:
-        """Plunge from there."""
-        return (self.greatest_mm - self.least_mm) / 2
-
-
-def window_of(scan: Scan) -> Window:
-    """Return the window over all heights, locks and moves of a scan together."""
-    return Window(
-        least_mm=float(scan.length_mm.min()),
-        greatest_mm=float(scan.length_mm.max()),
-        inner_deg=float(scan.inner_deg.max()),
-        outer_deg=float(scan.outer_deg.max()),
-    )
-
-
 def _angle_deg(along: Floats, lengths: Floats) -> Floats:
     """The angle of lines of those lengths to a direction that they go so far along, whichever way it points."""
     angles: Floats = np.degrees(np.arccos(np.minimum(np.abs(along) / lengths, 1.0)))

@@ -6,19 +6,18 @@ from typing import Any, Final
 import numpy as np
 
 from driveline.arrays import Floats
+from driveline.cardan.chains import Chain, rule_rad_s2
 from driveline.cardan.lines import (
     LEAST_JOINT_DEG,
     MOST_AT_DRIVEN_END_RAD_S2,
     allowed_joint_deg,
-    best_last_twist_deg,
+    best_twist_deg,
     cross_couples_nm,
     cv_couple_nm,
     excitation_rad_s2,
     joint_angle_deg,
     joint_line,
     residual_deg,
-    shafts_coasting_deg,
-    shafts_driven_deg,
 )
 from driveline.cardan.slip import END_ROOM_MM, slip_of
 from driveline.gearing.differential import clutched_high_nm, high_share
@@ -32,7 +31,8 @@ from driveline.shafts.bars import (
 from driveline.shafts.hubs import unbalance_allowed_g_mm
 from driveline.space.pose import rotation
 from driveline.suspension.arcs import fit_arc
-from driveline.suspension.travel import RUNNING_WANTED_DEG, Corner, Scan, Window, scan_travel, window_of
+from driveline.suspension.envelope import best_length_mm, room_mm
+from driveline.suspension.travel import RUNNING_WANTED_DEG, Corner, Scan, scan_travel
 
 Given = Mapping[str, Any]
 Found = dict[str, Any]
@@ -184,37 +184,45 @@ def _cv_side(name: str, given: Given) -> Found:
     locks = np.linspace(low, high, 141) if high > low else AHEAD
     seats = given["seat_offset_inner_mm"] + given["seat_offset_outer_mm"]
 
-    def window(droop_mm: float) -> Window:
-        return window_of(scan_travel(corner, np.linspace(-droop_mm, side["bump_mm"], HEIGHTS), locks, STILL))
+    allowed = given["plunge_allowed_mm"]
 
-    whole = window(side["droop_mm"])
+    def scanned(droop_mm: float) -> Scan:
+        return scan_travel(corner, np.linspace(-droop_mm, side["bump_mm"], HEIGHTS), locks, STILL)
+
+    def best_and_left(scan: Scan) -> tuple[float, float]:
+        plunge = np.full_like(scan.length_mm, allowed)
+        best = best_length_mm(scan.length_mm, plunge)
+        return best, room_mm(scan.length_mm, plunge, length_mm=best)
+
+    whole = scanned(side["droop_mm"])
     still = _still(corner, side, locks)
-    left = given["plunge_allowed_mm"] - whole.each_way_mm
+    middle, left = best_and_left(whole)
     found: Found = {
         "arc_radius_mm": corner.arc.radius_mm,
         "fit_greatest_miss_mm": float(corner.arc.misses_mm.max()),
         "still": still,
-        "all_cases_least_mm": whole.least_mm,
-        "all_cases_greatest_mm": whole.greatest_mm,
-        "mid_length_mm": whole.middle_mm,
-        "plunge_each_way_mm": whole.each_way_mm,
-        "plunge_allowed_mm": given["plunge_allowed_mm"],
+        "all_cases_least_mm": float(whole.length_mm.min()),
+        "all_cases_greatest_mm": float(whole.length_mm.max()),
+        "mid_length_mm": middle,
+        "plunge_each_way_mm": allowed - left,
+        "plunge_allowed_mm": allowed,
         "plunge_left_mm": left,
-        "bar_length_seat_to_seat_mm": whole.middle_mm - seats,
+        "bar_length_seat_to_seat_mm": middle - seats,
         "bar_tolerance_left_mm": left,
-        "inner_angle_margin": given["inner_limit_deg"] / whole.inner_deg,
-        "outer_angle_margin": given["outer_limit_deg"] / whole.outer_deg,
+        "inner_angle_margin": given["inner_limit_deg"] / float(whole.inner_deg.max()),
+        "outer_angle_margin": given["outer_limit_deg"] / float(whole.outer_deg.max()),
         "running_angle_holds": still["ride"]["inner_angle_deg"] <= RUNNING_WANTED_DEG,
     }
     strap = given.get("limit_strap_droop_mm")
     if strap is not None:
-        strapped = window(min(strap, side["droop_mm"]))
+        strapped = scanned(min(strap, side["droop_mm"]))
+        short, short_left = best_and_left(strapped)
         found["with_strap"] = {
-            "inner_angle_greatest_deg": strapped.inner_deg,
-            "plunge_each_way_mm": strapped.each_way_mm,
-            "bar_length_seat_to_seat_mm": strapped.middle_mm - seats,
-            "inner_angle_bought_deg": whole.inner_deg - strapped.inner_deg,
-            "plunge_bought_mm": whole.each_way_mm - strapped.each_way_mm,
+            "inner_angle_greatest_deg": float(strapped.inner_deg.max()),
+            "plunge_each_way_mm": allowed - short_left,
+            "bar_length_seat_to_seat_mm": short - seats,
+            "inner_angle_bought_deg": float(whole.inner_deg.max() - strapped.inner_deg.max()),
+            "plunge_bought_mm": short_left - left,
         }
     return found
 
@@ -227,9 +235,10 @@ def cv_axle(given: Given, _every: Mapping[str, Given]) -> Found:
 def two_piece(given: Given, _every: Mapping[str, Given]) -> Found:
     joints, rpm, torque = _array(given["joints_mm"]), given["rpm"], given["torque_nm"]
     shafts = list(np.diff(joints, axis=0))
-    line = joint_line([_array(given["gearbox_line"]), *shafts, _array(given["pinion_line"])])
-    phasing = _array(given["yoke_phasing_deg"])
-    best = best_last_twist_deg(line, phasing)
+    lines = (_array(given["gearbox_line"]), *shafts, _array(given["pinion_line"]))
+    line, phasing = joint_line(lines), _array(given["yoke_phasing_deg"])
+    chain = Chain(lines=lines, is_cross=(True,) * len(joints), phasing_deg=tuple(phasing.tolist()))
+    best = best_twist_deg(line, phasing, len(phasing) - 1)
     twisted = np.concatenate((phasing[:-1], [best]))
     left = residual_deg(line.angles_deg, line.planes_deg, phasing)
     at_best = residual_deg(line.angles_deg, line.planes_deg, twisted)
@@ -247,10 +256,8 @@ def two_piece(given: Given, _every: Mapping[str, Given]) -> Found:
         "best_last_yoke_twist_signed_deg": best,
         "residual_at_best_twist_deg": at_best,
         "excitation_at_best_twist_rad_s2": excitation_rad_s2(at_best, rpm),
-        "excitation_of_each_shaft_drive_rad_s2": [excitation_rad_s2(b, rpm) for b in shafts_driven_deg(line, phasing)],
-        "excitation_of_each_shaft_coast_rad_s2": [
-            excitation_rad_s2(b, rpm) for b in shafts_coasting_deg(line, phasing)
-        ],
+        "excitation_of_each_shaft_drive_rad_s2": rule_rad_s2(chain, rpm)[:-1].tolist(),
+        "excitation_of_each_shaft_coast_rad_s2": rule_rad_s2(chain.reversed(), rpm)[::-1][1:].tolist(),
         "allowable_angle_deg": allowed_joint_deg(rpm),
         "angles_inside_allowable": inside,
         "each_angle_at_least_half_degree": [bool(one >= LEAST_JOINT_DEG) for one in line.angles_deg],

@@ -76,7 +76,7 @@ def _even(one: LineFound, judge: Judge) -> Check:
         )
     says = ""
     if worst is not None and rpm is not None:
-        rule = rule_rad_s2(worst[0].chain, rpm)
+        rule = float(rule_rad_s2(worst[0].chain, rpm)[-1])
         says = (
             f"{fig(worst[1], ACCELERATION, 0)} {worst[0].name} at {fig(rpm, 'rpm', 0)}; by the rule of small angles "
             f"{fig(rule, ACCELERATION, 0)}. Comfortable is below {fig(COMFORTABLE_RAD_S2, ACCELERATION, 0)}."
@@ -107,15 +107,25 @@ def _wind_missing(one: LineFound) -> tuple[str, ...]:
 
 
 def _middle(one: LineFound, judge: Judge) -> Check:
-    rpm, worst, where = _rpm(one), None, ""
+    rpm, worst, says = _rpm(one), None, ""
     if one.posed and rpm is not None and not one.twist_missing:
-        worst = 0.0
+        worst, where = 0.0, None
         for posed in one.posed:
             for words, whole in (("driving", posed.drives[:-1]), ("coasting", posed.coasts[1:])):
                 values = whole * squared_speed(rpm)
                 if len(values) and float(values.max()) > worst:
-                    worst = float(values.max())
-                    where = f"shaft {int(values.argmax()) + 1} {words}, {posed.name}"
+                    worst, where = float(values.max()), (posed, words, int(values.argmax()))
+        says = f"{fig(worst, ACCELERATION, 0)}."
+        if where is not None:
+            posed, words, shaft = where
+            rules = (
+                rule_rad_s2(posed.chain, rpm) if words == "driving" else rule_rad_s2(posed.chain.reversed(), rpm)[::-1]
+            )
+            rule = float(rules[shaft if words == "driving" else shaft + 1])
+            says = (
+                f"{fig(worst, ACCELERATION, 0)}, shaft {shaft + 1} {words}, {posed.name}; by the rule of small angles "
+                f"{fig(rule, ACCELERATION, 0)}."
+            )
     return judge.check(
         "joint_excitation",
         key=f"{one.key}.middle",
@@ -123,7 +133,7 @@ def _middle(one: LineFound, judge: Judge) -> Check:
         demand=worst,
         capacity=MOST_IN_MIDDLE_RAD_S2,
         unit=ACCELERATION,
-        says=f"{fig(worst, ACCELERATION, 0)}{', ' if where else ''}{where}." if worst is not None else "",
+        says=says,
         missing=(*one.ends_missing, *one.twist_missing, *one.moves_missing, *_wind_missing(one), *_speed_missing(one)),
         inputs=(f"{one.field}.joints", f"{one.field}.pinion", f"{one.field}.box"),
         station=one.station,

@@ -192,7 +192,7 @@ def line_shown(one: LineFound, checks: tuple[Check, ...]) -> LineShown:
         joints=tuple(_joints(one, chain if is_known else None, rpm)),
         tubes=tuple(_tubes(one, chain if is_known else None, rpm)),
         exact_rad_s2=float(one.posed[0].drives[-1]) * squared_speed(rpm) if is_known and chain and rpm else None,
-        rule_rad_s2=rule_rad_s2(chain, rpm) if is_known and chain and rpm else None,
+        rule_rad_s2=float(rule_rad_s2(chain, rpm)[-1]) if is_known and chain and rpm else None,
         comfortable_rad_s2=COMFORTABLE_RAD_S2,
         most_rad_s2=MOST_AT_DRIVEN_END_RAD_S2,
         even=next((check.verdict for check in own if check.key == f"{one.key}.even"), None),
