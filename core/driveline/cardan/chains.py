@@ -26,6 +26,11 @@ class Chain:
     is_cross: tuple[bool, ...]
     phasing_deg: tuple[float, ...]
 
+    @property
+    def angles_deg(self) -> Floats:
+        """The angle of each joint, (n,)."""
+        return bends_deg(np.array(self.lines))
+
     def reversed(self) -> "Chain":
         """Return the same chain as it is driven from its other end; a twist keeps its hand."""
         return Chain(
@@ -48,6 +53,17 @@ class Chain:
                 found.append((start, k))
                 start = None
         return tuple(found)
+
+
+def bends_deg(lines: Floats) -> Floats:
+    """Return how far each line bends from the one before it, 0 to 180, (…, n, 3) to (…, n - 1).
+
+    Source:
+        atan2(|a x b|, a . b), exact where an arc cosine of nearly 1 is not.
+    """
+    a, b = lines[..., :-1, :], lines[..., 1:, :]
+    bends: Floats = np.degrees(np.arctan2(np.linalg.norm(np.cross(a, b), axis=-1), (a * b).sum(axis=-1)))
+    return bends
 
 
 def _peaks(chain: Chain, first: int, after: int) -> Floats:

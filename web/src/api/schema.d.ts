@@ -5978,8 +5978,6 @@ export interface components {
             right: components["schemas"]["SideShown"];
             /** Twist Apart Deg */
             twist_apart_deg: number | null;
-            /** Worse */
-            worse: string;
             /** Shuffle Hz */
             shuffle_hz: number | null;
         };
@@ -7121,6 +7119,8 @@ export interface components {
             even: components["schemas"]["Verdict"] | null;
             best_twist: components["schemas"]["TwistShown"] | null;
             best_tilt: components["schemas"]["TiltPoint"] | null;
+            /** Shim Says */
+            shim_says: string;
             /** Couples Nm */
             couples_nm: [
                 number,
@@ -7923,24 +7923,10 @@ export interface components {
                 number,
                 number
             ] | null;
-            /** Ride Mm */
-            ride_mm: [
-                number,
-                number,
-                number
-            ] | null;
-            /** Output */
-            output: [
-                number,
-                number,
-                number
-            ] | null;
             /** Missing */
             missing: string[];
             /** Misses Mm */
             misses_mm: number[];
-            /** Radius Mm */
-            radius_mm: number | null;
             /** Heights */
             heights: components["schemas"]["HeightRow"][];
             window: components["schemas"]["WindowShown"] | null;
@@ -7950,8 +7936,6 @@ export interface components {
             chosen_bar_mm: number | null;
             /** Left Mm */
             left_mm: number | null;
-            /** Made To Mm */
-            made_to_mm: number | null;
             /** Worst */
             worst: string;
             /** Strap Mm */

@@ -1,6 +1,7 @@
 <script lang="ts">
   import type { Drawing } from '../api/types';
   import { boundsOf, pathData } from '../drawing/shapes';
+  import { useUnits } from '../measure/units.svelte';
 
   interface Props {
     drawing: Drawing;
@@ -16,6 +17,10 @@
       8,
     ),
   );
+  const units = useUnits();
+  /** Engraving is small, a hole's name large; what a turned part says is as large as its drawing says. */
+  const sizeOf = (text: { part: string; height_mm: number }) =>
+    text.part.startsWith('engraved') ? 6 : /^(step|length)/.test(text.part) ? 1.5 * text.height_mm : 13;
   const texts = $derived(
     drawing.entities.flatMap((one) => (one.shape === 'text' && one.part !== 'note' ? [one] : [])),
   );
@@ -45,8 +50,9 @@
       y={-text.y_mm}
       text-anchor="middle"
       dominant-baseline="middle"
-      font-size={text.part.startsWith('engraved') ? 6 : 13}
-      class={text.part.startsWith('engraved') ? 'fill-brass-lit' : 'fill-scribe'}>{text.text}</text
+      font-size={sizeOf(text)}
+      class={text.part.startsWith('engraved') ? 'fill-brass-lit' : 'fill-scribe'}
+      >{units.words(text.text)}</text
     >
   {/each}
 </svg>

@@ -4,11 +4,10 @@
   import { useEditor } from '../job/job-editor.svelte';
   import Button from '../lib/ui/Button.svelte';
   import Dialog from '../lib/ui/Dialog.svelte';
-  import VerdictMark from '../lib/ui/VerdictMark.svelte';
   import PartPicture from './PartPicture.svelte';
+  import StillOpen from './StillOpen.svelte';
   import { sideWords, type SideSeen } from './sides';
   import { release } from './releases';
-  import { useUnits } from '../measure/units.svelte';
 
   interface Props {
     part: PartResult;
@@ -16,7 +15,6 @@
     onclose: () => void;
   }
   let { part, checks, onclose }: Props = $props();
-  const units = useUnits();
   const uid = $props.id();
   const editor = useEditor();
   // A part with one side has no other that the file could show.
@@ -104,13 +102,7 @@
       </fieldset>{/if}
     {#if open.length > 0}
       <div class="text-[13px]">
-        <p class="font-semibold">Still open</p>
-        {#each open as check (check.key)}
-          <p class="flex items-baseline gap-2">
-            <VerdictMark verdict={check.verdict} />
-            {check.title}: {units.words(check.says)}
-          </p>
-        {/each}
+        <StillOpen checks={open} />
         {#if failing.length > 0}
           <label for="{uid}-despite" class="mt-2 block font-semibold">Why is it released all the same?</label>
           <input id="{uid}-despite" class="field-line" maxlength="2000" bind:value={despite} />

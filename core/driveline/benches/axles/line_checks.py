@@ -3,8 +3,6 @@
 from collections.abc import Iterator
 from typing import Final
 
-import numpy as np
-
 from driveline.benches.axles.bar_checks import made_check
 from driveline.benches.axles.bars import guide_mpa, load_missing
 from driveline.benches.axles.line_workings import (
@@ -146,7 +144,7 @@ def _runs(one: LineFound, j: int, judge: Judge) -> Check:
     joint, rpm = one.line.joints[j], _rpm(one)
     words = f"{one.line.name}, joint {j + 1}"
     is_even = joint.kind in (JointKind.CV, JointKind.DOUBLE, JointKind.RUBBER)
-    angle = None if one.swept is None or not one.posed else _ride_deg(one, j)
+    angle = None if one.at_ride is None else float(one.at_ride.angles_deg[j])
     limit = None if rpm is None or is_even else allowed_joint_deg(rpm)
     if is_even:
         return judge.answer(
@@ -181,12 +179,6 @@ def _runs(one: LineFound, j: int, judge: Judge) -> Check:
             fixed_working("At least half a degree, so that needle bearings roll (joint makers' practice).")
         )
     return check
-
-
-def _ride_deg(one: LineFound, j: int) -> float:
-    lines = one.posed[0].chain.lines
-    a, b = lines[j], lines[j + 1]
-    return float(np.degrees(np.arctan2(np.linalg.norm(np.cross(a, b)), a @ b)))
 
 
 def _reach(one: LineFound, j: int, judge: Judge) -> Check:

@@ -3,7 +3,7 @@
 import math
 from typing import Final
 
-from driveline.benches.axles.workings import SHEARED, TORSION
+from driveline.benches.axles.workings import SHEARED, TORSION, bend_step
 from driveline.cardan.chains import STEPS
 from driveline.cardan.slip import END_ROOM_MM, Slip
 from driveline.working import Working, entered, step, tabled, worked
@@ -37,12 +37,7 @@ def joint_limit_working(limit_deg: float | None, angle_deg: float | None) -> Wor
     source = "Customary most of each joint of a pair that cancels, by straight line between its rows; ω² β² = 1000."
     if limit_deg is None or angle_deg is None:
         return Working(source=source)
-    at = worked("β_r", angle_deg, "°", "between the two lines")
-    none = worked("r", 0.0, "°", "nothing more is added")
-    return Working(
-        steps=(step("β", "β_r + r", at, none, value=angle_deg, unit="°", decimals=2),),
-        source=source,
-    )
+    return Working(steps=(bend_step(angle_deg, "at ride height"),), source=source)
 
 
 def tube_working(

@@ -13,7 +13,7 @@ from driveline.benches.axles.bars import STEEL, load_at
 from driveline.benches.axles.ends import AT_REST, STILL, Moves, moves_at, points_of
 from driveline.benches.axles.needs import AxlesNeeds, ShaftLoad
 from driveline.benches.axles.sheet import JointKind, PropJoint, PropLine, Tube
-from driveline.cardan.chains import Chain, exact_rad_s2, toward
+from driveline.cardan.chains import Chain, bends_deg, exact_rad_s2, toward
 from driveline.cardan.slip import Slip, slip_of
 from driveline.errors import ImpossibleInput
 from driveline.margins import missing_of
@@ -84,6 +84,11 @@ class LineFound:
     def station(self) -> str | None:
         """The place on the Line that it hangs on."""
         return None if self.load is None else self.load.station
+
+    @property
+    def rides_mm(self) -> Floats | None:
+        """How long each shaft is at ride height, the unit at rest, (joints - 1,)."""
+        return None if self.joints_mm is None else np.linalg.norm(np.diff(self.joints_mm, axis=0), axis=1)
 
     @property
     def at_ride(self) -> Chain | None:
@@ -218,8 +223,7 @@ def _posed(line: PropLine, joints_mm: Floats, moves: Moves) -> Iterator[Posed]:
 
 
 def _not_folded(posed: Posed) -> Posed:
-    lines = np.array([one / np.linalg.norm(one) for one in posed.chain.lines])
-    bent = np.degrees(np.arccos(np.clip((lines[:-1] * lines[1:]).sum(axis=1), -1, 1)))
+    bent = posed.chain.angles_deg
     if not float(bent.max()) < FOLDED_DEG:
         raise ImpossibleInput(f"the angle at joint {int(bent.argmax()) + 1}", f"{bent.max():.0f}°", "less than 60°")
     return posed
@@ -253,9 +257,7 @@ def swept_of(line: PropLine, joints_mm: Floats, moves: Moves) -> Swept:
     if not lengths.min() > 0:
         raise ImpossibleInput("joints", 0, "apart from one another")
     lines = np.concatenate((boxes[:, None], shafts, np.tile(pinion, (many, 1))[:, None]), axis=1)
-    a, b = lines[:, :-1], lines[:, 1:]
-    angles = np.degrees(np.arctan2(np.linalg.norm(np.cross(a, b), axis=-1), (a * b).sum(axis=-1)))
-    return Swept(angles_deg=angles, lengths_mm=lengths)
+    return Swept(angles_deg=bends_deg(lines), lengths_mm=lengths)
 
 
 def _slips(line: PropLine, swept: Swept, joints_mm: Floats, moves: Moves) -> dict[int, Slip]:

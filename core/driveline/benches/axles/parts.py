@@ -21,6 +21,7 @@ MOCK_UP: Final = (
 USUAL_GRADE_MM_S: Final = 16.0
 TURNED_TO_MM: Final = 0.1  # diameters of a bar, either way, unless its maker says otherwise
 TUBE_TO_MM: Final = 1.0
+TUBE_DIAMETER_TO_MM: Final = 0.5
 LONGEST_MM: Final = 10_000.0  # nobody makes one longer
 
 
@@ -157,9 +158,9 @@ def _spline_lines(spline: BarSpline, name: str) -> Iterator[OrderLine]:
 def tube_part(one: LineFound, j: int, tube: Tube) -> OrderedPart | None:
     """Return a propshaft as it is ordered; ``None`` until its ends and its tube are known."""
     outside, inside = positive_of(tube.outside), tube_inside_mm(tube)
-    if one.swept is None or one.joints_mm is None or outside is None or inside is None:
+    if one.swept is None or one.rides_mm is None or outside is None or inside is None:
         return None
-    ride = _ride_mm(one, j)
+    ride = round(float(one.rides_mm[j]), 2)
     if max(ride, outside) > LONGEST_MM:
         return None
     title = f"{one.line.name}, shaft {j + 1}"
@@ -190,7 +191,7 @@ def tube_part(one: LineFound, j: int, tube: Tube) -> OrderedPart | None:
                 left_mm=left,
                 left_of="slip",
             ),
-            Size(key="diameter", title="tube diameter", mm=outside, allowed_mm=TURNED_TO_MM * 5),
+            Size(key="diameter", title="tube diameter", mm=outside, allowed_mm=TUBE_DIAMETER_TO_MM),
         ),
         lines=tuple(_tube_lines(one, j, tube, ride)),
         asks=(
@@ -202,12 +203,6 @@ def tube_part(one: LineFound, j: int, tube: Tube) -> OrderedPart | None:
         guards=f"{one.key}.",
         held_back=MOCK_UP if tube.is_mock_up else "",
     )
-
-
-def _ride_mm(one: LineFound, j: int) -> float:
-    assert one.joints_mm is not None
-    a, b = one.joints_mm[j], one.joints_mm[j + 1]
-    return round(float(((b - a) @ (b - a)) ** 0.5), 2)
 
 
 def _tube_lines(one: LineFound, j: int, tube: Tube, ride_mm: float) -> Iterator[OrderLine]:

@@ -49,17 +49,13 @@ class SideShown(Result):
     key: str
     name: str
     inner_mm: At | None
-    ride_mm: At | None
-    output: At | None  # along the output's line, outward
     missing: tuple[str, ...]
     misses_mm: tuple[float, ...]  # how far each measured height is off the arc
-    radius_mm: float | None
     heights: tuple[HeightRow, ...]
     window: WindowShown | None
     best_bar_mm: float | None
     chosen_bar_mm: float | None
     left_mm: float | None
-    made_to_mm: float | None
     worst: str  # where least plunge is left
     strap_mm: float | None  # a strap that would hold it
     strap_buys_deg: float | None
@@ -81,7 +77,6 @@ class AxleShown(Result):
     left: SideShown
     right: SideShown
     twist_apart_deg: float | None
-    worse: str  # side
     shuffle_hz: float | None  # rotor against vehicle on both bars, tyres taken as stiff
 
 
@@ -143,6 +138,7 @@ class LineShown(Result):
     even: Verdict | None  # of the axle as it is driven at ride
     best_twist: TwistShown | None  # where turning a yoke is worth it
     best_tilt: TiltPoint | None  # where tilting the pinion is
+    shim_says: str
     couples_nm: tuple[float, float] | None  # on the box, and across the shaft behind it, twice a turn
     verdict: Verdict | None
 

@@ -151,7 +151,7 @@ class JointKind(Choice):
     """A joint of a propshaft."""
 
     CROSS = "cross", "cross with two yokes"
-    CV = "cv", "constant velocity"
+    CV = "cv", "constant-velocity (CV) joint"
     DOUBLE = "double", "double cross"
     RUBBER = "rubber", "rubber coupling"
 

@@ -1,5 +1,6 @@
 """What the screen shows of axles and propshafts."""
 
+import math
 from collections.abc import Iterator
 from dataclasses import replace
 from typing import Final
@@ -11,7 +12,7 @@ from driveline.arrays import Floats
 from driveline.benches.axles.axle_checks import SideFound, height_words
 from driveline.benches.axles.bar_checks import high_nm
 from driveline.benches.axles.bars import STEEL, shuffle_hz, twist_deg
-from driveline.benches.axles.ends import points_of, xyz
+from driveline.benches.axles.ends import xyz
 from driveline.benches.axles.line_checks import critical_of, longest_mm
 from driveline.benches.axles.lines import LineFound, nose_up, squared_speed
 from driveline.benches.axles.needs import AxlesNeeds
@@ -29,7 +30,7 @@ from driveline.benches.axles.results import (
     WindowShown,
 )
 from driveline.benches.axles.sheet import Axle, JointKind
-from driveline.benches.axles.through_travel import Traded, Travelling, traded
+from driveline.benches.axles.through_travel import Travelling, traded
 from driveline.cardan.chains import Chain, best_twists, exact_rad_s2, rule_rad_s2
 from driveline.cardan.lines import (
     COMFORTABLE_RAD_S2,
@@ -38,8 +39,8 @@ from driveline.cardan.lines import (
     cv_couple_nm,
 )
 from driveline.checks import Check, worst_verdict
+from driveline.figures import fig
 from driveline.sheet import positive_of, value_of
-from driveline.space.spots import Points, spot_mm
 from driveline.suspension.travel import scan_travel
 
 TILTED_DEG: Final = tuple(float(one) for one in np.arange(-4.0, 4.01, 0.5))
@@ -52,10 +53,8 @@ def axle_shown(
     axle: Axle, k: int, sides: tuple[SideFound, SideFound], checks: tuple[Check, ...], needs: AxlesNeeds
 ) -> AxleShown:
     """Return an axle as it is shown."""
-    points = points_of(needs)
-    left, right = (_side(one, checks, points) for one in sides)
+    left, right = (_side(one, checks) for one in sides)
     twists = [one.twist_deg for one in (left, right) if one.twist_deg is not None]
-    rooms = [(one.left_mm, one.name) for one in (left, right) if one.left_mm is not None]
     return AxleShown(
         field=f"axles.axles.{k}",
         name=axle.name,
@@ -63,16 +62,14 @@ def axle_shown(
         left=left,
         right=right,
         twist_apart_deg=abs(twists[0] - twists[1]) if len(twists) == 2 else None,
-        worse=min(rooms)[1] if len(rooms) == 2 else "",
         shuffle_hz=shuffle_hz(axle, needs),
     )
 
 
-def _side(one: SideFound, checks: tuple[Check, ...], points: Points) -> SideShown:
+def _side(one: SideFound, checks: tuple[Check, ...]) -> SideShown:
     travel, bar, end = one.travel, one.side.bar, one.found.end
     own = [check for check in checks if check.key.startswith(f"{one.key}.")]
     torque = high_nm(one)
-    ride = spot_mm(one.side.outer.ride, points)
     ride_deg = travel.ride_deg() if travel else None
     tightest = travel.tightest if travel else None
     traded_left, traded_up = _traded(travel)
@@ -81,17 +78,13 @@ def _side(one: SideFound, checks: tuple[Check, ...], points: Points) -> SideShow
         key=one.key,
         name=one.name,
         inner_mm=None if end is None else xyz(end.corner.inner_mm),
-        ride_mm=None if ride is None else xyz(ride),
-        output=None if end is None else _unit(end.corner.output),
         missing=one.found.missing,
         misses_mm=() if end is None else tuple(round(float(miss), 2) for miss in end.corner.arc.misses_mm),
-        radius_mm=None if end is None else end.corner.arc.radius_mm,
         heights=tuple(_heights(travel)) if travel else (),
         window=_window(travel) if travel else None,
         best_bar_mm=travel.best_bar_mm if travel else None,
         chosen_bar_mm=positive_of(bar.length),
         left_mm=tightest.left_mm if tightest else None,
-        made_to_mm=value_of(bar.made_to),
         worst=height_words(tightest.at) if tightest else "",
         strap_mm=travel.strap_mm if travel else None,
         strap_buys_deg=_strap_buys(travel),
@@ -165,12 +158,7 @@ def _strap_buys(travel: Travelling | None) -> float | None:
 def _traded(travel: Travelling | None) -> tuple[tuple[TradePoint, ...], tuple[TradePoint, ...]]:
     if travel is None or travel.envelope is None:
         return (), ()
-    left, up = (traded(travel.end, travel.envelope, way) for way in (SIDEWAYS, UPWARD))
-    return tuple(map(_trade, left)), tuple(map(_trade, up))
-
-
-def _trade(one: Traded) -> TradePoint:
-    return TradePoint(by_mm=one.by_mm, greatest_deg=round(one.greatest_deg, 2), left_mm=round(one.left_mm, 2))
+    return traded(travel.end, travel.envelope, SIDEWAYS), traded(travel.end, travel.envelope, UPWARD)
 
 
 def line_shown(one: LineFound, checks: tuple[Check, ...]) -> LineShown:
@@ -198,16 +186,12 @@ def line_shown(one: LineFound, checks: tuple[Check, ...]) -> LineShown:
         even=next((check.verdict for check in own if check.key == f"{one.key}.even"), None),
         best_twist=_best_twist(chain, rpm) if is_known and chain and rpm else None,
         best_tilt=_best_tilt(chain, rpm) if is_known and chain and rpm else None,
+        shim_says=f"A shim of {fig(1, 'mm', 0)} under {fig(1 / math.tan(math.radians(1)), 'mm', 0)} of pad is a degree.",
         couples_nm=None
         if torque is None or chain is None or not chain.is_cross[0]
-        else cross_couples_nm(torque, _angle_deg(chain, 0)),
+        else cross_couples_nm(torque, float(chain.angles_deg[0])),
         verdict=worst_verdict(own) if own else None,
     )
-
-
-def _angle_deg(chain: Chain, j: int) -> float:
-    a, b = chain.lines[j], chain.lines[j + 1]
-    return float(np.degrees(np.arctan2(np.linalg.norm(np.cross(a, b)), a @ b)))
 
 
 def _joints(one: LineFound, chain: Chain | None, rpm: float | None) -> Iterator[PropJointShown]:
@@ -221,16 +205,16 @@ def _joints(one: LineFound, chain: Chain | None, rpm: float | None) -> Iterator[
         yield PropJointShown(
             at_mm=xyz(one.joints_mm[j]),
             kind=joint.kind.value if joint.kind else None,
-            angle_deg=_angle_deg(one.at_ride, j) if one.at_ride else None,
+            angle_deg=float(one.at_ride.angles_deg[j]) if one.at_ride else None,
             greatest_deg=float(one.swept.angles_deg[:, j].max()) if one.swept and one.posed else None,
             if_cv_rad_s2=even,
         )
 
 
 def _tubes(one: LineFound, chain: Chain | None, rpm: float | None) -> Iterator[TubeShown]:
-    if one.joints_mm is None or one.swept is None:
+    rides = one.rides_mm
+    if rides is None or one.swept is None:
         return
-    rides = np.linalg.norm(np.diff(one.joints_mm, axis=0), axis=1)
     drive = coast = None
     if chain is not None and rpm is not None:
         drive = one.posed[0].drives[:-1] * squared_speed(rpm)

@@ -9,6 +9,7 @@ import numpy as np
 
 from driveline.arrays import Floats
 from driveline.benches.axles.ends import AT_REST, End
+from driveline.benches.axles.results import TradePoint
 from driveline.benches.axles.sheet import Axle, Bar, InnerJoint, InnerKind
 from driveline.sheet import positive_of, value_of
 from driveline.suspension.envelope import Envelope, best_length_mm, room_mm
@@ -196,16 +197,7 @@ def place_words(at: At) -> tuple[str, ...]:
     return tuple(found)
 
 
-@dataclass(frozen=True, slots=True, kw_only=True)
-class Traded:
-    """What an inner joint moved with the unit comes to: its greatest angle, and the plunge left at the best length."""
-
-    by_mm: float
-    greatest_deg: float
-    left_mm: float
-
-
-def traded(end: End, envelope: Envelope, way: Floats) -> tuple[Traded, ...]:
+def traded(end: End, envelope: Envelope, way: Floats) -> tuple[TradePoint, ...]:
     """Return what moving the unit along a direction, (3,), makes of a side, the unit at rest."""
     heights = end.heights_mm(end.droop_mm, many=21)
     shifts = np.outer(TRADED_MM, way)
@@ -216,5 +208,6 @@ def traded(end: End, envelope: Envelope, way: Floats) -> tuple[Traded, ...]:
         lengths, plunge = scan.length_mm[:, :, k], allowed[:, :, k]
         length = best_length_mm(lengths, plunge)
         left = room_mm(lengths, plunge, length_mm=length)
-        found.append(Traded(by_mm=by, greatest_deg=float(scan.inner_deg[:, :, k].max()), left_mm=left))
+        greatest = float(scan.inner_deg[:, :, k].max())
+        found.append(TradePoint(by_mm=by, greatest_deg=round(greatest, 2), left_mm=round(left, 2)))
     return tuple(found)

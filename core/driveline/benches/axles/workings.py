@@ -1,5 +1,6 @@
 """The sums behind the checks of axles."""
 
+import math
 from typing import Final
 
 from driveline.benches.axles.bars import STEEL, Section
@@ -19,9 +20,15 @@ def angle_working(angle_deg: float | None, where: str) -> Working:
     """Return a joint's greatest angle."""
     if angle_deg is None:
         return Working(source=SCANNED)
-    at = worked("β_s", angle_deg, "°", where)
-    rest = worked("r", 0.0, "°", "nothing more is added")
-    return Working(steps=(step("β", "β_s + r", at, rest, value=angle_deg, unit="°", decimals=2),), method=SCANNED)
+    return Working(steps=(bend_step(angle_deg, where),), method=SCANNED)
+
+
+def bend_step(angle_deg: float, where: str) -> Step:
+    """Return the sum that an angle between two lines is: of a length of one of the first, what lies along the other."""
+    angle = math.radians(angle_deg)
+    across = worked("s", math.sin(angle), "", f"of a length of one, square to the other line, {where}")
+    along = worked("c", math.cos(angle), "", "along it")
+    return step("β", "atan(s / c)", across, along, value=angle_deg, unit="°", decimals=2)
 
 
 def plunge_working(travel: Travelling | None, made_to_field: str) -> Working:

@@ -1,8 +1,8 @@
 <script lang="ts">
   import type { AxleShown } from '../../api/types';
-  import DyePlot from '../../drawing/DyePlot.svelte';
   import VerdictMark from '../../lib/ui/VerdictMark.svelte';
   import { useUnits } from '../../measure/units.svelte';
+  import AnglePlot from './AnglePlot.svelte';
   import TradePlot from './TradePlot.svelte';
 
   let { axle }: { axle: AxleShown } = $props();
@@ -50,14 +50,12 @@
       unit: units.symbol('N·m'),
       of: sides.map((one) => (one.couples_nm === null ? '?' : units.num(one.couples_nm[0], 'N·m', 1))),
     },
+    {
+      title: 'the bar weighs',
+      unit: units.symbol('kg'),
+      of: sides.map((one) => (one.mass_kg === null ? '?' : units.num(one.mass_kg, 'kg', 2))),
+    },
   ]);
-  const down = $derived(
-    sides.map((one) => one.heights.map((row) => row.height_mm - (one.heights[0]?.height_mm ?? 0))),
-  );
-  const most = $derived(Math.max(1, ...down.flat()));
-  const steepest = $derived(
-    Math.max(1, ...sides.flatMap((one) => one.heights.map((row) => row.inner_deg))) * 1.15,
-  );
 </script>
 
 <table class="w-full text-[13px]" aria-label="{axle.name}: both sides">
@@ -96,25 +94,7 @@
 {/if}
 {#if sides.some((one) => one.heights.length > 0)}
   <div class="mt-3 grid gap-1 lg:grid-cols-2">
-    <DyePlot
-      title="Inner joint’s angle from full droop up"
-      label="Inner joint's angle by how far the wheel has risen from full droop"
-      across={most}
-      up={steepest}
-      acrossUnit="mm"
-      upUnit="°"
-      height={190}
-      curves={sides.map((one, k) => ({
-        key: one.name,
-        across: down[k] ?? [],
-        up: one.heights.map((row) => row.inner_deg),
-        stroke: k === 0 ? 'stroke-brass-lit' : 'stroke-scribe',
-        width: 2.2,
-        label: one.name,
-        labelClass: k === 0 ? 'fill-brass-lit' : 'fill-scribe',
-        prefer: k === 0 ? 0.2 : 0.8,
-      }))}
-    />
+    <AnglePlot {sides} />
     <TradePlot {sides} />
   </div>
 {/if}

@@ -14,7 +14,7 @@
   const units = useUnits();
   const KINDS: Record<string, string> = {
     cross: 'cross',
-    cv: 'constant velocity',
+    cv: 'CV joint',
     double: 'double cross',
     rubber: 'rubber coupling',
   };
@@ -85,8 +85,7 @@
 {#if tilt}
   <p class="mt-1 text-[13px]">
     Or the pinion’s nose {Math.abs(tilt.nose_up_deg)}° {tilt.nose_up_deg > 0 ? 'up' : 'down'}, by shims:
-    {whole(tilt.left_rad_s2)} rad/s². A shim of {units.figure(1, 'mm', 0)} under
-    {units.figure(57.3, 'mm', 0)} of pad is a degree.
+    {whole(tilt.left_rad_s2)} rad/s². {units.words(line.shim_says)}
   </p>
 {/if}
 <table class="mt-3 w-full text-[13px]" aria-label="{line.name}: joints">
@@ -96,7 +95,7 @@
       <th class="text-left font-normal">kind</th>
       <th class="text-right font-normal">at ride, °</th>
       <th class="text-right font-normal">at the most, °</th>
-      <th class="text-right font-normal">were it constant velocity, rad/s²</th>
+      <th class="text-right font-normal">were it a CV joint, rad/s²</th>
     </tr>
   </thead>
   <tbody>
@@ -112,3 +111,9 @@
   </tbody>
 </table>
 <TubeTable {line} />
+{#if line.couples_nm}
+  <p class="mt-2 text-[13px] text-ink-dim">
+    Its first joint pushes twice a turn, at the greatest torque: {units.figure(line.couples_nm[0], 'N·m', 0)} on
+    the box’s bearings, {units.figure(line.couples_nm[1], 'N·m', 0)} across the shaft behind it.
+  </p>
+{/if}

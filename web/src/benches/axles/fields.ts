@@ -171,7 +171,7 @@ export const jointForm = (k: number, points: readonly string[]): Form<Joint> => 
     `Joint ${k + 1} is`,
     [
       ['cross', 'a cross with two yokes'],
-      ['cv', 'a constant-velocity joint'],
+      ['cv', 'a constant-velocity (CV) joint'],
       ['double', 'a double cross'],
       ['rubber', 'a rubber coupling'],
     ],
