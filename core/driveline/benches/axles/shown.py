@@ -44,6 +44,7 @@ from driveline.sheet import positive_of, value_of
 from driveline.suspension.travel import scan_travel
 
 TILTED_DEG: Final = tuple(float(one) for one in np.arange(-4.0, 4.01, 0.5))
+A_DEGREE_MM: Final = 1 / math.tan(math.radians(1))  # of pad, for a shim of 1 mm
 WORTH_IT: Final = 0.9  # of what is left as it is
 SIDEWAYS: Final = np.array([0.0, 1.0, 0.0])
 UPWARD: Final = np.array([0.0, 0.0, 1.0])
@@ -186,7 +187,7 @@ def line_shown(one: LineFound, checks: tuple[Check, ...]) -> LineShown:
         even=next((check.verdict for check in own if check.key == f"{one.key}.even"), None),
         best_twist=_best_twist(chain, rpm) if is_known and chain and rpm else None,
         best_tilt=_best_tilt(chain, rpm) if is_known and chain and rpm else None,
-        shim_says=f"A shim of {fig(1, 'mm', 0)} under {fig(1 / math.tan(math.radians(1)), 'mm', 0)} of pad is a degree.",
+        shim_says=f"A shim of {fig(1, 'mm', 0)} under {fig(A_DEGREE_MM, 'mm', 0)} of pad is a degree.",
         couples_nm=None
         if torque is None or chain is None or not chain.is_cross[0]
         else cross_couples_nm(torque, float(chain.angles_deg[0])),
