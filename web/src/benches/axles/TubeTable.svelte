@@ -26,7 +26,8 @@
         <td class="pl-3 text-right figures font-semibold">{units.num(tube.length_mm, 'mm', 1)}</td>
         <td class="pl-3 text-right figures">{units.num(tube.longest_mm, 'mm', 1)}</td>
         <td class="pl-3 text-right figures">{tube.in_mm === null ? '–' : units.num(tube.in_mm, 'mm', 1)}</td>
-        <td class="pl-3 text-right figures">{tube.out_mm === null ? '–' : units.num(tube.out_mm, 'mm', 1)}</td>
+        <td class="pl-3 text-right figures">{tube.out_mm === null ? '–' : units.num(tube.out_mm, 'mm', 1)}</td
+        >
         <td class="pl-3 text-right figures"
           >{tube.critical_rpm === null ? '?' : units.num(tube.critical_rpm, 'rpm', 0)}</td
         >
