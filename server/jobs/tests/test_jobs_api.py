@@ -1,7 +1,7 @@
 import gzip
 import json
 import time
-from threading import Thread
+from concurrent.futures import ThreadPoolExecutor
 from typing import Any
 from uuid import uuid4
 
@@ -199,19 +199,16 @@ class JobsApiTest(ShopTestCase):
 
     def test_a_newer_question_of_the_same_job_gives_the_older_up(self) -> None:
         file = job_file(self.wren, saved_sheets(self.wren.versions.latest("number")))
-        older: list[object] = []
-        asks = Thread(target=lambda: older.append(beside.sureness_beside(file, "one job")))
-        asks.start()
-        time.sleep(1)
-        changed = file.model_copy(update={"name": "Wren again"})
-        newer = Thread(target=lambda: older.append(beside.sureness_beside(changed, "one job")))
-        newer.start()
-        asks.join(beside.SOON_S)
-        self.assertEqual((older, asks.is_alive()), ([None], False))
-        time.sleep(1)
-        beside.give_up_and_wait()
-        newer.join(beside.SOON_S)
-        self.assertEqual(older, [None, None])
+        self.addCleanup(beside.give_up_and_wait)
+        with ThreadPoolExecutor(2) as threads:
+            before = beside._WANTED.value
+            older = threads.submit(beside.sureness_beside, file, "one job")
+            while beside._WANTED.value == before:
+                time.sleep(0.05)
+            newer = threads.submit(beside.sureness_beside, file.model_copy(update={"name": "Wren again"}), "one job")
+            self.assertIsNone(older.result(beside.GREATEST_S))
+            beside.give_up_and_wait()
+            newer.result(beside.GREATEST_S)
 
     def test_the_calculation_sheet_is_of_a_saved_version(self) -> None:
         path = f"{self.base}/calculation-sheet.pdf"
