@@ -40,6 +40,10 @@ class AxlesTest(BrowserTestCase):
             for way, value in (("forward", 2), ("to the left", outer), ("up", height)):
                 self.typed(page, f"Height {k}, {way}", f"{value:g}")
         self.check(page, "Rear axle, left: inner joint's angle", "Fails")
+        picture = page.get_by_role("img", name="Rear axle from behind, in true shape")
+        at_rest = picture.text_content() or ""
+        page.get_by_label("Load on the unit").select_option("launch")
+        expect(picture).not_to_have_text(at_rest)
         said = page.get_by_role("button", name=re.compile("^Rear axle, left: inner joint's angle")).inner_text()
         strap = re.search(r"stops it (\d+)\smm down", said)
         assert strap is not None, said
@@ -71,6 +75,14 @@ class AxlesTest(BrowserTestCase):
         self.check(page, "Front propshaft: the axle is driven evenly", "Holds")
         expect(page.get_by_role("button", name="Turn the yoke")).to_have_count(0)
         expect(self.field(page, "Shaft 1, yokes twisted by")).to_have_value(re.compile("^-?6"))
+        page.get_by_role("group", name="Shafts shown").get_by_role("button", name="The whole line").click()
+        modes = page.get_by_role("table", name="Modes of the line in each gear")
+        expect(modes).to_contain_text("Hz")
+        as_it_was = modes.inner_text()
+        self.typed(page, "Torque that turns a tyre a degree on its rim, N·m", "100")
+        expect(modes).not_to_have_text(as_it_was)
+        self.typed(page, "Inertia of a driven wheel, kg·m²", "")
+        expect(page.get_by_role("main")).to_contain_text("Still wanted: Inertia of a driven wheel")
 
     def test_a_mock_up_is_not_released_and_an_order_has_every_field(self) -> None:
         page = self.page_of("fabricator")

@@ -68,7 +68,7 @@ export function aLine(): Line {
       verdict: ['hhtf', '????', '????'],
       road_n: [1, 2, 3, 4],
     })),
-    ticks: [{ kmh: 40, text: 'torque falls' }],
+    ticks: [{ kmh: 40, text: 'torque falls', is_limit: true }],
     top_kmh: 50,
     top_set_by: 'drag',
   };

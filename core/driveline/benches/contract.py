@@ -13,7 +13,7 @@ from typing import Any, Generic, TypeVar
 from driveline.checks import Check, Result
 from driveline.drawing.model import Drawing
 from driveline.errors import NotDrawnYet
-from driveline.gearing.stations import Drive, LineStation
+from driveline.gearing.stations import Drive, LineStation, Tick
 from driveline.margins import Judge
 from driveline.parts.made import FlatPart
 from driveline.parts.ordered import MadePart
@@ -120,6 +120,7 @@ class Outcome(Generic[SolvedT]):
     to_do: tuple[ToDo, ...]
     progress: Progress
     stations: tuple[LineStation, ...] = ()
+    ticks: tuple[Tick, ...] = ()  # on the Line's rule, beside those of the bench that knows what moves it
     drive: Drive | None = None  # of the bench that knows what moves the Line
     parts: tuple[MadePart, ...] = ()
     papers: tuple[Paper, ...] = ()

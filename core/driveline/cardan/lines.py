@@ -163,6 +163,20 @@ def allowed_joint_deg(rpm: float) -> float:
     return allowed * float(within) / rpm
 
 
+def allowed_joint_rpm(angle_deg: float) -> float:
+    """Return the speed at which a cross bent so far is bent as far as is customary.
+
+    Source:
+        ``allowed_joint_deg`` read the other way; by straight line between the table's rows.
+    """
+    speeds, angles = zip(*_ALLOWED_DEG, strict=True)
+    if angle_deg <= 0:
+        return math.inf
+    within = min(max(angle_deg, angles[-1]), angles[0])
+    allowed = float(np.interp(within, angles[::-1], speeds[::-1]))
+    return allowed * float(within) / angle_deg
+
+
 def cv_couple_nm(torque_nm: float, angle_deg: float) -> float:
     """Return the couple with which a constant-velocity joint tries to straighten itself.
 

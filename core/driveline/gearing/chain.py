@@ -57,6 +57,7 @@ class Stage:
     greatest_input_rpm: float | None = None  # of a propshaft: the least known of its two limits
     critical_rpm: float | None = None  # of a propshaft's tube
     joint_rpm: float | None = None  # of a propshaft's joints
+    angle_rpm: float | None = None  # at which they are bent as far as is customary
     rating_nm: float | None = None
     sheds_kw: float | None = None
 

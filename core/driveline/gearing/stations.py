@@ -53,10 +53,11 @@ class LineStation:
 
 
 class Tick(Result):
-    """A limit on the slider, where it bites."""
+    """A limit on the slider, where it bites; or, where it is none, a speed worth knowing."""
 
     kmh: float
     text: str
+    is_limit: bool = True
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)

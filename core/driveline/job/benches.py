@@ -7,7 +7,7 @@ import numpy as np
 
 from driveline.arrays import Floats
 from driveline.benches.axles import solve as axles_bench
-from driveline.benches.axles.limits import critical_limits
+from driveline.benches.axles.limits import line_limits
 from driveline.benches.axles.needs import AxlesNeeds, ShaftLoad, UnitMove
 from driveline.benches.axles.results import AxlesResult
 from driveline.benches.axles.sheet import AxlesSheet, Which
@@ -43,7 +43,7 @@ from driveline.benches.plate.results import PlateResult
 from driveline.benches.plate.sheet import PlateSheet
 from driveline.benches.plate.stack import stack_of
 from driveline.benches.ratios import solve as ratios_bench
-from driveline.benches.ratios.needs import RatiosNeeds, TubeLimit
+from driveline.benches.ratios.needs import PropshaftLimits, RatiosNeeds
 from driveline.benches.ratios.results import RatiosResult
 from driveline.benches.ratios.sheet import OilPump, RatiosSheet, UnitFacing
 from driveline.gearing.sheets import Layout
@@ -75,9 +75,14 @@ def _ratios_needs(given: Given) -> RatiosNeeds:
         parking=sheet.parking,
         usual_rotation=sheet.motor.rotation,
         measured=solved.measured,
-        tubes=tuple(
-            TubeLimit(is_front=which is Which.FRONT, critical_rpm=rpm)
-            for which, rpm in critical_limits(given.sheet(AXLES), given.laid(PLACEMENT).places).items()
+        propshafts=tuple(
+            PropshaftLimits(
+                is_front=which is Which.FRONT,
+                critical_rpm=found.critical_rpm,
+                angle_rpm=found.angle_rpm,
+                torque_nm=found.torque_nm,
+            )
+            for which, found in line_limits(given.sheet(AXLES), given.laid(PLACEMENT).places).items()
         ),
     )
 
@@ -194,6 +199,11 @@ def _axles_needs(given: Given) -> AxlesNeeds:
             for one in given.solved(RATIOS).shafts
         ),
         rotor_kgm2=given.sheet(BRIEF).motor.inertia_kgm2,
+        coupler_nm_per_rad=given.sheet(COUPLER).stiffness_nm_per_rad,
+        has_two_motors=given.sheet(BRIEF).layout is Layout.TWO_UNITS,
+        wanted_kmh=given.solved(BRIEF).brief.wanted_top_kmh,
+        gear=given.solved(RATIOS).gear,
+        gears=given.solved(RATIOS).gears,
     )
 
 

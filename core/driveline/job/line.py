@@ -103,13 +103,19 @@ def motion_key(drive: Drive | None, stations: Sequence[LineStation]) -> str:
     return key_of((drive.speed_kmh, drive.cases, turns))
 
 
-def solve_line(drive: Drive, stations: Sequence[LineStation], checks: Mapping[str, Sequence[Check]]) -> Line:
+def solve_line(
+    drive: Drive,
+    stations: Sequence[LineStation],
+    checks: Mapping[str, Sequence[Check]],
+    ticks: Sequence[Tick] = (),
+) -> Line:
     """Return the Line of all benches.
 
     Args:
         drive: What moves it.
         stations: In order of the benches; one that stands ahead of another's is put there.
         checks: Of each bench, by its key, for stations that are judged by them.
+        ticks: Of the benches, beside those of what moves it.
     """
     places = _in_order(stations)
     rows = _Rows(drive, places, checks)
@@ -123,7 +129,7 @@ def solve_line(drive: Drive, stations: Sequence[LineStation], checks: Mapping[st
         ),
         stations=tuple(place.station for place in places),
         cases=rows.cases(drive.cases),
-        ticks=drive.ticks,
+        ticks=tuple(sorted((*drive.ticks, *ticks), key=lambda tick: tick.kmh)),
         top_kmh=drive.top_kmh,
         top_set_by=drive.top_set_by,
     )

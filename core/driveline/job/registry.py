@@ -356,10 +356,11 @@ class Registry:
         stations = [station for answer in answers for station in answer.outcome.stations]
         checks = {answer.bench.key: answer.checks for answer in answers}
         judged = [worst_of(station, checks) for station in stations if station.is_judged_by_checks]
-        line_key = key_of(drive, stations, [(one.verdict, one.margin) if one else None for one in judged])
+        ticks = [tick for answer in answers for tick in answer.outcome.ticks]
+        line_key = key_of(drive, stations, ticks, [(one.verdict, one.margin) if one else None for one in judged])
         line = None
         if drive is not None:
-            line = self.memory.remembered(line_key, lambda: solve_line(drive, stations, checks))
+            line = self.memory.remembered(line_key, lambda: solve_line(drive, stations, checks, ticks))
         return Evaluation(
             answers=tuple(_on_line(one, line) for one in answers),
             line=line,

@@ -21,6 +21,8 @@ def release_checks(parts: Sequence[PartResult], records: BuildRecords, judge: Ju
             checks.append(_as_released(part, part.released, judge))
         if part.incoming:
             checks.append(_delivered(part, part.incoming[0], judge))
+        elif part.order is not None:
+            checks.append(_not_delivered(part, judge))
     return tuple(checks)
 
 
@@ -63,6 +65,19 @@ def _as_released(part: PartResult, state: ReleaseState, judge: Judge) -> Check:
             source=f"Frozen at release, SHA-256 {state.sha256[:12]}…; what is cut is what was released.",
             note="Release it anew, or take the change back. A part cut from the old drawing is told by its letter.",
         ),
+    )
+
+
+def _not_delivered(part: PartResult, judge: Judge) -> Check:
+    """What is ordered from a maker goes on the road when it came and was measured; until then it is not known."""
+    return judge.answer(
+        is_so=None,
+        key=_key("delivered", part.key),
+        title=f"{part.title} as delivered",
+        says="",
+        missing=(f"{part.title}: the made one, measured when it came",),
+        inputs=(judge.bench,),
+        working=fixed_working("Road hold: only made shafts that came back and were measured go on the road."),
     )
 
 

@@ -68,6 +68,39 @@ def _arm_turns(corner: Corner, outers_mm: Floats, ride_mm: Floats) -> Floats:
     return turns_about(axis, turned)
 
 
+def _carried(corner: Corner, heights_mm: Floats) -> tuple[Floats, Floats]:
+    """The carrier's turn, (heights, 3, 3), and the outer joint's centre, (heights, 3), steering straight ahead."""
+    ride = corner.arc.at_height_mm(np.array([corner.ride_mm]), corner.near_mm)[0]
+    outers = corner.arc.at_height_mm(corner.ride_mm + heights_mm, corner.near_mm)
+    return _arm_turns(corner, outers, ride), outers
+
+
+def _steers(kingpin: Floats, locks_deg: Floats) -> Floats:
+    return turns_about(unit_line(kingpin, "kingpin"), np.radians(locks_deg))
+
+
+def _steered_mm(corner: Corner, arms: Floats, outers_mm: Floats, locks_deg: Floats) -> Floats:
+    ends = np.repeat(outers_mm[:, None], len(locks_deg), axis=1)
+    if corner.kingpin is None or corner.off_kingpin_mm is None:
+        return ends
+    off = corner.off_kingpin_mm
+    moved: Floats = ends + np.einsum("hij,sj->hsi", arms, _steers(corner.kingpin, locks_deg) @ off - off)
+    return moved
+
+
+def outers_mm(corner: Corner, heights_mm: Floats, locks_deg: Floats) -> Floats:
+    """Return the outer joint's centre at every height and lock, (heights, locks, 3).
+
+    Raises:
+        ImpossibleInput: If the arc does not reach a height.
+
+    Source:
+        As ``scan_travel``.
+    """
+    arms, outers = _carried(corner, heights_mm)
+    return _steered_mm(corner, arms, outers, locks_deg)
+
+
 def scan_travel(
     corner: Corner, heights_mm: Floats, locks_deg: Floats, moves_mm: Floats, turns: Floats | None = None
 ) -> Scan:
@@ -91,18 +124,11 @@ def scan_travel(
     if corner.kingpin is None and np.any(locks_deg != 0):
         raise ImpossibleInput("kingpin", None, "given for a wheel that is steered")
     output, spindle = unit_line(corner.output, "output"), unit_line(corner.spindle, "spindle")
-    ride = corner.arc.at_height_mm(np.array([corner.ride_mm]), corner.near_mm)[0]
-    outers = corner.arc.at_height_mm(corner.ride_mm + heights_mm, corner.near_mm)
-    arms = _arm_turns(corner, outers, ride)
+    arms, outers = _carried(corner, heights_mm)
     spindles = np.repeat((arms @ spindle)[:, None], len(locks_deg), axis=1)
-    ends = np.repeat(outers[:, None], len(locks_deg), axis=1)
     if corner.kingpin is not None:
-        pin = unit_line(corner.kingpin, "kingpin")
-        steers = turns_about(pin, np.radians(locks_deg))
-        spindles = np.einsum("hij,sjk,k->hsi", arms, steers, spindle)
-        if corner.off_kingpin_mm is not None:
-            shift = steers @ corner.off_kingpin_mm - corner.off_kingpin_mm
-            ends = ends + np.einsum("hij,sj->hsi", arms, shift)
+        spindles = np.einsum("hij,sjk,k->hsi", arms, _steers(corner.kingpin, locks_deg), spindle)
+    ends = _steered_mm(corner, arms, outers, locks_deg)
     outputs = np.broadcast_to(output if turns is None else turns @ output, (len(moves_mm), 3))
     x, y, z = (ends[:, :, k, None] - (corner.inner_mm[k] + moves_mm[:, k]) for k in range(3))
     lengths = np.sqrt(x * x + y * y + z * z)

@@ -7,6 +7,7 @@ from hypothesis import strategies as st
 
 from driveline.errors import ImpossibleInput
 from driveline.space.pose import rotation
+from driveline.suspension.arc_sureness import arc_sureness
 from driveline.suspension.arcs import fit_arc
 from driveline.suspension.travel import Corner, scan_travel
 
@@ -42,6 +43,37 @@ class ArcTest(TestCase):
         self.assertAlmostEqual((arc.radius_mm or 0) / radius_mm, 1, places=4)
         back = arc.at_height_mm(points[:, 2], points.mean(axis=0))
         self.assertLess(float(np.linalg.norm(back - points, axis=1).max()), 0.01)
+
+    def test_what_readings_leave_open_covers_the_truth_as_often_as_it_says(self) -> None:
+        """Random arcs read with noise: radius, and a place of them along any direction, within 1.96 u in 95 of 100."""
+        random = np.random.default_rng(14)
+        within = list[tuple[bool, bool]]()
+        for _ in range(1_500):
+            radius_mm, u_mm, many = random.uniform(250, 600), random.uniform(0.1, 0.4), int(random.integers(4, 9))
+            turn = rotation(roll_deg=random.uniform(-20, 20), pitch_deg=0, yaw_deg=random.uniform(-25, 25))
+            ups = np.radians(np.linspace(-22, 22, many) + random.uniform(-5, 5))
+            true = np.array([turn @ (0, radius_mm * math.cos(one), radius_mm * math.sin(one)) for one in ups])
+            read = true + random.normal(0, u_mm, true.shape)
+            arc = fit_arc(read)
+            sure = arc_sureness(arc, read, u_mm)
+            k, way = random.integers(many), random.normal(size=3)
+            off_mm = (arc.at_height_mm(true[[k], 2], true[k])[0] - true[k]) @ way
+            within.append(
+                (
+                    abs((arc.radius_mm or 0) - radius_mm) < 1.96 * (sure.radius_u_mm or 0),
+                    abs(off_mm) < 1.96 * math.sqrt(way @ sure.covariance_mm2(true[k]) @ way),
+                )
+            )
+        for share in np.mean(within, axis=0):
+            self.assertAlmostEqual(share, 0.95, delta=0.02)
+
+    def test_heights_on_a_line_are_as_sure_as_a_straight_fit(self) -> None:
+        """Three places 100 mm apart, each to 0.3: the middle to 0.3 √(1/3), an end to 0.3 √(1/3 + 1/2)."""
+        points = np.array([[0, 600, 200], [0, 600, 300], [0, 600, 400]], float)
+        sure = arc_sureness(fit_arc(points), points, 0.3)
+        self.assertIsNone(sure.radius_u_mm)
+        for place, share in ((points[1], 1 / 3), (points[2], 1 / 3 + 1 / 2)):
+            self.assertTrue(np.allclose(sure.covariance_mm2(place), np.diag([0.09 * share, 0.09 * share, 0])))
 
     def test_heights_on_a_line_make_a_line(self) -> None:
         arc = fit_arc(np.array([[0, 600, 200], [1, 601, 300], [2, 602, 400]], float))

@@ -1018,6 +1018,10 @@ export interface components {
             bias_ratio?: number | null;
             /** @description That its clutches hold before they slip */
             lock?: components["schemas"]["Torque"] | null;
+            /** @description Laden, its wheels stand higher than at ride by this */
+            laden?: components["schemas"]["Length"] | null;
+            /** @description Empty, lower by this */
+            empty?: components["schemas"]["Length"] | null;
             /**
              * @default {
              *       "kind": null,
@@ -1104,6 +1108,11 @@ export interface components {
              *         "made_to": null,
              *         "material": null,
              *         "measured_how": "",
+             *         "mock_up": {
+             *           "proved": null,
+             *           "runout": null,
+             *           "sleeve_bore": null
+             *         },
              *         "outer_seat": null,
              *         "outer_spline": {
              *           "form": "",
@@ -1191,6 +1200,11 @@ export interface components {
              *         "made_to": null,
              *         "material": null,
              *         "measured_how": "",
+             *         "mock_up": {
+             *           "proved": null,
+             *           "runout": null,
+             *           "sleeve_bore": null
+             *         },
              *         "outer_seat": null,
              *         "outer_spline": {
              *           "form": "",
@@ -1308,7 +1322,12 @@ export interface components {
              *       "grooves": "",
              *       "boots": "",
              *       "measured_how": "",
-             *       "is_mock_up": false
+             *       "is_mock_up": false,
+             *       "mock_up": {
+             *         "proved": null,
+             *         "runout": null,
+             *         "sleeve_bore": null
+             *       }
              *     }
              */
             bar: components["schemas"]["Bar"];
@@ -1328,6 +1347,16 @@ export interface components {
              * @default []
              */
             lines: components["schemas"]["PropLine"][];
+            /**
+             * @default {
+             *       "wheel_kgm2": null,
+             *       "tyre_nm_per_deg": null,
+             *       "half_shaft_nm_per_deg": null,
+             *       "play": null,
+             *       "steps_a_turn": null
+             *     }
+             */
+            turning: components["schemas"]["driveline__benches__axles__sheet__Turning"];
             /**
              * Notes
              * @default
@@ -1412,6 +1441,14 @@ export interface components {
              * @default false
              */
             is_mock_up: boolean;
+            /**
+             * @default {
+             *       "sleeve_bore": null,
+             *       "runout": null,
+             *       "proved": null
+             *     }
+             */
+            mock_up: components["schemas"]["MockUp"];
         };
         /**
          * BarMaterial
@@ -2694,6 +2731,18 @@ export interface components {
             near: components["schemas"]["Spot"];
         };
         /**
+         * MockUp
+         * @description A cut, sleeved and tacked bar, as it was tried in the vehicle: a measuring stick.
+         */
+        MockUp: {
+            /** @description Of the sleeve over the cut */
+            sleeve_bore?: components["schemas"]["Length"] | null;
+            /** @description Whole swing of a dial halfway along, turned on its ends */
+            runout?: components["schemas"]["Length"] | null;
+            /** @description Seat to seat, as it fitted */
+            proved?: components["schemas"]["Length"] | null;
+        };
+        /**
          * MotorFace
          * @description The motor's face: its own survey where there is one, else coordinates where holes are listed, else a circle.
          */
@@ -3615,6 +3664,19 @@ export interface components {
             kind?: components["schemas"]["JointKind"] | null;
             /** @description Greatest, by its maker */
             angle?: components["schemas"]["Slant"] | null;
+            /** @description Greatest torque, by its maker */
+            rating?: components["schemas"]["Torque"] | null;
+            /**
+             * Nm Per Deg
+             * @description Of a rubber coupling: torque that turns it a degree
+             */
+            nm_per_deg?: number | null;
+            /**
+             * Grease
+             * @description What grease, how often
+             * @default
+             */
+            grease: string;
         };
         /**
          * PropLine
@@ -3660,8 +3722,17 @@ export interface components {
             /** @description Of the axle, where the propshaft joins it */
             bump?: components["schemas"]["Length"] | null;
             droop?: components["schemas"]["Length"] | null;
-            /** @description Pinion nose up, under launch */
+            /** @description Laden, the axle stands higher than at ride by this */
+            laden?: components["schemas"]["Length"] | null;
+            /** @description Empty, lower by this */
+            empty?: components["schemas"]["Length"] | null;
+            /** @description Pinion nose up, under launch, as seen or stated */
             winds_up?: components["schemas"]["Slant"] | null;
+            /**
+             * Wind Nm Per Deg
+             * @description Axle torque that winds its springs up a degree
+             */
+            wind_nm_per_deg?: number | null;
             /**
              * Has Hoop
              * @description A loop catches the shaft if its front joint breaks
@@ -4720,6 +4791,13 @@ export interface components {
              * @default {
              *       "axles": [],
              *       "lines": [],
+             *       "turning": {
+             *         "half_shaft_nm_per_deg": null,
+             *         "play": null,
+             *         "steps_a_turn": null,
+             *         "tyre_nm_per_deg": null,
+             *         "wheel_kgm2": null
+             *       },
              *       "notes": ""
              *     }
              */
@@ -4987,7 +5065,7 @@ export interface components {
             /** @default engine */
             seen_from: components["schemas"]["Side"];
             /** @default anticlockwise */
-            numbered: components["schemas"]["Turning"];
+            numbered: components["schemas"]["driveline__network__observations__Turning"];
             /**
              * Holes
              * @default []
@@ -5244,12 +5322,6 @@ export interface components {
          * @enum {string}
          */
         Turned: "square" | "by_angles";
-        /**
-         * Turning
-         * @description Which way the numbers run, seen from the stated side.
-         * @enum {string}
-         */
-        Turning: "anticlockwise" | "clockwise";
         /**
          * TurnsForward
          * @description Which way the unit's outputs turn, as made, when its motor turns its usual way.
@@ -5764,6 +5836,40 @@ export interface components {
          */
         Which: "rear" | "front";
         /**
+         * Turning
+         * @description What turns with the line, and what gives in it, beside the shafts themselves.
+         */
+        driveline__benches__axles__sheet__Turning: {
+            /**
+             * Wheel Kgm2
+             * @description Inertia of a driven wheel with tyre and brake
+             */
+            wheel_kgm2?: number | null;
+            /**
+             * Tyre Nm Per Deg
+             * @description Torque that turns a tyre a degree on its rim
+             */
+            tyre_nm_per_deg?: number | null;
+            /**
+             * Half Shaft Nm Per Deg
+             * @description Of an axle whose bars are not entered: torque that turns a half shaft a degree
+             */
+            half_shaft_nm_per_deg?: number | null;
+            /** @description Free turn at a wheel, the motor held and the other wheel down */
+            play?: components["schemas"]["Slant"] | null;
+            /**
+             * Steps A Turn
+             * @description Torque steps of the motor in a turn, by its maker
+             */
+            steps_a_turn?: number | null;
+        };
+        /**
+         * Turning
+         * @description Which way the numbers run, seen from the stated side.
+         * @enum {string}
+         */
+        driveline__network__observations__Turning: "anticlockwise" | "clockwise";
+        /**
          * FieldProblem
          * @description A field and what to do about it.
          */
@@ -5978,8 +6084,6 @@ export interface components {
             right: components["schemas"]["SideShown"];
             /** Twist Apart Deg */
             twist_apart_deg: number | null;
-            /** Shuffle Hz */
-            shuffle_hz: number | null;
         };
         /**
          * AxlesResult
@@ -5990,6 +6094,7 @@ export interface components {
             axles: components["schemas"]["AxleShown"][];
             /** Lines */
             lines: components["schemas"]["LineShown"][];
+            turning: components["schemas"]["TurningShown"];
             /** Queries */
             queries: components["schemas"]["ToDo"][];
             /** Assumed */
@@ -6252,6 +6357,24 @@ export interface components {
             torque_nm: (number | null)[][];
             /** Road N */
             road_n: (number | null)[];
+        };
+        /**
+         * CaseShown
+         * @description A side's shaft at a lock of its wheel and a load on the unit.
+         */
+        CaseShown: {
+            /** Lock Deg */
+            lock_deg: number;
+            /** Load */
+            load: string;
+            /** Inner Mm */
+            inner_mm: [
+                number,
+                number,
+                number
+            ];
+            /** Heights */
+            heights: components["schemas"]["HeightRow"][];
         };
         /**
          * CentreRoute
@@ -6851,6 +6974,22 @@ export interface components {
             share: number;
         };
         /**
+         * GearTurning
+         * @description The line's two modes in a gear, seen from the wheels.
+         */
+        GearTurning: {
+            /** Gear */
+            gear: string;
+            /** Motor Turns */
+            motor_turns: number;
+            /** Shuffle Hz */
+            shuffle_hz: number;
+            /** Wheels Hz */
+            wheels_hz: number;
+            /** Nm Per Deg */
+            nm_per_deg: number;
+        };
+        /**
          * HangFound
          * @description How the unit hangs from its eye, from level.
          */
@@ -6871,6 +7010,8 @@ export interface components {
             height_mm: number;
             /** Length Mm */
             length_mm: number;
+            /** Either Way Mm */
+            either_way_mm: number | null;
             /** Plunge Mm */
             plunge_mm: number | null;
             /** Inner Deg */
@@ -7145,6 +7286,20 @@ export interface components {
             elsewhere: components["schemas"]["Elsewhere"][];
             /** To Do */
             to_do: components["schemas"]["ToDo"][];
+        };
+        /**
+         * Meeting
+         * @description A road speed at which something pushes a mode of the line.
+         */
+        Meeting: {
+            /** Gear */
+            gear: string;
+            /** Kmh */
+            kmh: number;
+            /** Text */
+            text: string;
+            /** Short */
+            short: string;
         };
         /**
          * Mend
@@ -7927,8 +8082,14 @@ export interface components {
             missing: string[];
             /** Misses Mm */
             misses_mm: number[];
+            /** Radius Mm */
+            radius_mm: number | null;
+            /** Radius Either Way Mm */
+            radius_either_way_mm: number | null;
             /** Heights */
             heights: components["schemas"]["HeightRow"][];
+            /** Cases */
+            cases: components["schemas"]["CaseShown"][];
             window: components["schemas"]["WindowShown"] | null;
             /** Best Bar Mm */
             best_bar_mm: number | null;
@@ -7957,6 +8118,8 @@ export interface components {
             ] | null;
             /** Mass Kg */
             mass_kg: number | null;
+            /** Mock Up */
+            mock_up: string[];
             verdict: components["schemas"]["Verdict"] | null;
         };
         /**
@@ -8385,13 +8548,18 @@ export interface components {
         };
         /**
          * Tick
-         * @description A limit on the slider, where it bites.
+         * @description A limit on the slider, where it bites; or, where it is none, a speed worth knowing.
          */
         Tick: {
             /** Kmh */
             kmh: number;
             /** Text */
             text: string;
+            /**
+             * Is Limit
+             * @default true
+             */
+            is_limit: boolean;
         };
         /**
          * TiltPoint
@@ -8460,6 +8628,22 @@ export interface components {
             drive_rad_s2: number | null;
             /** Coast Rad S2 */
             coast_rad_s2: number | null;
+        };
+        /**
+         * TurningShown
+         * @description The whole line as inertias on springs.
+         */
+        TurningShown: {
+            /** Missing */
+            missing: string[];
+            /** Gears */
+            gears: components["schemas"]["GearTurning"][];
+            /** Meets */
+            meets: components["schemas"]["Meeting"][];
+            /** Play Deg */
+            play_deg: number | null;
+            /** Play At Motor Deg */
+            play_at_motor_deg: number | null;
         };
         /**
          * Turns
@@ -8927,6 +9111,12 @@ export interface components {
              */
             despite: string;
         };
+        /**
+         * Turning
+         * @description Which way the numbers run, seen from the stated side.
+         * @enum {string}
+         */
+        Turning: "anticlockwise" | "clockwise";
         /**
          * Measure
          * @description A feature of a delivered part, measured.

@@ -95,6 +95,7 @@ export type AxlesResult = Schemas['AxlesResult'];
 export type AxleShown = Schemas['AxleShown'];
 export type SideShown = Schemas['SideShown'];
 export type LineShown = Schemas['LineShown'];
+export type TurningShown = Schemas['TurningShown'];
 export type Mount = Schemas['Mount'];
 export type MountFound = Schemas['MountFound'];
 export type CaseFound = Schemas['CaseFound'];

@@ -21,7 +21,7 @@
   const markAt = $derived((shown: number) => at(units.metric(shown, 'km/h')));
   const labels = $derived(
     placedLabels(
-      line.ticks.map((tick) => ({ x: at(tick.kmh), text: tick.text })),
+      line.ticks.map((tick) => ({ x: at(tick.kmh), text: tick.text, isLimit: tick.is_limit })),
       width,
     ),
   );
@@ -67,10 +67,21 @@
           >
         {/if}
       {/each}
-      {#each labels as label (label.x)}
-        <line x1={label.x} x2={label.x} y1="0" y2={label.y - 3} class="stroke-fails" stroke-width="1.5" />
-        <text x={label.textX} y={label.y + 3} text-anchor={label.anchor} class="fill-fails text-[11px]"
-          >{label.text}</text
+      {#each labels as label, k (k)}
+        <line
+          x1={label.x}
+          x2={label.x}
+          y1="0"
+          y2={label.y - 3}
+          class={label.isLimit ? 'stroke-fails' : 'stroke-ink'}
+          stroke-width={label.isLimit ? 1.5 : 1}
+          stroke-dasharray={label.isLimit ? null : '2 2'}
+        />
+        <text
+          x={label.textX}
+          y={label.y + 3}
+          text-anchor={label.anchor}
+          class={['text-[11px]', label.isLimit ? 'fill-fails' : 'fill-ink']}>{label.text}</text
         >
       {/each}
       <path d="M{at(point.kmh) - 8} 0h16l-8 11Z" class="fill-brass stroke-paper" stroke-width="1" /><line

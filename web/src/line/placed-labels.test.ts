@@ -8,7 +8,11 @@ const span = (label: { textX: number; anchor: string; text: string }) => {
 
 describe('placedLabels', () => {
   it('lets no label cover another in its row, nor leave the rule', () => {
-    const crowded = [100, 118, 140, 390, 395].map((x, k) => ({ x, text: `limit number ${k}` }));
+    const crowded = [100, 118, 140, 390, 395].map((x, k) => ({
+      x,
+      text: `limit number ${k}`,
+      isLimit: true,
+    }));
     const placed = placedLabels(crowded, 400).filter((label) => label.text);
     expect(placed.length).toBeGreaterThan(2);
     for (const [k, one] of placed.entries()) {
@@ -24,6 +28,7 @@ describe('placedLabels', () => {
     const same = ['one limit', 'two limit', 'three limit', 'four limit', 'five limit'].map((text) => ({
       x: 200,
       text,
+      isLimit: true,
     }));
     expect(placedLabels(same, 400)).toHaveLength(5);
   });

@@ -78,11 +78,43 @@ def _kind_missing(one: SideFound) -> tuple[str, ...]:
     return () if stated or joint.kind is not None else (f"{one.axle.name}: what its inner joints are",)
 
 
+def _standing(one: SideFound) -> tuple[str, float, float] | None:
+    """At which height the shaft stands most bent while it is driven, and how bent: what is not given is left out."""
+    if one.travel is None:
+        return None
+    laden, empty = value_of(one.axle.laden) or 0.0, value_of(one.axle.empty) or 0.0
+    end = one.travel.end
+    heights = {"at ride height": 0.0, "laden": min(laden, end.bump_mm), "empty": -min(empty, end.droop_mm)}
+    return one.travel.standing_deg(heights)
+
+
+def standing_missing(axle: Axle) -> tuple[str, ...]:
+    """Return what keeps the heights at which an axle stands from being known, in words."""
+    return missing_of(
+        {
+            f"{axle.name}: how much higher its wheels stand laden": value_of(axle.laden),
+            f"{axle.name}: how much lower they stand empty": value_of(axle.empty),
+        }
+    )
+
+
+def standing_doubts(one: SideFound) -> Iterator[tuple[str, str]]:
+    """Return what can't be of the heights at which an axle stands, by its field."""
+    laden, empty = value_of(one.axle.laden), value_of(one.axle.empty)
+    bump, droop = value_of(one.side.outer.bump), value_of(one.side.outer.droop)
+    field = one.field.rpartition(".")[0]
+    if laden is not None and bump is not None and laden > bump:
+        yield f"{field}.laden", f"{one.words}: laden it would stand above its bump stop. Measure both again."
+    if empty is not None and droop is not None and empty > droop:
+        yield f"{field}.empty", f"{one.words}: empty it would hang below its droop. Measure both again."
+
+
 def _ride(one: SideFound, judge: Judge) -> Check:
-    angles = one.travel.ride_deg() if one.travel else None
+    found = _standing(one)
+    where, angles = ("", None) if found is None else (found[0], found[1:])
     says = ""
     if angles is not None:
-        says = f"{fig(angles[0], '°', 1)} at the unit, {fig(angles[1], '°', 1)} at the wheel"
+        says = f"{fig(angles[0], '°', 1)} at the unit, {fig(angles[1], '°', 1)} at the wheel, {where}"
         says = (
             f"{says}; up to {fig(RUNNING_MOST_DEG, '°', 0)} wears them."
             if max(angles) > RUNNING_WANTED_DEG
@@ -91,15 +123,15 @@ def _ride(one: SideFound, judge: Judge) -> Check:
     return judge.check(
         "clearance",
         key=f"{one.key}.ride",
-        title=f"{one.words}: runs straight enough at ride height",
+        title=f"{one.words}: runs straight enough, empty to laden",
         demand=None if angles is None else max(angles),
         capacity=RUNNING_WANTED_DEG,
         unit="°",
         says=says,
-        missing=one.found.missing,
-        inputs=(f"{one.field}.outer", f"{one.field}.inner"),
+        missing=(*one.found.missing, *standing_missing(one.axle)),
+        inputs=(f"{one.field}.outer", f"{one.field}.inner", one.field.rpartition(".")[0] + ".laden"),
         station=one.station,
-        working=lambda: angle_working(None if angles is None else max(angles), "at ride height"),
+        working=lambda: angle_working(None if angles is None else max(angles), where),
     )
 
 

@@ -1,6 +1,5 @@
 """What a bar bears: which torque comes to its side, its shear, its twist, its speed."""
 
-import math
 from dataclasses import dataclass
 from typing import Final
 
@@ -9,7 +8,6 @@ from driveline.benches.axles.sheet import Axle, Bar, BarMaterial, BarSpline, Dif
 from driveline.errors import ImpossibleInput
 from driveline.gearing.differential import clutched_high_nm, high_share
 from driveline.shafts.bars import BAR_GUIDES_MPA, bar_shear_mpa, bar_twist_deg
-from driveline.shafts.torsional import chain_modes_hz
 from driveline.sheet import positive_of, value_of
 from driveline.tables.materials import PlateMaterial, material
 
@@ -118,16 +116,6 @@ def twist_deg(bar: Bar, torque_nm: float) -> float | None:
         return bar_twist_deg(torque_nm, length_mm=length, outside_mm=diameter, inside_mm=bore)
     except ImpossibleInput:
         return None
-
-
-def shuffle_hz(axle: Axle, needs: AxlesNeeds) -> float | None:
-    """Return how often a second the vehicle rocks on both its bars, rotor against vehicle; ``None`` if not known."""
-    twists = [twist_deg(side.bar, 1.0) for side in (axle.left, axle.right)]
-    load = load_at("axle", axle.which, needs)
-    if None in twists or not needs.rotor_kgm2 or load is None or not load.motor_turns or not load.vehicle_kgm2:
-        return None
-    both_nm_per_rad = sum(1 / math.radians(one) for one in twists if one)
-    return chain_modes_hz([needs.rotor_kgm2 * load.motor_turns**2, load.vehicle_kgm2], [both_nm_per_rad])[0]
 
 
 def spline_doubts(spline: BarSpline, bar: Bar, field: str, words: str) -> list[tuple[str, str]]:

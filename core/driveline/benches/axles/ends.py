@@ -13,6 +13,7 @@ from driveline.margins import missing_of
 from driveline.sheet import value_of
 from driveline.space.pose import turn_about
 from driveline.space.spots import Points, Spot, spot_missing, spot_mm
+from driveline.suspension.arc_sureness import ArcSureness, arc_sureness
 from driveline.suspension.arcs import Arc, arm_arc, fit_arc
 from driveline.suspension.travel import Corner
 
@@ -43,6 +44,7 @@ class End:
     unstrapped_mm: float
     locks_deg: Floats
     moves: Moves
+    sureness: ArcSureness | None  # of an arc from measured heights, while it is stated how well they were
 
     def heights_mm(self, droop_mm: float, many: int = MANY_HEIGHTS) -> Floats:
         """Return heights from a droop to the bump stop, ride among them."""
@@ -184,6 +186,19 @@ def arc_of(path: Travelled, points: Points) -> tuple[Arc, Floats] | None:
     return fit_arc(np.array([ride, *known])), ride
 
 
+def sureness_of(path: Travelled, arc: Arc, points: Points) -> ArcSureness | None:
+    """Return how sure an arc is; ``None`` of an arm's, and while it is not stated how well each height was measured."""
+    spots = [path.ride, *path.heights]
+    if path.kind is not PathKind.HEIGHTS or any(one.point is not None for one in spots):
+        return None
+    known = [one.u_mm for spot in spots for one in (spot.x, spot.y, spot.z) if one is not None]
+    stated = [u for u in known if u]
+    if len(stated) < len(known):
+        return None
+    places = np.array([spot_mm(one, points) for one in spots])
+    return arc_sureness(arc, places, float(np.sqrt(np.mean(np.square(stated)))))
+
+
 def _end(side: AxleSide, inner: Floats, output: Floats, needs: AxlesNeeds, points: Points) -> End | None:
     found = arc_of(side.outer, points)
     bump, droop, strap = (value_of(one) for one in (side.outer.bump, side.outer.droop, side.outer.strap))
@@ -214,7 +229,15 @@ def _end(side: AxleSide, inner: Floats, output: Floats, needs: AxlesNeeds, point
     strapped = droop if strap is None else min(strap, droop)
     reach = np.array([corner.ride_mm - droop, corner.ride_mm + bump])
     arc.at_height_mm(reach, ride)  # asked now, so that an arc too short is named here
-    return End(corner=corner, bump_mm=bump, droop_mm=strapped, unstrapped_mm=droop, locks_deg=locks, moves=moves)
+    return End(
+        corner=corner,
+        bump_mm=bump,
+        droop_mm=strapped,
+        unstrapped_mm=droop,
+        locks_deg=locks,
+        moves=moves,
+        sureness=sureness_of(side.outer, arc, points),
+    )
 
 
 def xyz(point: Floats) -> Xyz:

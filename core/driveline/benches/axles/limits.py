@@ -1,39 +1,105 @@
-"""What a line of propshafts lets the gearing count on: the speed at which the first of its shafts would whirl."""
+"""What a line of propshafts lets the gearing count on: where it whirls, where it shakes, what torque it bears."""
+
+import math
+from collections.abc import Iterable
+from dataclasses import dataclass
 
 import numpy as np
 
+from driveline.arrays import Floats
+from driveline.benches.axles.bars import guide_mpa
 from driveline.benches.axles.ends import STILL
 from driveline.benches.axles.line_checks import two_piece_share
-from driveline.benches.axles.lines import joints_missing, swept_of, travel_missing, tube_critical_rpm
-from driveline.benches.axles.sheet import AxlesSheet, PropLine, Which
+from driveline.benches.axles.lines import (
+    angles_missing,
+    joints_missing,
+    standing_missing,
+    standing_of,
+    swept_of,
+    travel_missing,
+    tube_critical_rpm,
+    tube_inside_mm,
+)
+from driveline.benches.axles.sheet import AxlesSheet, JointKind, PropLine, Tube, Which
+from driveline.cardan.lines import allowed_joint_rpm
 from driveline.errors import ImpossibleInput
+from driveline.shafts.bars import bar_shear_mpa
+from driveline.sheet import positive_of
 from driveline.space.spots import Points, spot_mm
 
 
-def critical_limits(sheet: AxlesSheet, points: Points) -> dict[Which | None, float | None]:
-    """Return the least critical speed of each axle's line, rpm; ``None`` while it is not known.
+@dataclass(frozen=True, slots=True, kw_only=True)
+class LineLimits:
+    """The least that any shaft or joint of an axle's line bears; ``None`` while something of it is not known."""
 
-    The unit's moves on its mounts come later in the work and are left out: the bench's own check counts them.
+    critical_rpm: float | None
+    angle_rpm: float | None  # at which a cross is bent as far as is customary; infinite where there is none
+    torque_nm: float | None
+
+
+def line_limits(sheet: AxlesSheet, points: Points) -> dict[Which | None, LineLimits]:
+    """Return what each axle's line bears.
+
+    The unit's moves on its mounts come later in the work and are left out: the bench's own checks count them.
     """
-    found: dict[Which | None, float | None] = {}
+    found: dict[Which | None, LineLimits] = {}
     for line in sheet.lines:
-        critical = _critical_rpm(line, points)
-        if line.which in found:
-            before = found[line.which]
-            critical = None if critical is None or before is None else min(critical, before)
-        found[line.which] = critical
+        own = LineLimits(
+            critical_rpm=_critical_rpm(line, points), angle_rpm=_angle_rpm(line, points), torque_nm=_torque_nm(line)
+        )
+        found[line.which] = _stricter(found[line.which], own) if line.which in found else own
     return found
+
+
+def _stricter(one: LineLimits, other: LineLimits) -> LineLimits:
+    return LineLimits(
+        critical_rpm=_least((one.critical_rpm, other.critical_rpm)),
+        angle_rpm=_least((one.angle_rpm, other.angle_rpm)),
+        torque_nm=_least((one.torque_nm, other.torque_nm)),
+    )
+
+
+def _least(values: Iterable[float | None]) -> float | None:
+    """The least of several, not known while one of them is not."""
+    found = list(values)
+    known = [one for one in found if one is not None]
+    return min(known) if known and len(known) == len(found) else None
+
+
+def _joints_mm(line: PropLine, points: Points) -> Floats:
+    return np.array([spot_mm(one.at, points) for one in line.joints])
 
 
 def _critical_rpm(line: PropLine, points: Points) -> float | None:
     if joints_missing(line, points) or travel_missing(line):
         return None
     try:
-        lengths = swept_of(line, np.array([spot_mm(one.at, points) for one in line.joints]), STILL).lengths_mm.max(
-            axis=0
-        )
+        lengths = swept_of(line, _joints_mm(line, points), STILL).lengths_mm.max(axis=0)
     except ImpossibleInput:
         return None
-    criticals = [tube_critical_rpm(tube, float(one)) for tube, one in zip(line.tubes, lengths, strict=True)]
-    known = [one for one in criticals if one is not None]
-    return min(known) * two_piece_share(line) if known and len(known) == len(criticals) else None
+    critical = _least(tube_critical_rpm(tube, float(one)) for tube, one in zip(line.tubes, lengths, strict=True))
+    return None if critical is None else critical * two_piece_share(line)
+
+
+def _angle_rpm(line: PropLine, points: Points) -> float | None:
+    if joints_missing(line, points) or angles_missing(line) or standing_missing(line):
+        return None
+    try:
+        standing = standing_of(line, _joints_mm(line, points))
+    except ImpossibleInput:
+        return None
+    crosses = [j for j, joint in enumerate(line.joints) if joint.kind is JointKind.CROSS]
+    return min(
+        (allowed_joint_rpm(float(posed.chain.angles_deg[j])) for posed in standing for j in crosses), default=math.inf
+    )
+
+
+def _torque_nm(line: PropLine) -> float | None:
+    return _least([*(positive_of(joint.rating) for joint in line.joints), *(_tube_nm(tube) for tube in line.tubes)])
+
+
+def _tube_nm(tube: Tube) -> float | None:
+    outside, inside, guide = positive_of(tube.outside), tube_inside_mm(tube), guide_mpa(tube)
+    if outside is None or inside is None or guide is None:
+        return None
+    return guide / bar_shear_mpa(1.0, outside_mm=outside, inside_mm=inside)

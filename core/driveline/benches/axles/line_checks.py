@@ -7,6 +7,7 @@ from driveline.benches.axles.bar_checks import made_check
 from driveline.benches.axles.bars import guide_mpa, load_missing
 from driveline.benches.axles.line_workings import (
     joint_limit_working,
+    joint_torque_working,
     slip_working,
     tube_working,
     uneven_working,
@@ -42,6 +43,7 @@ def line_checks(one: LineFound, needs: AxlesNeeds, judge: Judge) -> Iterator[Che
     for j in range(len(one.line.joints)):
         yield _runs(one, j, judge)
         yield _reach(one, j, judge)
+        yield _joint_torque(one, j, needs, judge)
     for j, tube in enumerate(one.line.tubes):
         guarded = judge.guarding()
         yield _whirl(one, j, tube, guarded)
@@ -87,20 +89,21 @@ def _even(one: LineFound, judge: Judge) -> Check:
         capacity=MOST_AT_DRIVEN_END_RAD_S2,
         unit=ACCELERATION,
         says=says,
-        missing=(*one.ends_missing, *one.twist_missing, *one.moves_missing, *_wind_missing(one), *_speed_missing(one)),
+        missing=_posed_missing(one),
         inputs=(f"{one.field}.tubes", f"{one.field}.pinion", f"{one.field}.box"),
         station=one.station,
         working=lambda: uneven_working(None if worst is None else worst[1], rpm),
     )
 
 
-def _wind_missing(one: LineFound) -> tuple[str, ...]:
-    if one.line.is_fixed:
-        return ()
-    if one.line.is_fixed is None:
-        return (f"{one.line.name}: whether the axle's housing is bolted to the vehicle",)
-    return missing_of(
-        {f"{one.line.name}: how far the pinion's nose winds up under launch": value_of(one.line.winds_up)}
+def _posed_missing(one: LineFound) -> tuple[str, ...]:
+    return (
+        *one.ends_missing,
+        *one.twist_missing,
+        *one.moves_missing,
+        *one.standing_missing,
+        *one.wind_missing,
+        *_speed_missing(one),
     )
 
 
@@ -132,7 +135,7 @@ def _middle(one: LineFound, judge: Judge) -> Check:
         capacity=MOST_IN_MIDDLE_RAD_S2,
         unit=ACCELERATION,
         says=says,
-        missing=(*one.ends_missing, *one.twist_missing, *one.moves_missing, *_wind_missing(one), *_speed_missing(one)),
+        missing=_posed_missing(one),
         inputs=(f"{one.field}.joints", f"{one.field}.pinion", f"{one.field}.box"),
         station=one.station,
         working=lambda: uneven_working(worst, rpm),
@@ -140,11 +143,14 @@ def _middle(one: LineFound, judge: Judge) -> Check:
 
 
 def _runs(one: LineFound, j: int, judge: Judge) -> Check:
-    """A cross at ride height: little enough for its speed, and enough for its needles to roll."""
+    """A cross where its axle stands: little enough for its speed, and enough for its needles to roll."""
     joint, rpm = one.line.joints[j], _rpm(one)
     words = f"{one.line.name}, joint {j + 1}"
     is_even = joint.kind in (JointKind.CV, JointKind.DOUBLE, JointKind.RUBBER)
-    angle = None if one.at_ride is None else float(one.at_ride.angles_deg[j])
+    angles = {posed.name: float(posed.chain.angles_deg[j]) for posed in one.standing}
+    where = max(angles, key=lambda name: angles[name], default="")
+    angle = angles.get(where)
+    still = one.at_ride is not None and float(one.at_ride.angles_deg[j]) < LEAST_JOINT_DEG
     limit = None if rpm is None or is_even else allowed_joint_deg(rpm)
     if is_even:
         return judge.answer(
@@ -158,9 +164,10 @@ def _runs(one: LineFound, j: int, judge: Judge) -> Check:
         )
     says = ""
     if angle is not None:
-        says = f"{fig(angle, '°', 1)} at ride height."
-        if angle < LEAST_JOINT_DEG:
-            says = f"{says} Below {fig(LEAST_JOINT_DEG, '°', 1)} its needles do not roll, and print themselves in."
+        says = f"{fig(angle, '°', 1)} {where}."
+        if still:
+            least = fig(LEAST_JOINT_DEG, "°", 1)
+            says = f"{says} Below {least} at ride height its needles do not roll, and print themselves in."
     check = judge.check(
         "clearance",
         key=f"{one.key}.j{j + 1}.runs",
@@ -169,12 +176,12 @@ def _runs(one: LineFound, j: int, judge: Judge) -> Check:
         capacity=limit,
         unit="°",
         says=says,
-        missing=(*one.ends_missing, *_speed_missing(one)),
+        missing=(*one.ends_missing, *one.standing_missing, *_speed_missing(one)),
         inputs=(f"{one.field}.joints.{j}",),
         station=one.station,
-        working=lambda: joint_limit_working(limit, angle),
+        working=lambda: joint_limit_working(limit, angle, where),
     )
-    if angle is not None and angle < LEAST_JOINT_DEG:
+    if still:
         return check.model_copy(update={"demand": None, "capacity": None, "is_so": False}).with_working(
             fixed_working("At least half a degree, so that needle bearings roll (joint makers' practice).")
         )
@@ -200,6 +207,27 @@ def _reach(one: LineFound, j: int, judge: Judge) -> Check:
         inputs=(f"{one.field}.joints.{j}.angle",),
         station=one.station,
         working=lambda: angle_working(angle, "the worst of all heights and moves"),
+    )
+
+
+def _joint_torque(one: LineFound, j: int, needs: AxlesNeeds, judge: Judge) -> Check:
+    joint, words = one.line.joints[j], f"{one.line.name}, joint {j + 1}"
+    rating, torque = positive_of(joint.rating), None if one.load is None else one.load.design_nm
+    lacking = [*load_missing("propshaft", one.line.name, one.load, needs)]
+    if rating is None:
+        lacking.append(f"{words}: the greatest torque that its maker allows")
+    return judge.check(
+        "maker_rating",
+        key=f"{one.key}.j{j + 1}.torque",
+        title=f"{words}: its torque",
+        demand=torque,
+        capacity=rating,
+        unit="N·m",
+        says="" if torque is None else f"{fig(torque, 'N·m', 0)} at the most.",
+        missing=tuple(lacking),
+        inputs=(f"{one.field}.joints.{j}.rating",),
+        station=one.station,
+        working=lambda: joint_torque_working(torque, rating, f"{one.field}.joints.{j}.rating"),
     )
 
 

@@ -8,6 +8,7 @@ from driveline.cardan.chains import STEPS
 from driveline.cardan.slip import END_ROOM_MM, Slip
 from driveline.working import Working, entered, step, tabled, worked
 
+RATED: Final = "Its maker's static rating: the greatest torque that it may see. How long it lives its maker says."
 EXACT: Final = (
     f"Each run of crosses turned exactly in {STEPS} steps of one turn, rigid, no small angles; differentiated by its "
     "orders. Runs apart are added at their worst."
@@ -32,12 +33,28 @@ def uneven_working(worst: float | None, rpm: float | None) -> Working:
     return Working(source=RULED) if worst is None or not rpm else _accelerated(worst, rpm)
 
 
-def joint_limit_working(limit_deg: float | None, angle_deg: float | None) -> Working:
-    """Return a joint's angle at ride height."""
+def joint_limit_working(limit_deg: float | None, angle_deg: float | None, where: str) -> Working:
+    """Return a joint's angle where its axle stands."""
     source = "Customary most of each joint of a pair that cancels, by straight line between its rows; ω² β² = 1000."
     if limit_deg is None or angle_deg is None:
         return Working(source=source)
-    return Working(steps=(bend_step(angle_deg, "at ride height"),), source=source)
+    return Working(steps=(bend_step(angle_deg, where),), source=source)
+
+
+def joint_torque_working(torque_nm: float | None, rating_nm: float | None, field: str) -> Working:
+    """Return a joint's torque beside its maker's."""
+    if torque_nm is None or rating_nm is None:
+        return Working(source=RATED)
+    share = step(
+        "T / T_r",
+        "T / T_r",
+        worked("T", torque_nm, "N·m", "design torque of the propshaft, at Ratios"),
+        entered("T_r", rating_nm, "N·m", field),
+        value=torque_nm / rating_nm,
+        unit="",
+        decimals=2,
+    )
+    return Working(steps=(share,), source=RATED)
 
 
 def tube_working(

@@ -9,7 +9,7 @@ from typing import Final
 import numpy as np
 
 from driveline.arrays import Floats
-from driveline.benches.axles.bars import STEEL, load_at
+from driveline.benches.axles.bars import STEEL, load_at, load_missing
 from driveline.benches.axles.ends import AT_REST, STILL, Moves, moves_at, points_of
 from driveline.benches.axles.needs import AxlesNeeds, ShaftLoad
 from driveline.benches.axles.sheet import JointKind, PropJoint, PropLine, Tube
@@ -25,6 +25,8 @@ from driveline.space.spots import Points, spot_missing, spot_mm
 HEIGHTS: Final = 41
 ACROSS: Final = np.array([0.0, 1.0, 0.0])
 AT_RIDE: Final = "at ride height"
+LADEN: Final = "laden"
+EMPTY: Final = "empty"
 LAUNCHES: Final = "launch"
 OVERRUNS: Final = "overrun"
 FOLDED_DEG: Final = 60.0  # no joint of a propshaft bends so far
@@ -74,6 +76,8 @@ class LineFound:
     twist_missing: tuple[str, ...]
     moves_missing: tuple[str, ...]
     travel_missing: tuple[str, ...]
+    standing_missing: tuple[str, ...]
+    wind_missing: tuple[str, ...]
     joints_mm: Floats | None  # at ride, (n, 3)
     posed: tuple[Posed, ...]
     swept: Swept | None
@@ -95,6 +99,11 @@ class LineFound:
         """The chain at ride height, the unit at rest."""
         return self.posed[0].chain if self.posed else None
 
+    @property
+    def standing(self) -> tuple[Posed, ...]:
+        """The line at the heights at which its axle stands."""
+        return tuple(one for one in self.posed if one.name in (AT_RIDE, LADEN, EMPTY))
+
 
 def joints_missing(line: PropLine, points: Points) -> tuple[str, ...]:
     """Return what keeps the line's joints from having places, in words."""
@@ -108,12 +117,14 @@ def joints_missing(line: PropLine, points: Points) -> tuple[str, ...]:
     return tuple(missing)
 
 
-def line_found(line: PropLine, k: int, needs: AxlesNeeds) -> LineFound:
-    """Return a line of propshafts, as far as it is known."""
-    points, field = points_of(needs), f"axles.lines.{k}"
-    places = joints_missing(line, points)
-    kinds = [f"{line.name}, joint {j + 1}: what it is" for j, one in enumerate(line.joints) if one.kind is None]
-    ends = missing_of(
+def angles_missing(line: PropLine) -> tuple[str, ...]:
+    """Return what keeps its joints' angles from being known, beside where they are, in words."""
+    kinds = (f"{line.name}, joint {j + 1}: what it is" for j, one in enumerate(line.joints) if one.kind is None)
+    return (*kinds, *_lines_missing(line))
+
+
+def _lines_missing(line: PropLine) -> tuple[str, ...]:
+    return missing_of(
         {
             f"{line.name}: how the box's output line falls": value_of(line.box.falls),
             f"{line.name}: how the box's output line runs aside": value_of(line.box.left),
@@ -121,6 +132,13 @@ def line_found(line: PropLine, k: int, needs: AxlesNeeds) -> LineFound:
             f"{line.name}: how the pinion's line runs aside": value_of(line.pinion.left),
         }
     )
+
+
+def line_found(line: PropLine, k: int, needs: AxlesNeeds) -> LineFound:
+    """Return a line of propshafts, as far as it is known."""
+    points, field = points_of(needs), f"axles.lines.{k}"
+    places = joints_missing(line, points)
+    angles = angles_missing(line)
     joints = None if places else np.array([spot_mm(one.at, points) for one in line.joints])
     doubts: list[tuple[str, str]] = [*_doubts(line, field)]
     posed: tuple[Posed, ...] = ()
@@ -128,8 +146,8 @@ def line_found(line: PropLine, k: int, needs: AxlesNeeds) -> LineFound:
     moves = STILL if joints is None or needs.moves_missing else moves_at(joints[0], needs)
     if joints is not None:
         try:
-            if not ends:
-                posed = tuple(_not_folded(one) for one in _posed(line, joints, moves))
+            if not _lines_missing(line):
+                posed = tuple(_not_folded(one) for one in _posed(line, joints, moves, wound_deg(line, needs)))
             swept = swept_of(line, joints, moves)
         except ImpossibleInput as error:
             doubts.append((f"{field}.joints", f"{line.name}: {error}"))
@@ -142,10 +160,12 @@ def line_found(line: PropLine, k: int, needs: AxlesNeeds) -> LineFound:
         key=f"axles.l{k + 1}",
         field=field,
         load=load_at("propshaft", line.which, needs),
-        ends_missing=(*places, *kinds, *ends, *bent),
+        ends_missing=(*places, *angles, *bent),
         twist_missing=tuple(_twist_missing(line)),
         moves_missing=needs.moves_missing,
         travel_missing=travel_missing(line),
+        standing_missing=standing_missing(line),
+        wind_missing=wind_missing(line, needs),
         joints_mm=joints,
         posed=posed,
         swept=swept,
@@ -154,7 +174,16 @@ def line_found(line: PropLine, k: int, needs: AxlesNeeds) -> LineFound:
     )
 
 
+def _standing_doubts(line: PropLine, field: str) -> Iterator[tuple[str, str]]:
+    laden, empty, bump, droop = (value_of(one) for one in (line.laden, line.empty, line.bump, line.droop))
+    if laden is not None and bump is not None and laden > bump:
+        yield f"{field}.laden", "laden its axle would stand above its bump stop. Measure both again."
+    if empty is not None and droop is not None and empty > droop:
+        yield f"{field}.empty", "empty its axle would hang below its droop. Measure both again."
+
+
 def _doubts(line: PropLine, field: str) -> Iterator[tuple[str, str]]:
+    yield from _standing_doubts(line, field)
     for j, tube in enumerate(line.tubes):
         outside, wall = positive_of(tube.outside), positive_of(tube.wall)
         if outside is not None and wall is not None and wall > outside / 2:
@@ -188,6 +217,38 @@ def travel_missing(line: PropLine) -> tuple[str, ...]:
     )
 
 
+def standing_missing(line: PropLine) -> tuple[str, ...]:
+    """Return what keeps the heights at which its axle stands, and how it winds up, from being known, in words."""
+    if line.is_fixed:
+        return ()
+    if line.is_fixed is None:
+        return (f"{line.name}: whether the axle's housing is bolted to the vehicle",)
+    return missing_of(
+        {
+            f"{line.name}: how much higher the axle stands laden": value_of(line.laden),
+            f"{line.name}: how much lower it stands empty": value_of(line.empty),
+        }
+    )
+
+
+def wind_missing(line: PropLine, needs: AxlesNeeds) -> tuple[str, ...]:
+    """Return what keeps the pinion's winding up from being known, in words."""
+    if line.is_fixed is not False or line.winds_up is not None:
+        return ()
+    if line.wind_nm_per_deg is None:
+        return (f"{line.name}: how far the pinion's nose winds up under launch, or by what torque a degree",)
+    return load_missing("axle", line.name, load_at("axle", line.which, needs), needs)
+
+
+def wound_deg(line: PropLine, needs: AxlesNeeds) -> float:
+    """Return how far the pinion's nose winds up under launch: as stated or by its springs' rate, the greater."""
+    load = load_at("axle", line.which, needs)
+    stated = value_of(line.winds_up) or 0.0
+    if line.is_fixed or line.wind_nm_per_deg is None or load is None or load.design_nm is None:
+        return stated
+    return max(stated, load.design_nm / line.wind_nm_per_deg)
+
+
 def _is_cross(joint: PropJoint) -> bool:
     return joint.kind in (JointKind.CROSS, None)  # unknown, it is judged as the worst
 
@@ -208,11 +269,25 @@ def _ends(line: PropLine, joints_mm: Floats) -> tuple[Floats, Floats]:
     return box, pinion
 
 
-def _posed(line: PropLine, joints_mm: Floats, moves: Moves) -> Iterator[Posed]:
-    """At ride, and with the unit and the axle as launch and overrun move them."""
+def standing_of(line: PropLine, joints_mm: Floats) -> Iterator[Posed]:
+    """Return the line at ride, laden and empty.
+
+    Raises:
+        ImpossibleInput: If two joints are in one place or a joint bends 90°.
+    """
     box, pinion = _ends(line, joints_mm)
-    wound = value_of(line.winds_up) or 0.0
     yield Posed(name=AT_RIDE, chain=_chain(line, joints_mm, box, pinion))
+    for name, up_mm in ((LADEN, value_of(line.laden)), (EMPTY, -(value_of(line.empty) or 0.0))):
+        if up_mm and not line.is_fixed:
+            stood = joints_mm.copy()
+            stood[-1, 2] += up_mm
+            yield Posed(name=name, chain=_chain(line, stood, box, pinion))
+
+
+def _posed(line: PropLine, joints_mm: Floats, moves: Moves, wound: float) -> Iterator[Posed]:
+    """Where its axle stands, and with the unit and the axle as launch and overrun move them."""
+    box, pinion = _ends(line, joints_mm)
+    yield from standing_of(line, joints_mm)
     for case, up in ((LAUNCHES, wound), (OVERRUNS, 0.0)):
         at = moves.names.index(case) if case in moves.names else moves.names.index(AT_REST)
         if not up and moves.names[at] == AT_REST:

@@ -39,3 +39,8 @@ class AxlesNeeds:
     any_way_mm: float | None  # where no mounts are entered: what placement counts on
     loads: tuple[ShaftLoad, ...]
     rotor_kgm2: float | None = None
+    coupler_nm_per_rad: float | None = None  # as stated; ``None`` takes it as stiff
+    has_two_motors: bool = False
+    wanted_kmh: float | None = None
+    gear: str = ""  # that was chosen
+    gears: tuple[tuple[str, float], ...] = ()  # each gear's name, and its ratio over that of the chosen one

@@ -13,7 +13,7 @@ from driveline.drawing.turned import TurnedStep, turned_drawing
 from driveline.figures import fig, num
 from driveline.parts.ordered import OrderedPart, Size
 from driveline.shafts.hubs import unbalance_allowed_g_mm
-from driveline.sheet import Length, positive_of, value_of
+from driveline.sheet import Length, Torque, positive_of, value_of
 
 MOCK_UP: Final = (
     "It is a mock-up: a measuring stick, never for the road. Order a made shaft by what it proved, and clear the mark."
@@ -83,7 +83,7 @@ def _spline_sizes(spline: BarSpline, name: str) -> Iterator[Size]:
         yield Size(key=f"{name}_pins", title=f"{name} spline, over pins", mm=over_pins, allowed_mm=TURNED_TO_MM / 2)
 
 
-def _how(reading: Length | None) -> str:
+def _how(reading: Length | Torque | None) -> str:
     if reading is None:
         return ""
     tool = reading.tool.value if reading.tool else ""
@@ -207,8 +207,12 @@ def tube_part(one: LineFound, j: int, tube: Tube) -> OrderedPart | None:
 
 def _tube_lines(one: LineFound, j: int, tube: Tube, ride_mm: float) -> Iterator[OrderLine]:
     ends = [joint.kind.words if joint.kind else "not stated" for joint in one.line.joints[j : j + 2]]
-    yield OrderLine(label="joint toward the box", value=ends[0])
-    yield OrderLine(label="joint toward the axle", value=ends[1])
+    for way, joint, words in zip(("box", "axle"), one.line.joints[j : j + 2], ends, strict=True):
+        label, grease = f"joint toward the {way}", f"grease: {joint.grease}" if joint.grease else ""
+        yield OrderLine(label=label, value=words, how=grease)
+        rating = positive_of(joint.rating)
+        value = "not stated" if rating is None else fig(rating, "N·m", 0)
+        yield OrderLine(label=f"{label}, greatest torque", value=value, how=_how(joint.rating))
     yield OrderLine(
         label="joint centre to joint centre",
         value=f"{num(ride_mm, 'mm', 1)} ± {fig(TUBE_TO_MM, 'mm', 1)}",

@@ -11,10 +11,20 @@ class HeightRow(Result):
 
     height_mm: float
     length_mm: float
+    either_way_mm: float | None  # 95 of 100, as well as the measured heights fix the arc
     plunge_mm: float | None  # from the joint's middle, with the bar that is judged
     inner_deg: float
     outer_deg: float
     outer_mm: At
+
+
+class CaseShown(Result):
+    """A side's shaft at a lock of its wheel and a load on the unit."""
+
+    lock_deg: float
+    load: str
+    inner_mm: At
+    heights: tuple[HeightRow, ...]
 
 
 class WindowPoint(Result):
@@ -51,7 +61,10 @@ class SideShown(Result):
     inner_mm: At | None
     missing: tuple[str, ...]
     misses_mm: tuple[float, ...]  # how far each measured height is off the arc
+    radius_mm: float | None  # of the arc from measured heights; None of a line
+    radius_either_way_mm: float | None  # 95 of 100
     heights: tuple[HeightRow, ...]
+    cases: tuple[CaseShown, ...]  # each lock with each load, at fewer heights
     window: WindowShown | None
     best_bar_mm: float | None
     chosen_bar_mm: float | None
@@ -65,6 +78,7 @@ class SideShown(Result):
     twist_deg: float | None
     couples_nm: tuple[float, float] | None  # inner and outer, at ride
     mass_kg: float | None
+    mock_up: tuple[str, ...]
     verdict: Verdict | None
 
 
@@ -77,7 +91,6 @@ class AxleShown(Result):
     left: SideShown
     right: SideShown
     twist_apart_deg: float | None
-    shuffle_hz: float | None  # rotor against vehicle on both bars, tyres taken as stiff
 
 
 class TwistShown(Result):
@@ -143,11 +156,41 @@ class LineShown(Result):
     verdict: Verdict | None
 
 
+class GearTurning(Result):
+    """The line's two modes in a gear, seen from the wheels."""
+
+    gear: str  # empty where there is but one
+    motor_turns: float  # a turn of the wheels
+    shuffle_hz: float
+    wheels_hz: float
+    nm_per_deg: float  # from rotor to wheels
+
+
+class Meeting(Result):
+    """A road speed at which something pushes a mode of the line."""
+
+    gear: str
+    kmh: float
+    text: str
+    short: str
+
+
+class TurningShown(Result):
+    """The whole line as inertias on springs."""
+
+    missing: tuple[str, ...]
+    gears: tuple[GearTurning, ...]
+    meets: tuple[Meeting, ...]
+    play_deg: float | None  # at a wheel
+    play_at_motor_deg: float | None
+
+
 class AxlesResult(Result):
     """The shafts between unit and wheels."""
 
     axles: tuple[AxleShown, ...]
     lines: tuple[LineShown, ...]
+    turning: TurningShown
     queries: tuple[ToDo, ...]
     assumed: tuple[Assumed, ...]
     to_do: tuple[ToDo, ...]

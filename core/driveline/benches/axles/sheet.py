@@ -13,6 +13,7 @@ from driveline.words import Choice
 
 ShortWords = Annotated[str, Field(max_length=120)]
 Stress = Annotated[float, Field(gt=0, le=3000)]
+Rate = Annotated[float, Field(gt=0, le=100_000)]  # N·m a degree
 
 
 class Which(Choice):
@@ -102,6 +103,14 @@ class BarSpline(Sheet):
     over_pins: Length | None = None
 
 
+class MockUp(Sheet):
+    """A cut, sleeved and tacked bar, as it was tried in the vehicle: a measuring stick."""
+
+    sleeve_bore: Length | None = Field(default=None, description="Of the sleeve over the cut")
+    runout: Length | None = Field(default=None, description="Whole swing of a dial halfway along, turned on its ends")
+    proved: Length | None = Field(default=None, description="Seat to seat, as it fitted")
+
+
 class Bar(Sheet):
     """The bar between two joints."""
 
@@ -121,6 +130,7 @@ class Bar(Sheet):
     boots: ShortWords = ""
     measured_how: ShortWords = ""
     is_mock_up: bool = Field(default=False, description="Cut, sleeved and tacked: a measuring stick")
+    mock_up: MockUp = MockUp()
 
 
 class AxleSide(Sheet):
@@ -141,6 +151,8 @@ class Axle(Sheet):
     differential: DifferentialKind | None = None
     bias_ratio: Annotated[float, Field(ge=1, le=20)] | None = None
     lock: Torque | None = Field(default=None, description="That its clutches hold before they slip")
+    laden: Length | None = Field(default=None, description="Laden, its wheels stand higher than at ride by this")
+    empty: Length | None = Field(default=None, description="Empty, lower by this")
     inner: InnerJoint = InnerJoint()
     outer: OuterJoint = OuterJoint()
     left: AxleSide = AxleSide()
@@ -162,6 +174,9 @@ class PropJoint(Sheet):
     at: Spot = Field(default=Spot(), description="Its centre at ride height")
     kind: JointKind | None = None
     angle: Slant | None = Field(default=None, description="Greatest, by its maker")
+    rating: Torque | None = Field(default=None, description="Greatest torque, by its maker")
+    nm_per_deg: Rate | None = Field(default=None, description="Of a rubber coupling: torque that turns it a degree")
+    grease: ShortWords = Field(default="", description="What grease, how often")
 
 
 class Direction(Sheet):
@@ -202,9 +217,30 @@ class PropLine(Sheet):
     is_fixed: bool | None = Field(default=None, description="The axle's housing is bolted to the vehicle")
     bump: Length | None = Field(default=None, description="Of the axle, where the propshaft joins it")
     droop: Length | None = None
-    winds_up: Slant | None = Field(default=None, description="Pinion nose up, under launch")
+    laden: Length | None = Field(default=None, description="Laden, the axle stands higher than at ride by this")
+    empty: Length | None = Field(default=None, description="Empty, lower by this")
+    winds_up: Slant | None = Field(default=None, description="Pinion nose up, under launch, as seen or stated")
+    wind_nm_per_deg: Rate | None = Field(default=None, description="Axle torque that winds its springs up a degree")
     has_hoop: bool | None = Field(default=None, description="A loop catches the shaft if its front joint breaks")
     grade_mm_s: Annotated[float, Field(gt=0, le=100)] | None = Field(default=None, description="Balance grade G")
+
+
+class Turning(Sheet):
+    """What turns with the line, and what gives in it, beside the shafts themselves."""
+
+    wheel_kgm2: Annotated[float, Field(gt=0, le=100)] | None = Field(
+        default=None, description="Inertia of a driven wheel with tyre and brake"
+    )
+    tyre_nm_per_deg: Rate | None = Field(default=None, description="Torque that turns a tyre a degree on its rim")
+    half_shaft_nm_per_deg: Rate | None = Field(
+        default=None, description="Of an axle whose bars are not entered: torque that turns a half shaft a degree"
+    )
+    play: Slant | None = Field(
+        default=None, description="Free turn at a wheel, the motor held and the other wheel down"
+    )
+    steps_a_turn: Annotated[int, Field(ge=2, le=400)] | None = Field(
+        default=None, description="Torque steps of the motor in a turn, by its maker"
+    )
 
 
 class AxlesSheet(Sheet):
@@ -212,4 +248,5 @@ class AxlesSheet(Sheet):
 
     axles: Annotated[list[Axle], Field(max_length=2)] = []
     lines: Annotated[list[PropLine], Field(max_length=3)] = []
+    turning: Turning = Turning()
     notes: Words = ""

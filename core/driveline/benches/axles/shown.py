@@ -11,13 +11,14 @@ from shapely import MultiPoint
 from driveline.arrays import Floats
 from driveline.benches.axles.axle_checks import SideFound, height_words
 from driveline.benches.axles.bar_checks import high_nm
-from driveline.benches.axles.bars import STEEL, shuffle_hz, twist_deg
-from driveline.benches.axles.ends import xyz
+from driveline.benches.axles.bars import STEEL, twist_deg
+from driveline.benches.axles.ends import End, xyz
 from driveline.benches.axles.line_checks import critical_of, longest_mm
 from driveline.benches.axles.lines import LineFound, nose_up, squared_speed
-from driveline.benches.axles.needs import AxlesNeeds
+from driveline.benches.axles.mock_ups import mock_up_says
 from driveline.benches.axles.results import (
     AxleShown,
+    CaseShown,
     HeightRow,
     LineShown,
     PropJointShown,
@@ -41,18 +42,19 @@ from driveline.cardan.lines import (
 from driveline.checks import Check, worst_verdict
 from driveline.figures import fig
 from driveline.sheet import positive_of, value_of
-from driveline.suspension.travel import scan_travel
+from driveline.suspension.travel import Scan, outers_mm, scan_travel
 
 TILTED_DEG: Final = tuple(float(one) for one in np.arange(-4.0, 4.01, 0.5))
 A_DEGREE_MM: Final = 1 / math.tan(math.radians(1))  # of pad, for a shim of 1 mm
+FEW_HEIGHTS: Final = 15
+LOCKS_APART: Final = 2
+SURE: Final = 1.96  # standard uncertainties in which 95 of 100 lie
 WORTH_IT: Final = 0.9  # of what is left as it is
 SIDEWAYS: Final = np.array([0.0, 1.0, 0.0])
 UPWARD: Final = np.array([0.0, 0.0, 1.0])
 
 
-def axle_shown(
-    axle: Axle, k: int, sides: tuple[SideFound, SideFound], checks: tuple[Check, ...], needs: AxlesNeeds
-) -> AxleShown:
+def axle_shown(axle: Axle, k: int, sides: tuple[SideFound, SideFound], checks: tuple[Check, ...]) -> AxleShown:
     """Return an axle as it is shown."""
     left, right = (_side(one, checks) for one in sides)
     twists = [one.twist_deg for one in (left, right) if one.twist_deg is not None]
@@ -63,7 +65,6 @@ def axle_shown(
         left=left,
         right=right,
         twist_apart_deg=abs(twists[0] - twists[1]) if len(twists) == 2 else None,
-        shuffle_hz=shuffle_hz(axle, needs),
     )
 
 
@@ -81,7 +82,10 @@ def _side(one: SideFound, checks: tuple[Check, ...]) -> SideShown:
         inner_mm=None if end is None else xyz(end.corner.inner_mm),
         missing=one.found.missing,
         misses_mm=() if end is None else tuple(round(float(miss), 2) for miss in end.corner.arc.misses_mm),
-        heights=tuple(_heights(travel)) if travel else (),
+        radius_mm=None if end is None else end.corner.arc.radius_mm,
+        radius_either_way_mm=_radius_either_way_mm(end),
+        heights=_heights(travel) if travel else (),
+        cases=tuple(_cases(travel)) if travel else (),
         window=_window(travel) if travel else None,
         best_bar_mm=travel.best_bar_mm if travel else None,
         chosen_bar_mm=positive_of(bar.length),
@@ -97,8 +101,14 @@ def _side(one: SideFound, checks: tuple[Check, ...]) -> SideShown:
         if torque is None or ride_deg is None
         else (cv_couple_nm(torque, ride_deg[0]), cv_couple_nm(torque, ride_deg[1])),
         mass_kg=_mass_kg(one),
+        mock_up=mock_up_says(bar),
         verdict=worst_verdict(own) if own else None,
     )
+
+
+def _radius_either_way_mm(end: End | None) -> float | None:
+    u_mm = end.sureness.radius_u_mm if end is not None and end.sureness is not None else None
+    return None if u_mm is None else SURE * u_mm
 
 
 def _unit(line: Floats) -> tuple[float, float, float]:
@@ -113,18 +123,45 @@ def _mass_kg(one: SideFound) -> float | None:
     return float(np.pi / 4 * (outside**2 - bore**2) * length * 1e-9 * STEEL.density_kgm3)
 
 
-def _heights(travel: Travelling) -> Iterator[HeightRow]:
-    scan, middle, lock = travel.scan, travel.middle_mm, travel.lock_ahead
-    corner = travel.end.corner
-    outers = corner.arc.at_height_mm(corner.ride_mm + scan.heights_mm, corner.near_mm)
+def _heights(travel: Travelling) -> tuple[HeightRow, ...]:
+    """Straight ahead, the unit at rest, at every height."""
+    return tuple(_rows(travel, travel.scan, travel.lock_ahead, 0))
+
+
+def _cases(travel: Travelling) -> Iterator[CaseShown]:
+    """Each lock with each load, at heights enough to be looked at."""
+    end = travel.end
+    locks = end.locks_deg[:: LOCKS_APART if len(end.locks_deg) > 1 else 1]
+    locks = np.union1d(locks, [0.0])
+    scan = scan_travel(
+        end.corner, end.heights_mm(end.droop_mm, FEW_HEIGHTS), locks, end.moves.shifts_mm, end.moves.turns
+    )
+    for lock, lock_deg in enumerate(locks.tolist()):
+        for move, load in enumerate(end.moves.names):
+            yield CaseShown(
+                lock_deg=round(lock_deg, 2),
+                load=load,
+                inner_mm=xyz(end.corner.inner_mm + end.moves.shifts_mm[move]),
+                heights=tuple(_rows(travel, scan, lock, move)),
+            )
+
+
+def _rows(travel: Travelling, scan: Scan, lock: int, move: int) -> Iterator[HeightRow]:
+    middle, corner, sure = travel.middle_mm, travel.end.corner, travel.end.sureness
+    outers = outers_mm(corner, scan.heights_mm, scan.locks_deg)[:, lock]
+    inner = corner.inner_mm + scan.moves_mm[move]
     for row, height in enumerate(scan.heights_mm.tolist()):
-        length = float(scan.length_mm[row, lock, 0])
+        length = float(scan.length_mm[row, lock, move])
+        way = (outers[row] - inner) / length
         yield HeightRow(
             height_mm=round(height, 2),
             length_mm=round(length, 2),
+            either_way_mm=None
+            if sure is None
+            else round(SURE * math.sqrt(float(way @ sure.covariance_mm2(outers[row]) @ way)), 2),
             plunge_mm=None if middle is None else round(length - middle, 2),
-            inner_deg=round(float(scan.inner_deg[row, lock, 0]), 2),
-            outer_deg=round(float(scan.outer_deg[row, lock, 0]), 2),
+            inner_deg=round(float(scan.inner_deg[row, lock, move]), 2),
+            outer_deg=round(float(scan.outer_deg[row, lock, move]), 2),
             outer_mm=xyz(outers[row]),
         )
 

@@ -2,7 +2,7 @@
 
 from collections.abc import Iterator
 
-from driveline.benches.axles.axle_checks import SideFound, side_found, travel_checks
+from driveline.benches.axles.axle_checks import SideFound, side_found, standing_doubts, standing_missing, travel_checks
 from driveline.benches.axles.bar_checks import bar_checks
 from driveline.benches.axles.bars import spline_doubts
 from driveline.benches.axles.ends import SIDES, end_of, is_on_unit, refused
@@ -14,6 +14,7 @@ from driveline.benches.axles.results import AxlesResult
 from driveline.benches.axles.sheet import Axle, AxlesSheet
 from driveline.benches.axles.shown import axle_shown, line_shown
 from driveline.benches.axles.through_travel import travelling
+from driveline.benches.axles.turning import TurningLine
 from driveline.benches.contract import LaidOut, Outcome, progress_of
 from driveline.checks import Check
 from driveline.errors import ImpossibleInput
@@ -34,22 +35,25 @@ def run(sheet: AxlesSheet, _laid: LaidOut, needs: AxlesNeeds, judge: Judge) -> O
     checks = tuple(_checks(axles, lines, needs, judge))
     to_do = tuple(_to_do(sheet, axles, lines))
     is_begun = bool(sheet.axles or sheet.lines)
+    turning = TurningLine(sheet=sheet, lines=lines, needs=needs)
     return Outcome(
         solved=None,
         show=lambda: AxlesResult(
             axles=tuple(
-                axle_shown(axle, k, sides, checks, needs)
+                axle_shown(axle, k, sides, checks)
                 for k, (axle, sides) in enumerate(zip(sheet.axles, axles, strict=True))
             ),
             lines=tuple(line_shown(one, checks) for one in lines),
+            turning=turning.shown(),
             queries=tuple(_queries(axles, lines)),
-            assumed=tuple(_assumed(sheet, needs)),
+            assumed=(*_assumed(sheet, needs), *turning.assumed()),
             to_do=to_do,
         ),
         checks=checks,
         to_do=to_do,
         progress=progress_of(is_begun=is_begun, is_finished=is_begun and not to_do),
         parts=tuple(_parts(axles, lines)),
+        ticks=turning.ticks(),
     )
 
 
@@ -92,6 +96,7 @@ def _queries(axles: tuple[Sides, ...], lines: tuple[LineFound, ...]) -> Iterator
             doubts += spline_doubts(bar.outer_spline, bar, f"{field}.outer_spline", f"{one.words}, outer spline")
             outer = one.side.outer
             strap, droop = value_of(outer.strap), value_of(outer.droop)
+            doubts += [*standing_doubts(one)]
             if strap is not None and droop is not None and strap > droop:
                 doubts.append(
                     (f"{one.field}.outer.strap", f"{one.words}: a strap longer than the droop holds nothing.")
@@ -131,14 +136,15 @@ def _to_do(sheet: AxlesSheet, axles: tuple[Sides, ...], lines: tuple[LineFound, 
         return
     for sides in axles:
         for one in sides:
-            if one.found.missing:
-                yield ToDo(field=one.field, text=f"Still wanted of {one.found.missing[0]}.")
+            lacking = (*one.found.missing, *standing_missing(one.axle))
+            if lacking:
+                yield ToDo(field=one.field, text=f"Still wanted of {lacking[0]}.")
             elif bar_part(one) is None:
                 text = (
                     f"Still wanted of {one.words}: its bar's length, ±, diameter, and both splines' length and outside."
                 )
                 yield ToDo(field=f"{one.field}.bar", text=text)
     for line in lines:
-        lacking = (*line.ends_missing, *line.twist_missing, *line.travel_missing)
+        lacking = (*line.ends_missing, *line.twist_missing, *line.travel_missing, *line.standing_missing)
         if lacking:
             yield ToDo(field=line.field, text=f"Still wanted of {lacking[0]}.")

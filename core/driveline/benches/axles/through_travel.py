@@ -1,6 +1,7 @@
 """What a shaft does over all that its wheel and its unit do: length, plunge and angles, and the worst place of each."""
 
 import math
+from collections.abc import Mapping
 from dataclasses import dataclass
 from functools import cached_property
 from typing import Final
@@ -85,6 +86,17 @@ class Travelling:
         """Return the inner and the outer joint's angle at ride, straight ahead, the unit at rest."""
         row, lock = self.row_at_ride, self.lock_ahead
         return float(self.scan.inner_deg[row, lock, 0]), float(self.scan.outer_deg[row, lock, 0])
+
+    def standing_deg(self, heights_mm: Mapping[str, float]) -> tuple[str, float, float]:
+        """Return at which of the named heights a joint is bent most, straight ahead, and both joints' angles there.
+
+        Raises:
+            ImpossibleInput: If the arc does not reach one of them.
+        """
+        scan = scan_travel(self.end.corner, np.array(list(heights_mm.values())), np.zeros(1), np.zeros((1, 3)))
+        inner, outer = scan.inner_deg[:, 0, 0], scan.outer_deg[:, 0, 0]
+        worst = int(np.maximum(inner, outer).argmax())
+        return list(heights_mm)[worst], float(inner[worst]), float(outer[worst])
 
     def worst_of(self, values: Floats) -> At:
         """Return where values of this scan are greatest."""

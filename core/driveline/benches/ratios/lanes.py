@@ -5,10 +5,11 @@ Which parts are combined is a matter of dimensions: every dimension has its opti
 dimension takes the option's stage.
 """
 
+import math
 from dataclasses import dataclass, replace
 from typing import Final
 
-from driveline.benches.ratios.needs import TubeLimit
+from driveline.benches.ratios.needs import PropshaftLimits
 from driveline.benches.ratios.sheet import Propshaft, RatiosSheet, Split, SplitKind, UnitFacing
 from driveline.gearing.brief import Brief
 from driveline.gearing.chain import USUAL_DIRECT_GEAR_EFFICIENCY, USUAL_EFFICIENCY, Stage, StageKind
@@ -76,14 +77,14 @@ class Plan:
         return count
 
 
-def plan_of(sheet: RatiosSheet, brief: Brief, rolling: Rolling, tubes: tuple[TubeLimit, ...] = ()) -> Plan:
+def plan_of(sheet: RatiosSheet, brief: Brief, rolling: Rolling, measured: tuple[PropshaftLimits, ...] = ()) -> Plan:
     """Return the layout's lanes and dimensions.
 
     Args:
         sheet: With at least what the layout needs.
         brief: For layout and driven axles.
         rolling: Of the tyre as fitted.
-        tubes: Propshafts whose tubes were measured.
+        measured: Propshafts whose joints and tubes were.
     """
     tyres = [rolling_of(option.tyre) for option in sheet.tyres]
     sound = [(option.name, found) for option, found in zip(sheet.tyres, tyres, strict=True) if found]
@@ -92,7 +93,7 @@ def plan_of(sheet: RatiosSheet, brief: Brief, rolling: Rolling, tubes: tuple[Tub
     if brief.layout is Layout.TWO_UNITS:
         lanes, split = _two_units(sheet, brief, rollings, dimensions)
     else:
-        lanes, split = _one_motor(sheet, brief, rollings, dimensions, tubes)
+        lanes, split = _one_motor(sheet, brief, rollings, dimensions, measured)
     order = ("reduction", "front_reduction", "gear", "final_drive", "front_final_drive", "tyre")
     return Plan(
         dimensions=tuple(Dimension(field, dimensions[field]) for field in order if field in dimensions),
@@ -122,17 +123,21 @@ def _one_motor(
     brief: Brief,
     rollings: tuple[Rolling, ...],
     dimensions: Options,
-    tubes: tuple[TubeLimit, ...],
+    measured: tuple[PropshaftLimits, ...],
 ) -> tuple[tuple[LanePlan, ...], Split | None]:
     trunk = _trunk(sheet, brief.layout, dimensions)
     is_both = brief.driven is Driven.BOTH and not sheet.split.front_hubs_free
     split = sheet.split if brief.driven is Driven.BOTH else None
     lanes = []
     if is_both or brief.driven is not Driven.FRONT:
-        branch = _branch(sheet, brief.layout, dimensions, is_front=False, split=split if is_both else None, tubes=tubes)
+        branch = _branch(
+            sheet, brief.layout, dimensions, is_front=False, split=split if is_both else None, measured=measured
+        )
         lanes.append(LanePlan(is_front=False, motor=0, places=trunk + branch, shared=len(trunk), rollings=rollings))
     if is_both or brief.driven is Driven.FRONT:
-        branch = _branch(sheet, brief.layout, dimensions, is_front=True, split=split if is_both else None, tubes=tubes)
+        branch = _branch(
+            sheet, brief.layout, dimensions, is_front=True, split=split if is_both else None, measured=measured
+        )
         fronts = (brief.front_rolling,) if brief.front_rolling and is_both else rollings
         lanes.append(LanePlan(is_front=True, motor=0, places=trunk + branch, shared=len(trunk), rollings=fronts))
     return tuple(lanes), split
@@ -161,7 +166,7 @@ def _branch(
     *,
     is_front: bool,
     split: Split | None,
-    tubes: tuple[TubeLimit, ...],
+    measured: tuple[PropshaftLimits, ...],
 ) -> tuple[Place, ...]:
     if layout is Layout.AXLE_UNIT:
         return (_axle(sheet, is_front=False),)  # one driven front axle is described by the only axle's fields
@@ -172,8 +177,8 @@ def _branch(
     if own and sheet.front_final_drives:
         boxes, field = sheet.front_final_drives, "front_final_drive"
     final = _boxes_place(boxes, field, StageKind.FINAL_DRIVE, "Final drive", sheet, dimensions)
-    tube = next((one for one in tubes if one.is_front is own), None)
-    return (Place((_propshaft_stage(shaft, shares, tube),)), final, _axle(sheet, is_front=own))
+    found = next((one for one in measured if one.is_front is own), None)
+    return (Place((_propshaft_stage(shaft, shares, found),)), final, _axle(sheet, is_front=own))
 
 
 def _shares(split: Split, *, is_front: bool) -> tuple[float, float | None]:
@@ -241,13 +246,18 @@ def _gear_stage(gear: Box, gearbox: Gearbox) -> Stage:
     )
 
 
-def _propshaft_stage(shaft: Propshaft, shares: tuple[float, float | None], tube: TubeLimit | None) -> Stage:
-    """A propshaft: its maker's critical speed or that of its tube as measured, the stricter of the two."""
+def _propshaft_stage(shaft: Propshaft, shares: tuple[float, float | None], measured: PropshaftLimits | None) -> Stage:
+    """A propshaft: its maker's figures, and those of its shafts and joints as measured; the stricter governs."""
     critical_rpm, joint_rpm = positive_of(shaft.critical_rpm), positive_of(shaft.joint_rpm)
-    if tube is not None:
-        stated = [rpm for rpm in (critical_rpm, tube.critical_rpm) if rpm]
-        critical_rpm = min(stated) if tube.critical_rpm else None
-    limits = [rpm for rpm in (critical_rpm and critical_rpm * SHAFT_SPEED_SHARE, joint_rpm) if rpm]
+    rating_nm, angle_rpm = value_of(shaft.rating), None
+    if measured is not None:
+        stated = [rpm for rpm in (critical_rpm, measured.critical_rpm) if rpm]
+        critical_rpm = min(stated) if measured.critical_rpm else None
+        angle_rpm = measured.angle_rpm
+        if rating_nm is not None and measured.torque_nm is not None:
+            rating_nm = min(rating_nm, measured.torque_nm)
+    speeds = (critical_rpm and critical_rpm * SHAFT_SPEED_SHARE, joint_rpm, angle_rpm)
+    limits = [rpm for rpm in speeds if rpm and math.isfinite(rpm)]
     return Stage(
         kind=StageKind.PROPSHAFT,
         title="Propshaft",
@@ -255,10 +265,11 @@ def _propshaft_stage(shaft: Propshaft, shares: tuple[float, float | None], tube:
         efficiency_is_default=True,
         share=shares[0],
         strength_share=shares[1],
-        rating_nm=value_of(shaft.rating),
+        rating_nm=rating_nm,
         greatest_input_rpm=min(limits, default=None),
         critical_rpm=critical_rpm,
         joint_rpm=joint_rpm,
+        angle_rpm=angle_rpm,
     )
 
 

@@ -136,11 +136,19 @@ def shaft_limits(one: Gearing) -> tuple[Tick, ...]:
         for k, (stage, divisor) in enumerate(zip(lane.chain.stages, divisors, strict=False)):
             if stage.greatest_input_rpm is None or (n and k < lane.shared):
                 continue
-            word = "propshaft 0.7 critical" if stage.kind is StageKind.PROPSHAFT else f"{stage_word(stage.kind)} limit"
+            word = _limit_word(stage)
             side = f"{lane.word} " if len(one.lanes) > 1 and k >= lane.shared else ""
             kmh = KMH_PER_MS * stage.greatest_input_rpm * divisor / lane.rpm_per_ms
             found.append(Tick(kmh=kmh, text=f"{side}{word}"))
     return tuple(found)
+
+
+def _limit_word(stage: Stage) -> str:
+    if stage.kind is not StageKind.PROPSHAFT:
+        return f"{stage_word(stage.kind)} limit"
+    if stage.greatest_input_rpm == stage.angle_rpm:
+        return "propshaft joint angle"
+    return "propshaft joint limit" if stage.greatest_input_rpm == stage.joint_rpm else "propshaft 0.7 critical"
 
 
 def top_set_by(one: Gearing, cause: TopSpeedBy) -> str:

@@ -7,11 +7,13 @@ from driveline.gearing.sheets import AsItWas, Parking, Rotation
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
-class TubeLimit:
-    """The speed at which a propshaft as it was measured would whirl; ``None`` while it is not known."""
+class PropshaftLimits:
+    """What propshafts as they were measured bear; ``None`` while it is not known."""
 
     is_front: bool
-    critical_rpm: float | None
+    critical_rpm: float | None  # at which a shaft would whirl
+    angle_rpm: float | None  # at which a joint is bent as far as is customary
+    torque_nm: float | None
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -25,4 +27,4 @@ class RatiosNeeds:
     parking: Parking
     usual_rotation: Rotation | None  # of the motor, seen from its output end
     measured: MeasuredShares
-    tubes: tuple[TubeLimit, ...] = ()
+    propshafts: tuple[PropshaftLimits, ...] = ()

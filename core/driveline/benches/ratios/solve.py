@@ -46,6 +46,7 @@ from driveline.benches.ratios.standing import safety_view
 from driveline.checks import Check
 from driveline.figures import fig
 from driveline.gearing.brief import Brief
+from driveline.gearing.chain import StageKind
 from driveline.gearing.motor import Motor, PeakFigures
 from driveline.gearing.pareto import beaten_by
 from driveline.gearing.road import KMH_PER_MS, resistance_n
@@ -83,6 +84,8 @@ class SolvedRatios:
     coupler_load: CouplerLoad
     leaving: LeavingTorque
     shafts: tuple[ShaftAsked, ...]
+    gears: tuple[tuple[str, float], ...]  # each gear's name, and its ratio over that of the chosen one
+    gear: str  # that was chosen; empty where there is no choice
 
 
 def run(sheet: RatiosSheet, _laid: LaidOut, needs: RatiosNeeds, judge: Judge) -> Outcome[SolvedRatios]:
@@ -114,7 +117,16 @@ class _Solved:
     stations: tuple[LineStation, ...] = ()
 
 
+def _gears(sheet: RatiosSheet, stations: tuple[LineStation, ...]) -> tuple[tuple[str, float], ...]:
+    """Each gear with its ratio over that of the gear on the Line; none without a gearbox on it."""
+    box = next((one.station for one in stations if one.station.kind == StageKind.GEARBOX.value), None)
+    if box is None or sheet.gearbox is None:
+        return ()
+    return tuple((gear.name, abs(gear.ratio.value / box.ratio)) for gear in sheet.gearbox.gears)
+
+
 def _outcome(sheet: RatiosSheet, needs: RatiosNeeds, solved: _Solved) -> Outcome[SolvedRatios]:
+    gears = _gears(sheet, solved.stations)
     return Outcome(
         solved=SolvedRatios(
             coupler=sheet.coupler,
@@ -122,6 +134,8 @@ def _outcome(sheet: RatiosSheet, needs: RatiosNeeds, solved: _Solved) -> Outcome
             coupler_load=_coupler_load(solved.stations, needs.brief),
             leaving=leaving_of(needs.brief.layout, solved.stations),
             shafts=shafts_of(solved.stations, needs.brief),
+            gears=gears,
+            gear=next((name for name, share in gears if math.isclose(share, 1.0)), ""),
         ),
         show=lambda: solved.result,
         checks=solved.checks,
@@ -168,7 +182,7 @@ def _solved(sheet: RatiosSheet, needs: RatiosNeeds, judge: Judge) -> _Solved:
     brief = needs.brief
     if brief.motor is None or brief.rolling is None:
         return _Solved(result=_empty(sheet, needs, ()), checks=())
-    plan = plan_of(sheet, brief, brief.rolling, needs.tubes)
+    plan = plan_of(sheet, brief, brief.rolling, needs.propshafts)
     if plan.count > MOST_COMBINATIONS:
         text = (
             f"{plan.count} combinations are more than the {MOST_COMBINATIONS} that are compared: leave some parts out."

@@ -2,6 +2,8 @@
   import { onDestroy } from 'svelte';
   import type { AxleShown, SideShown } from '../../api/types';
   import { useUnits } from '../../measure/units.svelte';
+  import CasePicker from './CasePicker.svelte';
+  import { caseOf } from './cases';
   import { Moving, rowAt } from './moving.svelte';
   import TravelSlider from './TravelSlider.svelte';
   import WindowPicture from './WindowPicture.svelte';
@@ -11,7 +13,10 @@
   const moving = new Moving();
   onDestroy(() => moving.stop());
   const sides = $derived([axle.left, axle.right]);
-  const rows = $derived(sides.map((side) => rowAt(side.heights, moving.share)));
+  let load = $state('at rest');
+  let lock = $state(-1);
+  const cases = $derived(sides.map((side) => caseOf(side, load, lock)));
+  const rows = $derived(cases.map((one) => rowAt(one?.heights ?? [], moving.share)));
   // From behind: the vehicle's left is on the left.
   const WIDE = 640;
   const HIGH = 196;
@@ -44,8 +49,8 @@
       >
     {:else}
       <text x="10" y="18" class="fill-scribe-dim text-[12px]">{axle.name}, from behind</text>
-      {#if axle.left.inner_mm && axle.right.inner_mm}
-        {@const [a, b] = [axle.left.inner_mm, axle.right.inner_mm]}
+      {#if cases[0] && cases[1]}
+        {@const [a, b] = [cases[0].inner_mm, cases[1].inner_mm]}
         <line
           x1={px(a[1])}
           y1={py(a[2])}
@@ -58,8 +63,9 @@
       {/if}
       {#each sides as side, k (side.name)}
         {@const row = rows[k]}
-        {#if row && side.inner_mm}
-          {@const [ix, iy] = [px(side.inner_mm[1]), py(side.inner_mm[2])]}
+        {@const inner = cases[k]?.inner_mm}
+        {#if row && inner}
+          {@const [ix, iy] = [px(inner[1]), py(inner[2])]}
           {@const [ox, oy] = [px(row.outer_mm[1]), py(row.outer_mm[2])]}
           {@const out = k === 0 ? -1 : 1}
           <polyline
@@ -104,6 +110,7 @@
   </svg>
   {#if points.length > 0}
     <TravelSlider {moving} height={rows[0]?.height_mm} />
+    <CasePicker {sides} bind:load bind:lock />
     <div class="grid grid-cols-2 gap-px">
       {#each sides as side, k (side.name)}<WindowPicture {side} row={rows[k]} />{/each}
     </div>

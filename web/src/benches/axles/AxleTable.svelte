@@ -86,12 +86,22 @@
       {side.name}: least plunge is left {units.words(side.worst)}.
     </p>{/if}
 {/each}
-{#if axle.shuffle_hz !== null}
+{#each sides.filter((one) => one.radius_either_way_mm !== null) as side (side.name)}
+  {@const droop = side.heights[0]}
   <p class="text-[13px] text-ink-dim">
-    On both bars the vehicle rocks against the rotor at {axle.shuffle_hz.toFixed(1)} Hz, tyres taken as stiff; their
-    twists differ by {axle.twist_apart_deg?.toFixed(2) ?? '?'}°.
+    {side.name}: the wheel’s arc is {units.num(side.radius_mm, 'mm', 0)} ±
+    {units.figure(side.radius_either_way_mm, 'mm', 0)}, so the length at full droop is known to ±
+    {units.figure(droop?.either_way_mm ?? null, 'mm', 1)} (95 of 100).
   </p>
+{/each}
+{#if axle.twist_apart_deg !== null}
+  <p class="text-[13px] text-ink-dim">The bars’ twists differ by {axle.twist_apart_deg.toFixed(2)}°.</p>
 {/if}
+{#each sides as side (side.name)}
+  {#each side.mock_up as text (text)}
+    <p class="text-[13px]"><span class="text-brass">{side.name} mock-up</span> {units.words(text)}</p>
+  {/each}
+{/each}
 {#if sides.some((one) => one.heights.length > 0)}
   <div class="mt-3 grid gap-1 lg:grid-cols-2">
     <AnglePlot {sides} />

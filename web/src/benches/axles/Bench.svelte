@@ -11,6 +11,7 @@
   import AxlePart from './AxlePart.svelte';
   import LinePart from './LinePart.svelte';
   import Middle from './Middle.svelte';
+  import TurningPart from './TurningPart.svelte';
   import { newAxle, newLine } from './edits';
 
   let { result: all }: BenchProps = $props();
@@ -74,6 +75,12 @@
         <LinePart line={row} found={result.lines[k]} {points} {disabled} change={put} />
       {/snippet}
     </NamedRows>
+    <TurningPart
+      turning={sheet.turning}
+      found={result.turning}
+      {disabled}
+      change={(write) => change((next) => write(next.turning))}
+    />
   </div>{/snippet}
 {#snippet orders()}<PartsPanel checks={all.checks} of={drawn} {disabled} />{/snippet}
 

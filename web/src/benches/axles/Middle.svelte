@@ -7,6 +7,7 @@
   import AxleTable from './AxleTable.svelte';
   import LinePicture from './LinePicture.svelte';
   import LineTable from './LineTable.svelte';
+  import TurningTable from './TurningTable.svelte';
 
   interface Props {
     result: AxlesResult;
@@ -18,7 +19,12 @@
   }
   let { result, drawn, lit, disabled, change, onpick }: Props = $props();
   const units = useUnits();
-  const all = $derived([...result.axles, ...result.lines]);
+  const TURNS = { field: 'axles.turning', name: 'The whole line' };
+  const all = $derived([
+    ...result.axles,
+    ...result.lines,
+    ...(result.axles.length + result.lines.length > 0 ? [TURNS] : []),
+  ]);
   const shown = $derived(all.find((one) => lit === one.field || lit.startsWith(`${one.field}.`)) ?? all[0]);
   const axle = $derived(result.axles.find((one) => one.field === shown?.field));
   const line = $derived(result.lines.findIndex((one) => one.field === shown?.field));
@@ -47,7 +53,9 @@
     >
   </div>
 {/if}
-{#if axle}
+{#if shown === TURNS}
+  <TurningTable turning={result.turning} />
+{:else if axle}
   <AxlePicture {axle} />
   <div class="px-4 py-3"><AxleTable {axle} /></div>
 {:else if line >= 0 && result.lines[line]}

@@ -14,7 +14,7 @@
   >
   <span class="text-scribe-dim">droop</span>
   <input
-    class="min-w-0 flex-1"
+    class="min-w-0 flex-1 accent-brass-lit"
     type="range"
     min="-1"
     max="1"

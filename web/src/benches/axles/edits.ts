@@ -14,6 +14,7 @@ export const newSide = (): AxleSide => ({
     boots: '',
     measured_how: '',
     is_mock_up: false,
+    mock_up: {},
   },
 });
 
@@ -25,7 +26,7 @@ export const newAxle = (name: string): Axle => ({
   right: newSide(),
 });
 
-const newJoint = (): PropLine['joints'][number] => ({ at: { point: null } });
+const newJoint = (): PropLine['joints'][number] => ({ at: { point: null }, grease: '' });
 const newTube = (): PropLine['tubes'][number] => ({
   part_number: '',
   slips: false,

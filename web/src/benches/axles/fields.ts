@@ -1,5 +1,5 @@
 /** The forms of the shafts: an axle's joints, each side's travel and bar, a line of propshafts. */
-import type { Axle, AxleSide, PropLine, Spot } from '../../api/types';
+import type { Axle, AxleSide, AxlesSheet, PropLine, Spot } from '../../api/types';
 import { asked, choice, number, reading, text, within, yesNo, type Form } from '../../measure/fields';
 import { spotForm } from '../../scene/spots';
 
@@ -10,6 +10,8 @@ type Spline = Bar['inner_spline'];
 type Joint = PropLine['joints'][number];
 type Tube = PropLine['tubes'][number];
 type Direction = PropLine['box'];
+type MockUp = Bar['mock_up'];
+type Turning = AxlesSheet['turning'];
 
 const WHICH = [
   ['rear', 'the rear axle'],
@@ -26,6 +28,8 @@ const when = <T>(is: (from: T) => boolean, form: Form<T>): Form<T> =>
 
 export const AXLE: Form<Axle> = [
   choice<Axle, 'which'>('which', 'It is', WHICH, 'the only one driven'),
+  reading<Axle>('laden', 'Laden, its wheels stand higher by', 'length', 'than at ride height; 0: they don’t'),
+  reading<Axle>('empty', 'Empty, they hang lower by', 'length', '0: ride height is empty'),
   choice<Axle, 'differential'>(
     'differential',
     'Its differential is',
@@ -141,6 +145,22 @@ export const BAR: Form<Bar> = [
   text<Bar>('measured_how', 'How its length was measured', { most: 120 }),
   text<Bar>('part_number', 'Part number', { most: 120 }),
   yesNo<Bar>('is_mock_up', 'This bar is', '', ['a mock-up: a measuring stick', 'to be made']),
+  ...when(
+    (bar: Bar) => bar.is_mock_up,
+    within(
+      (bar: Bar) => bar.mock_up,
+      [
+        reading<MockUp>('sleeve_bore', 'Bore of the sleeve over its cut', 'length'),
+        reading<MockUp>('runout', 'Swing of a dial halfway along', 'length', 'tacked, turned on its ends'),
+        reading<MockUp>(
+          'proved',
+          'As it fitted, seat to seat',
+          'length',
+          'unit in place, wheel at ride height',
+        ),
+      ],
+    ),
+  ),
 ];
 
 const directionForm = (what: string): Form<Direction> => [
@@ -158,7 +178,21 @@ export const LINE: Form<PropLine> = [
     [
       reading<PropLine>('bump', 'Where the shaft joins it, it rises by', 'length'),
       reading<PropLine>('droop', 'and drops by', 'length'),
-      reading<PropLine>('winds_up', 'Under launch the pinion’s nose winds up', 'angle'),
+      reading<PropLine>(
+        'laden',
+        'Laden, the axle stands higher by',
+        'length',
+        'than at ride height; 0: it doesn’t',
+      ),
+      reading<PropLine>('empty', 'Empty, it hangs lower by', 'length', '0: ride height is empty'),
+      reading<PropLine>('winds_up', 'Under launch the pinion’s nose winds up', 'angle', 'as seen'),
+      number<PropLine>(
+        'wind_nm_per_deg',
+        'Axle torque that winds its springs up a degree',
+        [1, 100_000],
+        'or so: the greater of both governs',
+        'N·m',
+      ),
     ],
   ),
   yesNo<PropLine>('has_hoop', 'If the front joint breaks', 'not said', ['a loop catches it', 'nothing does']),
@@ -179,6 +213,12 @@ export const jointForm = (k: number, points: readonly string[]): Form<Joint> => 
   ),
   ...within((joint: Joint) => joint.at, spotForm(`Joint ${k + 1}’s centre`, points)),
   reading<Joint>('angle', `Joint ${k + 1}, greatest angle`, 'angle', 'by its maker'),
+  reading<Joint>('rating', `Joint ${k + 1}, greatest torque`, 'torque', 'by its maker'),
+  ...when(
+    (joint: Joint) => joint.kind === 'rubber',
+    [number<Joint>('nm_per_deg', `Joint ${k + 1}, torque that turns it a degree`, [1, 100_000], '', 'N·m')],
+  ),
+  text<Joint>('grease', `Joint ${k + 1}, grease`, { most: 120 }),
 ];
 
 export const tubeForm = (k: number): Form<Tube> => [
@@ -199,4 +239,24 @@ export const tubeForm = (k: number): Form<Tube> => [
   text<Tube>('flanges', `Shaft ${k + 1}, flanges`, { most: 120 }),
   text<Tube>('part_number', `Shaft ${k + 1}, part number`, { most: 120 }),
   yesNo<Tube>('is_mock_up', `Shaft ${k + 1} is`, '', ['a mock-up: a measuring stick', 'to be made']),
+];
+
+export const TURNING: Form<Turning> = [
+  number<Turning>('wheel_kgm2', 'Inertia of a driven wheel', [0.01, 100], 'with tyre and brake', 'kg·m²'),
+  number<Turning>(
+    'tyre_nm_per_deg',
+    'Torque that turns a tyre a degree on its rim',
+    [1, 100_000],
+    'lever on the hub, tyre on the floor',
+    'N·m',
+  ),
+  number<Turning>(
+    'half_shaft_nm_per_deg',
+    'Torque that turns a half shaft a degree',
+    [1, 100_000],
+    'of an axle whose bars are not entered',
+    'N·m',
+  ),
+  reading<Turning>('play', 'Free turn at a wheel', 'angle', 'motor held, the other wheel down'),
+  number<Turning>('steps_a_turn', 'Torque steps of the motor in a turn', [2, 400], 'by its maker'),
 ];

@@ -1,0 +1,110 @@
+"""Propshafts: what shakes and what mends it, what they bear, and how the line turns as a whole."""
+
+import math
+from typing import Any
+from unittest import TestCase
+
+import numpy as np
+from scipy.linalg import eigh
+
+from driveline.checks import Verdict
+from driveline.job.evaluate import evaluate
+from driveline.job.file import JobFile
+from tests.benches.axles.jobs import UNKNOWN, check_of, job
+
+
+class LineTest(TestCase):
+    def test_a_yoke_turned_as_was_found_drives_evenly(self) -> None:
+        self.assertIs(check_of(job("bittern"), "l2.even").verdict, Verdict.FAILS)
+        line = evaluate(JobFile.model_validate(job("bittern"))).axles.lines[1]
+        turned = job("bittern", lines__1__tubes__0__phasing=f"{line.best_twist.phasing_deg} deg")
+        self.assertIs(check_of(turned, "l2.even").verdict, Verdict.HOLDS)
+
+    def test_phasing_not_stated_settles_nothing(self) -> None:
+        check = check_of(job("bittern", lines__1__tubes__0__phasing=None), "l2.even")
+        self.assertIs(check.verdict, Verdict.NOT_KNOWN)
+        self.assertIn("yokes", " ".join(check.missing))
+
+    def test_a_constant_velocity_joint_has_no_phasing(self) -> None:
+        data = job("dunlin", lines__0__tubes__0__phasing="30 deg")
+        queries = evaluate(JobFile.model_validate(data)).axles.queries
+        self.assertEqual([one.field for one in queries], ["axles.lines.0.tubes.0.phasing"])
+
+    def test_springs_wind_the_pinion_up_by_their_rate_or_as_was_seen_whichever_is_more(self) -> None:
+        seen = check_of(job("wren", lines__0__winds_up="1 deg"), "l1.even").demand or 0
+        both = check_of(job("wren", lines__0__winds_up="1 deg", lines__0__wind_nm_per_deg=300.0), "l1.even").demand or 0
+        rated = check_of(job("wren", lines__0__winds_up=None, lines__0__wind_nm_per_deg=300.0), "l1.even").demand or 0
+        self.assertGreater(both, seen)
+        self.assertEqual(both, rated)
+        neither = check_of(job("wren", lines__0__winds_up=None), "l1.even")
+        self.assertIn("by what torque a degree", neither.missing[0])
+
+    def test_a_joint_bears_what_its_maker_says(self) -> None:
+        self.assertIs(
+            check_of(job("wren", lines__0__joints__1__rating="300 N.m"), "l1.j2.torque").verdict, Verdict.FAILS
+        )
+        self.assertIs(check_of(job("wren", lines__0__joints__1__rating=None), "l1.j2.torque").verdict, UNKNOWN)
+
+    def test_the_gearing_takes_the_stricter_of_what_is_typed_and_what_was_measured(self) -> None:
+        def ratios(**changes: Any) -> tuple[float | None, tuple[str, ...]]:
+            found = evaluate(JobFile.model_validate(job("wren", **changes)))
+            torque = next(one for one in found.checks if one.key == "propshaft.torque").capacity
+            return torque, tuple(tick.text for tick in found.line.ticks) if found.line else ()
+
+        self.assertEqual(ratios()[0], 900)
+        self.assertEqual(ratios(lines__0__joints__0__rating="700 N.m")[0], 700)
+        steep, level = ({"falls": {"text": one}, "left": {"text": "0 deg"}} for one in ("9 deg", "4 deg"))
+        self.assertIn("propshaft joint angle", " ".join(ratios(lines__0__box=steep)[1]))
+        self.assertNotIn("propshaft joint angle", " ".join(ratios(lines__0__box=level)[1]))
+
+    def test_modes_of_the_line_in_each_gear_against_an_independent_sum(self) -> None:
+        """Rotor, wheels and vehicle on coupler, tube, half shafts and tyres: K θ = ω² J θ, in Wren's second gear."""
+        found = evaluate(JobFile.model_validate(job("wren")))
+        gear, turning = found.axles.turning.gears[1], found.axles.turning
+        final = 4.1111111
+        tube = 79.23e9 * math.pi / 32 * (0.0508**4 - 0.0466**4) / (math.hypot(1100, 89) / 1000)
+        half = 2 * math.degrees(120)
+        spring = 1 / (1 / half + 1 / (tube * final**2))
+        self.assertAlmostEqual(math.degrees(gear.nm_per_deg) / spring, 1, places=4)
+        rolls_m = 1.8349976  # a turn, by its tyre
+        vehicle = 1080 * (rolls_m / (2 * math.pi)) ** 2
+        inertia = np.diag([0.045 * gear.motor_turns**2, 1.4, vehicle])
+        tyres = 2 * math.degrees(280)
+        stiff = np.array([[spring, -spring, 0], [-spring, spring + tyres, -tyres], [0, -tyres, tyres]])
+        hz = np.sqrt(np.maximum(eigh(stiff, inertia, eigvals_only=True), 0)) / (2 * math.pi)
+        self.assertTrue(np.allclose(hz[1:], [gear.shuffle_hz, gear.wheels_hz], rtol=1e-4))
+        joints = next(one for one in turning.meets if one.gear == "2nd" and "rocks" in one.text)
+        wheel_hz_a_kmh = 1000 / 3600 / rolls_m
+        self.assertAlmostEqual(joints.kmh, hz[1] / (2 * final) / wheel_hz_a_kmh, delta=0.2)
+
+    def test_too_straight_a_cross_does_not_roll(self) -> None:
+        data = job("wren", lines__0__box={"falls": {"text": "4.626 deg"}, "left": {"text": "0 deg"}})
+        check = check_of(data, "l1.j1.runs")
+        self.assertIs(check.verdict, Verdict.FAILS)
+        self.assertIn("do not roll", check.says)
+
+    def test_nothing_that_takes_up_length_fails(self) -> None:
+        data = job("wren")
+        data["sheets"]["axles"]["lines"][0]["tubes"][0]["slips"] = False
+        self.assertIs(check_of(data, "l1.slip").verdict, Verdict.FAILS)
+
+    def test_the_tube_as_measured_governs_the_gearing_where_it_is_stricter(self) -> None:
+        def critical(data: dict[str, Any]) -> float | None:
+            found = evaluate(JobFile.model_validate(data)).checks
+            return next(one for one in found if one.key == "propshaft.speed").capacity
+
+        self.assertEqual(critical(job("wren")), 6400)
+        thinner = critical(job("wren", lines__0__tubes__0__outside="44 mm"))
+        self.assertLess(thinner or 0, 6000)
+
+    def test_a_line_that_folds_is_asked_about(self) -> None:
+        data = job("bittern")
+        data["sheets"]["axles"]["lines"][1]["pinion"]["falls"] = {"text": "80 deg"}
+        found = evaluate(JobFile.model_validate(data)).axles
+        self.assertIn("less than 60°", found.queries[0].text)
+
+    def test_a_line_without_places_says_which_joint(self) -> None:
+        data = job("bittern")
+        data["sheets"]["axles"]["lines"][1]["joints"][1]["at"] = {}
+        missing = check_of(data, "l2.even").missing
+        self.assertIn("Front propshaft, joint 2", " ".join(missing))
