@@ -84,6 +84,26 @@ class AxlesTest(BrowserTestCase):
         self.typed(page, "Inertia of a driven wheel, kg·m²", "")
         expect(page.get_by_role("main")).to_contain_text("Still wanted: Inertia of a driven wheel")
 
+    def test_an_adapter_from_one_hole_to_the_next_is_drawn_and_asked_about(self) -> None:
+        page = self.page_of("fabricator")
+        self.open_job(page, "Wren", "Axles & propshafts")
+        page.get_by_role("textbox", name="a flange adapter").fill("axle end")
+        page.get_by_role("button", name="add a flange adapter").click()
+        for label, value in (("Outside diameter", "120"), ("Thickness", "14")):
+            self.typed(page, label, value)
+        near = page.get_by_role("group", name="To the shaft’s flange")
+        far = page.get_by_role("group", name="To the box’s or axle’s flange")
+        for face, count, chord in ((near, "4", "53.74"), (far, "4", "67.2")):
+            for label, value in (("Screws", count), ("From one hole to the next, centres", chord), ("Holes", "10.5")):
+                face.get_by_label(label, exact=True).fill(value)
+                face.get_by_label(label, exact=True).press("Tab")
+        expect(near).to_contain_text(re.compile(r"On a circle of 76\.00\smm"))
+        expect(page.get_by_role("img", name="Flange adapter, axle end")).to_be_visible()
+        self.check(page, "axle end: enough is left between its holes", "Fails")
+        self.typed(page, "Far holes turned from the near ones", "45")
+        self.check(page, "axle end: enough is left between its holes", "Holds")
+        self.check(page, "axle end: a register centres it", "Not known")
+
     def test_a_mock_up_is_not_released_and_an_order_has_every_field(self) -> None:
         page = self.page_of("fabricator")
         self.open_job(page, "Plover", "Axles & propshafts")

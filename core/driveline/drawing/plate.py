@@ -8,10 +8,11 @@ from typing import Final
 import numpy as np
 
 from driveline.drawing.model import Circle, Drawing, Entity, Layer, Punch, Text, path_of, reflected_entity
-from driveline.flat.outline import OutlineVertex, outline_bounds_mm
+from driveline.flat.outline import OutlineVertex, edge_depths_mm, outline_bounds_mm
 
 NOTE_HEIGHT_MM: Final = 5.0
 ENGRAVED_MM: Final = 4.0
+ENGRAVED_SIZES_MM: Final = (ENGRAVED_MM, 3.2, 2.5)
 LETTER_WIDTH: Final = 0.62  # of its height, on average
 PLACES_AT_ONCE: Final = 16  # parts in which places for the engraving are looked at, the roomiest first
 NO_REVISION: Final = "REV -"
@@ -93,7 +94,7 @@ def plate_drawing(
         is_first = side == sides[0]
         entities = shapes if is_first else [reflected_entity(entity) for entity in shapes]
         sign = 1.0 if is_first else -1.0
-        entities = entities + _engraving(engraved.number, face, sign * place[0], place[1])
+        entities = entities + _engraving(engraved.number, face, place, sign)
         left = least_x if is_first else -greatest_x
         entities += [
             Text(x_mm=left, y_mm=least_y - lower_mm, height_mm=NOTE_HEIGHT_MM, text=line, part="note")
@@ -150,14 +151,23 @@ def _engraved_lines(number: str, face: str) -> tuple[tuple[str, str], ...]:
     return tuple(line for line in lines if line[1])
 
 
-def _engraving(number: str, face: str, x_mm: float, y_mm: float) -> list[Entity]:
+@dataclass(frozen=True, slots=True)
+class _Place:
+    """Where the engraved lines stand, and how high their letters are."""
+
+    x_mm: float
+    y_mm: float
+    height_mm: float
+
+
+def _engraving(number: str, face: str, place: _Place, sign: float) -> list[Entity]:
     return [
         Text(
             layer=Layer.MARK,
             part=part,
-            x_mm=x_mm,
-            y_mm=y_mm + ENGRAVED_MM * 1.6 * (1 - k),
-            height_mm=ENGRAVED_MM,
+            x_mm=sign * place.x_mm,
+            y_mm=place.y_mm + place.height_mm * 1.6 * (1 - k),
+            height_mm=place.height_mm,
             text=text,
             centred=True,
         )
@@ -166,12 +176,18 @@ def _engraving(number: str, face: str, x_mm: float, y_mm: float) -> list[Entity]
 
 
 @lru_cache(maxsize=64)
-def _engraving_place(
-    outline: tuple[OutlineVertex, ...], holes: tuple[PlateHole, ...], engraved: Engraved
-) -> tuple[float, float]:
-    """Where the lines stand clearest of holes and edge: of points on circles about the middle, the roomiest."""
+def _engraving_place(outline: tuple[OutlineVertex, ...], holes: tuple[PlateHole, ...], engraved: Engraved) -> _Place:
+    """Where the lines stand clear of holes and edge, in the largest letters that do; else least in the way."""
+    found = [_roomiest(outline, holes, engraved, height_mm) for height_mm in ENGRAVED_SIZES_MM]
+    return next((place for place, is_clear in found if is_clear), found[0][0])
+
+
+def _roomiest(
+    outline: tuple[OutlineVertex, ...], holes: tuple[PlateHole, ...], engraved: Engraved, height_mm: float
+) -> tuple[_Place, bool]:
+    """Of points on circles about the middle, the one with most room, and whether the lines are clear there."""
     texts = [text for face in engraved.faces for _, text in _engraved_lines(engraved.number, face)]
-    half = np.array([max(map(len, texts)) * LETTER_WIDTH * ENGRAVED_MM / 2, ENGRAVED_MM * 2.2])
+    half = np.array([max(map(len, texts)) * LETTER_WIDTH * height_mm / 2, height_mm * 2.2])
     least_x, least_y, greatest_x, greatest_y = outline_bounds_mm(outline)
     middle = np.array([(least_x + greatest_x) / 2, (least_y + greatest_y) / 2])
     reach = max(greatest_x - least_x, greatest_y - least_y) / 2
@@ -185,19 +201,9 @@ def _engraving_place(
     roomiest = np.argsort(-room, kind="stable")
     for some in np.array_split(roomiest, PLACES_AT_ONCE):
         boxes = (points[some][:, None] + corners).reshape(-1, 2)
-        inside = _is_inside(boxes, outline).reshape(-1, len(corners)).all(axis=1)
+        inside = (edge_depths_mm(boxes, outline) > 0).reshape(-1, len(corners)).all(axis=1)
         if inside.any():
             best = some[int(inside.argmax())]
-            return float(points[best, 0]), float(points[best, 1])
-    return float(points[roomiest[0], 0]), float(points[roomiest[0], 1])
-
-
-def _is_inside(points: np.ndarray, outline: Sequence[OutlineVertex]) -> np.ndarray:
-    """Whether points lie inside the outline's corners: arcs bulge outward, so their chords are on the safe side."""
-    corners = np.array([[vertex.x_mm, vertex.y_mm] for vertex in outline])
-    after = np.roll(corners, -1, axis=0)
-    x, y = points[:, 0][:, None], points[:, 1][:, None]
-    spans = (corners[:, 1] > y) != (after[:, 1] > y)
-    rise = np.where(after[:, 1] == corners[:, 1], 1.0, after[:, 1] - corners[:, 1])
-    crossing = corners[:, 0] + (y - corners[:, 1]) / rise * (after[:, 0] - corners[:, 0])
-    return np.asarray((spans & (x < crossing)).sum(axis=1) % 2 == 1)
+            place = _Place(float(points[best, 0]), float(points[best, 1]), height_mm)
+            return place, bool(room[best] > 0)
+    return _Place(float(points[roomiest[0], 0]), float(points[roomiest[0], 1]), height_mm), False

@@ -329,7 +329,7 @@ AXLES: Final = Bench[AxlesSheet, LaidOut, AxlesNeeds, None](
     letter="x",
     sheet=AxlesSheet,
     result=AxlesResult,
-    lay_out=lambda _sheet: LaidOut(),
+    lay_out=axles_bench.lay_out,
     needs=_axles_needs,
     run=axles_bench.run,
 )

@@ -77,6 +77,15 @@ class Joint(Sheet):
         return name
 
 
+class Bolts(Sheet):
+    """Screws evenly on a circle, through a flange."""
+
+    count: Annotated[int, Field(ge=0, le=24)] = 0
+    circle: Length | None = None
+    hole: Length | None = None
+    joint: Joint = Joint()
+
+
 class RegisterFit(StrEnum):
     """Fit of a register: bore, then spigot."""
 

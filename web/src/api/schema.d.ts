@@ -906,6 +906,50 @@ export interface components {
          */
         Verdict: "holds" | "tight" | "fails" | "not_known";
         /**
+         * AdapterFace
+         * @description One face of a flange adapter: the screws to a flange, and what centres it there.
+         */
+        AdapterFace: {
+            /**
+             * Count
+             * @default 0
+             */
+            count: number;
+            circle?: components["schemas"]["Length"] | null;
+            hole?: components["schemas"]["Length"] | null;
+            /**
+             * @default {
+             *       "thread": null,
+             *       "property_class": null,
+             *       "condition": null,
+             *       "tightening": null,
+             *       "surface": null,
+             *       "washer": null,
+             *       "tapped": null,
+             *       "tapped_mpa": null,
+             *       "countersink": null,
+             *       "thread_depth": null,
+             *       "is_blind": null,
+             *       "head": null,
+             *       "length": null,
+             *       "depth_behind": null,
+             *       "crush_tube": false,
+             *       "sleeve_yield_mpa": null
+             *     }
+             */
+            joint: components["schemas"]["Joint"];
+            /** @description From one hole to the next, centre to centre */
+            chord?: components["schemas"]["Length"] | null;
+            /**
+             * Is Tapped
+             * @description Its holes are tapped; the hole's diameter is the drill's
+             * @default false
+             */
+            is_tapped: boolean;
+            /** @description Diameter of its register; 0 where there is none */
+            register_size?: components["schemas"]["Length"] | null;
+        };
+        /**
          * Angle
          * @description An angle in degrees, anticlockwise above zero.
          */
@@ -1348,6 +1392,11 @@ export interface components {
              */
             lines: components["schemas"]["PropLine"][];
             /**
+             * Adapters
+             * @default []
+             */
+            adapters: components["schemas"]["FlangeAdapter"][];
+            /**
              * @default {
              *       "wheel_kgm2": null,
              *       "tyre_nm_per_deg": null,
@@ -1529,7 +1578,7 @@ export interface components {
         BodyShape: "box" | "round" | "rail" | "scan";
         /**
          * Bolts
-         * @description What holds the clutch's centre on the hub's flange.
+         * @description Screws evenly on a circle, through a flange.
          */
         Bolts: {
             /**
@@ -2285,6 +2334,86 @@ export interface components {
          * @enum {string}
          */
         FitFriction: "heated" | "degreased" | "oiled";
+        /**
+         * FlangeAdapter
+         * @description A turned disc between a shaft's flange and that of the box or axle.
+         */
+        FlangeAdapter: {
+            /** Name */
+            name: string;
+            which?: components["schemas"]["Which"] | null;
+            /**
+             * @default {
+             *       "count": 0,
+             *       "circle": null,
+             *       "hole": null,
+             *       "joint": {
+             *         "condition": null,
+             *         "countersink": null,
+             *         "crush_tube": false,
+             *         "depth_behind": null,
+             *         "head": null,
+             *         "is_blind": null,
+             *         "length": null,
+             *         "property_class": null,
+             *         "sleeve_yield_mpa": null,
+             *         "surface": null,
+             *         "tapped": null,
+             *         "tapped_mpa": null,
+             *         "thread": null,
+             *         "thread_depth": null,
+             *         "tightening": null,
+             *         "washer": null
+             *       },
+             *       "chord": null,
+             *       "is_tapped": false,
+             *       "register_size": null
+             *     }
+             */
+            shaft: components["schemas"]["AdapterFace"];
+            /**
+             * @description To the box's or axle's flange
+             * @default {
+             *       "count": 0,
+             *       "circle": null,
+             *       "hole": null,
+             *       "joint": {
+             *         "condition": null,
+             *         "countersink": null,
+             *         "crush_tube": false,
+             *         "depth_behind": null,
+             *         "head": null,
+             *         "is_blind": null,
+             *         "length": null,
+             *         "property_class": null,
+             *         "sleeve_yield_mpa": null,
+             *         "surface": null,
+             *         "tapped": null,
+             *         "tapped_mpa": null,
+             *         "thread": null,
+             *         "thread_depth": null,
+             *         "tightening": null,
+             *         "washer": null
+             *       },
+             *       "chord": null,
+             *       "is_tapped": false,
+             *       "register_size": null
+             *     }
+             */
+            away: components["schemas"]["AdapterFace"];
+            /** @description Of its far holes from the near ones, anticlockwise, seen from the shaft */
+            turned?: components["schemas"]["Angle"] | null;
+            outside?: components["schemas"]["Length"] | null;
+            thickness?: components["schemas"]["Length"] | null;
+            /** @description Right through; empty for none */
+            bore?: components["schemas"]["Length"] | null;
+            made_of?: components["schemas"]["PlateMaterial"] | null;
+            /**
+             * Part Number
+             * @default
+             */
+            part_number: string;
+        };
         /**
          * FlangeHole
          * @description A hole in the gearbox flange.
@@ -4791,6 +4920,7 @@ export interface components {
              * @default {
              *       "axles": [],
              *       "lines": [],
+             *       "adapters": [],
              *       "turning": {
              *         "half_shaft_nm_per_deg": null,
              *         "play": null,
@@ -6001,6 +6131,24 @@ export interface components {
             why: string;
         };
         /**
+         * AdapterShown
+         * @description A flange adapter.
+         */
+        AdapterShown: {
+            /** Field */
+            field: string;
+            /** Name */
+            name: string;
+            /** Part */
+            part: string;
+            /** Circles Mm */
+            circles_mm: [
+                number | null,
+                number | null
+            ];
+            verdict: components["schemas"]["Verdict"] | null;
+        };
+        /**
          * Alternative
          * @description Another that does all it must, best in one thing, and what it costs against the one shown.
          */
@@ -6094,6 +6242,8 @@ export interface components {
             axles: components["schemas"]["AxleShown"][];
             /** Lines */
             lines: components["schemas"]["LineShown"][];
+            /** Adapters */
+            adapters: components["schemas"]["AdapterShown"][];
             turning: components["schemas"]["TurningShown"];
             /** Queries */
             queries: components["schemas"]["ToDo"][];

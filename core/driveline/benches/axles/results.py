@@ -156,6 +156,16 @@ class LineShown(Result):
     verdict: Verdict | None
 
 
+class AdapterShown(Result):
+    """A flange adapter."""
+
+    field: str
+    name: str
+    part: str  # its key, once it is drawn
+    circles_mm: tuple[float | None, float | None]  # to the shaft, and away from it
+    verdict: Verdict | None
+
+
 class GearTurning(Result):
     """The line's two modes in a gear, seen from the wheels."""
 
@@ -190,6 +200,7 @@ class AxlesResult(Result):
 
     axles: tuple[AxleShown, ...]
     lines: tuple[LineShown, ...]
+    adapters: tuple[AdapterShown, ...]
     turning: TurningShown
     queries: tuple[ToDo, ...]
     assumed: tuple[Assumed, ...]

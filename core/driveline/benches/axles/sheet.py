@@ -7,8 +7,10 @@ from typing import Annotated
 
 from pydantic import Field
 
+from driveline.joints.sheet import Bolts
 from driveline.sheet import Angle, Length, Mass, Name, Sheet, Slant, Torque, Words
 from driveline.space.spots import Spot
+from driveline.tables.materials import PlateMaterial
 from driveline.words import Choice
 
 ShortWords = Annotated[str, Field(max_length=120)]
@@ -225,6 +227,31 @@ class PropLine(Sheet):
     grade_mm_s: Annotated[float, Field(gt=0, le=100)] | None = Field(default=None, description="Balance grade G")
 
 
+class AdapterFace(Bolts):
+    """One face of a flange adapter: the screws to a flange, and what centres it there."""
+
+    chord: Length | None = Field(default=None, description="From one hole to the next, centre to centre")
+    is_tapped: bool = Field(default=False, description="Its holes are tapped; the hole's diameter is the drill's")
+    register_size: Length | None = Field(default=None, description="Diameter of its register; 0 where there is none")
+
+
+class FlangeAdapter(Sheet):
+    """A turned disc between a shaft's flange and that of the box or axle."""
+
+    name: Name
+    which: Which | None = None
+    shaft: AdapterFace = AdapterFace()
+    away: AdapterFace = Field(default=AdapterFace(), description="To the box's or axle's flange")
+    turned: Angle | None = Field(
+        default=None, description="Of its far holes from the near ones, anticlockwise, seen from the shaft"
+    )
+    outside: Length | None = None
+    thickness: Length | None = None
+    bore: Length | None = Field(default=None, description="Right through; empty for none")
+    made_of: PlateMaterial | None = None
+    part_number: ShortWords = ""
+
+
 class Turning(Sheet):
     """What turns with the line, and what gives in it, beside the shafts themselves."""
 
@@ -248,5 +275,6 @@ class AxlesSheet(Sheet):
 
     axles: Annotated[list[Axle], Field(max_length=2)] = []
     lines: Annotated[list[PropLine], Field(max_length=3)] = []
+    adapters: Annotated[list[FlangeAdapter], Field(max_length=6)] = []
     turning: Turning = Turning()
     notes: Words = ""

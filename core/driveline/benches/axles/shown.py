@@ -9,6 +9,7 @@ import numpy as np
 from shapely import MultiPoint
 
 from driveline.arrays import Floats
+from driveline.benches.axles.adapters import AdapterFound, circle_mm
 from driveline.benches.axles.axle_checks import SideFound, height_words
 from driveline.benches.axles.bar_checks import high_nm
 from driveline.benches.axles.bars import STEEL, twist_deg
@@ -17,6 +18,7 @@ from driveline.benches.axles.line_checks import critical_of, longest_mm
 from driveline.benches.axles.lines import LineFound, nose_up, squared_speed
 from driveline.benches.axles.mock_ups import mock_up_says
 from driveline.benches.axles.results import (
+    AdapterShown,
     AxleShown,
     CaseShown,
     HeightRow,
@@ -287,3 +289,15 @@ def _best_tilt(chain: Chain, rpm: float) -> TiltPoint | None:
         found.append(TiltPoint(nose_up_deg=by, left_rad_s2=round(float(exact_rad_s2(tilted, rpm)[-1]), 2)))
     best = min(found, key=lambda one: one.left_rad_s2)
     return None if best.left_rad_s2 > WORTH_IT * float(exact_rad_s2(chain, rpm)[-1]) else best
+
+
+def adapter_shown(one: AdapterFound, checks: tuple[Check, ...]) -> AdapterShown:
+    """Return a flange adapter as it is shown."""
+    own = [check for check in checks if check.key.startswith((f"{one.key}.", f"{one.key}_"))]
+    return AdapterShown(
+        field=one.field,
+        name=one.adapter.name,
+        part="" if one.part is None else one.part.key,
+        circles_mm=(circle_mm(one.adapter.shaft), circle_mm(one.adapter.away)),
+        verdict=worst_verdict(own) if own else None,
+    )

@@ -2,6 +2,14 @@
 
 from collections.abc import Iterator
 
+from driveline.benches.axles.adapters import (
+    AdapterFound,
+    adapter_checks,
+    adapter_doubts,
+    adapter_found,
+    adapter_part,
+    holes_missing,
+)
 from driveline.benches.axles.axle_checks import SideFound, side_found, standing_doubts, standing_missing, travel_checks
 from driveline.benches.axles.bar_checks import bar_checks
 from driveline.benches.axles.bars import spline_doubts
@@ -12,7 +20,7 @@ from driveline.benches.axles.needs import AxlesNeeds
 from driveline.benches.axles.parts import USUAL_GRADE_MM_S, bar_part, tube_part
 from driveline.benches.axles.results import AxlesResult
 from driveline.benches.axles.sheet import Axle, AxlesSheet
-from driveline.benches.axles.shown import axle_shown, line_shown
+from driveline.benches.axles.shown import adapter_shown, axle_shown, line_shown
 from driveline.benches.axles.through_travel import travelling
 from driveline.benches.axles.turning import TurningLine
 from driveline.benches.contract import LaidOut, Outcome, progress_of
@@ -33,8 +41,10 @@ def run(sheet: AxlesSheet, _laid: LaidOut, needs: AxlesNeeds, judge: Judge) -> O
     axles = tuple(_sides(axle, k, needs) for k, axle in enumerate(sheet.axles))
     lines = tuple(line_found(line, k, needs) for k, line in enumerate(sheet.lines))
     checks = tuple(_checks(axles, lines, needs, judge))
-    to_do = tuple(_to_do(sheet, axles, lines))
-    is_begun = bool(sheet.axles or sheet.lines)
+    adapters = tuple(adapter_found(adapter, k, needs) for k, adapter in enumerate(sheet.adapters))
+    checks = (*checks, *(check for one in adapters for check in adapter_checks(one, needs, judge)))
+    to_do = tuple(_to_do(sheet, axles, lines, adapters))
+    is_begun = bool(sheet.axles or sheet.lines or sheet.adapters)
     turning = TurningLine(sheet=sheet, lines=lines, needs=needs)
     return Outcome(
         solved=None,
@@ -45,16 +55,23 @@ def run(sheet: AxlesSheet, _laid: LaidOut, needs: AxlesNeeds, judge: Judge) -> O
             ),
             lines=tuple(line_shown(one, checks) for one in lines),
             turning=turning.shown(),
-            queries=tuple(_queries(axles, lines)),
+            adapters=tuple(adapter_shown(one, checks) for one in adapters),
+            queries=(*_queries(axles, lines), *_adapter_queries(adapters)),
             assumed=(*_assumed(sheet, needs), *turning.assumed()),
             to_do=to_do,
         ),
         checks=checks,
         to_do=to_do,
         progress=progress_of(is_begun=is_begun, is_finished=is_begun and not to_do),
-        parts=tuple(_parts(axles, lines)),
+        parts=(*_parts(axles, lines), *(one.part for one in adapters if one.part is not None)),
         ticks=turning.ticks(),
     )
+
+
+def lay_out(sheet: AxlesSheet) -> LaidOut:
+    """Return the adapters that can be drawn so far."""
+    found = (adapter_part(adapter, k) for k, adapter in enumerate(sheet.adapters))
+    return LaidOut(parts=tuple(part for part in found if part is not None))
 
 
 def _sides(axle: Axle, k: int, needs: AxlesNeeds) -> Sides:
@@ -106,6 +123,11 @@ def _queries(axles: tuple[Sides, ...], lines: tuple[LineFound, ...]) -> Iterator
         yield from (ToDo(field=path, text=f"{line.line.name}: {text}") for path, text in line.doubts)
 
 
+def _adapter_queries(adapters: tuple[AdapterFound, ...]) -> Iterator[ToDo]:
+    for one in adapters:
+        yield from (ToDo(field=path, text=text) for path, text in adapter_doubts(one))
+
+
 def _assumed(sheet: AxlesSheet, needs: AxlesNeeds) -> Iterator[Assumed]:
     for k, axle in enumerate(sheet.axles):
         field, joint = f"axles.axles.{k}", axle.inner
@@ -130,20 +152,25 @@ def _assumed(sheet: AxlesSheet, needs: AxlesNeeds) -> Iterator[Assumed]:
             yield Assumed(field=f"axles.lines.{k}.bump", text=f"{line.name}: the axle goes straight up and down")
 
 
-def _to_do(sheet: AxlesSheet, axles: tuple[Sides, ...], lines: tuple[LineFound, ...]) -> Iterator[ToDo]:
+def _to_do(
+    sheet: AxlesSheet, axles: tuple[Sides, ...], lines: tuple[LineFound, ...], adapters: tuple[AdapterFound, ...]
+) -> Iterator[ToDo]:
+    for one in adapters:
+        if one.part is None:
+            wanted = (*holes_missing(one.adapter), f"{one.adapter.name}: its outside and its thickness")
+            yield ToDo(field=one.field, text=f"Still wanted of {wanted[0]}.")
     if not sheet.axles and not sheet.lines:
         yield ToDo(field="axles.axles", text="Enter the shafts: an axle with two, or a line of propshafts.")
         return
     for sides in axles:
-        for one in sides:
-            lacking = (*one.found.missing, *standing_missing(one.axle))
+        for side in sides:
+            lacking = (*side.found.missing, *standing_missing(side.axle))
             if lacking:
-                yield ToDo(field=one.field, text=f"Still wanted of {lacking[0]}.")
-            elif bar_part(one) is None:
-                text = (
-                    f"Still wanted of {one.words}: its bar's length, ±, diameter, and both splines' length and outside."
-                )
-                yield ToDo(field=f"{one.field}.bar", text=text)
+                yield ToDo(field=side.field, text=f"Still wanted of {lacking[0]}.")
+            elif bar_part(side) is None:
+                sizes = "its bar's length, ±, diameter, and both splines' length and outside"
+                text = f"Still wanted of {side.words}: {sizes}."
+                yield ToDo(field=f"{side.field}.bar", text=text)
     for line in lines:
         lacking = (*line.ends_missing, *line.twist_missing, *line.travel_missing, *line.standing_missing)
         if lacking:

@@ -5,7 +5,7 @@ from typing import Annotated
 from pydantic import Field, StringConstraints
 
 from driveline.fits.jaw import SpiderWay
-from driveline.joints.sheet import Joint, RegisterFit
+from driveline.joints.sheet import Bolts, RegisterFit
 from driveline.shafts.keys import KeyEnds
 from driveline.shafts.splines import SplineHub
 from driveline.sheet import Angle, Coordinate, Length, Name, Sheet, Slant, Torque, Words
@@ -116,15 +116,6 @@ class Hub(Sheet):
     chamfers: Length | None = Field(default=None, description="Of both spline ends together")
     flange: Length | None = Field(default=None, description="Outside of its flange")
     flange_thickness: Length | None = None
-
-
-class Bolts(Sheet):
-    """What holds the clutch's centre on the hub's flange."""
-
-    count: Annotated[int, Field(ge=0, le=24)] = 0
-    circle: Length | None = None
-    hole: Length | None = None
-    joint: Joint = Joint()
 
 
 class Weld(Sheet):

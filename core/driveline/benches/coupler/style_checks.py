@@ -1,16 +1,14 @@
 """What a style alone asks: bolts and weld of a rigid hub, the spider's rating, the kept clutch."""
 
-import numpy as np
-
 from driveline.benches.coupler.carriers import DESIGN
 from driveline.benches.coupler.inputs import CouplerInputs
 from driveline.benches.coupler.needs import CouplerNeeds
-from driveline.benches.coupler.sheet import Bolts, Weld
+from driveline.benches.coupler.sheet import Weld
 from driveline.checks import Check
 from driveline.figures import fig, num
-from driveline.flat.holes import bolt_circle_mm
-from driveline.joints.checks import joint_checks
-from driveline.joints.screws import JointFields, Loads, Place, worked_joint
+from driveline.joints.circles import circle_friction, circle_place, circle_xy_mm
+from driveline.joints.screws import JointFields, Place
+from driveline.joints.sheet import Bolts
 from driveline.margins import Judge, missing_of, wanted_words
 from driveline.metal.welds import THROAT, range_allowed_mpa, ring_shear_mpa, weld_allowable_mpa
 from driveline.shafts.elements import SpiderFactors, clutch_torque_nm
@@ -50,40 +48,27 @@ def flywheel_checks(inputs: CouplerInputs, needs: CouplerNeeds, judge: Judge) ->
 
 
 def _friction(place: Place, bolts: Bolts, needs: CouplerNeeds, judge: Judge) -> list[Check]:
-    loads = Loads(motor_kg=0.0, torque_nm=needs.design_nm, missing=() if needs.design_nm else (DESIGN,))
-    found = joint_checks(worked_joint(bolts.joint, place), bolts.joint, place, loads, judge)
-    return [check for check in found if check.key == f"coupler.{place.name}_friction"]
+    return circle_friction(bolts, place, needs.design_nm, (DESIGN,), judge)
 
 
 def _bolt_circle(name: str, title: str, bolts: Bolts, grip: Length | None, inputs: CouplerInputs) -> Place:
-    circle_mm, hole_mm = positive_of(bolts.circle), positive_of(bolts.hole)
-    xy = (
-        bolt_circle_mm(count=bolts.count, circle_mm=circle_mm, first_at_deg=0.0)
-        if bolts.count and circle_mm
-        else np.zeros((0, 2))
+    fields = JointFields(
+        joint=f"coupler.{name}.joint",
+        length=f"coupler.{name}.joint.length",
+        depth=f"coupler.{name}.joint.depth_behind",
+        grip="coupler.hub.flange_thickness" if name == "bolts" else "coupler.clutch.flywheel_grip",
+        made_of="coupler.hub.made_of",
+        load=(),
+        torque=("brief.motor", "ratios"),
     )
-    return Place(
+    return circle_place(
+        bolts,
+        circle_xy_mm(bolts.count, positive_of(bolts.circle)),
         name=name,
         title=title,
-        clear_key=f"coupler.{name}_clear",
-        fields=JointFields(
-            joint=f"coupler.{name}.joint",
-            length=f"coupler.{name}.joint.length",
-            depth=f"coupler.{name}.joint.depth_behind",
-            grip="coupler.hub.flange_thickness" if name == "bolts" else "coupler.clutch.flywheel_grip",
-            made_of="coupler.hub.made_of",
-            load=(),
-            torque=("brief.motor", "ratios"),
-        ),
-        xy_mm=xy,
-        holes=tuple((f"B{k}", hole_mm) for k in range(1, bolts.count + 1)) if hole_mm else (),
+        fields=fields,
         grip_mm=positive_of(grip),
-        length_mm=None,
-        depth_mm=None,
-        lever_mm=0.0,
-        heel_mm=None,
-        material=material(inputs.hub.made_of) if inputs.hub.made_of else None,
-        is_whole=bool(len(xy)),
+        made_of=material(inputs.hub.made_of) if inputs.hub.made_of else None,
     )
 
 

@@ -10,7 +10,6 @@ from driveline.benches.plate.parts import EdgeShare
 from driveline.benches.plate.workings import (
     edge_working,
     holes_settled_working,
-    ligament_working,
     readings_agree_working,
 )
 from driveline.checks import Check
@@ -18,6 +17,7 @@ from driveline.figures import fig, num
 from driveline.flat.holes import Ligament
 from driveline.margins import Judge, wanted_words
 from driveline.network.judge import GREATEST_W
+from driveline.parts.ligament import ligament_check
 from driveline.parts.made import FlatPart
 from driveline.shafts.coupler import Forgives
 from driveline.survey.solve import SurveyResult
@@ -113,25 +113,13 @@ def _holes_settled(survey: SurveyResult, judge: Judge) -> Check:
 
 
 def _least_ligament(figures: PlateFigures, judge: Judge) -> Check:
-    """Of the holes that are drawn; at best, while some are missing."""
-    least = figures.ligaments[0] if figures.ligaments else None
-    missing = figures.holes_wanted or (() if least else ("Holes to measure between",))
-    says = wanted_words(missing)
-    if least:
-        pair = " and ".join(least.between)
-        drawn = f"{fig(least.left_mm, 'mm', 1)} between {pair}; {num(least.wanted_mm, 'mm', 1)} wanted"
-        says = f"{drawn}, of what is drawn. {says}" if missing else drawn
-    return judge.check(
-        "clearance",
+    return ligament_check(
+        figures.ligaments,
+        judge,
         key="plate.ligament",
         title="Least ligament",
-        demand=None if least is None else least.wanted_mm,
-        capacity=None if least is None else max(least.left_mm, 0.0),
-        unit="mm",
-        says=says,
-        missing=missing,
+        missing=figures.holes_wanted,
         inputs=("plate.survey", "plate.face", "plate.plate.turned", "plate.plate.bore", "plate.build_up"),
-        working=lambda: ligament_working(least),
     )
 
 

@@ -6,7 +6,7 @@ from driveline.benches.plate.needs import WantedApart
 from driveline.benches.plate.parts import EdgeShare
 from driveline.benches.plate.results import BuildUpResult, TiltResult
 from driveline.figures import fig
-from driveline.flat.holes import LEAST_LIGAMENT_MM, Ligament
+from driveline.flat.holes import LEAST_LIGAMENT_MM
 from driveline.joints.preload_sums import greatest_steps
 from driveline.joints.screws import Place, Worked
 from driveline.network.judge import GREATEST_W
@@ -67,24 +67,6 @@ def holes_settled_working(survey: SurveyResult, least: float, *, is_known: bool)
         steps=(step("r", "1 - h", given, value=least, decimals=3),) if is_known else (),
         source="Below 0.1 nobody would notice a mistake in the reading.",
         method=adjusted_words(survey) if is_known else "",
-    )
-
-
-def ligament_working(least: Ligament | None) -> Working:
-    """Return what is left between the two holes that are nearest for their size."""
-    steps: tuple[Step, ...] = ()
-    if least is not None:
-        one, other = (
-            worked(f"d_{k}", mm, "mm", f"hole {name}, as drawn")
-            for k, (name, mm) in enumerate(zip(least.between, least.sizes_mm, strict=True), start=1)
-        )
-        apart = worked("a", least.apart_mm, "mm", f"{least.between[0]} to {least.between[1]}, centres")
-        left = max(least.left_mm, 0.0)
-        steps = (step("b", "max(a - (d_1 + d_2) / 2, 0)", apart, one, other, value=left, unit="mm", decimals=2),)
-    return Working(
-        steps=steps,
-        source=f"Wanted: 1.0 × the larger hole, at least {fig(LEAST_LIGAMENT_MM, 'mm')}; counterbores count as holes, "
-        "a bore as no more than twice the hole beside it.",
     )
 
 

@@ -8,11 +8,12 @@
   import { useUnits } from '../../measure/units.svelte';
   import PartsPanel from '../../parts/PartsPanel.svelte';
   import { ShownPart } from '../../parts/shown-part.svelte';
+  import AdapterPart from './AdapterPart.svelte';
   import AxlePart from './AxlePart.svelte';
   import LinePart from './LinePart.svelte';
   import Middle from './Middle.svelte';
   import TurningPart from './TurningPart.svelte';
-  import { newAxle, newLine } from './edits';
+  import { newAdapter, newAxle, newLine } from './edits';
 
   let { result: all }: BenchProps = $props();
   const editor = useEditor();
@@ -75,6 +76,35 @@
         <LinePart line={row} found={result.lines[k]} {points} {disabled} change={put} />
       {/snippet}
     </NamedRows>
+    <h3 class="mt-4">Flange adapters</h3>
+    <NamedRows
+      label="Flange adapters"
+      group="adapters"
+      prefix="axles.adapters"
+      rows={sheet.adapters}
+      {lit}
+      what="a flange adapter"
+      example="axle end"
+      none="None. A turned disc joins a shaft to a flange of other holes."
+      {disabled}
+      make={newAdapter}
+      onpick={(field) => (lit = field)}
+      change={(write) => change((next) => write(next.adapters))}
+    >
+      {#snippet note(k)}
+        {@const verdict = result.adapters[k]?.verdict}
+        {#if verdict}<VerdictMark {verdict} silent />{/if}
+      {/snippet}
+      {#snippet body(row, k, put)}
+        <AdapterPart
+          adapter={row}
+          found={result.adapters[k]}
+          threads={all.plate.threads}
+          {disabled}
+          change={put}
+        />
+      {/snippet}
+    </NamedRows>
     <TurningPart
       turning={sheet.turning}
       found={result.turning}
@@ -95,7 +125,15 @@
     />
   </div>
   <div class="order-1 flex min-w-0 flex-1 flex-col md:order-2 md:overflow-y-auto">
-    <Middle {result} {drawn} {lit} {disabled} {change} onpick={(field) => (lit = field)} />
+    <Middle
+      {result}
+      parts={all.parts.axles ?? []}
+      {drawn}
+      {lit}
+      {disabled}
+      {change}
+      onpick={(field) => (lit = field)}
+    />
     {#each result.queries as query (query.text)}
       <p class="border-b border-edge px-4 py-1 text-[13px] text-brass">? {units.words(query.text)}</p>
     {/each}

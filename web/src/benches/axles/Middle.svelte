@@ -1,5 +1,5 @@
 <script lang="ts">
-  import type { AxlesResult, AxlesSheet } from '../../api/types';
+  import type { AxlesResult, AxlesSheet, PartResult } from '../../api/types';
   import { useUnits } from '../../measure/units.svelte';
   import PartPicture from '../../parts/PartPicture.svelte';
   import type { ShownPart } from '../../parts/shown-part.svelte';
@@ -11,22 +11,26 @@
 
   interface Props {
     result: AxlesResult;
+    parts: readonly PartResult[];
     drawn: ShownPart;
     lit: string;
     disabled: boolean;
     change: (write: (sheet: AxlesSheet) => void) => void;
     onpick: (field: string) => void;
   }
-  let { result, drawn, lit, disabled, change, onpick }: Props = $props();
+  let { result, parts, drawn, lit, disabled, change, onpick }: Props = $props();
   const units = useUnits();
   const TURNS = { field: 'axles.turning', name: 'The whole line' };
   const all = $derived([
     ...result.axles,
     ...result.lines,
+    ...result.adapters,
     ...(result.axles.length + result.lines.length > 0 ? [TURNS] : []),
   ]);
   const shown = $derived(all.find((one) => lit === one.field || lit.startsWith(`${one.field}.`)) ?? all[0]);
   const axle = $derived(result.axles.find((one) => one.field === shown?.field));
+  const adapter = $derived(result.adapters.find((one) => one.field === shown?.field));
+  const disc = $derived(parts.find((part) => part.key === adapter?.part));
   const line = $derived(result.lines.findIndex((one) => one.field === shown?.field));
 </script>
 
@@ -55,6 +59,19 @@
 {/if}
 {#if shown === TURNS}
   <TurningTable turning={result.turning} />
+{:else if adapter}
+  <div class="on-dye bg-dye p-3 text-scribe">
+    {#if disc?.views[0]}
+      <PartPicture drawing={disc.views[0].drawing} label={disc.title} />
+      <p class="mt-2 text-[13px] text-scribe-dim">
+        Seen from the shaft. Its drawings, cut list and release are among the order sheets.
+      </p>
+    {:else}
+      <p class="px-3 py-10 text-scribe-dim">
+        The adapter is drawn here with its outside, its thickness, and screws, circle and holes of both faces.
+      </p>
+    {/if}
+  </div>
 {:else if axle}
   <AxlePicture {axle} />
   <div class="px-4 py-3"><AxleTable {axle} /></div>

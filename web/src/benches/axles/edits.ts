@@ -1,5 +1,5 @@
 /** New rows of the shafts' sheet. */
-import type { Axle, AxleSide, PropLine } from '../../api/types';
+import type { Axle, AxleSide, FlangeAdapter, PropLine } from '../../api/types';
 
 export const newSide = (): AxleSide => ({
   inner: { point: null },
@@ -58,3 +58,12 @@ export function twist(line: PropLine, shaft: number, deg: number): void {
   const tube = line.tubes[shaft];
   if (tube) tube.phasing = { ...tube.phasing, unit: null, text: `${deg}°` };
 }
+
+const newFace = (): FlangeAdapter['shaft'] => ({ count: 0, is_tapped: false, joint: { crush_tube: false } });
+
+export const newAdapter = (name: string): FlangeAdapter => ({
+  name,
+  shaft: newFace(),
+  away: newFace(),
+  part_number: '',
+});

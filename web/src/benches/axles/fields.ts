@@ -1,6 +1,7 @@
 /** The forms of the shafts: an axle's joints, each side's travel and bar, a line of propshafts. */
-import type { Axle, AxleSide, AxlesSheet, PropLine, Spot } from '../../api/types';
-import { asked, choice, number, reading, text, within, yesNo, type Form } from '../../measure/fields';
+import type { Axle, AxleSide, AxlesSheet, FlangeAdapter, PropLine, Spot } from '../../api/types';
+import { asked, choice, count, number, reading, text, within, yesNo, type Form } from '../../measure/fields';
+import { jointForm as screwForm } from '../../measure/screws';
 import { spotForm } from '../../scene/spots';
 
 type Travelled = AxleSide['outer'];
@@ -11,6 +12,7 @@ type Joint = PropLine['joints'][number];
 type Tube = PropLine['tubes'][number];
 type Direction = PropLine['box'];
 type MockUp = Bar['mock_up'];
+type Face = FlangeAdapter['shaft'];
 type Turning = AxlesSheet['turning'];
 
 const WHICH = [
@@ -259,4 +261,44 @@ export const TURNING: Form<Turning> = [
   ),
   reading<Turning>('play', 'Free turn at a wheel', 'angle', 'motor held, the other wheel down'),
   number<Turning>('steps_a_turn', 'Torque steps of the motor in a turn', [2, 400], 'by its maker'),
+];
+
+export const ADAPTER: Form<FlangeAdapter> = [
+  choice<FlangeAdapter, 'which'>('which', 'It is in the line to', WHICH, 'the only axle driven'),
+  reading<FlangeAdapter>('outside', 'Outside diameter', 'length'),
+  reading<FlangeAdapter>('thickness', 'Thickness', 'length'),
+  reading<FlangeAdapter>('bore', 'Bore right through', 'length', 'empty: none'),
+  reading<FlangeAdapter>(
+    'turned',
+    'Far holes turned from the near ones',
+    'angle',
+    'anticlockwise from the shaft',
+  ),
+  choice<FlangeAdapter, 'made_of'>(
+    'made_of',
+    'It is of',
+    [
+      ['steel', 'steel'],
+      ['stainless', 'stainless steel'],
+      ['aluminium', 'aluminium'],
+    ],
+    'not said',
+  ),
+  text<FlangeAdapter>('part_number', 'Part number', { most: 120 }),
+];
+
+/** One face of a flange adapter: its holes, and what centres it. */
+export const faceForm = (threads: readonly string[]): Form<Face> => [
+  count<Face>('count', 'Screws', [0, 24], 0),
+  reading<Face>('circle', 'On a circle of', 'length', 'or:'),
+  reading<Face>(
+    'chord',
+    'From one hole to the next, centres',
+    'length',
+    'inside and outside of both, halved',
+  ),
+  reading<Face>('hole', 'Holes', 'length', 'tapped: the drill’s'),
+  yesNo<Face>('is_tapped', 'They are', '', ['tapped in the adapter', 'clearance holes']),
+  reading<Face>('register_size', 'Register, diameter', 'length', '0 where there is none'),
+  ...within((face: Face) => face.joint, screwForm(threads)),
 ];
