@@ -18,9 +18,14 @@
     ),
   );
   const units = useUnits();
-  /** Engraving is small, a hole's name large; what a turned part says is as large as its drawing says. */
+  const named = $derived(Math.min(13, 0.045 * (bounds.top - bounds.bottom)));
+  /** A hole's name is large for the picture; what is engraved and what a turned part says as its drawing says. */
   const sizeOf = (text: { part: string; height_mm: number }) =>
-    text.part.startsWith('engraved') ? 6 : /^(step|length)/.test(text.part) ? 1.5 * text.height_mm : 13;
+    text.part.startsWith('engraved')
+      ? 1.2 * text.height_mm
+      : /^(step|length)/.test(text.part)
+        ? 1.5 * text.height_mm
+        : named;
   const texts = $derived(
     drawing.entities.flatMap((one) => (one.shape === 'text' && one.part !== 'note' ? [one] : [])),
   );
