@@ -7,7 +7,7 @@ from driveline.benches.axles.needs import AxlesNeeds, ShaftLoad
 from driveline.benches.axles.sheet import Axle, Bar, BarMaterial, BarSpline, DifferentialKind, Tube, Which
 from driveline.errors import ImpossibleInput
 from driveline.gearing.differential import clutched_high_nm, high_share
-from driveline.shafts.bars import BAR_GUIDES_MPA, bar_shear_mpa, bar_twist_deg
+from driveline.shafts.bars import BAR_GUIDES_MPA, bar_shear_mpa, bar_twist_deg, critical_rpm
 from driveline.sheet import positive_of, value_of
 from driveline.tables.materials import PlateMaterial, material
 
@@ -129,3 +129,25 @@ def spline_doubts(spline: BarSpline, bar: Bar, field: str, words: str) -> list[t
             (f"{field}.outside", f"{words}: the bar is thicker than its seat, and can't go through the joint.")
         )
     return found
+
+
+def tube_inside_mm(tube: Tube) -> float | None:
+    """Return a tube's inside diameter, 0 of a bar; ``None`` while it is not known or can't be."""
+    outside, wall = positive_of(tube.outside), positive_of(tube.wall)
+    if outside is None or wall is None or wall > outside / 2:
+        return None
+    return outside - 2 * wall
+
+
+def tube_critical_rpm(tube: Tube, longest_mm: float) -> float | None:
+    """Return the speed at which a tube would whirl; ``None`` while its sizes are not known."""
+    outside, inside = positive_of(tube.outside), tube_inside_mm(tube)
+    if outside is None or inside is None or not longest_mm > 0:
+        return None
+    return critical_rpm(
+        length_mm=longest_mm,
+        outside_mm=outside,
+        inside_mm=inside,
+        young_mpa=STEEL.modulus_mpa,
+        density_kgm3=STEEL.density_kgm3,
+    )

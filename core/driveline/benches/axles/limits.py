@@ -7,20 +7,12 @@ from dataclasses import dataclass
 import numpy as np
 
 from driveline.arrays import Floats
-from driveline.benches.axles.bars import guide_mpa
+from driveline.benches.axles.bars import guide_mpa, tube_critical_rpm, tube_inside_mm
 from driveline.benches.axles.ends import STILL
-from driveline.benches.axles.line_checks import two_piece_share
-from driveline.benches.axles.lines import (
-    angles_missing,
-    joints_missing,
-    standing_missing,
-    standing_of,
-    swept_of,
-    travel_missing,
-    tube_critical_rpm,
-    tube_inside_mm,
-)
+from driveline.benches.axles.line_missing import angles_missing, joints_missing, standing_missing, travel_missing
+from driveline.benches.axles.posing import standing_of, swept_of
 from driveline.benches.axles.sheet import AxlesSheet, JointKind, PropLine, Tube, Which
+from driveline.benches.axles.tube_checks import two_piece_share
 from driveline.cardan.lines import allowed_joint_rpm
 from driveline.errors import ImpossibleInput
 from driveline.shafts.bars import bar_shear_mpa

@@ -5,9 +5,11 @@ from typing import Final
 
 from driveline.benches.axles.axle_checks import SideFound
 from driveline.benches.axles.bar_checks import high_nm
-from driveline.benches.axles.line_checks import critical_of, longest_mm
-from driveline.benches.axles.lines import LineFound, squared_speed, tube_inside_mm
+from driveline.benches.axles.bars import tube_inside_mm
+from driveline.benches.axles.lines import LineFound
+from driveline.benches.axles.posing import squared_speed
 from driveline.benches.axles.sheet import Bar, BarSpline, JointKind, Tube
+from driveline.benches.axles.tube_checks import critical_of, longest_mm
 from driveline.drawing.order import OrderLine
 from driveline.drawing.turned import TurnedStep, turned_drawing
 from driveline.figures import fig, num

@@ -14,9 +14,9 @@ from driveline.benches.axles.axle_checks import SideFound, height_words
 from driveline.benches.axles.bar_checks import high_nm
 from driveline.benches.axles.bars import STEEL, twist_deg
 from driveline.benches.axles.ends import End, xyz
-from driveline.benches.axles.line_checks import critical_of, longest_mm
-from driveline.benches.axles.lines import LineFound, nose_up, squared_speed
+from driveline.benches.axles.lines import LineFound
 from driveline.benches.axles.mock_ups import mock_up_says
+from driveline.benches.axles.posing import nose_up, squared_speed
 from driveline.benches.axles.results import (
     AdapterShown,
     AxleShown,
@@ -34,6 +34,7 @@ from driveline.benches.axles.results import (
 )
 from driveline.benches.axles.sheet import Axle, JointKind
 from driveline.benches.axles.through_travel import Travelling, traded
+from driveline.benches.axles.tube_checks import critical_of, longest_mm
 from driveline.cardan.chains import Chain, best_twists, exact_rad_s2, rule_rad_s2
 from driveline.cardan.lines import (
     COMFORTABLE_RAD_S2,
@@ -203,7 +204,7 @@ def _traded(travel: Travelling | None) -> tuple[tuple[TradePoint, ...], tuple[Tr
 
 def line_shown(one: LineFound, checks: tuple[Check, ...]) -> LineShown:
     """Return a line of propshafts as it is shown."""
-    rpm = one.load.rpm if one.load else None
+    rpm = one.rpm
     chain = one.at_ride
     is_known = chain is not None and rpm is not None and not one.twist_missing
     own = [check for check in checks if check.key.startswith(f"{one.key}.")]

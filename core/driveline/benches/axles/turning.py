@@ -6,8 +6,8 @@ from dataclasses import dataclass
 from functools import cached_property
 from typing import Final
 
-from driveline.benches.axles.bars import load_at, twist_deg
-from driveline.benches.axles.lines import LineFound, tube_inside_mm
+from driveline.benches.axles.bars import load_at, tube_inside_mm, twist_deg
+from driveline.benches.axles.lines import LineFound
 from driveline.benches.axles.needs import AxlesNeeds, ShaftLoad
 from driveline.benches.axles.results import GearTurning, Meeting, TurningShown
 from driveline.benches.axles.sheet import AxlesSheet, JointKind
