@@ -7,7 +7,7 @@ from typing import Final
 
 import numpy as np
 
-from driveline.drawing.model import Circle, Drawing, Entity, Layer, Punch, Text, path_of, reflected_entity
+from driveline.drawing.model import Circle, Drawing, Entity, Layer, Path, Punch, Text, Vertex, path_of, reflected_entity
 from driveline.flat.outline import OutlineVertex, edge_depths_mm, outline_bounds_mm
 
 NOTE_HEIGHT_MM: Final = 5.0
@@ -33,6 +33,16 @@ class PlateHole:
     def without_cut(self) -> "PlateHole":
         """Return the hole as one that is marked and drilled by hand."""
         return replace(self, cut_mm=None)
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Bend:
+    """A line along which a part is folded, and how."""
+
+    id: str
+    from_mm: tuple[float, float]
+    to_mm: tuple[float, float]
+    words: str
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -65,6 +75,7 @@ def plate_drawing(
     engraved: Engraved,
     notes: Sequence[str],
     labels: Sequence[tuple[str, float, float]] = (),
+    bends: Sequence[Bend] = (),
     kerf_mm: float = 0.0,
 ) -> tuple[Drawing, Drawing]:
     """Return the part seen from its first side, and turned over.
@@ -77,6 +88,7 @@ def plate_drawing(
         engraved: Its number and what its sides lie against; each side says its own.
         notes: Lines under the part; the side it is seen from is always the second.
         labels: What is marked beside rows of holes, upright, each with its place.
+        bends: Where it is folded afterward: marked, never cut.
         kerf_mm: Put into the holes that are cut: they are drawn this much smaller.
 
     Source:
@@ -86,6 +98,8 @@ def plate_drawing(
     for hole in holes:
         shapes += _hole_entities(hole, kerf_mm)
     shapes += [_row_label(*label) for label in labels]
+    for bend in bends:
+        shapes += _bend_entities(bend)
     least_x, least_y, greatest_x, greatest_y = outline_bounds_mm(outline)
     drawn = []
     place = _engraving_place(tuple(outline), tuple(holes), engraved)
@@ -123,6 +137,14 @@ def with_revision(drawing: Drawing, letter: str) -> Drawing:
         for entity in drawing.entities
     )
     return drawing.model_copy(update={"entities": entities})
+
+
+def _bend_entities(bend: Bend) -> list[Entity]:
+    part, ends = f"bend:{bend.id}", (bend.from_mm, bend.to_mm)
+    middle = [(a + b) / 2 for a, b in zip(*ends, strict=True)]
+    line = Path(layer=Layer.MARK, part=part, vertices=tuple(Vertex(x_mm=x, y_mm=y) for x, y in ends), closed=False)
+    words = Text(part=part, x_mm=middle[0], y_mm=middle[1] + 3.0, height_mm=3.5, text=bend.words, centred=True)
+    return [line, words]
 
 
 def _hole_entities(hole: PlateHole, kerf_mm: float) -> list[Entity]:

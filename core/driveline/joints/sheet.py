@@ -45,6 +45,17 @@ class Surface(Choice):
     BLASTED = "blasted"
 
 
+def known_thread(name: str | None) -> str | None:
+    """Return a thread's name.
+
+    Raises:
+        ValueError: If it is none that is known here.
+    """
+    if name is not None and name not in thread_names():
+        raise ValueError(f"{name} is not a thread known here. Take one of the list, such as M10 or 3/8-16 UNC.")
+    return name
+
+
 class Joint(Sheet):
     """One set of screws. Length and depths are measured from the face that the screw is screwed into."""
 
@@ -72,9 +83,7 @@ class Joint(Sheet):
     @field_validator("thread")
     @classmethod
     def _known(cls, name: str | None) -> str | None:
-        if name is not None and name not in thread_names():
-            raise ValueError(f"{name} is not a thread known here. Take one of the list, such as M10 or 3/8-16 UNC.")
-        return name
+        return known_thread(name)
 
 
 class Bolts(Sheet):

@@ -12,6 +12,7 @@ from driveline.tables.loader import table
 
 SCATTER: Final = 0.25  # of preload, both ways, tightening by torque
 USUAL_SHARE: Final = 0.70  # of proof load: a quarter more leaves the 1.1 that is wanted, and something for the load
+SHEAR_OF_PROOF: Final = 0.577  # a bolt's shear strength over its proof stress
 SETTLED_MM: Final = 0.008  # in thread, under head and at one joint together
 STEEL_MODULUS_MPA: Final = 205_000.0
 STOCK_MM: Final = (10, 12, 16, 20, 25, 30, 35, 40, 45, 50, 55, 60, 65, 70, 75, 80, 90, 100, 110, 120)
@@ -222,7 +223,7 @@ def shear_allowable_mpa(proof_mpa: float) -> float:
     Source:
         τ = σ/√3, von Mises.
     """
-    return 0.577 * proof_mpa
+    return SHEAR_OF_PROOF * proof_mpa
 
 
 def shear_forces_n(

@@ -1,10 +1,11 @@
 """Sections of arms: area, bending and torsion of a box, a round tube or a channel, and the stress at their worst."""
 
 import math
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from typing import Final
 
 from driveline.errors import ImpossibleInput
+from driveline.flat.folds import unfolded
 
 SHEAR_MODULUS: Final = 2.6  # G = E/2.6
 
@@ -149,6 +150,37 @@ def channel(*, flange_mm: float, depth_mm: float, flange_thickness_mm: float, we
         shear_per_nmm=max(flange_thickness_mm, web_thickness_mm) / torsion,
         shear_centre_mm=flange_thickness_mm * b**2 * h**2 / (4 * on_lines),
         is_closed=False,
+    )
+
+
+def folded_channel(*, flange_mm: float, depth_mm: float, thickness_mm: float, inside_mm: float) -> Section:
+    """Return a channel folded from one sheet, web upright; outside sizes.
+
+    Args:
+        flange_mm: Width of a flange, over the web.
+        depth_mm: Upright.
+        thickness_mm: Of the sheet.
+        inside_mm: Radius of its bends, inside.
+
+    Raises:
+        ImpossibleInput: If a size is not above nought, or nothing is left between the bends.
+
+    Source:
+        The channel with sharp corners, less what the round of both outer corners takes, (1 - π/4)((r + t)² - r²) each,
+        counted at the outer fibre; bent fibres counted where sharp ones would be, on the safe side.
+    """
+    _sized(inside_mm=inside_mm)
+    unfolded((flange_mm, depth_mm, flange_mm), thickness_mm=thickness_mm, inside_mm=inside_mm)
+    sharp = channel(
+        flange_mm=flange_mm, depth_mm=depth_mm, flange_thickness_mm=thickness_mm, web_thickness_mm=thickness_mm
+    )
+    lost = 2 * (1 - math.pi / 4) * ((inside_mm + thickness_mm) ** 2 - inside_mm**2)
+    return replace(
+        sharp,
+        words=f"folded channel {flange_mm:g} x {depth_mm:g} x {thickness_mm:g}",
+        area_mm2=sharp.area_mm2 - lost,
+        upright_mm4=sharp.upright_mm4 - lost * (depth_mm / 2) ** 2,
+        across_mm4=sharp.across_mm4 - lost * (sharp.breadth_mm / 2) ** 2,
     )
 
 

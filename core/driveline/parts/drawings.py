@@ -39,6 +39,7 @@ def part_drawings(part: FlatPart, job_name: str, *, kerf_mm: float = 0.0) -> tup
         engraved=Engraved(number=number.upper(), faces=part.faces),
         notes=notes,
         labels=part.labels,
+        bends=part.bends,
         kerf_mm=kerf_mm,
     )
 

@@ -4,7 +4,7 @@ from dataclasses import dataclass, field
 from functools import cached_property
 from typing import Final
 
-from driveline.drawing.plate import PlateHole
+from driveline.drawing.plate import Bend, PlateHole
 from driveline.flat.holes import Disc, Ligament, ligaments
 from driveline.flat.outline import Edge, OutlineVertex
 from driveline.parts.records import FrozenReading
@@ -47,6 +47,7 @@ class FlatPart:
     look_at: str  # what stands where it will, to tell a part from its mirror image: "gearbox"
     stock: Stock
     made_to: tuple[str, ...] = ()  # fits, depths and what else its checks count on, in words
+    bends: tuple[Bend, ...] = ()
     labels: tuple[tuple[str, float, float], ...] = ()  # marked beside rows of holes: text, x, y
     sure_mm: dict[str, float | None] = field(default_factory=dict)  # 95 % semi-axis of each hole that was surveyed
     readings: tuple[FrozenReading, ...] = ()  # that it hangs on

@@ -982,7 +982,7 @@ export interface components {
          * @description What the bracket of a mount is made of.
          * @enum {string}
          */
-        ArmKind: "none" | "box" | "tube" | "channel";
+        ArmKind: "none" | "box" | "tube" | "channel" | "folded";
         /**
          * AsItWas
          * @description The vehicle before: its engine, gears and final drive. Gears left out are those of the kept gearbox.
@@ -1661,6 +1661,8 @@ export interface components {
             wall?: components["schemas"]["Length"] | null;
             /** @description Of a channel */
             web?: components["schemas"]["Length"] | null;
+            /** @description Inside radius of a folded channel's bends */
+            bend?: components["schemas"]["Length"] | null;
             /** @description That it is cut to, from the vehicle to the mount */
             length?: components["schemas"]["Length"] | null;
             /** @description The load passes beside its middle, or its web, by */
@@ -1673,6 +1675,20 @@ export interface components {
             base?: components["schemas"]["Length"] | null;
             /** Yield Mpa */
             yield_mpa?: number | null;
+            /**
+             * @default {
+             *       "is_there": false,
+             *       "breadth": null,
+             *       "depth": null,
+             *       "thickness": null,
+             *       "across": null,
+             *       "upright": null,
+             *       "hole": null,
+             *       "thread": null,
+             *       "property_class": null
+             *     }
+             */
+            landing: components["schemas"]["Landing"];
         };
         /**
          * BriefSheet
@@ -2299,6 +2315,8 @@ export interface components {
             edge?: components["schemas"]["Length"] | null;
             /** @description Width at the foot */
             root?: components["schemas"]["Length"] | null;
+            /** @description Of the bolt */
+            bolt_class?: components["schemas"]["PropertyClass"] | null;
             /** @description From the foot to the hole's middle */
             height?: components["schemas"]["Length"] | null;
         };
@@ -2713,6 +2731,30 @@ export interface components {
          */
         LaidBy: "points" | "pose";
         /**
+         * Landing
+         * @description A plate on the bracket's root that is bolted to the vehicle, and comes off again: bolts in its four corners.
+         */
+        Landing: {
+            /**
+             * Is There
+             * @default false
+             */
+            is_there: boolean;
+            /** @description Across */
+            breadth?: components["schemas"]["Length"] | null;
+            /** @description Upright */
+            depth?: components["schemas"]["Length"] | null;
+            thickness?: components["schemas"]["Length"] | null;
+            /** @description From bolt to bolt, across */
+            across?: components["schemas"]["Length"] | null;
+            /** @description From bolt to bolt, upright */
+            upright?: components["schemas"]["Length"] | null;
+            hole?: components["schemas"]["Length"] | null;
+            /** Thread */
+            thread?: string | null;
+            property_class?: components["schemas"]["PropertyClass"] | null;
+        };
+        /**
          * Layout
          * @description How the motor reaches the wheels.
          * @enum {string}
@@ -3045,12 +3087,24 @@ export interface components {
              *       "depth": null,
              *       "wall": null,
              *       "web": null,
+             *       "bend": null,
              *       "length": null,
              *       "beside": null,
              *       "leg": null,
              *       "is_inspected": null,
              *       "base": null,
-             *       "yield_mpa": null
+             *       "yield_mpa": null,
+             *       "landing": {
+             *         "across": null,
+             *         "breadth": null,
+             *         "depth": null,
+             *         "hole": null,
+             *         "is_there": false,
+             *         "property_class": null,
+             *         "thickness": null,
+             *         "thread": null,
+             *         "upright": null
+             *       }
              *     }
              */
             bracket: components["schemas"]["Bracket"];
@@ -3063,6 +3117,7 @@ export interface components {
              *       "width": null,
              *       "edge": null,
              *       "root": null,
+             *       "bolt_class": null,
              *       "height": null
              *     }
              */

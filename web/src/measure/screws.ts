@@ -2,19 +2,15 @@
 import type { Joint } from '../api/types';
 import { choice, number, reading, yesNo, type Form } from './fields';
 
+export const STRENGTHS = [
+  ['8.8', '8.8'],
+  ['10.9', '10.9'],
+  ['12.9', '12.9'],
+  ['grade_5', 'grade 5'],
+  ['grade_8', 'grade 8'],
+] as const;
 const SCREW: Form<Joint> = [
-  choice(
-    'property_class',
-    'Strength on the head',
-    [
-      ['8.8', '8.8'],
-      ['10.9', '10.9'],
-      ['12.9', '12.9'],
-      ['grade_5', 'grade 5'],
-      ['grade_8', 'grade 8'],
-    ],
-    'not known',
-  ),
+  choice('property_class', 'Strength on the head', STRENGTHS, 'not known'),
   choice(
     'tapped',
     'Screwed into',

@@ -7,14 +7,25 @@ from typing import Final
 import numpy as np
 
 from driveline.arrays import Floats
-from driveline.benches.mounts.brackets import STEEL, beside_mm, ear_stress_of, ears_of, stress_of, weld_of
+from driveline.benches.mounts.brackets import (
+    STEEL,
+    EarBolt,
+    beside_mm,
+    ear_bolt_of,
+    ear_stress_of,
+    ears_of,
+    stress_of,
+    weld_of,
+)
 from driveline.benches.mounts.carried import Carried
 from driveline.benches.mounts.laid import LaidMount
+from driveline.benches.mounts.landings import base_mm
 from driveline.benches.mounts.sheet import MountKind
-from driveline.benches.mounts.workings import arm_working, base_working, ear_working, weld_working
+from driveline.benches.mounts.workings import arm_working, base_working, ear_bolt_working, ear_working, weld_working
 from driveline.checks import Check
 from driveline.figures import fig
-from driveline.margins import Judge
+from driveline.margins import Judge, missing_of
+from driveline.metal.bolts import bolt_class
 from driveline.metal.weld_groups import BASE_SHEAR, E70_MPA, base_shear_mpa, least_leg_mm
 from driveline.metal.welds import weld_allowable_mpa
 from driveline.sheet import positive_of
@@ -62,6 +73,7 @@ def bracket_checks(one: Loaded, judge: Judge) -> Iterator[Check]:
     if one.mount.sheet.kind is MountKind.ARM:
         return
     yield _ears(one, judge)
+    yield _ear_bolt(one, judge)
     if one.mount.arm.is_none:
         return
     yield _reach(one, judge)
@@ -84,7 +96,7 @@ def lacking(one: Loaded, *asked: str) -> tuple[str, ...]:
     known = {
         "leg": positive_of(bracket.leg),
         "is_inspected": bracket.is_inspected,
-        "base": positive_of(bracket.base),
+        "base": base_mm(bracket),
         "beside": bracket.beside,
     }
     found = [f"{one.mount.sheet.name}: {_ASKED[name]}" for name in asked if known[name] is None]
@@ -140,16 +152,54 @@ def _ears(one: Loaded, judge: Judge) -> Check:
     )
 
 
+def _ear_bolt(one: Loaded, judge: Judge) -> Check:
+    """The bolt through the ears: sheared in as many planes as there are ears, pulled by what goes along it."""
+    sheet, turn = one.mount.sheet, one.mount.turn
+    diameter, count, strength = positive_of(sheet.ears.bolt), sheet.ears.count, sheet.ears.bolt_class
+    missing = missing_of(
+        {
+            f"{sheet.name}: the bolt of its ears": diameter,
+            f"{sheet.name}: how many ears take its bolt": count,
+            f"{sheet.name}: strength on the head of its bolt": strength,
+        }
+    )
+    found: EarBolt | None = None
+    if diameter is not None and count and turn is not None and len(one.forces_n):
+        every = [ear_bolt_of(diameter, count, force, turn[:, 0], row) for row, force in enumerate(one.forces_n)]
+        found = max(every, key=lambda each: each.stress_mpa)
+    proof = None if strength is None or diameter is None else bolt_class(strength.words, diameter).proof_mpa
+    says = ""
+    if found is not None:
+        says = f"{fig(found.in_plane_n, 'N', 0)} across it in {one.names[found.row]}, threads in the plane of shear."
+    return judge.check(
+        "bolt_proof",
+        key=f"{one.key}.ear_bolt",
+        title=f"Bolt through the ears of {sheet.name}",
+        demand=None if found is None else found.stress_mpa,
+        capacity=proof,
+        unit="MPa",
+        says=says,
+        missing=(*one.missing, *missing),
+        inputs=field_inputs(one, "ears.bolt", "ears.bolt_class"),
+        working=lambda: Working() if found is None or not count else ear_bolt_working(found, count, one.mount.field),
+    )
+
+
 def _reach(one: Loaded, judge: Judge) -> Check:
     sheet, arm = one.mount.sheet, one.mount.arm.arm
-    cut = positive_of(sheet.bracket.length)
+    cut, landing = positive_of(sheet.bracket.length), sheet.bracket.landing
+    plate = positive_of(landing.thickness) if landing.is_there else 0.0
     missing = list(one.mount.arm.missing)
     missing += [] if one.mount.at_mm is not None else list(one.mount.missing)
     missing += [] if cut is not None else [f"{sheet.name}: the length that its bracket is cut to"]
-    off = None if cut is None or arm is None else cut - arm.length_mm
+    missing += [] if plate is not None else [f"{sheet.name}: the thickness of its landing plate"]
+    off = None if cut is None or arm is None or plate is None else cut + plate - arm.length_mm
     says = ""
     if off is not None and arm is not None and cut is not None:
-        says = f"Cut to {fig(cut, 'mm', 1)}; it is {fig(arm.length_mm, 'mm', 1)} from the vehicle to the mount."
+        on_plate = f", on a plate of {fig(plate, 'mm', 1)}" if plate else ""
+        says = (
+            f"Cut to {fig(cut, 'mm', 1)}{on_plate}; it is {fig(arm.length_mm, 'mm', 1)} from the vehicle to the mount."
+        )
     return judge.answer(
         is_so=None if off is None else abs(off) <= REACH_MM,
         key=f"{one.key}.reach",
@@ -157,7 +207,7 @@ def _reach(one: Loaded, judge: Judge) -> Check:
         says=says,
         missing=tuple(dict.fromkeys(missing)),
         inputs=field_inputs(one, "bracket"),
-        working=fixed_working("Distance of both places, against the length that is cut."),
+        working=fixed_working("Distance of both places, against the length that is cut and its landing plate."),
     )
 
 
@@ -202,7 +252,7 @@ def _weld(one: Loaded, judge: Judge) -> Check:
     says = ""
     if stress is not None and worst is not None:
         says = f"{fig(stress.governing_mpa, 'MPa', 0)} on the throat in {one.names[worst]}."
-        base, leg = positive_of(bracket.base), positive_of(bracket.leg)
+        base, leg = base_mm(bracket), positive_of(bracket.leg)
         if base is not None and leg is not None and leg < least_leg_mm(base):
             says = f"{says} A plate of {fig(base, 'mm', 1)} wants a leg of {fig(least_leg_mm(base), 'mm', 0)} or more."
     return judge.check(
@@ -223,7 +273,7 @@ def _weld(one: Loaded, judge: Judge) -> Check:
 
 def _base(one: Loaded, judge: Judge) -> Check:
     sheet, arm = one.mount.sheet, one.mount.arm.arm
-    base = positive_of(sheet.bracket.base)
+    base = base_mm(sheet.bracket)
     found = None if arm is None else weld_of(arm, sheet.bracket, one.forces_n)
     stress = None if found is None else found[1]
     shear = None if stress is None or base is None else base_shear_mpa(stress, thickness_mm=base)

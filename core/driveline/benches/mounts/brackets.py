@@ -10,13 +10,23 @@ from driveline.arrays import Floats
 from driveline.benches.mounts.sheet import ArmKind, Bracket, Ears
 from driveline.errors import ImpossibleInput
 from driveline.metal.ears import Ear, EarStress, ear_stress
-from driveline.metal.sections import ArmStress, Section, arm_stiffness_n_per_mm, arm_stress, box, channel, tube
+from driveline.metal.sections import (
+    ArmStress,
+    Section,
+    arm_stiffness_n_per_mm,
+    arm_stress,
+    box,
+    channel,
+    folded_channel,
+    tube,
+)
 from driveline.metal.weld_groups import WeldStress, frame_lines, ring_lines, weld_sizes_mpa, weld_stress
 from driveline.sheet import positive_of, value_of
 from driveline.tables.materials import PlateMaterial, material
 
 STEEL: Final = material(PlateMaterial.STEEL)
 LEAST_ARM_MM: Final = 1.0
+THREAD_SHARE: Final = 0.78  # of a bolt's whole section, where its thread is sheared
 
 
 @dataclass(frozen=True, kw_only=True)
@@ -78,6 +88,7 @@ def _section(bracket: Bracket, name: str) -> tuple[Section | None, tuple[str, ..
         ArmKind.BOX: ("breadth", "depth", "wall"),
         ArmKind.TUBE: ("depth", "wall"),
         ArmKind.CHANNEL: ("breadth", "depth", "wall", "web"),
+        ArmKind.FOLDED: ("breadth", "depth", "wall", "bend"),
     }
     assert bracket.kind is not None
     sizes = {word: positive_of(getattr(bracket, word)) for word in wanted[bracket.kind]}
@@ -90,6 +101,9 @@ def _section(bracket: Bracket, name: str) -> tuple[Section | None, tuple[str, ..
             return box(breadth_mm=known["breadth"], depth_mm=known["depth"], wall_mm=known["wall"]), ()
         if bracket.kind is ArmKind.TUBE:
             return tube(outside_mm=known["depth"], wall_mm=known["wall"]), ()
+        if bracket.kind is ArmKind.FOLDED:
+            sizes_mm = {"flange_mm": known["breadth"], "depth_mm": known["depth"], "thickness_mm": known["wall"]}
+            return folded_channel(**sizes_mm, inside_mm=known["bend"]), ()
         return (
             channel(
                 flange_mm=known["breadth"],
@@ -103,7 +117,13 @@ def _section(bracket: Bracket, name: str) -> tuple[Section | None, tuple[str, ..
         return None, (f"{name}: a bracket that can be made; its {error}",)
 
 
-_WORDS: Final = {"breadth": "the breadth", "depth": "the depth", "wall": "the wall", "web": "the web"}
+_WORDS: Final = {
+    "breadth": "the breadth",
+    "depth": "the depth",
+    "wall": "the wall",
+    "web": "the web",
+    "bend": "the bends' radius",
+}
 
 
 def turned_stiffness(arm: Arm, axes: Floats) -> Floats:
@@ -204,3 +224,34 @@ def ear_stress_of(ear: Ear, count: int, force_n: Floats, bolt_axis: Floats, yiel
     side = abs(float(force_n @ bolt_axis))
     in_plane = math.sqrt(max(float(force_n @ force_n) - side**2, 0.0))
     return ear_stress(ear, force_n=in_plane / count, side_n=side / count, yield_mpa=yield_mpa)
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class EarBolt:
+    """The bolt through a mount's ears in a case."""
+
+    row: int
+    diameter_mm: float
+    in_plane_n: float
+    along_n: float
+    stress_mpa: float
+
+
+def ear_bolt_of(diameter_mm: float, count: int, force_n: Floats, bolt_axis: Floats, row: int) -> EarBolt:
+    """Return what a bolt bears that goes through ears.
+
+    Args:
+        diameter_mm: Of its thread.
+        count: Of ears, and of the planes in which it is sheared.
+        force_n: On the mount, (3,).
+        bolt_axis: Unit, (3,).
+        row: Of the case.
+
+    Source:
+        √(σ² + 3 τ²) on the thread's section.
+    """
+    area_mm2 = THREAD_SHARE * math.pi / 4 * diameter_mm**2
+    along = abs(float(force_n @ bolt_axis))
+    in_plane = math.sqrt(max(float(force_n @ force_n) - along**2, 0.0))
+    stress = math.sqrt((along / area_mm2) ** 2 + 3 * (in_plane / (count * area_mm2)) ** 2)
+    return EarBolt(row=row, diameter_mm=diameter_mm, in_plane_n=in_plane, along_n=along, stress_mpa=stress)

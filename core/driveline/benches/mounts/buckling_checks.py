@@ -32,7 +32,7 @@ def buckling_checks(one: Loaded, judge: Judge) -> Iterator[Check]:
         return
     if one.mount.arm.is_none:
         return
-    if one.mount.sheet.bracket.kind in (ArmKind.BOX, ArmKind.CHANNEL, None):
+    if one.mount.sheet.bracket.kind in (ArmKind.BOX, ArmKind.CHANNEL, ArmKind.FOLDED, None):
         yield _panel(one, judge)
     yield _fatigue(one, judge)
 
@@ -119,7 +119,9 @@ def _walls(one: Loaded) -> Iterator[Wall]:
     if breadth is None or depth is None or wall is None:
         return
     sizes: tuple[tuple[str, float, float, bool], ...] = (("wider wall", max(breadth, depth) - 2 * wall, wall, False),)
-    if bracket.kind is ArmKind.CHANNEL:
+    if bracket.kind is ArmKind.FOLDED:
+        web = wall
+    if bracket.kind in (ArmKind.CHANNEL, ArmKind.FOLDED):
         if web is None:
             return
         sizes = (("flange", breadth - web, wall, True), ("web", depth - 2 * wall, web, False))

@@ -10,6 +10,7 @@ from driveline.benches.mounts.buckling_checks import buckling_checks
 from driveline.benches.mounts.carried import Carried, Solved, greatest_move_mm
 from driveline.benches.mounts.cases import cases_missing, cases_of, torques_missing
 from driveline.benches.mounts.laid import LaidMount
+from driveline.benches.mounts.landing_checks import landing_checks
 from driveline.benches.mounts.needs import MountsNeeds
 from driveline.benches.mounts.pull_frame import FrameFound, PullFound, pull_missing
 from driveline.benches.mounts.sheet import MountKind, MountsSheet, Pull
@@ -75,6 +76,7 @@ def mounts_checks(
         one = loaded(mount, k, carried, missing)
         yield from bracket_checks(one, judge.guarding())
         yield from buckling_checks(one, judge.guarding())
+        yield from landing_checks(one, judge.guarding())
     yield _bottoms(solved, carried, missing, judge)
     yield _gaps(solved, needs, carried, missing, judge)
     yield _travel(solved, needs, carried, missing, judge)

@@ -54,7 +54,8 @@ def mend_sought(one: Loaded, judge: Judge) -> Sought:
 
 def _ways(one: Loaded, judge: Judge) -> Iterator[_Way]:
     bracket = one.mount.sheet.bracket
-    kinds = [bracket.kind] if bracket.kind is not ArmKind.CHANNEL else [ArmKind.CHANNEL, ArmKind.BOX]
+    is_open = bracket.kind in (ArmKind.CHANNEL, ArmKind.FOLDED)
+    kinds = [bracket.kind, ArmKind.BOX] if is_open else [bracket.kind]
     for kind, wall in product(kinds, WALLS_MM):
         tried = bracket.model_copy(update={"kind": kind, "wall": _length(wall)})
         laid = arm_of(tried, "", one.mount.rail_mm, one.mount.at_mm)

@@ -7,9 +7,12 @@ from shapely import Polygon
 from shapely.geometry import Point
 
 from driveline.benches.mounts.brackets import ears_of
+from driveline.benches.mounts.landings import landing_of
 from driveline.benches.mounts.sheet import ArmKind, Mount, MountKind, MountsSheet
-from driveline.drawing.plate import PlateHole
+from driveline.drawing.plate import Bend, PlateHole
+from driveline.errors import ImpossibleInput
 from driveline.figures import fig
+from driveline.flat.folds import unfolded
 from driveline.flat.outline import TracedEdge
 from driveline.metal.ears import Ear
 from driveline.parts.made import FlatPart, Stock
@@ -50,6 +53,8 @@ def parts_of(sheet: MountsSheet) -> tuple[FlatPart, ...]:
             continue
         found += _ears(mount, k)
         found += _box(mount, k)
+        found += _fold(mount, k)
+        found += _landing(mount, k)
     return tuple(found)
 
 
@@ -107,6 +112,68 @@ def _box(mount: Mount, k: int) -> Iterator[FlatPart]:
         )
 
 
+def _fold(mount: Mount, k: int) -> Iterator[FlatPart]:
+    bracket = mount.bracket
+    length, breadth, depth, wall, bend = (
+        positive_of(one) for one in (bracket.length, bracket.breadth, bracket.depth, bracket.wall, bracket.bend)
+    )
+    if bracket.kind is not ArmKind.FOLDED or length is None or breadth is None:
+        return
+    if depth is None or wall is None or bend is None:
+        return
+    try:
+        flat = unfolded((breadth, depth, breadth), thickness_mm=wall, inside_mm=bend)
+    except ImpossibleInput:  # said where its section is judged
+        return
+    words = f"BEND 90° R{bend:g} TO INSIDE"
+    yield _part(
+        f"mounts.m{k}_fold",
+        f"Folded arm of {mount.name}",
+        f"M{k}F",
+        Polygon([(0, 0), (length, 0), (length, flat.width_mm), (0, flat.width_mm)]),
+        wall,
+        1,
+        (),
+        (
+            f"folded on both lines to {fig(depth, 'mm')} over the web, flanges of {fig(breadth, 'mm')}",
+            f"bend allowance {fig(flat.allowance_mm, 'mm', 2)} (DIN 6935): try it on a scrap of the same sheet first",
+        ),
+        bends=tuple(
+            Bend(id=f"B{n}", from_mm=(0.0, at), to_mm=(length, at), words=words)
+            for n, at in enumerate(flat.bends_mm, start=1)
+        ),
+    )
+
+
+def _landing(mount: Mount, k: int) -> Iterator[FlatPart]:
+    landing = mount.bracket.landing
+    found = landing_of(landing)
+    hole = positive_of(landing.hole)
+    if not landing.is_there or found is None or hole is None or min(found.edges_mm) <= hole / 2:
+        return
+    breadth, depth = found.size_mm
+    yield _part(
+        f"mounts.m{k}_landing",
+        f"Landing plate of {mount.name}",
+        f"M{k}L",
+        Polygon([(0, 0), (breadth, 0), (breadth, depth), (0, depth)]),
+        found.thickness_mm,
+        1,
+        tuple(
+            PlateHole(
+                id=f"H{n}",
+                kind="foot",
+                x_mm=breadth / 2 + x,
+                y_mm=depth / 2 + y,
+                finished_mm=hole,
+                cut_mm=_cut(hole, found.thickness_mm),
+            )
+            for n, (x, y) in enumerate(found.bolts_mm.tolist(), start=1)
+        ),
+        (f"bolted to the vehicle by its four holes; {mount.name}'s arm is welded on its middle",),
+    )
+
+
 def _part(
     key: str,
     title: str,
@@ -116,6 +183,7 @@ def _part(
     count: int,
     holes: Sequence[PlateHole],
     made_to: tuple[str, ...],
+    bends: tuple[Bend, ...] = (),
 ) -> FlatPart:
     edge = TracedEdge(outline)
     return FlatPart(
@@ -126,6 +194,7 @@ def _part(
         edge=edge,
         vertices=edge.vertices,
         thickness_mm=thickness_mm,
+        bends=bends,
         faces=SHARED,
         sides=("outside", "inside"),
         look_at="unit",

@@ -5,8 +5,9 @@ Places on the unit are in its own axes, places on the vehicle from the job's dat
 
 from typing import Annotated
 
-from pydantic import Field
+from pydantic import Field, field_validator
 
+from driveline.joints.sheet import PropertyClass, known_thread
 from driveline.sheet import Length, Mass, Name, Sheet, Slant, Words
 from driveline.space.spots import Angles, Spot
 from driveline.words import Choice
@@ -31,6 +32,7 @@ class ArmKind(Choice):
     BOX = "box", "boxed arm"
     TUBE = "tube", "round tube"
     CHANNEL = "channel", "open channel"
+    FOLDED = "folded", "channel folded from sheet"
 
 
 class Weighed(Sheet):
@@ -38,6 +40,25 @@ class Weighed(Sheet):
 
     mass: Mass | None = None
     sinks: Length | None = Field(default=None, description="Under that weight")
+
+
+class Landing(Sheet):
+    """A plate on the bracket's root that is bolted to the vehicle, and comes off again: bolts in its four corners."""
+
+    is_there: bool = False
+    breadth: Length | None = Field(default=None, description="Across")
+    depth: Length | None = Field(default=None, description="Upright")
+    thickness: Length | None = None
+    across: Length | None = Field(default=None, description="From bolt to bolt, across")
+    upright: Length | None = Field(default=None, description="From bolt to bolt, upright")
+    hole: Length | None = None
+    thread: Annotated[str, Field(max_length=20)] | None = None
+    property_class: PropertyClass | None = None
+
+    @field_validator("thread")
+    @classmethod
+    def _known(cls, name: str | None) -> str | None:
+        return known_thread(name)
 
 
 class Bracket(Sheet):
@@ -48,12 +69,14 @@ class Bracket(Sheet):
     depth: Length | None = Field(default=None, description="Upright; of a tube its diameter")
     wall: Length | None = None
     web: Length | None = Field(default=None, description="Of a channel")
+    bend: Length | None = Field(default=None, description="Inside radius of a folded channel's bends")
     length: Length | None = Field(default=None, description="That it is cut to, from the vehicle to the mount")
     beside: Length | None = Field(default=None, description="The load passes beside its middle, or its web, by")
     leg: Length | None = Field(default=None, description="Of the fillet all round its root")
     is_inspected: bool | None = None
     base: Length | None = Field(default=None, description="Wall or plate that it is welded to, thick")
     yield_mpa: Annotated[float, Field(gt=0, le=2000)] | None = None
+    landing: Landing = Landing()
 
 
 class Ears(Sheet):
@@ -66,6 +89,7 @@ class Ears(Sheet):
     width: Length | None = Field(default=None, description="Across the hole")
     edge: Length | None = Field(default=None, description="From the hole's edge to the plate's edge")
     root: Length | None = Field(default=None, description="Width at the foot")
+    bolt_class: PropertyClass | None = Field(default=None, description="Of the bolt")
     height: Length | None = Field(default=None, description="From the foot to the hole's middle")
 
 

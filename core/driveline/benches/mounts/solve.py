@@ -8,7 +8,7 @@ from typing import Final
 import numpy as np
 
 from driveline.arrays import Floats
-from driveline.benches.contract import LaidOut, Outcome, Seek, progress_of
+from driveline.benches.contract import LaidOut, Outcome, Paper, Seek, progress_of
 from driveline.benches.mounts.bracket_checks import loaded
 from driveline.benches.mounts.brackets import STEEL, ears_of
 from driveline.benches.mounts.carried import Carried, Solved, greatest_move_mm, solve_held
@@ -33,7 +33,9 @@ from driveline.benches.mounts.results import (
     StationShown,
 )
 from driveline.benches.mounts.sheet import MountKind, MountsSheet
+from driveline.benches.mounts.weld_sheet import weld_sheet
 from driveline.checks import Check, worst_verdict
+from driveline.drawing.model import Drawing
 from driveline.figures import fig
 from driveline.held.balance import held_count
 from driveline.held.modes import USUAL_DYNAMIC
@@ -66,8 +68,16 @@ def run(sheet: MountsSheet, laid: LaidOut, needs: MountsNeeds, judge: Judge) -> 
         to_do=to_do,
         progress=progress_of(is_begun=is_begun, is_finished=is_begun and not to_do),
         parts=laid.parts,
+        papers=(_paper(sheet, mounts, pull),) if any(one.arm.arm for one in mounts) else (),
         seeks=tuple(_seeks(sheet, needs, solved, judge)),
     )
+
+
+def _paper(sheet: MountsSheet, mounts: tuple[LaidMount, ...], pull: PullFound | None) -> Paper:
+    def draw(job_name: str, revision: str) -> Drawing:
+        return weld_sheet(sheet, mounts, pull, job_name=job_name, revision=revision)
+
+    return Paper(key="mounts.welding", title="How the brackets are welded", draw=draw)
 
 
 def _moves(solved: Solved) -> Iterator[HeldMove]:

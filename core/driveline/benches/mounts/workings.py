@@ -6,7 +6,7 @@ from typing import Final
 import numpy as np
 
 from driveline.arrays import Floats
-from driveline.benches.mounts.brackets import STEEL, Arm
+from driveline.benches.mounts.brackets import STEEL, THREAD_SHARE, Arm, EarBolt
 from driveline.benches.mounts.carried import Carried
 from driveline.benches.mounts.pull_frame import PullFound, StationFound
 from driveline.benches.mounts.sheet import MountsSheet
@@ -116,6 +116,31 @@ def arm_working(arm: Arm, stress: ArmStress, force_n: Floats, offset_mm: float) 
     both = step("s", "sqrt(b**2 + 3 * τ**2)", bending, shear, value=stress.combined_mpa, unit="MPa", decimals=1)
     source = "σ = M c/I both ways + F/A; torsion on the walls' middle line, or by Σ b t³/3 of an open section."
     return Working(steps=(bending, torque, shear, both), source=source, note=f"Twists {stress.twist_deg:.2f}°.")
+
+
+def ear_bolt_working(found: EarBolt, count: int, field: str) -> Working:
+    """Return the stress of the bolt through a mount's ears."""
+    area = step(
+        "A",
+        "w * pi / 4 * d**2",
+        tabled("w", THREAD_SHARE, "", "thread's section over the whole"),
+        entered("d", found.diameter_mm, "mm", f"{field}.ears.bolt"),
+        value=THREAD_SHARE * np.pi / 4 * found.diameter_mm**2,
+        unit="mm²",
+        decimals=1,
+    )
+    last = step(
+        "σ",
+        "sqrt((P / A)**2 + 3 * (F / (n * A))**2)",
+        worked("P", found.along_n, "N", "along the bolt"),
+        area,
+        worked("F", found.in_plane_n, "N", "across it"),
+        entered("n", count, "", f"{field}.ears.count"),
+        value=found.stress_mpa,
+        unit="MPa",
+        decimals=1,
+    )
+    return Working(steps=(area, last), source="Shear in as many planes as there are ears; von Mises on the thread.")
 
 
 def ear_working(

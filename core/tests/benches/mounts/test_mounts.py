@@ -193,7 +193,9 @@ class BracketTest(TestCase):
     def test_parts_are_drawn_for_every_ear_and_box(self) -> None:
         result = evaluate(JobFile.model_validate(PLOVER))
         keys = {part.key for part in result.parts if part.key.startswith("mounts.")}
-        self.assertEqual(keys, {f"mounts.m{k}_{part}" for k in (1, 2) for part in ("ear", "side", "top")})
+        self.assertEqual(
+            keys, {f"mounts.m{k}_{part}" for k in (1, 2) for part in ("ear", "side", "top")} | {"mounts.m2_landing"}
+        )
 
 
 class MendTest(TestCase):

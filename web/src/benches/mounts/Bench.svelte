@@ -35,6 +35,7 @@
 {#snippet mounts()}<div class="px-4 py-3">
     {#if isLengthwise}<Fields form={TURNS} from={sheet} {disabled} {change} />{/if}
     <MountList
+      threads={all.plate.threads}
       rows={sheet.mounts}
       found={result.mounts}
       {points}

@@ -7,20 +7,22 @@
   import { newMount } from './edits';
   import EarStress from './EarStress.svelte';
   import Mend from './Mend.svelte';
-  import { BRACKET, EARS, LINK, mountForm } from './fields';
+  import { bracketForm, EARS, LINK, mountForm } from './fields';
 
   interface Props {
     rows: readonly Mount[];
     found: readonly MountFound[];
     points: readonly string[];
+    threads: readonly string[];
     lit: string;
     disabled: boolean;
     onpick: (field: string) => void;
     change: (write: (rows: Mount[]) => void) => void;
   }
-  let { rows, found, points, lit, disabled, onpick, change }: Props = $props();
+  let { rows, found, points, threads, lit, disabled, onpick, change }: Props = $props();
   const units = useUnits();
   const form = $derived(mountForm(points));
+  const bracket = $derived(bracketForm(threads));
 </script>
 
 <NamedRows
@@ -54,7 +56,7 @@
     {:else if row.kind}
       <h3 class="mt-2">Its bracket</h3>
       <Fields
-        form={BRACKET}
+        form={bracket}
         from={row.bracket}
         {disabled}
         change={(write) => put((to) => write(to.bracket))}

@@ -1,9 +1,12 @@
 <script lang="ts">
   import type { MountsResult, MountsSheet } from '../../api/types';
+  import { useEditor } from '../../job/job-editor.svelte';
+  import Button from '../../lib/ui/Button.svelte';
   import Fields from '../../measure/Fields.svelte';
   import { figure, type Column } from '../../measure/rows';
   import RowTable from '../../measure/RowTable.svelte';
   import { useUnits } from '../../measure/units.svelte';
+  import { saveThenFetch } from '../../parts/files';
   import { PULL } from './fields';
 
   interface Props {
@@ -14,6 +17,7 @@
   }
   let { sheet, result, disabled, change }: Props = $props();
   type Entry = MountsSheet['pull']['log'][number];
+  const editor = useEditor();
   const units = useUnits();
   const pull = $derived(result.pull);
   const COLUMNS: readonly Column<Entry>[] = [
@@ -52,6 +56,13 @@
     onclick={() => change((next) => next.pull.log.push({}))}>log a weld</button
   >
 {/if}
+{#if result.mounts.some((one) => one.section)}<p class="mt-3">
+    <Button
+      title="saves first, then downloads the brackets, the gap, the order and the care, PDF, A4"
+      onclick={() => saveThenFetch(editor, `papers/mounts.welding.pdf?units=${units.system}`)}
+      >How to weld them, on paper</Button
+    >
+  </p>{/if}
 <p class="mt-2 border-l-2 border-brass pl-2 text-[12.5px]">
   Fit dry, tack opposite corners, check, stitch in quarters with pauses, check again; finish off the unit.
   Electronics off and away, earth clamp beside the weld, never through a bearing; shield it from sparks.

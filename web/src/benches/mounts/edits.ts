@@ -10,7 +10,7 @@ export function newMount(name: string): Mount {
     angles: {},
     is_measured: false,
     weighed: {},
-    bracket: {},
+    bracket: { landing: { is_there: false } },
     ears: {},
   };
 }

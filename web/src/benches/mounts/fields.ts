@@ -1,10 +1,12 @@
 /** The forms of the mounts: where and how each holds, its bracket and ears, the gap that welds pull, a cut frame. */
 import type { Mount, MountsSheet } from '../../api/types';
 import { asked, choice, number, reading, text, within, yesNo, type Form } from '../../measure/fields';
+import { STRENGTHS } from '../../measure/screws';
 import { ANGLES, spotForm } from '../../scene/spots';
 
 type Bracket = Mount['bracket'];
 type Ears = Mount['ears'];
+type Landing = Bracket['landing'];
 type Pull = MountsSheet['pull'];
 type Cut = MountsSheet['frame'];
 type Rail = Cut['old'];
@@ -19,6 +21,7 @@ const ARMS = [
   ['box', 'boxed arm'],
   ['tube', 'round tube'],
   ['channel', 'open channel'],
+  ['folded', 'channel folded from sheet'],
 ] as const;
 const STIFF: readonly [number, number] = [1, 1e7];
 const HOLDS = ['it holds', 'it slides'] as const;
@@ -73,14 +76,18 @@ export function mountForm(points: readonly string[]): Form<Mount> {
 const isMade = (bracket: Bracket) => bracket.kind != null && bracket.kind !== 'none';
 
 /** What holds a mount to the vehicle. */
-export const BRACKET: Form<Bracket> = [
+export const bracketForm = (threads: readonly string[]): Form<Bracket> => [
   choice<Bracket, 'kind'>('kind', 'Bracket', ARMS, 'not said'),
   ...when(isMade, [
     asked((one: Bracket) => one.kind !== 'tube', reading<Bracket>('breadth', 'Breadth, across', 'length')),
     reading<Bracket>('depth', 'Depth, upright', 'length', 'of a tube its diameter'),
     reading<Bracket>('wall', 'Wall', 'length', 'of a channel its flanges'),
     asked((one: Bracket) => one.kind === 'channel', reading<Bracket>('web', 'Web', 'length')),
-    reading<Bracket>('length', 'Cut to a length of', 'length', 'from the vehicle to the mount'),
+    asked(
+      (one: Bracket) => one.kind === 'folded',
+      reading<Bracket>('bend', 'Radius of its bends, inside', 'length', 'at least the sheet’s thickness'),
+    ),
+    reading<Bracket>('length', 'Cut to a length of', 'length', 'its landing plate comes on top'),
     reading<Bracket>(
       'beside',
       'The load passes beside its middle by',
@@ -92,8 +99,40 @@ export const BRACKET: Form<Bracket> = [
       'inspected by somebody who can tell',
       'not inspected',
     ]),
-    reading<Bracket>('base', 'Thickness of what it is welded to', 'length'),
+    asked(
+      (one: Bracket) => !one.landing.is_there,
+      reading<Bracket>('base', 'Thickness of what it is welded to', 'length'),
+    ),
     number<Bracket>('yield_mpa', 'Yield of its steel', [1, 2000], 'empty: the usual', 'MPa'),
+    ...within(
+      (one: Bracket) => one.landing,
+      [
+        yesNo<Landing>('is_there', 'On the vehicle it is', '', ['bolted, by a landing plate', 'welded']),
+        ...when(
+          (one: Landing) => one.is_there,
+          [
+            reading<Landing>('breadth', 'Landing plate, across', 'length'),
+            reading<Landing>('depth', 'Landing plate, upright', 'length'),
+            reading<Landing>('thickness', 'Landing plate, thick', 'length'),
+            reading<Landing>('across', 'Its bolts apart, across', 'length', 'four, in its corners'),
+            reading<Landing>('upright', 'Its bolts apart, upright', 'length'),
+            reading<Landing>('hole', 'Its holes', 'length'),
+            choice<Landing, 'thread'>(
+              'thread',
+              'Its bolts',
+              threads.map((name) => [name, name] as const),
+              'not known',
+            ),
+            choice<Landing, 'property_class'>(
+              'property_class',
+              'Strength on their heads',
+              STRENGTHS,
+              'not known',
+            ),
+          ],
+        ),
+      ],
+    ),
   ]),
 ];
 
@@ -107,6 +146,7 @@ export const LINK: Form<Bracket> = [
 export const EARS: Form<Ears> = [
   number<Ears>('count', 'Ears on its bolt', [1, 2]),
   reading<Ears>('bolt', 'Bolt', 'length'),
+  choice<Ears, 'bolt_class'>('bolt_class', 'Strength on the bolt’s head', STRENGTHS, 'not known'),
   reading<Ears>('hole', 'Hole', 'length'),
   reading<Ears>('thickness', 'Thickness of an ear', 'length'),
   reading<Ears>('width', 'Width across the hole', 'length'),

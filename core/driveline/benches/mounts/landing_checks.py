@@ -1,0 +1,227 @@
+"""Whether the bolts of a bracket's landing plate hold, and its plate between bolt and arm."""
+
+import math
+from collections.abc import Iterator
+from typing import Final
+
+import numpy as np
+
+from driveline.benches.mounts.bracket_checks import Loaded, field_inputs, lacking
+from driveline.benches.mounts.brackets import Arm, beside_mm
+from driveline.benches.mounts.landings import BoltPull, LandingFound, bolt_pulls, landing_of
+from driveline.benches.mounts.sheet import ArmKind, MountKind
+from driveline.checks import Check
+from driveline.figures import fig
+from driveline.margins import Judge, missing_of
+from driveline.metal.bolts import SCATTER, SHEAR_OF_PROOF, USUAL_SHARE, bolt_class, thread
+from driveline.sheet import positive_of
+from driveline.working import Working, entered, step, tabled, worked
+
+PRYING: Final = 1.3  # on the pull of a bolt whose plate bends
+CLAMPS: Final = USUAL_SHARE * (1 - SCATTER)  # of proof, at the least
+EDGE_FACTOR: Final = 1.5  # hole diameters from a hole's centre to the edge
+BOLTED: Final = (
+    "Elastic about the bolts' middle, all directions at their worst at once; pull times 1.3 for prying, no more of "
+    "it than the least preload, 0.70 of proof less a quarter; shear on the thread at 0.577 of proof; both as a circle."
+)
+
+
+def landing_checks(one: Loaded, judge: Judge) -> Iterator[Check]:
+    """Return the checks of a landing plate; none where there is none."""
+    if one.mount.sheet.kind is MountKind.ARM or one.mount.arm.is_none or not one.mount.sheet.bracket.landing.is_there:
+        return
+    yield _bolts(one, judge)
+    yield _plate(one, judge)
+    yield _edge(one, judge)
+
+
+def _missing(one: Loaded, *asked: str) -> tuple[str, ...]:
+    landing, name = one.mount.sheet.bracket.landing, one.mount.sheet.name
+    known = {
+        "size": (
+            f"{name}: breadth, depth and thickness of its landing plate, and its bolts apart",
+            landing_of(landing),
+        ),
+        "thread": (f"{name}: thread of its landing plate's bolts", landing.thread),
+        "property_class": (f"{name}: strength of its landing plate's bolts", landing.property_class),
+        "hole": (f"{name}: holes of its landing plate", positive_of(landing.hole)),
+    }
+    return missing_of(dict(known[word] for word in asked))
+
+
+def _worst(one: Loaded) -> tuple[LandingFound, Arm, float, list[BoltPull]] | None:
+    found, arm = landing_of(one.mount.sheet.bracket.landing), one.mount.arm.arm
+    offset = None if arm is None else beside_mm(one.mount.sheet.bracket, arm.section)
+    if found is None or arm is None or offset is None or not len(one.forces_n):
+        return None
+    return found, arm, offset, bolt_pulls(found, arm, offset, one.forces_n)
+
+
+def _bolts(one: Loaded, judge: Judge) -> Check:
+    landing, sheet, worst = one.mount.sheet.bracket.landing, one.mount.sheet, _worst(one)
+    share, pull = None, None
+    proof_n = None
+    if landing.thread is not None and landing.property_class is not None:
+        size = thread(landing.thread)
+        proof_n = bolt_class(landing.property_class.words, size.diameter_mm).proof_mpa * size.stress_area_mm2
+    if worst is not None and proof_n is not None:
+        shares = [
+            math.hypot(PRYING * each.pull_n / (CLAMPS * proof_n), each.shear_n / (SHEAR_OF_PROOF * proof_n))
+            for each in worst[3]
+        ]
+        row = int(np.argmax(shares))
+        share, pull = shares[row], worst[3][row]
+    says = ""
+    if pull is not None:
+        says = f"{fig(PRYING * pull.pull_n, 'N', 0)} of pull and {fig(pull.shear_n, 'N', 0)} across, "
+        says += f"in {one.names[pull.row]}."
+
+    def working() -> Working:
+        if worst is None or pull is None or proof_n is None or share is None:
+            return Working(source=BOLTED)
+        found, arm, offset, _ = worst
+        length, beside = worked("L", arm.length_mm, "mm", "of the arm"), worked("e", offset, "mm", "load beside it")
+        up, over = (
+            worked("u", found.apart_mm[1], "mm", "bolts apart, upright"),
+            worked("a", found.apart_mm[0], "mm", "across"),
+        )
+        upright = worked("U", pull.upright_n, "N", "upright at its end")
+        across = worked("S", pull.across_n, "N", "across at its end")
+        along = worked("P", pull.axial_n, "N", "along it")
+        pulled = step(
+            "F_t",
+            "P / 4 + U * L / (2 * u) + (S * L + P * e) / (2 * a)",
+            along,
+            upright,
+            length,
+            up,
+            across,
+            beside,
+            over,
+            value=pull.pull_n,
+            unit="N",
+        )
+        sheared = step(
+            "F_v",
+            "sqrt(S**2 + U**2) / 4 + U * e / (2 * sqrt(a**2 + u**2))",
+            across,
+            upright,
+            beside,
+            over,
+            up,
+            value=pull.shear_n,
+            unit="N",
+        )
+        proof = worked("F_p", proof_n, "N", f"proof of {landing.thread}")
+        last = step(
+            "s",
+            "sqrt((q * F_t / (c * F_p))**2 + (F_v / (k * F_p))**2)",
+            tabled("q", PRYING, "", "prying"),
+            pulled,
+            tabled("c", CLAMPS, "", "least preload over proof"),
+            proof,
+            sheared,
+            tabled("k", SHEAR_OF_PROOF, "", "shear over proof"),
+            value=share,
+            unit="",
+            decimals=2,
+        )
+        return Working(steps=(pulled, sheared, last), source=BOLTED)
+
+    return judge.check(
+        "bolt_proof",
+        key=f"{one.key}.landing_bolts",
+        title=f"Bolts of {sheet.name}'s landing plate",
+        demand=share,
+        capacity=1.0,
+        unit="",
+        says=says,
+        missing=(*lacking(one, "beside"), *_missing(one, "size", "thread", "property_class")),
+        inputs=field_inputs(one, "bracket.landing"),
+        working=working,
+    )
+
+
+def _plate(one: Loaded, judge: Judge) -> Check:
+    """The plate as a cantilever from the arm's wall to the row of bolts that pulls."""
+    sheet, worst = one.mount.sheet, _worst(one)
+    stress = None
+    best: tuple[float, float, float, int] | None = None
+    if worst is not None:
+        found, arm, _, pulls = worst
+        pull = max(pulls, key=lambda each: each.pull_n)
+        round_arm = sheet.bracket.kind is ArmKind.TUBE
+        breadth = positive_of(sheet.bracket.breadth) or arm.section.breadth_mm
+        sizes = (arm.section.depth_mm if round_arm else breadth, arm.section.depth_mm)
+        ways = [
+            (max(apart - size, 0.0) / 2, width)
+            for apart, size, width in zip(found.apart_mm, sizes, reversed(found.size_mm), strict=True)
+        ]
+        lever, width = max(ways, key=lambda way: way[0] / way[1])
+        stress = 6 * 2 * PRYING * pull.pull_n * lever / (width * found.thickness_mm**2)
+        best = (PRYING * pull.pull_n, lever, width, pull.row)
+
+    def working() -> Working:
+        source = "Both bolts of a row pull the plate off beside the arm's wall: σ = 6 M/(b t²)."
+        if best is None or stress is None or worst is None:
+            return Working(source=source)
+        last = step(
+            "σ",
+            "6 * 2 * F * l / (b * t**2)",
+            worked("F", best[0], "N", f"pull of a bolt with prying, {one.names[best[3]]}"),
+            worked("l", best[1], "mm", "from the bolts to the arm's wall"),
+            worked("b", best[2], "mm", "of the plate along that wall"),
+            entered("t", worst[0].thickness_mm, "mm", f"{one.mount.field}.bracket.landing.thickness"),
+            value=stress,
+            unit="MPa",
+            decimals=1,
+        )
+        return Working(steps=(last,), source=source)
+
+    return judge.check(
+        "bracket_yield",
+        key=f"{one.key}.landing_plate",
+        title=f"Landing plate of {sheet.name}",
+        demand=stress,
+        capacity=one.yield_mpa,
+        unit="MPa",
+        says="" if stress is None else f"{fig(stress, 'MPa', 0)} beside the arm.",
+        missing=(*lacking(one, "beside"), *_missing(one, "size")),
+        inputs=field_inputs(one, "bracket.landing"),
+        working=working,
+    )
+
+
+def _edge(one: Loaded, judge: Judge) -> Check:
+    landing, sheet = one.mount.sheet.bracket.landing, one.mount.sheet
+    found, hole = landing_of(landing), positive_of(landing.hole)
+    least = None if found is None else min(found.edges_mm)
+
+    def working() -> Working:
+        source = "1.5 hole diameters from a hole's middle to the edge."
+        if found is None or least is None:
+            return Working(source=source)
+        way = found.edges_mm.index(least)
+        last = step(
+            "c",
+            "max((B - a) / 2, 0)",
+            worked("B", found.size_mm[way], "mm", "size of the plate that way"),
+            worked("a", found.apart_mm[way], "mm", "bolts apart that way"),
+            value=max(least, 0.0),
+            unit="mm",
+            decimals=2,
+        )
+        return Working(steps=(last,), source=source)
+
+    return judge.check(
+        "clearance",
+        key=f"{one.key}.landing_edge",
+        title=f"Holes of {sheet.name}'s landing plate from its edge",
+        demand=None if hole is None else EDGE_FACTOR * hole,
+        capacity=None if least is None else max(least, 0.0),
+        unit="mm",
+        says="" if least is None else f"{fig(least, 'mm', 1)} from the middle of a hole to the nearest edge.",
+        missing=_missing(one, "size", "hole"),
+        inputs=field_inputs(one, "bracket.landing"),
+        working=working,
+    )

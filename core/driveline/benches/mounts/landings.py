@@ -1,0 +1,78 @@
+"""A bracket's landing plate: four bolts in its corners, and what each pulls and shears."""
+
+import math
+from dataclasses import dataclass
+
+import numpy as np
+
+from driveline.arrays import Floats
+from driveline.benches.mounts.brackets import Arm
+from driveline.benches.mounts.sheet import Bracket, Landing
+from driveline.sheet import positive_of
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class LandingFound:
+    """A landing plate with four bolts in its corners."""
+
+    size_mm: tuple[float, float]  # across, upright
+    thickness_mm: float
+    apart_mm: tuple[float, float]
+
+    @property
+    def bolts_mm(self) -> Floats:
+        """Places of the bolts from its middle, anticlockwise, (4, 2)."""
+        a, u = (each / 2 for each in self.apart_mm)
+        return np.array([[-a, -u], [a, -u], [a, u], [-a, u]])
+
+    @property
+    def edges_mm(self) -> tuple[float, float]:
+        """From a bolt's middle to the edge, across and upright."""
+        (b, d), (a, u) = self.size_mm, self.apart_mm
+        return (b - a) / 2, (d - u) / 2
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class BoltPull:
+    """What the bolt that is worst off bears in a case."""
+
+    row: int
+    axial_n: float
+    upright_n: float
+    across_n: float
+    pull_n: float  # prying not yet counted
+    shear_n: float
+
+
+def landing_of(landing: Landing) -> LandingFound | None:
+    """Return a landing plate; ``None`` until its size, thickness and bolts' places are known."""
+    sizes = [positive_of(one) for one in (landing.breadth, landing.depth, landing.thickness)]
+    apart = [positive_of(one) for one in (landing.across, landing.upright)]
+    breadth, depth, thickness = sizes
+    across, upright = apart
+    if breadth is None or depth is None or thickness is None or across is None or upright is None:
+        return None
+    return LandingFound(size_mm=(breadth, depth), thickness_mm=thickness, apart_mm=(across, upright))
+
+
+def base_mm(bracket: Bracket) -> float | None:
+    """Return how thick what a bracket is welded to is: its landing plate, where it has one."""
+    return positive_of(bracket.landing.thickness if bracket.landing.is_there else bracket.base)
+
+
+def bolt_pulls(found: LandingFound, arm: Arm, offset_mm: float, forces_n: Floats) -> list[BoltPull]:
+    """Return what the worst bolt bears in each case, forces on the mount (c, 3).
+
+    Source:
+        Statics of the plate; Σ y² and Σ r² over the four bolts.
+    """
+    across_mm, upright_mm = found.apart_mm
+    radius = math.hypot(across_mm, upright_mm) / 2
+    pulls = []
+    for row, force in enumerate(forces_n):
+        axial, across, upright = (abs(float(one)) for one in arm.turn.T @ force)
+        pull = axial / 4 + upright * arm.length_mm / (2 * upright_mm)
+        pull += (across * arm.length_mm + axial * offset_mm) / (2 * across_mm)
+        shear = math.hypot(across, upright) / 4 + upright * offset_mm / (4 * radius)
+        pulls.append(BoltPull(row=row, axial_n=axial, upright_n=upright, across_n=across, pull_n=pull, shear_n=shear))
+    return pulls

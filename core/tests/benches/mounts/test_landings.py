@@ -1,0 +1,128 @@
+"""Brackets that are bolted on, folded, and written on the welder's sheet."""
+
+import copy
+import io
+import math
+from typing import Any
+from unittest import TestCase
+
+import numpy as np
+from ezdxf.filemanagement import read
+from hypothesis import given
+from hypothesis import strategies as st
+
+from driveline.benches.mounts.brackets import Arm, ear_bolt_of
+from driveline.benches.mounts.landings import LandingFound, bolt_pulls
+from driveline.checks import Check
+from driveline.drawing.dxf import write_dxf
+from driveline.drawing.model import Text
+from driveline.figures import written
+from driveline.job.file import REGISTRY, JobFile
+from driveline.metal.sections import box, channel, folded_channel
+from driveline.parts.drawings import part_drawings
+from tests.benches.mounts.test_mounts import FAILS, HOLDS, NOT_KNOWN, PLOVER, changed, mm, solved
+
+LANDING = "mounts.1.bracket.landing"
+FOUND = LandingFound(size_mm=(150, 170), thickness_mm=16, apart_mm=(100, 120))
+
+
+def straight_arm(length_mm: float = 200) -> Arm:
+    section = box(breadth_mm=70, depth_mm=80, wall_mm=6)
+    return Arm(section=section, length_mm=length_mm, turn=np.eye(3), stiffness_n_per_mm=np.full(3, 1e5))
+
+
+def check(changes: dict[str, Any], name: str) -> Check:
+    return solved(changed(PLOVER, changes))[1][f"mounts.m2.{name}"]
+
+
+class LandingTest(TestCase):
+    def test_pull_and_shear_by_hand(self) -> None:
+        """3 kN upright at 200 mm: 3000 × 200/(2 × 120) = 2500 N of pull, 750 N across; 10 mm beside: 96 N more."""
+        (pull,) = bolt_pulls(FOUND, straight_arm(), 10.0, np.array([[0.0, 0.0, 3000.0]]))
+        self.assertAlmostEqual(pull.pull_n, 2500)
+        self.assertAlmostEqual(pull.shear_n, 750 + 30_000 / (4 * math.hypot(50, 60)))
+
+    @given(st.tuples(*[st.floats(-9e3, 9e3)] * 3), st.floats(0, 40))
+    def test_the_bolts_as_four_points_balance_what_pulls_them(
+        self, force: tuple[float, float, float], beside: float
+    ) -> None:
+        """Four reactions that vary linearly over the plate, solved for: none is more than what is judged."""
+        arm, forces = straight_arm(), np.array([force])
+        (pull,) = bolt_pulls(FOUND, arm, beside, forces)
+        along, across, upright = (abs(one) for one in force)
+        moments = np.array([along, upright * arm.length_mm, across * arm.length_mm + along * beside])
+        y, z = FOUND.bolts_mm.T
+        plane = np.linalg.solve(np.array([[4, 0, 0], [0, (z**2).sum(), 0], [0, 0, (y**2).sum()]]), moments)
+        self.assertAlmostEqual(float((plane[0] + plane[1] * z + plane[2] * y).max()), pull.pull_n, places=6)
+
+    def test_weaker_bolts_thinner_plate_and_edges_too_near_fail(self) -> None:
+        self.assertIs(check({}, "landing_bolts").verdict, HOLDS)
+        self.assertIs(
+            check({f"{LANDING}.thread": "M6", f"{LANDING}.property_class": "8.8"}, "landing_bolts").verdict, FAILS
+        )
+        self.assertIs(check({f"{LANDING}.thickness": mm(5)}, "landing_plate").verdict, FAILS)
+        self.assertIs(check({f"{LANDING}.across": mm(130)}, "landing_edge").verdict, FAILS)
+
+    def test_what_is_not_said_of_it_is_not_known(self) -> None:
+        for field, name in (
+            ("thread", "landing_bolts"),
+            ("property_class", "landing_bolts"),
+            ("thickness", "landing_plate"),
+            ("thickness", "reach"),
+            ("thickness", "base"),
+            ("hole", "landing_edge"),
+        ):
+            with self.subTest(field=field):
+                self.assertIs(check({f"{LANDING}.{field}": None}, name).verdict, NOT_KNOWN)
+
+    def test_its_plate_is_drawn_with_four_holes(self) -> None:
+        part = REGISTRY.part(JobFile.model_validate(PLOVER), "mounts.m2_landing")
+        self.assertEqual(
+            sorted({(hole.x_mm, hole.y_mm) for hole in part.holes}),
+            [(22.5, 22.5), (22.5, 147.5), (127.5, 22.5), (127.5, 147.5)],
+        )
+
+
+class EarBoltTest(TestCase):
+    def test_double_shear_by_hand(self) -> None:
+        """10 kN across M12 in two planes: √3 × 5000/(0.78 × 113.1) = 98.2 MPa."""
+        found = ear_bolt_of(12, 2, np.array([0, 6000, 8000.0]), np.array([1.0, 0, 0]), 0)
+        self.assertAlmostEqual(found.stress_mpa, 98.17, places=1)
+        self.assertIs(check({"mounts.1.ears.bolt_class": None}, "ear_bolt").verdict, NOT_KNOWN)
+        self.assertIs(check({"mounts.1.ears.bolt": mm(3)}, "ear_bolt").verdict, FAILS)
+
+
+class FoldedTest(TestCase):
+    FOLDED = {"kind": "folded", "bend": mm(6), "breadth": mm(60), "depth": mm(90), "wall": mm(6)}
+
+    def test_it_is_less_than_a_channel_with_sharp_corners(self) -> None:
+        folded = folded_channel(flange_mm=60, depth_mm=90, thickness_mm=6, inside_mm=6)
+        sharp = channel(flange_mm=60, depth_mm=90, flange_thickness_mm=6, web_thickness_mm=6)
+        self.assertAlmostEqual(sharp.area_mm2 - folded.area_mm2, 2 * (1 - math.pi / 4) * (12**2 - 6**2))
+        self.assertLess(folded.upright_mm4, sharp.upright_mm4)
+        self.assertLess(folded.across_mm4, sharp.across_mm4)
+
+    def test_it_is_drawn_flat_with_its_bends_marked_and_not_cut(self) -> None:
+        job = copy.deepcopy(PLOVER)
+        job["sheets"]["mounts"]["mounts"][0]["bracket"] |= self.FOLDED
+        file = JobFile.model_validate(job)
+        part = REGISTRY.part(file, "mounts.m1_fold")
+        space = read(io.StringIO(write_dxf(part_drawings(part, file.name)[0]))).modelspace()
+        lines = [one for one in space if one.dxf.layer == "MARK" and one.dxftype() in ("LINE", "LWPOLYLINE")]
+        self.assertEqual(len(lines), 2)
+        width = 48 + 66 + 48 + 2 * math.pi / 2 * (6 + 0.325 * 6)
+        self.assertAlmostEqual(max(vertex.y_mm for vertex in part.vertices), width, places=6)
+        self.assertTrue({"mounts.m1.walls", "mounts.m1.arm"} <= set(solved(job)[1]))
+
+
+class WeldSheetTest(TestCase):
+    def test_it_names_every_bracket_its_gap_and_the_order(self) -> None:
+        paper = REGISTRY.paper(JobFile.model_validate(PLOVER), "mounts.welding")
+        drawing = paper.draw("Plover", "rev 1")
+        texts = [written(one.text) for one in drawing.entities if isinstance(one, Text)]
+        whole = " ".join(texts)
+        for wanted in ("left mount", "right mount", "Tack opposite corners", "Jig", "bearing", "qualified"):
+            self.assertIn(wanted, whole)
+        lowest = min(one.y_mm for one in drawing.entities if isinstance(one, Text))
+        self.assertGreater(lowest, 12)
+        self.assertLess(max(map(len, texts)), 110)
