@@ -1,4 +1,5 @@
 /** What tests of the screen share: a job, an answer of the core, and a server that answers as told. */
+import type { Draft, Drafts } from './job/drafts';
 import { vi } from 'vitest';
 import type { Answer, Check, Job, Line, Sheets } from './api/types';
 
@@ -124,4 +125,17 @@ export function serve(routes: Record<string, Route>): { path: string; body: unkn
     return new Response(JSON.stringify(json), { status, headers: { 'Content-Type': 'application/json' } });
   });
   return sent;
+}
+
+/** Drafts in memory, as they would be on the device. */
+export class MemoryDrafts implements Drafts {
+  kept: Draft | null = null;
+  keep(draft: Draft): Promise<void> {
+    this.kept = draft;
+    return Promise.resolve();
+  }
+  drop(): Promise<void> {
+    this.kept = null;
+    return Promise.resolve();
+  }
 }

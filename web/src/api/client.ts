@@ -50,7 +50,7 @@ function isFieldProblem(value: unknown): value is FieldProblem {
 /** Returns what was asked for, or throws the server's refusal. */
 export async function answered<T>(asked: Promise<Answer<T>>): Promise<T> {
   const { data, error, response } = await asked.catch(() => {
-    throw new Refusal(0, 'The server does not answer. Your edits are kept on this device.');
+    throw new Refusal(0, 'The server does not answer.');
   });
   if (response.ok) {
     if (data === undefined) throw new Refusal(response.status, 'The server gave no answer.');

@@ -4,6 +4,7 @@
   import { p, route } from '../routes';
   import { useSession } from '../session/session.svelte';
   import { benchOf } from './benches';
+  import { openDrafts } from './drafts';
   import JobScreen from './JobScreen.svelte';
 
   const session = useSession();
@@ -11,7 +12,10 @@
   const id = $derived(params.id ?? '');
   const job = createQuery(() => ({
     queryKey: ['job', id],
-    queryFn: () => answered(client.GET('/api/jobs/{job_id}', { params: { path: { job_id: id } } })),
+    queryFn: async () => {
+      const found = await answered(client.GET('/api/jobs/{job_id}', { params: { path: { job_id: id } } }));
+      return { job: found, ...(await openDrafts(id, session.me?.username ?? '')) };
+    },
     staleTime: 0,
     gcTime: 0,
     refetchOnWindowFocus: false, // a job being edited is never replaced behind the person's back
@@ -27,10 +31,10 @@
     <a class="underline" href={p('/')}>All jobs</a>
   </div>
 {:else}
-  {#key job.data.id}
+  {#key job.data.job.id}
     <JobScreen
-      job={job.data}
-      bench={benchOf(params.bench, job.data.benches)}
+      {...job.data}
+      bench={benchOf(params.bench, job.data.job.benches)}
       username={session.me?.username ?? ''}
     />
   {/key}

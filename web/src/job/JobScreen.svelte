@@ -11,6 +11,7 @@
   import { navigate } from '../routes';
   import Steps from '../steps/Steps.svelte';
   import { fetchAhead } from './benches';
+  import type { Draft, Drafts } from './drafts';
   import BenchPage from './BenchPage.svelte';
   import ConflictDialog from './ConflictDialog.svelte';
   import FindDialog from './FindDialog.svelte';
@@ -24,11 +25,13 @@
     job: Job;
     bench: string; // its key
     username: string;
+    drafts: Drafts;
+    draft: Draft | null;
   }
-  let { job, bench, username }: Props = $props();
+  let { job, bench, username, drafts, draft }: Props = $props();
   // The page makes a new screen for another job, so the first values are the ones to keep.
   // svelte-ignore state_referenced_locally
-  const editor = new JobEditor(job, username);
+  const editor = new JobEditor(job, username, drafts, draft);
   provideEditor(() => editor);
   const units = useUnits();
   // svelte-ignore state_referenced_locally
@@ -62,7 +65,8 @@
   });
 
   function onbeforeunload(event: BeforeUnloadEvent): void {
-    if (editor.state === 'saving') event.preventDefault(); // all else is kept on this device already
+    const isLost = editor.isDirty && !editor.isKept;
+    if (editor.state === 'saving' || isLost) event.preventDefault(); // all else is kept on this device already
   }
   onMount(() => fetchAhead(job.benches));
   $effect(() => {

@@ -77,6 +77,15 @@
       >
     {/if}
   </div>
+  {#if !editor.isKept}
+    <p role="alert" class="basis-full bg-brass-wash px-3 py-1 text-fails">
+      ▲ This device keeps no edits: its storage is full or off. Save before you leave.
+    </p>
+  {:else if editor.isAway}
+    <p role="status" class="basis-full bg-brass-wash px-3 py-1">
+      The server does not answer; it is asked again by itself. Your edits are kept on this device.
+    </p>
+  {/if}
   {#if editor.restoredFrom}
     <p role="status" class="flex basis-full items-center gap-3 bg-brass-wash px-3 py-1">
       Your edits from {clockTime(editor.restoredFrom)} were not saved; here they are again.

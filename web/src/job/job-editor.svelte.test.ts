@@ -1,8 +1,8 @@
 import { flushSync } from 'svelte';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import type { Job, Typed } from '../api/types';
-import { A_RESULT, aCheck, aJob, aLine, AN_ANSWER, serve, someSheets } from '../test-support';
-import { keepDraft, readDraft } from './drafts';
+import { A_RESULT, aCheck, aJob, aLine, AN_ANSWER, MemoryDrafts, serve, someSheets } from '../test-support';
+import type { Draft } from './drafts';
 import { JobEditor } from './job-editor.svelte';
 
 const mass = (editor: JobEditor) => editor.sheets.brief.vehicle.kerb_mass?.text;
@@ -16,10 +16,15 @@ const saved = (number: number) => ({
   worst: 'tight',
 });
 
-function open(job: Job = aJob()): { editor: JobEditor; close: () => void } {
+let device = new MemoryDrafts();
+
+function open(
+  job: Job = aJob(),
+  draft: Draft | null = device.kept,
+): { editor: JobEditor; close: () => void } {
   let editor: JobEditor | undefined;
   const close = $effect.root(() => {
-    editor = new JobEditor(job, 'fabricator');
+    editor = new JobEditor(job, 'fabricator', device, draft);
   });
   flushSync();
   return { editor: editor!, close };
@@ -27,7 +32,7 @@ function open(job: Job = aJob()): { editor: JobEditor; close: () => void } {
 
 describe('JobEditor', () => {
   beforeEach(() => {
-    localStorage.clear();
+    device = new MemoryDrafts();
     vi.useFakeTimers();
   });
   afterEach(() => {
@@ -159,31 +164,27 @@ describe('JobEditor', () => {
     serve({ evaluate: () => ({ json: AN_ANSWER }), versions: () => ({ status: 201, json: saved(4) }) });
     const first = open();
     setMass(first.editor, '1100 kg');
-    expect(readDraft('job-1', 'fabricator')?.basedOn).toBe(3);
+    expect(device.kept?.basedOn).toBe(3);
     const second = open();
     expect([mass(second.editor), second.editor.state]).toEqual(['1100 kg', 'unsaved']);
     expect(second.editor.restoredFrom).not.toBeNull();
     await second.editor.save();
     expect([second.editor.state, second.editor.number]).toEqual(['saved', 4]);
-    expect(readDraft('job-1', 'fabricator')).toBeNull();
+    expect(device.kept).toBeNull();
     first.close();
     second.close();
   });
 
   it('puts the saved sheets back, with the edits one undo away', () => {
     serve({ evaluate: () => ({ json: AN_ANSWER }) });
-    keepDraft('job-1', 'fabricator', {
+    void device.keep({
       basedOn: 3,
       at: '2026-01-02T08:00:00Z',
       sheets: someSheets('900 kg'),
     });
     const { editor, close } = open();
     editor.discard();
-    expect([mass(editor), editor.state, readDraft('job-1', 'fabricator')]).toEqual([
-      '1080 kg',
-      'saved',
-      null,
-    ]);
+    expect([mass(editor), editor.state, device.kept]).toEqual(['1080 kg', 'saved', null]);
     editor.undo();
     expect([mass(editor), editor.state]).toEqual(['900 kg', 'unsaved']);
     close();
@@ -222,7 +223,7 @@ describe('JobEditor', () => {
     expect([mine.editor.state, mine.editor.number, mass(mine.editor)]).toEqual(['saved', 5, '1100 kg']);
     mine.close();
 
-    localStorage.clear();
+    device = new MemoryDrafts();
     const other = open();
     setMass(other.editor, '1100 kg');
     await other.editor.save();
@@ -235,7 +236,7 @@ describe('JobEditor', () => {
 
   it('meets a draft of an older revision as a conflict', () => {
     serve({ evaluate: () => ({ json: AN_ANSWER }) });
-    keepDraft('job-1', 'fabricator', {
+    void device.keep({
       basedOn: 2,
       at: '2026-01-02T08:00:00Z',
       sheets: someSheets('900 kg'),
@@ -265,7 +266,67 @@ describe('JobEditor', () => {
     setMass(editor, '1100 kg');
     expect(await editor.save()).toBe(false);
     expect(editor.says).toContain('does not answer');
-    expect(readDraft('job-1', 'fabricator')?.sheets).toEqual(someSheets('1100 kg'));
+    expect(device.kept?.sheets).toEqual(someSheets('1100 kg'));
+    close();
+  });
+
+  it('asks a server that was away again by itself', async () => {
+    let isAway = true;
+    serve({ evaluate: () => ({ json: AN_ANSWER }) });
+    const there = globalThis.fetch;
+    vi.stubGlobal('fetch', (...asked: Parameters<typeof fetch>) =>
+      isAway ? Promise.reject(new TypeError('network')) : there(...asked),
+    );
+    const { editor, close } = open();
+    setMass(editor, '1100 kg');
+    await vi.advanceTimersByTimeAsync(100);
+    expect([editor.isAway, editor.result]).toEqual([true, null]);
+    isAway = false;
+    await vi.advanceTimersByTimeAsync(4000);
+    expect([editor.isAway, editor.says, editor.result]).toEqual([false, '', A_RESULT]);
+    close();
+  });
+
+  it('keeps a figure on the device before the server has read it, half a one included', async () => {
+    vi.stubGlobal('fetch', () => new Promise(() => {})); // a server that never answers
+    const { editor, close } = open();
+    const write = (text: string) => () => setMass(editor, text);
+    editor.reader.typing(write('11'));
+    await vi.advanceTimersByTimeAsync(500);
+    expect(device.kept?.sheets).toEqual(someSheets('11'));
+    void editor.reader.take({ text: '1100 kg', quantity: 'mass' } as Typed, write('1100 kg'));
+    await vi.advanceTimersByTimeAsync(1);
+    expect(device.kept?.sheets).toEqual(someSheets('1100 kg'));
+    expect(mass(editor)).toBe('1080 kg'); // until it is read
+    editor.reader.typing(null);
+    await vi.advanceTimersByTimeAsync(1);
+    expect(device.kept).toBeNull();
+    close();
+  });
+
+  it('says when the device keeps nothing', async () => {
+    serve({ evaluate: () => ({ json: AN_ANSWER }) });
+    device.keep = () => Promise.reject(new Error('full'));
+    const { editor, close } = open();
+    expect(editor.isKept).toBe(true);
+    setMass(editor, '1100 kg');
+    await vi.advanceTimersByTimeAsync(1);
+    expect(editor.isKept).toBe(false);
+    close();
+  });
+
+  it('opens a draft that nothing follows from over what was saved, to be mended', async () => {
+    const refusal = {
+      says: 'not a mass',
+      fields: [{ field: 'brief.vehicle.kerb_mass', says: 'not a mass' }],
+    };
+    const isDraft = (body: unknown) =>
+      JSON.stringify((body as { sheets: unknown }).sheets) === JSON.stringify(someSheets('1 1/'));
+    serve({ evaluate: (body) => (isDraft(body) ? { status: 422, json: refusal } : { json: AN_ANSWER }) });
+    const draft = { basedOn: 3, at: '2026-01-02T08:00:00Z', sheets: someSheets('1 1/') };
+    const { editor, close } = open(aJob(), draft);
+    await vi.advanceTimersByTimeAsync(100);
+    expect([mass(editor), editor.result, editor.says]).toEqual(['1 1/', A_RESULT, 'not a mass']);
     close();
   });
 

@@ -4,12 +4,14 @@ import type { Answer, FieldProblem, Job, JobResult, ReadBack, Sheets, Typed } fr
 import { isoNow } from '../lib/format';
 import { heardOf, provideReader, Reader, type Heard } from '../measure/reader';
 import { gathered, type Gathered } from './answers';
-import { dropDraft, keepDraft, readDraft } from './drafts';
+import type { Draft, Drafts } from './drafts';
 
 const KEY = Symbol('job');
 const MOST_UNDO = 200;
 const GESTURE_MS = 900;
 const PAUSE_MS = 40; // while a gesture goes on
+const AGAIN_MS = 3000; // until a server that was away is asked again
+const TYPING_MS = 300; // until what stands in a field is kept on the device
 
 export type SaveState = 'saved' | 'unsaved' | 'saving' | 'conflict' | 'refused';
 
@@ -28,7 +30,11 @@ export interface Theirs {
 export class JobEditor {
   readonly job: Job;
   readonly #username: string;
-  readonly reader = new Reader((typed, write) => this.#take(typed, write));
+  readonly #drafts: Drafts;
+  readonly reader = new Reader(
+    (typed, write) => this.#take(typed, write),
+    (write) => this.#typing(write),
+  );
   sheets = $state.raw<Sheets>()!;
   #gathered = $state.raw<Gathered | null>(null);
   problems = $state.raw<readonly FieldProblem[]>([]);
@@ -39,6 +45,8 @@ export class JobEditor {
   savedBy = $state('');
   theirs = $state.raw<Theirs | null>(null);
   restoredFrom = $state<string | null>(null);
+  isKept = $state(true); // false while this device can't keep what is not saved
+  isAway = $state(false); // the server does not answer; it is asked again by itself
   pinned = $state.raw<JobResult | null>(null);
   #past = $state.raw<readonly Sheets[]>([]);
   #future = $state.raw<readonly Sheets[]>([]);
@@ -49,6 +57,8 @@ export class JobEditor {
   #taking: Promise<void> = Promise.resolve();
   #isBehind = false;
   #timer: ReturnType<typeof setTimeout> | undefined;
+  #again: ReturnType<typeof setTimeout> | undefined;
+  #typed: ReturnType<typeof setTimeout> | undefined;
   #evaluation: AbortController | null = null;
   #saving: Promise<boolean> | null = null;
 
@@ -57,13 +67,13 @@ export class JobEditor {
   readonly canRedo = $derived(this.#future.length > 0);
   readonly isDirty = $derived(this.state !== 'saved');
 
-  constructor(job: Job, username: string) {
+  constructor(job: Job, username: string, drafts: Drafts, draft: Draft | null) {
     this.job = job;
     this.#username = username;
+    this.#drafts = drafts;
     this.sheets = job.version.sheets;
     this.#saved(job.version);
-    const draft = job.may_edit ? readDraft(job.id, username) : null;
-    if (draft) this.#restore(draft.sheets, draft.basedOn, draft.at);
+    if (draft && job.may_edit) this.#restore(draft.sheets, draft.basedOn, draft.at);
     void this.#evaluate();
   }
 
@@ -138,6 +148,7 @@ export class JobEditor {
   async #tried(typed: Typed, write: () => void): Promise<Heard> {
     const base = this.sheets;
     const next = this.#after(write);
+    this.#keepDraft(next);
     try {
       const answer = await this.#ask(next, typed);
       this.#keep(this.sheets === base ? next : this.#after(write));
@@ -202,7 +213,31 @@ export class JobEditor {
   #hold(sheets: Sheets): void {
     this.sheets = sheets;
     if (this.state !== 'conflict') this.state = 'unsaved';
-    keepDraft(this.job.id, this.#username, { basedOn: this.number, at: isoNow(), sheets });
+    this.#keepDraft(sheets);
+  }
+
+  /** Keep sheets on the device, before the server is asked about them. */
+  #keepDraft(sheets: Sheets): void {
+    clearTimeout(this.#typed);
+    const draft = { basedOn: this.number, at: isoNow(), sheets: $state.snapshot(sheets) as Sheets };
+    this.#drafts.keep(draft).then(
+      () => (this.isKept = true),
+      () => (this.isKept = false),
+    );
+  }
+
+  #dropDraft(): void {
+    clearTimeout(this.#typed);
+    this.#drafts.drop().catch(() => {}); // nothing is lost: what stands there is saved
+  }
+
+  /** Keep what stands in a field as well, half a figure included; null puts it back as it was. */
+  #typing(write: (() => void) | null): void {
+    if (!this.mayEdit) return;
+    clearTimeout(this.#typed);
+    if (write) this.#typed = setTimeout(() => this.#keepDraft(this.#after(write)), TYPING_MS);
+    else if (this.state === 'saved') this.#dropDraft();
+    else this.#keepDraft(this.sheets);
   }
 
   #evaluateSoon(afterMs: number): void {
@@ -219,8 +254,16 @@ export class JobEditor {
     try {
       await this.#ask(this.sheets, null);
     } catch (error) {
+      if (!this.#gathered) await this.#showSaved();
       this.#refused(error);
     }
+  }
+
+  /** Sheets of a draft that nothing follows from are mended over what was saved: never over an empty bench. */
+  async #showSaved(): Promise<void> {
+    const { sheets } = this.job.version;
+    if (sheets === this.sheets) return;
+    await this.#ask(sheets, null).catch(() => null); // what is wrong with the draft is said
   }
 
   /** Ask what follows from sheets; null where another question came after this one. */
@@ -242,6 +285,7 @@ export class JobEditor {
       this.#gathered = gathered(this.#gathered, found.answer);
       this.problems = [];
       this.says = '';
+      this.isAway = false;
       return found;
     } catch (error) {
       if (asked !== this.#asked) return null;
@@ -255,6 +299,9 @@ export class JobEditor {
     if (!(error instanceof Refusal)) throw error;
     this.says = error.message;
     this.problems = error.fields;
+    this.isAway = error.status === 0;
+    clearTimeout(this.#again);
+    if (this.isAway) this.#again = setTimeout(() => void this.#evaluate(), AGAIN_MS);
   }
 
   /**
@@ -289,7 +336,7 @@ export class JobEditor {
       }
       return false;
     }
-    if (this.sheets === sheets) dropDraft(this.job.id, this.#username);
+    if (this.sheets === sheets) this.#dropDraft();
     else this.#show(this.sheets);
     return true;
   }
@@ -336,7 +383,7 @@ export class JobEditor {
     this.#past = [...this.#past, this.sheets];
     this.sheets = theirs.sheets;
     this.#saved({ number: theirs.number, saved_at: theirs.savedAt, author: theirs.author });
-    dropDraft(this.job.id, this.#username);
+    this.#dropDraft();
     void this.#evaluate();
   }
 
@@ -345,7 +392,7 @@ export class JobEditor {
     this.edit((sheets) => Object.assign(sheets, structuredClone(this.job.version.sheets)));
     this.restoredFrom = null;
     this.state = 'saved'; // offered only before the first save, so these are the newest
-    dropDraft(this.job.id, this.#username);
+    this.#dropDraft();
   }
 
   togglePin(): void {
@@ -355,6 +402,7 @@ export class JobEditor {
   /** Stop what is still under way, when the page goes. */
   leave(): void {
     clearTimeout(this.#timer);
+    clearTimeout(this.#again);
     this.#evaluation?.abort();
     this.#asked += 1;
   }

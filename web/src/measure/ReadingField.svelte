@@ -29,9 +29,18 @@
   }
   const commit = () => figure.commit(value?.text ?? '', take);
 
+  function oninput(event: Event & { currentTarget: HTMLInputElement }): void {
+    const text = event.currentTarget.value;
+    figure.text = text;
+    reader.typing(() => onchange(text.trim() === '' ? null : { ...value, text: text.trim() }));
+  }
+
   function keydown(event: KeyboardEvent): void {
     if (event.key === 'Enter') void commit();
-    if (event.key === 'Escape') figure.giveUp();
+    if (event.key === 'Escape') {
+      figure.giveUp();
+      reader.typing(null);
+    }
   }
 </script>
 
@@ -47,7 +56,7 @@
     aria-describedby="{uid}-says"
     value={figure.text ?? value?.text ?? ''}
     placeholder={hint ? '' : '–'}
-    oninput={(event) => (figure.text = event.currentTarget.value)}
+    {oninput}
     onblur={commit}
     onkeydown={keydown}
   />

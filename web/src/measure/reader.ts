@@ -28,11 +28,17 @@ export function heardOf(read: ReadBack | null | undefined): Heard {
 /** Reads figures, and knows which are still under way. */
 export class Reader {
   readonly #underway = new Set<Promise<Heard>>();
+  /** Says what would be written were the text as it stands taken; null once it is given up. */
+  readonly typing: (write: (() => void) | null) => void;
   readonly #enter: ((typed: Typed, write: () => void) => Promise<Heard>) | null;
 
-  /** `enter` puts a typed figure into a job by one call; without a job it is read first and written then. */
-  constructor(enter: ((typed: Typed, write: () => void) => Promise<Heard>) | null = null) {
+  /** `typing` keeps what stands in a field; `enter` puts a typed figure into a job by one call; without a job it is read first and written then. */
+  constructor(
+    enter: ((typed: Typed, write: () => void) => Promise<Heard>) | null = null,
+    typing: (write: (() => void) | null) => void = () => {},
+  ) {
     this.#enter = enter;
+    this.typing = typing;
   }
 
   /** Ask the core what it makes of a text. */

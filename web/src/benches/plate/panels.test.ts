@@ -2,7 +2,7 @@ import { fireEvent, render, screen, within } from '@testing-library/svelte';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import type { JointResult, PlateSheet, Survey } from '../../api/types';
 import { JobEditor } from '../../job/job-editor.svelte';
-import { aJob, AN_ANSWER, serve } from '../../test-support';
+import { MemoryDrafts, aJob, AN_ANSWER, serve } from '../../test-support';
 import TestJob from '../../TestJob.svelte';
 import BuildUpFields from './BuildUpFields.svelte';
 import Downloads from '../../parts/Downloads.svelte';
@@ -343,7 +343,7 @@ describe('Downloads', () => {
       }),
     });
     const clicked = vi.spyOn(HTMLAnchorElement.prototype, 'click').mockImplementation(() => {});
-    const editor = new JobEditor(aJob(), 'fabricator');
+    const editor = new JobEditor(aJob(), 'fabricator', new MemoryDrafts(), null);
     const props = { side: 'second', part: aPart({ cut: { ...CUT, per_sheet: null } }) };
     render(TestJob as never, { props: { editor, part: Downloads, props } } as never);
     const offered = within(screen.getByLabelText('More files')).getAllByRole('option');

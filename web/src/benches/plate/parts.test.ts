@@ -2,7 +2,7 @@ import { fireEvent, render, screen, within } from '@testing-library/svelte';
 import { afterEach, describe, expect, it, vi } from 'vitest';
 import type { PartResult } from '../../api/types';
 import { JobEditor } from '../../job/job-editor.svelte';
-import { aCheck, aJob, AN_ANSWER, serve } from '../../test-support';
+import { MemoryDrafts, aCheck, aJob, AN_ANSWER, serve } from '../../test-support';
 import TestJob from '../../TestJob.svelte';
 import DeliveryDialog from '../../parts/DeliveryDialog.svelte';
 import { aPart, CUT, aRelease, READ } from './plate-fixtures';
@@ -36,7 +36,7 @@ function screenOf(part: unknown, props: Record<string, unknown>, answers: Answer
     evaluate: () => ({ json: AN_ANSWER }),
     'POST /api/measure': () => ({ json: READ }),
   });
-  const editor = new JobEditor(aJob(), 'fabricator');
+  const editor = new JobEditor(aJob(), 'fabricator', new MemoryDrafts(), null);
   const given = { editor, part, props: { onclose, ...props } };
   render(TestJob as never, { props: given } as never);
   return {

@@ -2,7 +2,7 @@ import { fireEvent, render, screen, within } from '@testing-library/svelte';
 import { afterEach, describe, expect, it, vi } from 'vitest';
 import type { PlateResult, PlateSheet, Sheets, Survey, SurveyRead } from '../../api/types';
 import { JobEditor } from '../../job/job-editor.svelte';
-import { aJob, AN_ANSWER, serve } from '../../test-support';
+import { MemoryDrafts, aJob, AN_ANSWER, serve } from '../../test-support';
 import TestJob from '../../TestJob.svelte';
 import CentreRoutes from './CentreRoutes.svelte';
 import ClockingPlot from './ClockingPlot.svelte';
@@ -30,7 +30,7 @@ describe('SurveyPanel', () => {
     const job = aJob();
     const sheet = { survey: SURVEY, face } as PlateSheet;
     job.version.sheets = { ...job.version.sheets, plate: sheet } as Sheets;
-    const editor = new JobEditor(job, 'fabricator');
+    const editor = new JobEditor(job, 'fabricator', new MemoryDrafts(), null);
     const plate = new PlateState(
       () => result,
       () => [aPart()],
