@@ -32,7 +32,7 @@ pg_ready() { pg_as "$PG_BIN/pg_isready" -q -h "$PG_HOME/socket" -p "$FERNBACK_DB
 pg_init() { # a cut-short initdb never counts: the folder gets its name last
   pg_as rm -rf "$PG_HOME.new"
   pg_as mkdir -m 700 "$PG_HOME.new"
-  pg_as "$PG_BIN/initdb" -D "$PG_HOME.new/data" -U postgres -E UTF8 --locale=C.UTF-8 \
+  pg_as "$PG_BIN/initdb" -D "$PG_HOME.new/data" -U postgres -E UTF8 --locale=C.UTF-8 --data-checksums \
     --auth-local=trust --auth-host=scram-sha-256 >/dev/null
   pg_as mkdir -m 700 "$PG_HOME.new/socket"
   pg_as mv "$PG_HOME.new" "$PG_HOME"

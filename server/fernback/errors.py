@@ -1,6 +1,11 @@
 """One map from what goes wrong to what the client is told: a status, a sentence, and the field to mend."""
 
+import errno
+import logging
+import sys
+
 from django.core.exceptions import RequestDataTooBig
+from django.db import DatabaseError, DataError, IntegrityError, InterfaceError
 from django.http import Http404, HttpRequest, HttpResponse, JsonResponse
 from ninja import NinjaAPI
 from ninja.errors import AuthenticationError, HttpError, ValidationError
@@ -20,10 +25,26 @@ from jobs.actions import FileRefused, VersionConflict
 from library.actions import PartClash
 from scans.incoming import ScanRefused
 
+log = logging.getLogger("fernback")
+
 
 def csrf_failure(_request: HttpRequest, reason: str = "") -> HttpResponse:  # noqa: ARG001 - named by Django
     """Say in our own form that a request did not come from our page."""
     return problem(403, "This request did not come from Fernback's own page. Reload the page and try again.")
+
+
+def broken(request: HttpRequest) -> HttpResponse:
+    """Say in our own form that something broke here, and which request it was; nothing of how is told."""
+    error = sys.exc_info()[1]
+    number = request.META.get("FERNBACK_REQUEST", "")
+    if isinstance(error, DatabaseError | InterfaceError) and not isinstance(error, IntegrityError | DataError):
+        status, says = 503, "The database does not answer. Try again in a moment."
+    elif isinstance(error, OSError) and error.errno == errno.ENOSPC:
+        status, says = 507, "This machine's disk is full. Make room on it, then try again."
+    else:
+        status, says = 500, "Something broke here. Nothing was changed."
+    log.error("request %s: %s", number, type(error).__name__)
+    return problem(status, f"{says} Request {number}.")
 
 
 def add_error_handlers(api: NinjaAPI) -> None:  # noqa: C901 - a list of handlers, one branch each

@@ -28,13 +28,14 @@ INSTALLED_APPS = [
 ]
 MIDDLEWARE = [
     "django.middleware.security.SecurityMiddleware",
+    "fernback.middleware.content_security_policy",  # ahead of whatever answers, files as well
     "whitenoise.middleware.WhiteNoiseMiddleware",  # ahead of gzip: what it serves is compressed when it is built
     "django.middleware.gzip.GZipMiddleware",  # it pads answers at random, so that their length tells nothing
-    "fernback.middleware.content_security_policy",
     "django.contrib.sessions.middleware.SessionMiddleware",
     "django.middleware.common.CommonMiddleware",
-    "django.middleware.csrf.CsrfViewMiddleware",
     "django.contrib.auth.middleware.AuthenticationMiddleware",
+    "fernback.gate.gate",  # ahead of CSRF, which reads a form to its end
+    "django.middleware.csrf.CsrfViewMiddleware",
     "django.middleware.clickjacking.XFrameOptionsMiddleware",
     "axes.middleware.AxesMiddleware",
 ]
@@ -71,6 +72,11 @@ SESSION_COOKIE_SAMESITE = "Lax"
 CSRF_COOKIE_SAMESITE = "Lax"
 CSRF_FAILURE_VIEW = "fernback.errors.csrf_failure"
 SECURE_CONTENT_TYPE_NOSNIFF = True
+if os.environ.get("FERNBACK_HTTPS"):  # behind a proxy that speaks it, and says so
+    SECURE_PROXY_SSL_HEADER = ("HTTP_X_FORWARDED_PROTO", "https")
+    SECURE_HSTS_SECONDS = 31_536_000
+    SESSION_COOKIE_SECURE = CSRF_COOKIE_SECURE = True
+    CSRF_TRUSTED_ORIGINS = [f"https://{host}" for host in ALLOWED_HOSTS]
 X_FRAME_OPTIONS = "DENY"
 
 DATA_UPLOAD_MAX_MEMORY_SIZE = 2_000_000

@@ -1405,7 +1405,7 @@ export interface components {
              *       "steps_a_turn": null
              *     }
              */
-            turning: components["schemas"]["driveline__benches__axles__sheet__Turning"];
+            turning: components["schemas"]["LineTurns"];
             /**
              * Notes
              * @default
@@ -2801,6 +2801,34 @@ export interface components {
             part: string;
             /** Revision */
             revision: number;
+        };
+        /**
+         * LineTurns
+         * @description What turns with the line, and what gives in it, beside the shafts themselves.
+         */
+        LineTurns: {
+            /**
+             * Wheel Kgm2
+             * @description Inertia of a driven wheel with tyre and brake
+             */
+            wheel_kgm2?: number | null;
+            /**
+             * Tyre Nm Per Deg
+             * @description Torque that turns a tyre a degree on its rim
+             */
+            tyre_nm_per_deg?: number | null;
+            /**
+             * Half Shaft Nm Per Deg
+             * @description Of an axle whose bars are not entered: torque that turns a half shaft a degree
+             */
+            half_shaft_nm_per_deg?: number | null;
+            /** @description Free turn at a wheel, the motor held and the other wheel down */
+            play?: components["schemas"]["Slant"] | null;
+            /**
+             * Steps A Turn
+             * @description Torque steps of the motor in a turn, by its maker
+             */
+            steps_a_turn?: number | null;
         };
         /**
          * Locating
@@ -5250,7 +5278,7 @@ export interface components {
             /** @default engine */
             seen_from: components["schemas"]["Side"];
             /** @default anticlockwise */
-            numbered: components["schemas"]["driveline__network__observations__Turning"];
+            numbered: components["schemas"]["Turning"];
             /**
              * Holes
              * @default []
@@ -5507,6 +5535,12 @@ export interface components {
          * @enum {string}
          */
         Turned: "square" | "by_angles";
+        /**
+         * Turning
+         * @description Which way the numbers run, seen from the stated side.
+         * @enum {string}
+         */
+        Turning: "anticlockwise" | "clockwise";
         /**
          * TurnsForward
          * @description Which way the unit's outputs turn, as made, when its motor turns its usual way.
@@ -6020,40 +6054,6 @@ export interface components {
          * @enum {string}
          */
         Which: "rear" | "front";
-        /**
-         * Turning
-         * @description What turns with the line, and what gives in it, beside the shafts themselves.
-         */
-        driveline__benches__axles__sheet__Turning: {
-            /**
-             * Wheel Kgm2
-             * @description Inertia of a driven wheel with tyre and brake
-             */
-            wheel_kgm2?: number | null;
-            /**
-             * Tyre Nm Per Deg
-             * @description Torque that turns a tyre a degree on its rim
-             */
-            tyre_nm_per_deg?: number | null;
-            /**
-             * Half Shaft Nm Per Deg
-             * @description Of an axle whose bars are not entered: torque that turns a half shaft a degree
-             */
-            half_shaft_nm_per_deg?: number | null;
-            /** @description Free turn at a wheel, the motor held and the other wheel down */
-            play?: components["schemas"]["Slant"] | null;
-            /**
-             * Steps A Turn
-             * @description Torque steps of the motor in a turn, by its maker
-             */
-            steps_a_turn?: number | null;
-        };
-        /**
-         * Turning
-         * @description Which way the numbers run, seen from the stated side.
-         * @enum {string}
-         */
-        driveline__network__observations__Turning: "anticlockwise" | "clockwise";
         /**
          * FieldProblem
          * @description A field and what to do about it.
@@ -9316,12 +9316,6 @@ export interface components {
              */
             despite: string;
         };
-        /**
-         * Turning
-         * @description Which way the numbers run, seen from the stated side.
-         * @enum {string}
-         */
-        Turning: "anticlockwise" | "clockwise";
         /**
          * Measure
          * @description A feature of a delivered part, measured.

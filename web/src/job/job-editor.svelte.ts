@@ -12,6 +12,7 @@ const GESTURE_MS = 900;
 const PAUSE_MS = 40; // while a gesture goes on
 const AGAIN_MS = 3000; // until a server that was away is asked again
 const TYPING_MS = 300; // until what stands in a field is kept on the device
+const AWAY = [0, 502, 503, 504]; // no answer, or none of its own
 
 export type SaveState = 'saved' | 'unsaved' | 'saving' | 'conflict' | 'refused';
 
@@ -299,7 +300,7 @@ export class JobEditor {
     if (!(error instanceof Refusal)) throw error;
     this.says = error.message;
     this.problems = error.fields;
-    this.isAway = error.status === 0;
+    this.isAway = AWAY.includes(error.status);
     clearTimeout(this.#again);
     if (this.isAway) this.#again = setTimeout(() => void this.#evaluate(), AGAIN_MS);
   }

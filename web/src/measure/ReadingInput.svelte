@@ -33,9 +33,18 @@
   }
   const commit = () => figure.commit(text, take);
 
+  function oninput(event: Event & { currentTarget: HTMLInputElement }): void {
+    const wanted = event.currentTarget.value.trim();
+    figure.text = event.currentTarget.value;
+    reader.typing(() => onchange(wanted));
+  }
+
   async function keydown(event: KeyboardEvent & { currentTarget: HTMLInputElement }): Promise<void> {
     const input = event.currentTarget;
-    if (event.key === 'Escape') figure.giveUp();
+    if (event.key === 'Escape') {
+      figure.giveUp();
+      reader.typing(null);
+    }
     if (event.key !== 'Enter') return;
     const inputs = [...(input.closest('table')?.querySelectorAll('input') ?? [])];
     const next = inputs[inputs.indexOf(input) + 1] ?? document.querySelector<HTMLElement>('[data-measure]');
@@ -52,7 +61,7 @@
   autocomplete="off"
   {disabled}
   value={figure.text ?? text}
-  oninput={(event) => (figure.text = event.currentTarget.value)}
+  {oninput}
   onfocus={(event) => event.currentTarget.select()}
   onblur={commit}
   onkeydown={keydown}

@@ -252,7 +252,7 @@ class FlangeAdapter(Sheet):
     part_number: ShortWords = ""
 
 
-class Turning(Sheet):
+class LineTurns(Sheet):
     """What turns with the line, and what gives in it, beside the shafts themselves."""
 
     wheel_kgm2: Annotated[float, Field(gt=0, le=100)] | None = Field(
@@ -276,5 +276,5 @@ class AxlesSheet(Sheet):
     axles: Annotated[list[Axle], Field(max_length=2)] = []
     lines: Annotated[list[PropLine], Field(max_length=3)] = []
     adapters: Annotated[list[FlangeAdapter], Field(max_length=6)] = []
-    turning: Turning = Turning()
+    turning: LineTurns = LineTurns()
     notes: Words = ""

@@ -1,10 +1,11 @@
 """Load the demo shop when the database is empty."""
 
 import json
+import os
 from argparse import ArgumentParser
 from pathlib import Path
 
-from django.core.management.base import BaseCommand
+from django.core.management.base import BaseCommand, CommandError
 from django.db import transaction
 
 from accounts.models import Membership, Role, Shop, User
@@ -27,10 +28,13 @@ class Command(BaseCommand):
     help = __doc__
 
     def add_arguments(self, parser: ArgumentParser) -> None:
-        parser.add_argument("--password", required=True, help="of the three demo people")
+        parser.add_argument("--password", help="of the three demo people; else FERNBACK_DEMO_PASSWORD")
 
     @transaction.atomic
-    def handle(self, *_args: object, password: str, **_options: object) -> None:
+    def handle(self, *_args: object, password: str | None, **_options: object) -> None:
+        password = password or os.environ.get("FERNBACK_DEMO_PASSWORD")
+        if not password:
+            raise CommandError("Say --password, or set FERNBACK_DEMO_PASSWORD.")
         if User.objects.exists():
             self.stdout.write("The database already holds people; the demo data is left alone.")
             return
