@@ -2,7 +2,7 @@
 
 from playwright.sync_api import Page, expect
 
-from e2e.browser import BrowserTestCase
+from e2e.browser import PASSWORD, BrowserTestCase
 
 NO_STORAGE = "indexedDB.open = () => { throw new DOMException('off', 'SecurityError'); };"
 
@@ -72,3 +72,18 @@ class DraftsTest(BrowserTestCase):
         expect(page.get_by_role("alert").filter(has_text="keeps no edits")).to_be_visible()
         page.get_by_role("button", name="Save", exact=True).click()
         expect(page.get_by_text("rev 2, saved")).to_be_visible()
+
+
+class OwnPasswordTest(BrowserTestCase):
+    def test_a_password_is_changed_and_the_other_device_is_signed_out(self) -> None:
+        here, elsewhere = self.page_of("fabricator"), self.page_of("fabricator")
+        here.get_by_role("button", name="fabricator").click()
+        here.get_by_label("As it is").fill("wrong")
+        here.get_by_label("A new one, ten letters or more").fill("three brass bushes")
+        here.get_by_role("button", name="Change it").click()
+        expect(here.get_by_role("alert")).to_contain_text("not your password")
+        here.get_by_label("As it is").fill(PASSWORD)
+        here.get_by_role("button", name="Change it").click()
+        expect(here.get_by_role("status").filter(has_text="changed")).to_contain_text("1 other sign-in ended")
+        elsewhere.reload()
+        expect(elsewhere.get_by_role("button", name="Sign in")).to_be_visible()

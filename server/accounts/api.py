@@ -1,6 +1,8 @@
 """Signing in and out."""
 
-from django.contrib.auth import authenticate, login, logout
+from django.contrib.auth import authenticate, login, logout, update_session_auth_hash
+from django.contrib.auth.password_validation import validate_password
+from django.core.exceptions import ValidationError
 from django.http import HttpRequest, HttpResponse
 from django.views.decorators.csrf import ensure_csrf_cookie
 from ninja import Router, Schema
@@ -13,7 +15,7 @@ from accounts.models import Role, User
 from accounts.queries import memberships_of, person
 from driveline.figures import System
 from fernback.inputs import Input
-from fernback.problems import problem
+from fernback.problems import FieldProblem, Problem, problem
 
 router = Router(tags=["session"])
 
@@ -46,6 +48,19 @@ class Preferences(Input):
     """What a person likes."""
 
     units: System
+
+
+class NewPassword(Input):
+    """The password of now, and the one to come."""
+
+    current: str = Field(min_length=1, max_length=200)
+    new: str = Field(min_length=1, max_length=200)
+
+
+class Ended(Schema):
+    """How many other devices were signed out."""
+
+    count: int
 
 
 class Session(Schema):
@@ -92,6 +107,39 @@ def prefer(request: HttpRequest, payload: Preferences) -> Me:
     user.units = payload.units.value
     user.save(update_fields=["units"])
     return _me(user)
+
+
+@router.post(
+    "/password", response={200: Ended, 401: Problem, 422: Problem, 429: Problem}, operation_id="password_change"
+)
+def change_password(request: HttpRequest, payload: NewPassword) -> Ended | HttpResponse:
+    """Change one's own password; every other device is signed out. Wrong ones count as they do at signing in."""
+    user = person(request)
+    if authenticate(request, username=user.username, password=payload.current) is None:
+        if getattr(request, "axes_locked_out", False):
+            return locked_out(request, None)
+        says = "That is not your password now."
+        return problem(422, says, [FieldProblem(field="current", says=says)])
+    try:
+        validate_password(payload.new, user)
+    except ValidationError as error:
+        says = " ".join(error.messages)
+        return problem(422, says, [FieldProblem(field="new", says=says)])
+    user.set_password(payload.new)
+    user.save(update_fields=["password"])
+    update_session_auth_hash(request, user)
+    return _ended_elsewhere(request, user)
+
+
+@router.delete("/others", response=Ended, operation_id="sessions_end")
+def end_others(request: HttpRequest) -> Ended:
+    """Sign out on every other device."""
+    return _ended_elsewhere(request, person(request))
+
+
+def _ended_elsewhere(request: HttpRequest, user: User) -> Ended:
+    count, _ = user.sessions.exclude(session_key=request.session.session_key).delete()
+    return Ended(count=count)
 
 
 @router.delete("", response={204: None}, operation_id="session_delete")

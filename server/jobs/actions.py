@@ -1,6 +1,9 @@
 """Everything that writes a job. Routes and commands call these; nothing else writes."""
 
+import hashlib
+
 from django.db import IntegrityError, transaction
+from django.utils import timezone
 from pydantic import ValidationError
 
 from accounts.models import Shop, User
@@ -11,7 +14,7 @@ from driveline.errors import DrivelineError, field_path
 from driveline.job.evaluate import JobResult, evaluate
 from driveline.job.file import JobFile, Sheets
 from driveline.job.versions import VERSION, sheets_brought_up
-from driveline.parts.records import BuildRecords
+from driveline.parts.records import Brought, BuildRecords
 from jobs.models import Job, JobVersion
 
 GREATEST_FILE_BYTES = 8_000_000
@@ -106,8 +109,8 @@ def _stage(result: JobResult) -> str:
     return f"{begun[-1].word} {begun[-1].progress.value}" if begun else "nothing yet"
 
 
-def import_job(*, shop: Shop, author: User, data: bytes) -> Job:
-    """Return a new job from a job file's bytes.
+def import_job(*, shop: Shop, author: User, data: bytes, is_ours: bool = False) -> Job:
+    """Return a new job from a job file's bytes. Its records are marked as brought, unless they are our own demo's.
 
     Raises:
         FileRefused: If the file is too large, not a job file, or can't be evaluated.
@@ -121,9 +124,15 @@ def import_job(*, shop: Shop, author: User, data: bytes) -> Job:
             (field_path(one["loc"]), str(one["msg"]).removeprefix("Value error, ")) for one in error.errors()[:20]
         )
         raise FileRefused("This is not a job file that can be read. Nothing was changed.", fields=fields) from error
+    came = Brought(
+        by=str(author),
+        at=timezone.now().isoformat(timespec="seconds"),
+        file_sha256=hashlib.sha256(data).hexdigest(),
+    )
+    records = read.build if is_ours else read.build.brought(came)
     try:
         return create_job(
-            shop=shop, author=author, name=read.name, about=read.about, sheets=read.sheets, records=read.build
+            shop=shop, author=author, name=read.name, about=read.about, sheets=read.sheets, records=records
         )
     except (DrivelineError, IntegrityError) as error:
         raise FileRefused(f"The job can't be evaluated: {error}. Nothing was changed.") from error

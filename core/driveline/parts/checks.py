@@ -38,7 +38,7 @@ def _no_longer_drawn(release: Release, judge: Judge) -> Check:
         missing=("Whether it is still being made, and for what",),
         key=_key("released", release.part),
         title=f"{release.part.split('.')[-1].replace('_', ' ').capitalize()} as released {release.letter}",
-        says=f"released {release.letter} by {release.by}, and no longer part of this build; is it being made?",
+        says=f"released {release.letter} by {release.signed}, and no longer part of this build; is it being made?",
         inputs=(judge.bench,),
         working=fixed_working(f"Frozen at release, SHA-256 {release.sha256[:12]}…"),
     )

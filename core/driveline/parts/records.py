@@ -15,6 +15,7 @@ READ_BEYOND: Final = 5  # times as many, so that a job that holds more already s
 PartKey = Annotated[str, StringConstraints(pattern=r"^[a-z][a-z0-9_]*(\.[a-z][a-z0-9_]*)+$", max_length=80)]
 Letter = Annotated[str, StringConstraints(pattern=r"^[A-Z]{1,2}$")]
 Person = Annotated[str, StringConstraints(min_length=1, max_length=150)]
+Sha256 = Annotated[str, StringConstraints(pattern=r"^[0-9a-f]{64}$")]
 Moment = Annotated[str, StringConstraints(pattern=r"^\d{4}-\d\d-\d\dT\d\d:\d\d(:\d\d(\.\d+)?)?(Z|[+-]\d\d:\d\d)$")]
 Seen = Literal["first", "second"]
 
@@ -64,19 +65,40 @@ class FrozenLine(Sheet):
     how: Annotated[str, StringConstraints(max_length=400)] = ""
 
 
-class Release(Sheet):
+class Brought(Sheet):
+    """That a record came with a job file: it was not signed here."""
+
+    by: Person = Field(description="Who brought the file")
+    at: Moment
+    file_sha256: Sha256
+
+
+class Signed(Sheet):
+    """A record with whose it is."""
+
+    by: Person
+    at: Moment
+    brought: Brought | None = None
+
+    @property
+    def signed(self) -> str:
+        """Whose it is, in words; what came with a file only says so."""
+        if self.brought is None:
+            return self.by
+        return f"{self.by}, by a file that {self.brought.by} brought; not signed here"
+
+
+class Release(Signed):
     """A part as it was released: its drawing, the very bytes for the cutter, and the readings that it hung on."""
 
     part: PartKey
     letter: Letter
-    by: Person
-    at: Moment
     revision: Annotated[int, Field(ge=1)] = Field(description="Revision of the job that it was drawn from")
     side: Seen = Field(description="The side that the cut file shows, confirmed when it was released")
     seen_from: Annotated[str, StringConstraints(max_length=40)] = Field(default="", description="That side, in words")
     drawing: Drawing = Field(description="From its first side, without kerf")
     dxf: Annotated[str, StringConstraints(max_length=400_000)]
-    sha256: Annotated[str, StringConstraints(pattern=r"^[0-9a-f]{64}$")]
+    sha256: Sha256
     sheet: Drawing | None = Field(default=None, description="Dimensioned, from the same side; not kept in old releases")
     holes: Annotated[list[FrozenHole], Field(max_length=MOST_HOLES)] = []
     sizes: Annotated[list[FrozenSize], Field(max_length=40, description="Of a part that is ordered")] = []
@@ -97,13 +119,11 @@ class Measure(Sheet):
     reading: Length
 
 
-class Incoming(Sheet):
+class Incoming(Signed):
     """A delivered part, measured against its release and signed for."""
 
     part: PartKey
     letter: Letter
-    by: Person
-    at: Moment
     runs_as_drawn: bool = Field(description="Engraved side up, the holes are numbered as on the drawing: not mirrored")
     measures: Annotated[list[Measure], Field(max_length=60)] = []
     accepted: bool
@@ -115,6 +135,13 @@ class BuildRecords(Sheet):
 
     releases: Annotated[list[Release], Field(max_length=READ_BEYOND * MOST_RELEASES)] = []
     incoming: Annotated[list[Incoming], Field(max_length=READ_BEYOND * MOST_DELIVERIES)] = []
+
+    def brought(self, came: Brought) -> "BuildRecords":
+        """Return them marked as what came with a job file, whatever they say of themselves."""
+        return BuildRecords(
+            releases=[one.model_copy(update={"brought": came}) for one in self.releases],
+            incoming=[one.model_copy(update={"brought": came}) for one in self.incoming],
+        )
 
     def require_room_for_release(self) -> None:
         """Refuse one more release where there are as many as are taken.

@@ -42,7 +42,7 @@ def release_state(part: FlatPart, now: Drawing, release: Release) -> ReleaseStat
             moved.append(Moved(feature=name, says=says, by_mm=None))
     return ReleaseState(
         letter=release.letter,
-        by=release.by,
+        by=release.signed,
         at=release.at,
         side=release.side,
         sha256=release.sha256,
@@ -73,7 +73,7 @@ def ordered_release_state(part: OrderedPart, release: Release) -> ReleaseState:
     moved.sort(key=lambda one: -(one.by_mm or 0.0))
     return ReleaseState(
         letter=release.letter,
-        by=release.by,
+        by=release.signed,
         at=release.at,
         side=release.side,
         sha256=release.sha256,
@@ -326,7 +326,7 @@ def _incoming_state(records: BuildRecords, one: Incoming) -> IncomingState | Non
         return None
     return IncomingState(
         letter=one.letter,
-        by=one.by,
+        by=one.signed,
         at=one.at,
         accepted=one.accepted,
         why=one.why,

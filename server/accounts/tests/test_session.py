@@ -55,3 +55,33 @@ class SessionTest(ShopTestCase):
 
     def test_every_page_says_where_it_may_load_from(self) -> None:
         self.assertIn("default-src 'self'", self.client_of("owner").get("/").headers["Content-Security-Policy"])
+
+    def test_a_new_password_signs_every_other_device_out(self) -> None:
+        here, elsewhere = self.client_of("fabricator"), self.client_of("fabricator")
+        path = "/api/session/password"
+        for current, new, field, word in (
+            ("wrong", "three brass bushes", "current", "not your password"),
+            (PASSWORD, "short", "new", "at least 10"),
+            (PASSWORD, "1234567890", "new", "too common"),
+            (PASSWORD, "fabricator1", "new", "too similar"),
+        ):
+            refused = here.send("post", path, {"current": current, "new": new})
+            self.assertEqual((refused.status_code, refused.json()["fields"][0]["field"]), (422, field), new)
+            self.assertIn(word, refused.json()["says"])
+        changed = here.send("post", path, {"current": PASSWORD, "new": "three brass bushes"})
+        self.assertEqual((changed.status_code, changed.json()["count"]), (200, 1))
+        self.assertEqual(here.get("/api/jobs").status_code, 200)
+        self.assertEqual(elsewhere.get("/api/jobs").status_code, 401)
+        self.assertEqual(ShopClient().sign_in("fabricator").status_code, 401)
+        self.assertEqual(ShopClient().sign_in("fabricator", "three brass bushes").status_code, 200)
+
+    def test_wrong_passwords_are_counted_there_as_well(self) -> None:
+        here = self.client_of("viewer")
+        asked = {"current": "wrong", "new": "three brass bushes"}
+        codes = [here.send("post", "/api/session/password", asked).status_code for _ in range(6)]
+        self.assertEqual(codes[-1], 429)
+
+    def test_other_devices_can_be_signed_out(self) -> None:
+        here, elsewhere = self.client_of("owner"), self.client_of("owner")
+        self.assertEqual(here.send("delete", "/api/session/others").json(), {"count": 1})
+        self.assertEqual((here.get("/api/jobs").status_code, elsewhere.get("/api/jobs").status_code), (200, 401))

@@ -1,6 +1,7 @@
 """Releases and deliveries through the API: who may, what is held, what is frozen, and that it stays so."""
 
 import hashlib
+import json
 from typing import Any
 
 from django.db import DatabaseError, transaction
@@ -164,7 +165,23 @@ class RecordsTravelTest(BuildTestCase):
         exported = self.fabricator.get(f"{self.base}/file").content
         self.assertIn(b'"accepted": true', exported)
         again = self.fabricator.upload(f"/api/jobs/import?shop_id={self.shop.pk}", "job.json", exported).json()
-        self.assertEqual(self.fabricator.get(f"/api/jobs/{again['id']}/file").content, exported)
+        came, before = json.loads(self.fabricator.get(f"/api/jobs/{again['id']}/file").content), json.loads(exported)
+        for record in (*came["build"]["releases"], *came["build"]["incoming"]):
+            self.assertEqual(record["brought"]["file_sha256"], hashlib.sha256(exported).hexdigest())
+        for record in (one for file in (came, before) for kept in file["build"].values() for one in kept):
+            del record["brought"]
+        self.assertEqual(came, before)
+
+    def test_a_record_that_came_with_a_file_never_passes_for_one_signed_here(self) -> None:
+        """Whatever the file says of itself: that the owner signed it, or that it was never brought."""
+        self.release()
+        forged = json.loads(self.fabricator.get(f"{self.base}/file").content)
+        forged["build"]["releases"][-1] |= {"by": "owner", "at": "1999-01-01T10:00:00Z"}
+        data = json.dumps(forged).encode()
+        job = self.fabricator.upload(f"/api/jobs/import?shop_id={self.shop.pk}", "job.json", data).json()
+        answer = self.fabricator.send("post", f"/api/jobs/{job['id']}/evaluate", {}).json()["answer"]
+        (plate,) = [one for one in answer["parts"]["plate"] if one["key"] == "plate.plate"]
+        self.assertEqual(plate["released"]["by"], "owner, by a file that fabricator brought; not signed here")
 
     def test_two_releases_of_one_letter_are_refused_whole(self) -> None:
         file = job_file(self.wren, saved_sheets(self.wren.versions.latest("number")))

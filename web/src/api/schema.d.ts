@@ -36,6 +36,46 @@ export interface paths {
         patch: operations["session_prefer"];
         trace?: never;
     };
+    "/api/session/password": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Change Password
+         * @description Change one's own password; every other device is signed out. Wrong ones count as they do at signing in.
+         */
+        post: operations["password_change"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/session/others": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /**
+         * End Others
+         * @description Sign out on every other device.
+         */
+        delete: operations["sessions_end"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/jobs": {
         parameters: {
             query?: never;
@@ -863,6 +903,49 @@ export interface components {
          */
         Preferences: {
             units: components["schemas"]["System"];
+        };
+        /**
+         * Ended
+         * @description How many other devices were signed out.
+         */
+        Ended: {
+            /** Count */
+            count: number;
+        };
+        /**
+         * FieldProblem
+         * @description A field and what to do about it.
+         */
+        FieldProblem: {
+            /** Field */
+            field: string;
+            /** Says */
+            says: string;
+        };
+        /**
+         * Problem
+         * @description What every refusal looks like.
+         */
+        Problem: {
+            /** Status */
+            status: number;
+            /** Says */
+            says: string;
+            /**
+             * Fields
+             * @default []
+             */
+            fields: components["schemas"]["FieldProblem"][];
+        };
+        /**
+         * NewPassword
+         * @description The password of now, and the one to come.
+         */
+        NewPassword: {
+            /** Current */
+            current: string;
+            /** New */
+            new: string;
         };
         /**
          * JobLine
@@ -6055,31 +6138,6 @@ export interface components {
          */
         Which: "rear" | "front";
         /**
-         * FieldProblem
-         * @description A field and what to do about it.
-         */
-        FieldProblem: {
-            /** Field */
-            field: string;
-            /** Says */
-            says: string;
-        };
-        /**
-         * Problem
-         * @description What every refusal looks like.
-         */
-        Problem: {
-            /** Status */
-            status: number;
-            /** Says */
-            says: string;
-            /**
-             * Fields
-             * @default []
-             */
-            fields: components["schemas"]["FieldProblem"][];
-        };
-        /**
          * JobIn
          * @description A new job.
          */
@@ -9584,6 +9642,77 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Me"];
+                };
+            };
+        };
+    };
+    password_change: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NewPassword"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Ended"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too Many Requests */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    sessions_end: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Ended"];
                 };
             };
         };

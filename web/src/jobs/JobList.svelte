@@ -9,12 +9,14 @@
   import FilePick from '../measure/FilePick.svelte';
   import { navigate, p } from '../routes';
   import { useSession } from '../session/session.svelte';
+  import YouDialog from '../session/YouDialog.svelte';
   import NewJob from './NewJob.svelte';
 
   const session = useSession();
   const queryClient = useQueryClient();
   const jobs = createQuery(() => ({ queryKey: ['jobs'], queryFn: () => answered(client.GET('/api/jobs')) }));
   let isStarting = $state(false);
+  let isYou = $state(false);
 
   const editable = $derived(session.me?.shops.find((place) => place.role !== 'viewer'));
 
@@ -37,7 +39,7 @@
 <header class="flex items-center gap-4 border-b border-edge px-5 py-2.5">
   <span class="text-lg font-bold">Fernback</span>
   <span class="text-ink-dim">{session.me?.shops.map((place) => place.shop).join(', ')}</span>
-  <span class="ml-auto text-ink-dim">{session.me?.name}</span>
+  <span class="ml-auto"><Button onclick={() => (isYou = true)}>{session.me?.name}</Button></span>
   <Button onclick={() => session.signOut()}>Sign out</Button>
 </header>
 
@@ -100,3 +102,4 @@
 {#if editable}
   <NewJob open={isStarting} shopId={editable.shop_id} onclose={() => (isStarting = false)} />
 {/if}
+<YouDialog open={isYou} onclose={() => (isYou = false)} />

@@ -47,7 +47,8 @@ class Command(BaseCommand):
                 bring_scan(shop=shop, author=people[1], name=path.name, stream=file, length=path.stat().st_size)
         work_off()
         for name in ORDER:
-            import_job(shop=shop, author=people[1], data=(DEMO / f"{name}.fernback.json").read_bytes())
+            data = (DEMO / f"{name}.fernback.json").read_bytes()
+            import_job(shop=shop, author=people[1], data=data, is_ours=True)
         for part in json.loads(PARTS.read_text()):
             content = PartContent.model_validate(part["content"])
             add_part(shop=shop, author=people[0], name=part["name"], source=part["source"], content=content)
