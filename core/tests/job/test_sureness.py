@@ -121,9 +121,9 @@ class DrawnTest(TestCase):
             moved = copy.deepcopy(given)
             for z, (path, reading) in zip(row, readings, strict=True):
                 u = reading.measured.u or 0.0
-                place_in(moved["sheets"], path).update(
-                    text=f"{reading.measured.value + z * u:.9f}", unit=reading.measured.unit, u=u
-                )
+                value = reading.measured.value + z * u
+                value = value if reading.may_be_negative else max(value, 0.0)  # a length of nought has one side
+                place_in(moved["sheets"], path).update(text=f"{value:.9f}", unit=reading.measured.unit, u=u)
             try:
                 checks = evaluate(JobFile.model_validate(moved)).checks
             except ImpossibleInput as error:

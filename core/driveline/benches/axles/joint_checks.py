@@ -109,5 +109,5 @@ def _joint_torque(one: LineFound, j: int, needs: AxlesNeeds, judge: Judge) -> Ch
         missing=tuple(lacking),
         inputs=(f"{one.field}.joints.{j}.rating",),
         station=one.station,
-        working=lambda: joint_torque_working(torque, rating, f"{one.field}.joints.{j}.rating"),
+        working=lambda: joint_torque_working(torque),
     )

@@ -41,20 +41,19 @@ def joint_limit_working(limit_deg: float | None, angle_deg: float | None, where:
     return Working(steps=(bend_step(angle_deg, where),), source=source)
 
 
-def joint_torque_working(torque_nm: float | None, rating_nm: float | None, field: str) -> Working:
-    """Return a joint's torque beside its maker's."""
-    if torque_nm is None or rating_nm is None:
+def joint_torque_working(torque_nm: float | None) -> Working:
+    """Return a joint's torque."""
+    if torque_nm is None:
         return Working(source=RATED)
-    share = step(
-        "T / T_r",
-        "T / T_r",
-        worked("T", torque_nm, "N·m", "design torque of the propshaft, at Ratios"),
-        entered("T_r", rating_nm, "N·m", field),
-        value=torque_nm / rating_nm,
-        unit="",
-        decimals=2,
+    whole = step(
+        "T",
+        "k * T_p",
+        worked("T_p", torque_nm, "N·m", "design torque of the propshaft, at Ratios"),
+        tabled("k", 1.0, "", "each joint of a line bears all of it"),
+        value=torque_nm,
+        unit="N·m",
     )
-    return Working(steps=(share,), source=RATED)
+    return Working(steps=(whole,), source=RATED)
 
 
 def tube_working(

@@ -24,6 +24,7 @@ PER_MINUTE: Final = 60.0
 LEAST_KMH: Final = 3.0  # below it nothing is driven for long
 SHUFFLE: Final = "the vehicle rocks against the rotor"
 WHEELS: Final = "the wheels swing between shafts and tyres"
+LEAST: Final = 1e-9  # of any driveline's inertias and springs
 DEG_PER_RAD: Final = 180 / math.pi
 
 
@@ -140,15 +141,22 @@ class TurningLine:
     @cached_property
     def gears(self) -> tuple[GearTurning, ...]:
         """Its modes in each gear; none while they are not known."""
-        return () if self.missing else tuple(self._gears())
+        return () if self.missing else tuple(self._gears(*self._masses))
 
-    def _gears(self) -> Iterator[GearTurning]:
+    @cached_property
+    def _masses(self) -> tuple[float, float, float]:
+        """Wheels and vehicle as inertias, kg·m², and all tyres as a spring, N·m/rad."""
         own, many = self.sheet.turning, 2 * len(self.axles)
-        wheels, tyres = (own.wheel_kgm2 or 0.0) * many, (own.tyre_nm_per_deg or 0.0) * DEG_PER_RAD * many
+        vehicle = (self.axles[0].vehicle_kgm2 if self.axles else None) or 0.0
+        return (own.wheel_kgm2 or 0.0) * many, vehicle, (own.tyre_nm_per_deg or 0.0) * DEG_PER_RAD * many
+
+    def _gears(self, wheels: float, vehicle: float, tyres: float) -> Iterator[GearTurning]:
         for name, share in self.needs.gears or (("", 1.0),):
             turns = (self.axles[0].motor_turns or 0.0) * share
             spring, rotor = self._spring_nm_per_rad(turns), (self.needs.rotor_kgm2 or 0.0) * turns**2
-            shuffle, swing = chain_modes_hz([rotor, wheels, self.axles[0].vehicle_kgm2 or 0.0], [spring, tyres])
+            if not all(LEAST < one < 1 / LEAST for one in (rotor, wheels, vehicle, spring, tyres)):
+                return  # no driveline's: nothing to say
+            shuffle, swing = chain_modes_hz([rotor, wheels, vehicle], [spring, tyres])
             yield GearTurning(
                 gear=name, motor_turns=turns, shuffle_hz=shuffle, wheels_hz=swing, nm_per_deg=spring / DEG_PER_RAD
             )
