@@ -200,8 +200,11 @@ def _engraving(number: str, face: str, place: _Place, sign: float) -> list[Entit
 @lru_cache(maxsize=64)
 def _engraving_place(outline: tuple[OutlineVertex, ...], holes: tuple[PlateHole, ...], engraved: Engraved) -> _Place:
     """Where the lines stand clear of holes and edge, in the largest letters that do; else least in the way."""
-    found = [_roomiest(outline, holes, engraved, height_mm) for height_mm in ENGRAVED_SIZES_MM]
-    return next((place for place, is_clear in found if is_clear), found[0][0])
+    for height_mm in ENGRAVED_SIZES_MM:
+        place, is_clear = _roomiest(outline, holes, engraved, height_mm)
+        if is_clear:
+            return place
+    return _roomiest(outline, holes, engraved, ENGRAVED_MM)[0]
 
 
 def _roomiest(

@@ -1,6 +1,7 @@
 """Mounts as springs: rubber, hard, or an arm that holds along its own line, each in series with its bracket."""
 
 from dataclasses import dataclass
+from functools import cached_property
 from typing import Final
 
 import numpy as np
@@ -21,7 +22,7 @@ class Hold:
     directions: Floats  # held, unit vectors as rows, (n, 3)
     is_rubber: bool  # stiffens when it shakes
 
-    @property
+    @cached_property
     def reach(self) -> Floats:
         """The move of its point for a shift and small turn of the body, (3, 6)."""
         return np.hstack([np.eye(3), -cross_matrix(self.at_mm)])

@@ -61,12 +61,15 @@ def hold_on_stops(holds: Sequence[Hold], limits: Sequence[Limit | None], loads: 
 
 
 def _one(holds: Sequence[Hold], axes: Floats, travel: Floats, load: Floats) -> OnStops:
-    on = np.zeros((len(holds), 3))  # the sign of a stop that is reached
+    on, tried = np.zeros((len(holds), 3)), set[bytes]()  # the sign of a stop that is reached
     for _ in range(MOST_PASSES):
         found, own = _with_stops(holds, axes, travel, on, load)
         now = np.where(np.abs(own) > travel - TIGHT_MM, np.sign(own), 0.0)
         if (now == on).all():
             return OnStops(held=found, bottomed=(on != 0).any(axis=1)[None, :].astype(float), settled=True)
+        if now.tobytes() in tried:
+            break  # round and round: no pass more would settle it
+        tried.add(now.tobytes())
         on = now
     return OnStops(held=found, bottomed=(on != 0).any(axis=1)[None, :].astype(float), settled=False)
 
