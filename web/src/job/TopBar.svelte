@@ -5,6 +5,7 @@
   import { SYSTEMS, type System } from '../measure/figures';
   import { SYSTEM_WORDS, useUnits } from '../measure/units.svelte';
   import { useSession } from '../session/session.svelte';
+  import HistoryDialog from './HistoryDialog.svelte';
   import { useEditor } from './job-editor.svelte';
 
   interface Props {
@@ -15,6 +16,7 @@
   const units = useUnits();
 
   const session = useSession();
+  let isHistory = $state(false);
 
   /** What is chosen here is kept, for every job. */
   async function keep(system: System): Promise<void> {
@@ -39,6 +41,10 @@
   <span role="status" class={editor.isDirty ? 'font-semibold text-brass' : 'text-ink-dim'}>
     {editor.isDirty ? '● ' : ''}{words}
   </span>
+  <button
+    class="min-h-6 text-[13px] text-brass underline underline-offset-2"
+    onclick={() => (isHistory = true)}>revisions</button
+  >
   {#if editor.says}<span role="alert" class="text-fails">▲ {editor.says}</span>{/if}
   <div class="ml-auto flex items-center gap-2">
     {#if editor.mayEdit}
@@ -93,3 +99,4 @@
     </p>
   {/if}
 </header>
+{#if isHistory}<HistoryDialog onclose={() => (isHistory = false)} />{/if}

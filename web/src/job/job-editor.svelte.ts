@@ -46,6 +46,7 @@ export class JobEditor {
   savedBy = $state('');
   theirs = $state.raw<Theirs | null>(null);
   restoredFrom = $state<string | null>(null);
+  note = $state(''); // of the next save
   isKept = $state(true); // false while this device can't keep what is not saved
   isAway = $state(false); // the server does not answer; it is asked again by itself
   pinned = $state.raw<JobResult | null>(null);
@@ -324,7 +325,7 @@ export class JobEditor {
   async #send(): Promise<boolean> {
     this.state = 'saving';
     const sheets = this.sheets;
-    const body = { based_on: this.number, sheets, note: '' };
+    const body = { based_on: this.number, sheets, note: this.note.trim() };
     try {
       const path = { job_id: this.job.id };
       this.#saved(await answered(client.POST('/api/jobs/{job_id}/versions', { params: { path }, body })));
@@ -337,6 +338,7 @@ export class JobEditor {
       }
       return false;
     }
+    this.note = '';
     if (this.sheets === sheets) this.#dropDraft();
     else this.#show(this.sheets);
     return true;
@@ -394,6 +396,16 @@ export class JobEditor {
     this.restoredFrom = null;
     this.state = 'saved'; // offered only before the first save, so these are the newest
     this.#dropDraft();
+  }
+
+  /** Pin what follows from other sheets, a saved revision's, to compare with what is on the screen. */
+  async pinSheets(sheets: Sheets): Promise<void> {
+    const call = client.POST('/api/jobs/{job_id}/evaluate', {
+      params: { path: { job_id: this.job.id } },
+      body: { sheets, have: {}, typed: null },
+    });
+    const found = (await answered(call)) as unknown as { answer: Answer };
+    this.pinned = gathered(null, found.answer).result;
   }
 
   togglePin(): void {
