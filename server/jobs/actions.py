@@ -60,6 +60,18 @@ def create_job(
     return job
 
 
+def copy_job(*, job: Job, author: User, name: str) -> Job:
+    """Return a new job that starts where another stands, without its releases: they are of the other vehicle."""
+    newest = job.versions.latest("number")
+    return create_job(shop=job.shop, author=author, name=name, about=job.about, sheets=saved_sheets(newest))
+
+
+def put_away(*, job: Job, is_put_away: bool) -> None:
+    """Put a job away, or fetch it back; nothing of it is lost."""
+    job.put_away_at = timezone.now() if is_put_away else None
+    job.save(update_fields=["put_away_at"])
+
+
 @transaction.atomic
 def save_version(*, job: Job, author: User, based_on: int, sheets: Sheets, note: str = "") -> JobVersion:
     """Return the sheets saved as the job's next version.

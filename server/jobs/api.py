@@ -18,15 +18,33 @@ from driveline.figures import System
 from driveline.job.file import REGISTRY, Sheets
 from driveline.written_working import WrittenWorking
 from fernback.problems import Conflict, Problem
-from jobs.actions import GREATEST_FILE_BYTES, FileRefused, create_job, import_job, job_file, save_version, saved_sheets
+from jobs.actions import (
+    GREATEST_FILE_BYTES,
+    FileRefused,
+    copy_job,
+    create_job,
+    import_job,
+    job_file,
+    put_away,
+    save_version,
+    saved_sheets,
+)
 from jobs.beside import sureness_beside
 from jobs.exports import attachment, file_stem
 from jobs.models import Job, JobVersion
 from jobs.packs import held_scans, import_pack, packed_job
-from jobs.queries import gearing_changes, jobs_visible_to, margin_changes, may_edit, require_editable
+from jobs.queries import (
+    gearing_changes,
+    jobs_editable_by,
+    jobs_visible_to,
+    margin_changes,
+    may_edit,
+    require_editable,
+)
 from jobs.reading import read_back
 from jobs.schemas import (
     BenchOut,
+    CopyIn,
     EvaluateIn,
     EvaluateOut,
     GearingChoice,
@@ -34,6 +52,7 @@ from jobs.schemas import (
     JobLine,
     JobOut,
     MarginChange,
+    PutAwayIn,
     SeekIn,
     SurenessIn,
     SurenessOut,
@@ -86,7 +105,8 @@ def _with_newest(jobs: QuerySet[Job]) -> QuerySet[JobVersion]:
 
 @router.get("", response=list[JobLine], operation_id="jobs_list")
 def list_jobs(request: HttpRequest) -> list[JobLine]:
-    """List the jobs of a person's shops, the last touched first."""
+    """List the jobs of a person's shops, the last touched first; those that are put away as well, marked."""
+    mine = set(jobs_editable_by(person(request)).values_list("pk", flat=True))
     return [
         JobLine(
             id=version.job.pk,
@@ -101,6 +121,8 @@ def list_jobs(request: HttpRequest) -> list[JobLine]:
             version=version.number,
             saved_at=version.saved_at,
             saved_by=str(version.author),
+            is_put_away=version.job.put_away_at is not None,
+            may_edit=version.job.pk in mine,
         )
         for version in _with_newest(jobs_visible_to(person(request)))
     ]
@@ -134,6 +156,20 @@ def import_file(request: HttpRequest, shop_id: int, file: File[UploadedFile]) ->
 def read(request: HttpRequest, job_id: UUID) -> JobOut:
     """Open a job with its newest version."""
     return _job_out(request, get_object_or_404(jobs_visible_to(person(request)), pk=job_id))
+
+
+@router.post("/{uuid:job_id}/copy", response={201: JobOut, **REFUSALS}, operation_id="jobs_copy")
+def copy(request: HttpRequest, job_id: UUID, payload: CopyIn) -> Status[JobOut]:
+    """Start a job where another stands. Its releases and deliveries stay with the other."""
+    job = require_editable(person(request), job_id)
+    return Status(201, _job_out(request, copy_job(job=job, author=person(request), name=payload.name)))
+
+
+@router.patch("/{uuid:job_id}", response={204: None, **REFUSALS}, operation_id="jobs_put_away")
+def put_job_away(request: HttpRequest, job_id: UUID, payload: PutAwayIn) -> Status[None]:
+    """Put a job away, or fetch it back."""
+    put_away(job=require_editable(person(request), job_id), is_put_away=payload.is_put_away)
+    return Status(204, None)
 
 
 @router.get("/{uuid:job_id}/versions", response=list[VersionLine], operation_id="job_versions_list")

@@ -16,6 +16,7 @@ class Job(models.Model):
     name = models.CharField(max_length=80)
     about = models.TextField(blank=True, max_length=2000)
     created_at = models.DateTimeField(auto_now_add=True)
+    put_away_at = models.DateTimeField(null=True, blank=True)
 
     class Meta:
         ordering = ["name", "created_at"]

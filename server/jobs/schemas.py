@@ -126,6 +126,20 @@ class JobLine(Schema):
     version: int
     saved_at: datetime
     saved_by: str
+    is_put_away: bool
+    may_edit: bool
+
+
+class CopyIn(Input):
+    """What a copy is called."""
+
+    name: str = Field(min_length=1, max_length=80)
+
+
+class PutAwayIn(Input):
+    """Whether a job is put away."""
+
+    is_put_away: bool
 
 
 class VersionOut(VersionLine):

@@ -82,6 +82,8 @@ class RoutesTest(ShopTestCase):
                 path=f"/api/jobs/import?shop_id={shop}", wanted=(401, 404, 404, 201, 201), file=("w.json", wren)
             ),
             "jobs_read": Row(path=job, wanted=READ),
+            "jobs_copy": Row(path=f"{job}/copy", wanted=WRITE, body={"name": "Wren the second"}),
+            "jobs_put_away": Row(path=job, wanted=(401, 404, 403, 204, 204), body={"is_put_away": True}),
             "job_versions_list": Row(path=f"{job}/versions", wanted=READ),
             "job_versions_create": Row(path=f"{job}/versions", wanted=WRITE, body={"based_on": 1, "sheets": sheets}),
             "job_gearing_choices": Row(path=f"{job}/gearing-choices", wanted=READ),

@@ -31,6 +31,17 @@ class JobsApiTest(ShopTestCase):
         self.assertEqual((line["worst"], line["worst_title"]), ("fails", "Flange readings agree"))
         self.assertEqual((line["stage"], line["saved_by"]), ("shafts designed", "fabricator"))
 
+    def test_a_job_is_copied_without_its_records_and_put_away_and_fetched_back(self) -> None:
+        made = self.fabricator.send("post", f"{self.base}/copy", {"name": "Wren the second"}).json()
+        self.assertEqual(made["version"]["sheets"], self.sheets())
+        self.assertEqual(self.fabricator.get(f"/api/jobs/{made['id']}/releases").json(), [])
+        for is_away in (True, False):
+            put = self.fabricator.send("patch", self.base, {"is_put_away": is_away})
+            self.assertEqual(put.status_code, 204)
+            lines = {one["name"]: one["is_put_away"] for one in self.fabricator.get("/api/jobs").json()}
+            self.assertEqual(lines, {"Wren": is_away, "Wren the second": False})
+        self.assertEqual({one["may_edit"] for one in self.client_of("viewer").get("/api/jobs").json()}, {False})
+
     def test_no_two_things_of_the_schema_go_by_one_name(self) -> None:
         schemas = self.fabricator.get("/api/openapi.json").json()["components"]["schemas"]
         self.assertEqual([name for name in schemas if "__" in name], [])  # a name with its module in it stands twice

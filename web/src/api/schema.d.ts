@@ -85,7 +85,7 @@ export interface paths {
         };
         /**
          * List Jobs
-         * @description List the jobs of a person's shops, the last touched first.
+         * @description List the jobs of a person's shops, the last touched first; those that are put away as well, marked.
          */
         get: operations["jobs_list"];
         put?: never;
@@ -134,6 +134,30 @@ export interface paths {
         get: operations["jobs_read"];
         put?: never;
         post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        /**
+         * Put Job Away
+         * @description Put a job away, or fetch it back.
+         */
+        patch: operations["jobs_put_away"];
+        trace?: never;
+    };
+    "/api/jobs/{job_id}/copy": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Copy
+         * @description Start a job where another stands. Its releases and deliveries stay with the other.
+         */
+        post: operations["jobs_copy"];
         delete?: never;
         options?: never;
         head?: never;
@@ -981,6 +1005,10 @@ export interface components {
             saved_at: string;
             /** Saved By */
             saved_by: string;
+            /** Is Put Away */
+            is_put_away: boolean;
+            /** May Edit */
+            may_edit: boolean;
         };
         /**
          * Verdict
@@ -6154,6 +6182,22 @@ export interface components {
             sheets?: components["schemas"]["Sheets"] | null;
         };
         /**
+         * PutAwayIn
+         * @description Whether a job is put away.
+         */
+        PutAwayIn: {
+            /** Is Put Away */
+            is_put_away: boolean;
+        };
+        /**
+         * CopyIn
+         * @description What a copy is called.
+         */
+        CopyIn: {
+            /** Name */
+            name: string;
+        };
+        /**
          * VersionLine
          * @description A version in the history.
          */
@@ -9878,6 +9922,110 @@ export interface operations {
             };
             /** @description Not Found */
             404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    jobs_put_away: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PutAwayIn"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Forbidden */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    jobs_copy: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["CopyIn"];
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["JobOut"];
+                };
+            };
+            /** @description Forbidden */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
                 headers: {
                     [name: string]: unknown;
                 };

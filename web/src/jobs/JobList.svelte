@@ -1,31 +1,57 @@
 <script lang="ts">
   import { createQuery, useQueryClient } from '@tanstack/svelte-query';
-  import { answered, client, sent } from '../api/client';
+  import { answered, client, Refusal, sent } from '../api/client';
   import type { JobLine } from '../api/types';
-  import { clockTime } from '../lib/format';
   import Button from '../lib/ui/Button.svelte';
-  import VerdictMark from '../lib/ui/VerdictMark.svelte';
-  import { VERDICT_WORDS } from '../lib/verdicts';
   import FilePick from '../measure/FilePick.svelte';
-  import { navigate, p } from '../routes';
+  import { navigate } from '../routes';
   import { useSession } from '../session/session.svelte';
   import YouDialog from '../session/YouDialog.svelte';
+  import JobRow from './JobRow.svelte';
   import NewJob from './NewJob.svelte';
+  import { shownJobs, type Order } from './sorting';
 
   const session = useSession();
   const queryClient = useQueryClient();
   const jobs = createQuery(() => ({ queryKey: ['jobs'], queryFn: () => answered(client.GET('/api/jobs')) }));
   let isStarting = $state(false);
+  let sought = $state('');
+  let order = $state<Order>('touched');
+  let isPutAway = $state(false);
+  let says = $state('');
   let isYou = $state(false);
 
   const editable = $derived(session.me?.shops.find((place) => place.role !== 'viewer'));
 
-  function needs(job: JobLine): string {
-    const parts = [];
-    if (job.fails) parts.push(`${job.fails} failing`);
-    if (job.not_known) parts.push(`${job.not_known} not known`);
-    return parts.join(', ') || 'nothing open';
+  const shown = $derived(shownJobs(jobs.data ?? [], sought, order, isPutAway));
+
+  async function doing(act: () => Promise<void>): Promise<void> {
+    says = '';
+    try {
+      await act();
+    } catch (error) {
+      if (!(error instanceof Refusal)) throw error;
+      says = error.message;
+    }
+    await queryClient.invalidateQueries({ queryKey: ['jobs'] });
   }
+  const copy = (job: JobLine) =>
+    doing(async () => {
+      const params = { path: { job_id: job.id } };
+      const body = { name: `${job.name}, again`.slice(0, 80) };
+      const made = await answered(client.POST('/api/jobs/{job_id}/copy', { params, body }));
+      await navigate('/jobs/:id/:bench', { params: { id: made.id, bench: 'brief' } });
+    });
+  const putAway = (job: JobLine) =>
+    doing(async () => {
+      const params = { path: { job_id: job.id } };
+      const { error, response } = await client.PATCH('/api/jobs/{job_id}', {
+        params,
+        body: { is_put_away: !job.is_put_away },
+      });
+      if (error) throw new Refusal(response.status, error.says);
+      if (jobs.data?.filter((one) => one.is_put_away).length === 1) isPutAway = false;
+    });
 
   async function importFile(file: File): Promise<void> {
     if (!editable) return;
@@ -66,34 +92,33 @@
       donor motor's figures are enough to compare gearings.
     </p>
   {:else}
+    <div class="mb-2 flex flex-wrap items-center gap-x-5 gap-y-2">
+      <input
+        class="field-line w-64"
+        type="search"
+        placeholder="look for a job"
+        aria-label="Look for a job"
+        bind:value={sought}
+      />
+      <label class="flex items-center gap-2 text-[13px] text-ink-dim">
+        first
+        <select class="field-line w-auto text-ink" bind:value={order}>
+          <option value="touched">the last touched</option>
+          <option value="open">what needs somebody most</option>
+        </select>
+      </label>
+      {#if jobs.data.some((job) => job.is_put_away)}
+        <label class="flex items-center gap-2 text-[13px]">
+          <input type="checkbox" class="accent-brass" bind:checked={isPutAway} /> those put away
+        </label>
+      {/if}
+    </div>
+    {#if says}<p role="alert" class="text-fails">▲ {says}</p>{/if}
     <ul class="border-t border-edge">
-      {#each jobs.data as job (job.id)}
-        <li class="flex items-center border-b border-edge hover:bg-brass-wash">
-          <a
-            href={p('/jobs/:id/:bench', { params: { id: job.id, bench: 'brief' } })}
-            class="grid flex-1 gap-x-6 gap-y-1 px-2 py-4 md:grid-cols-[9rem_1fr_15rem_10rem]"
-          >
-            <span><span class="block text-lg font-semibold">{job.name}</span>{job.stage}</span>
-            <span class="text-ink-dim">{job.about}</span>
-            <span>
-              <span class="flex items-center gap-2">
-                <VerdictMark verdict={job.worst} silent />
-                {VERDICT_WORDS[job.worst]}: {job.worst_title || 'no checks yet'}
-              </span>
-              <span class="ml-5 text-ink-dim">{needs(job)}</span>
-            </span>
-            <span class="text-ink-dim md:text-right"
-              >rev {job.version}, {clockTime(job.saved_at)}<br />{job.saved_by}</span
-            >
-          </a>
-          <a
-            class="shrink-0 px-2 py-1 text-[13px] text-brass underline underline-offset-2"
-            href="/api/jobs/{job.id}/pack"
-            download
-            title="the job file, with its scans where it has any"
-            aria-label="Job file of {job.name}">file</a
-          >
-        </li>
+      {#each shown as job (job.id)}
+        <JobRow {job} oncopy={() => void copy(job)} onputaway={() => void putAway(job)} />
+      {:else}
+        <li class="py-4 text-ink-dim">None holds all of these words.</li>
       {/each}
     </ul>
   {/if}
