@@ -29,7 +29,7 @@ def demo_job(name: str) -> JobFile:
 def demo_as_at_first(name: str) -> JobFile:
     """Return a demo job as it was when there were three benches."""
     data = demo_json(name)
-    for bench in ("coupler", "placement", "axles"):
+    for bench in ("coupler", "placement", "mounts", "axles"):
         data["sheets"].pop(bench, None)
     return JobFile.model_validate(data)
 

@@ -14,7 +14,11 @@ from driveline.tables.materials import Material
 
 
 def circle_xy_mm(count: int, circle_mm: float | None, first_at_deg: float = 0.0) -> Floats:
-    """Return the screws' places, (n, 2); none while the circle is not known."""
+    """Return the screws' places, (n, 2); none while the circle is not known.
+
+    Source:
+        As ``bolt_circle_mm``.
+    """
     if not count or circle_mm is None:
         return np.zeros((0, 2))
     return bolt_circle_mm(count=count, circle_mm=circle_mm, first_at_deg=first_at_deg)
@@ -40,6 +44,9 @@ def circle_place(
         fields: That it hangs on.
         grip_mm: Thickness of what they clamp.
         made_of: What that is.
+
+    Source:
+        As entered.
     """
     hole_mm = positive_of(bolts.hole)
     return Place(
@@ -62,7 +69,11 @@ def circle_place(
 def circle_friction(
     bolts: Bolts, place: Place, torque_nm: float | None, missing: tuple[str, ...], judge: Judge
 ) -> list[Check]:
-    """Return whether a circle of screws carries a torque by friction."""
+    """Return whether a circle of screws carries a torque by friction.
+
+    Source:
+        As ``joint_checks``: n μ F D/2.
+    """
     loads = Loads(motor_kg=0.0, torque_nm=torque_nm, missing=() if torque_nm else missing)
     found = joint_checks(worked_joint(bolts.joint, place), bolts.joint, place, loads, judge)
     return [check for check in found if check.key == f"{judge.bench}.{place.name}_friction"]

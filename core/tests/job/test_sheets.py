@@ -94,8 +94,8 @@ class JobFileTest(TestCase):
         def progress(result: JobResult) -> list[Progress]:
             return [state.progress for state in result.benches]
 
-        designed = [Progress.DESIGNED] * 5
-        self.assertEqual(progress(evaluate(demo_job("wren"))), [*designed, Progress.NOTHING_YET, Progress.DESIGNED])
+        designed = [Progress.DESIGNED] * 7
+        self.assertEqual(progress(evaluate(demo_job("wren"))), designed)
         begun = evaluate(
             JobFile.model_validate(without(without(demo_json("wren"), ("ratios", "choice")), ("plate", "face")))
         )

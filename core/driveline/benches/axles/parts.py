@@ -247,6 +247,10 @@ def _tube_lines(one: LineFound, j: int, tube: Tube, ride_mm: float) -> Iterator[
             value=f"{fig(value_of(tube.slip), 'mm')}, {fig(value_of(tube.drawn), 'mm')}",
             how=_how(tube.slip),
         )
+    yield from _tube_duty_lines(one, j, tube)
+
+
+def _tube_duty_lines(one: LineFound, j: int, tube: Tube) -> Iterator[OrderLine]:
     longest, critical = longest_mm(one, j), critical_of(one, j, tube)
     yield OrderLine(label="longest, and whirls at", value=f"{fig(longest, 'mm', 1)}, {fig(critical, 'rpm', 0)}")
     load = one.load

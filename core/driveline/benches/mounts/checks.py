@@ -13,40 +13,24 @@ from driveline.benches.mounts.laid import LaidMount
 from driveline.benches.mounts.landing_checks import landing_checks
 from driveline.benches.mounts.needs import MountsNeeds
 from driveline.benches.mounts.pull_frame import FrameFound, PullFound, pull_missing
+from driveline.benches.mounts.shake_checks import shake_checks, springs_missing
 from driveline.benches.mounts.sheet import MountKind, MountsSheet, Pull
 from driveline.benches.mounts.workings import (
     force_working,
     frame_working,
     gap_working,
-    mode_working,
     pull_working,
     travel_working,
 )
 from driveline.checks import Check
 from driveline.figures import fig
 from driveline.held.balance import LARGE_TURN_DEG
-from driveline.held.modes import LEAST_HZ, WHEEL_HOP_HZ
 from driveline.margins import Judge
 from driveline.sheet import value_of
 from driveline.working import Fact, Working, fixed_working
 
 LEAST_WANTED_MM: Final = 10.0
 FAR_MM: Final = 35.0  # off everything, where nothing was found within what is looked at
-
-
-def springs_missing(needs: MountsNeeds, solved: Solved) -> tuple[str, ...]:
-    """Return what keeps it from being known how the unit stands on its mounts, whatever loads it."""
-    unit = needs.unit
-    missing = [name for one in solved.mounts for name in one.missing]
-    if not solved.mounts:
-        missing.append("Where the unit is held: its mounts")
-    if unit.mass_kg is None:
-        missing.append("The unit's mass")
-    if unit.cg_mm is None:
-        missing.append("The unit's centre of gravity")
-    if solved.free:
-        missing.append("Mounts that hold it all ways")
-    return tuple(dict.fromkeys(missing))
 
 
 def held_missing(sheet: MountsSheet, needs: MountsNeeds, solved: Solved) -> tuple[str, ...]:
@@ -81,8 +65,7 @@ def mounts_checks(
     yield _gaps(solved, needs, carried, missing, judge)
     yield _travel(solved, needs, carried, missing, judge)
     yield _small(carried, missing, judge)
-    yield _slowest(sheet, needs, solved, judge)
-    yield _hop(solved, needs, judge)
+    yield from shake_checks(sheet, needs, solved, judge)
     yield _lets_go(solved, judge)
     if sheet.pull != Pull():
         yield _pull(sheet, pull, judge)
@@ -257,52 +240,6 @@ def _small(carried: Carried | None, missing: tuple[str, ...], judge: Judge) -> C
         missing=missing,
         inputs=("mounts.mounts",),
         working=fixed_working("Linear springs, small turns.", Fact(what="greatest turn", found=says or "not known")),
-    )
-
-
-def _modes_missing(needs: MountsNeeds, solved: Solved) -> tuple[str, ...]:
-    if solved.modes:
-        return needs.unit.missing if solved.inertia_is_estimated else ()
-    lacking = springs_missing(needs, solved)
-    if needs.unit.inertia_kgm2 is None or not lacking:
-        return (*lacking, "The unit's moments of inertia, or its envelope")
-    return lacking
-
-
-def _slowest(sheet: MountsSheet, needs: MountsNeeds, solved: Solved, judge: Judge) -> Check:
-    mode = solved.modes[0] if solved.modes else None
-    return judge.check(
-        "natural_frequency",
-        key="mounts.slowest",
-        title="Shakes no slower than is wanted",
-        demand=LEAST_HZ,
-        capacity=None if mode is None else mode.frequency_hz,
-        unit="Hz",
-        says="" if mode is None else f"{fig(mode.frequency_hz, 'Hz', 1)}, {mode.name}.",
-        missing=_modes_missing(needs, solved),
-        inputs=("mounts.mounts", "mounts.dynamic"),
-        working=lambda: mode_working(mode, sheet),
-    )
-
-
-def _hop(solved: Solved, needs: MountsNeeds, judge: Judge) -> Check:
-    hopping = [one for one in solved.modes if one.hops]
-    low, high = WHEEL_HOP_HZ
-    says = ""
-    if hopping:
-        found = ", ".join(f"{one.name} at {fig(one.frequency_hz, 'Hz', 1)}" for one in hopping)
-        says = f"Where wheels hop, {fig(low, 'Hz', 0)} to {fig(high, 'Hz', 0)}: {found}."
-    elif solved.modes:
-        says = f"None from {fig(low, 'Hz', 0)} to {fig(high, 'Hz', 0)}."
-    return judge.answer(
-        is_so=None if _modes_missing(needs, solved) else True,
-        has_catch=bool(hopping),
-        key="mounts.hop",
-        title="Does not shake where wheels hop",
-        says=says,
-        missing=_modes_missing(needs, solved),
-        inputs=("mounts.mounts",),
-        working=fixed_working("Six natural frequencies against the band in which wheels hop."),
     )
 
 

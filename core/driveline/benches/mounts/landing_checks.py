@@ -24,6 +24,7 @@ BOLTED: Final = (
     "Elastic about the bolts' middle, all directions at their worst at once; pull times 1.3 for prying, no more of "
     "it than the least preload, 0.70 of proof less a quarter; shear on the thread at 0.577 of proof; both as a circle."
 )
+Worst = tuple[LandingFound, Arm, float, list[BoltPull]]
 
 
 def landing_checks(one: Loaded, judge: Judge) -> Iterator[Check]:
@@ -49,7 +50,7 @@ def _missing(one: Loaded, *asked: str) -> tuple[str, ...]:
     return missing_of(dict(known[word] for word in asked))
 
 
-def _worst(one: Loaded) -> tuple[LandingFound, Arm, float, list[BoltPull]] | None:
+def _worst(one: Loaded) -> Worst | None:
     found, arm = landing_of(one.mount.sheet.bracket.landing), one.mount.arm.arm
     offset = None if arm is None else beside_mm(one.mount.sheet.bracket, arm.section)
     if found is None or arm is None or offset is None or not len(one.forces_n):
@@ -76,58 +77,6 @@ def _bolts(one: Loaded, judge: Judge) -> Check:
         says = f"{fig(PRYING * pull.pull_n, 'N', 0)} of pull and {fig(pull.shear_n, 'N', 0)} across, "
         says += f"in {one.names[pull.row]}."
 
-    def working() -> Working:
-        if worst is None or pull is None or proof_n is None or share is None:
-            return Working(source=BOLTED)
-        found, arm, offset, _ = worst
-        length, beside = worked("L", arm.length_mm, "mm", "of the arm"), worked("e", offset, "mm", "load beside it")
-        up, over = (
-            worked("u", found.apart_mm[1], "mm", "bolts apart, upright"),
-            worked("a", found.apart_mm[0], "mm", "across"),
-        )
-        upright = worked("U", pull.upright_n, "N", "upright at its end")
-        across = worked("S", pull.across_n, "N", "across at its end")
-        along = worked("P", pull.axial_n, "N", "along it")
-        pulled = step(
-            "F_t",
-            "P / 4 + U * L / (2 * u) + (S * L + P * e) / (2 * a)",
-            along,
-            upright,
-            length,
-            up,
-            across,
-            beside,
-            over,
-            value=pull.pull_n,
-            unit="N",
-        )
-        sheared = step(
-            "F_v",
-            "sqrt(S**2 + U**2) / 4 + U * e / (2 * sqrt(a**2 + u**2))",
-            across,
-            upright,
-            beside,
-            over,
-            up,
-            value=pull.shear_n,
-            unit="N",
-        )
-        proof = worked("F_p", proof_n, "N", f"proof of {landing.thread}")
-        last = step(
-            "s",
-            "sqrt((q * F_t / (c * F_p))**2 + (F_v / (k * F_p))**2)",
-            tabled("q", PRYING, "", "prying"),
-            pulled,
-            tabled("c", CLAMPS, "", "least preload over proof"),
-            proof,
-            sheared,
-            tabled("k", SHEAR_OF_PROOF, "", "shear over proof"),
-            value=share,
-            unit="",
-            decimals=2,
-        )
-        return Working(steps=(pulled, sheared, last), source=BOLTED)
-
     return judge.check(
         "bolt_proof",
         key=f"{one.key}.landing_bolts",
@@ -138,8 +87,63 @@ def _bolts(one: Loaded, judge: Judge) -> Check:
         says=says,
         missing=(*lacking(one, "beside"), *_missing(one, "size", "thread", "property_class")),
         inputs=field_inputs(one, "bracket.landing"),
-        working=working,
+        working=lambda: (
+            Working(source=BOLTED)
+            if worst is None or pull is None or proof_n is None or share is None
+            else _bolts_working(worst, pull, proof_n, share, landing.thread or "")
+        ),
     )
+
+
+def _bolts_working(worst: Worst, pull: BoltPull, proof_n: float, share: float, thread_name: str) -> Working:
+    found, arm, offset, _ = worst
+    length, beside = worked("L", arm.length_mm, "mm", "of the arm"), worked("e", offset, "mm", "load beside it")
+    up, over = (
+        worked("u", found.apart_mm[1], "mm", "bolts apart, upright"),
+        worked("a", found.apart_mm[0], "mm", "across"),
+    )
+    upright = worked("U", pull.upright_n, "N", "upright at its end")
+    across = worked("S", pull.across_n, "N", "across at its end")
+    along = worked("P", pull.axial_n, "N", "along it")
+    pulled = step(
+        "F_t",
+        "P / 4 + U * L / (2 * u) + (S * L + P * e) / (2 * a)",
+        along,
+        upright,
+        length,
+        up,
+        across,
+        beside,
+        over,
+        value=pull.pull_n,
+        unit="N",
+    )
+    sheared = step(
+        "F_v",
+        "sqrt(S**2 + U**2) / 4 + U * e / (2 * sqrt(a**2 + u**2))",
+        across,
+        upright,
+        beside,
+        over,
+        up,
+        value=pull.shear_n,
+        unit="N",
+    )
+    proof = worked("F_p", proof_n, "N", f"proof of {thread_name}")
+    last = step(
+        "s",
+        "sqrt((q * F_t / (c * F_p))**2 + (F_v / (k * F_p))**2)",
+        tabled("q", PRYING, "", "prying"),
+        pulled,
+        tabled("c", CLAMPS, "", "least preload over proof"),
+        proof,
+        sheared,
+        tabled("k", SHEAR_OF_PROOF, "", "shear over proof"),
+        value=share,
+        unit="",
+        decimals=2,
+    )
+    return Working(steps=(pulled, sheared, last), source=BOLTED)
 
 
 def _plate(one: Loaded, judge: Judge) -> Check:

@@ -8,7 +8,7 @@ from typing import Final
 from driveline.gearing.brief import Brief
 from driveline.gearing.chain import StageKind
 from driveline.gearing.road import KMH_PER_MS
-from driveline.gearing.sheets import Layout
+from driveline.gearing.sheets import Gearbox, Layout
 from driveline.gearing.stations import LineStation, Station
 
 # The last box in one casing with the motor.
@@ -90,6 +90,14 @@ def shafts_of(stations: Sequence[LineStation], brief: Brief) -> tuple[ShaftAsked
             )
         )
     return tuple(found)
+
+
+def gears_of(gearbox: Gearbox | None, stations: Sequence[LineStation]) -> tuple[tuple[str, float], ...]:
+    """Return each gear with its ratio over that of the gear on the Line; none without a gearbox on it."""
+    box = next((one.station for one in stations if one.station.kind == StageKind.GEARBOX.value), None)
+    if box is None or gearbox is None:
+        return ()
+    return tuple((gear.name, abs(gear.ratio.value / box.ratio)) for gear in gearbox.gears)
 
 
 def _times(station: Station, driving: float) -> float | None:

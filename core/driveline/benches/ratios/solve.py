@@ -33,7 +33,7 @@ from driveline.benches.ratios.gearing import (
     road_of,
 )
 from driveline.benches.ratios.lanes import UNIT_LAYOUTS, plan_of
-from driveline.benches.ratios.leaving import LeavingTorque, ShaftAsked, leaving_of, shafts_of
+from driveline.benches.ratios.leaving import LeavingTorque, ShaftAsked, gears_of, leaving_of, shafts_of
 from driveline.benches.ratios.line import drive_of, stations_of
 from driveline.benches.ratios.mend import alternatives_of, mend_of
 from driveline.benches.ratios.needs import RatiosNeeds
@@ -46,7 +46,6 @@ from driveline.benches.ratios.standing import safety_view
 from driveline.checks import Check
 from driveline.figures import fig
 from driveline.gearing.brief import Brief
-from driveline.gearing.chain import StageKind
 from driveline.gearing.motor import Motor, PeakFigures
 from driveline.gearing.pareto import beaten_by
 from driveline.gearing.road import KMH_PER_MS, resistance_n
@@ -117,16 +116,8 @@ class _Solved:
     stations: tuple[LineStation, ...] = ()
 
 
-def _gears(sheet: RatiosSheet, stations: tuple[LineStation, ...]) -> tuple[tuple[str, float], ...]:
-    """Each gear with its ratio over that of the gear on the Line; none without a gearbox on it."""
-    box = next((one.station for one in stations if one.station.kind == StageKind.GEARBOX.value), None)
-    if box is None or sheet.gearbox is None:
-        return ()
-    return tuple((gear.name, abs(gear.ratio.value / box.ratio)) for gear in sheet.gearbox.gears)
-
-
 def _outcome(sheet: RatiosSheet, needs: RatiosNeeds, solved: _Solved) -> Outcome[SolvedRatios]:
-    gears = _gears(sheet, solved.stations)
+    gears = gears_of(sheet.gearbox, solved.stations)
     return Outcome(
         solved=SolvedRatios(
             coupler=sheet.coupler,
