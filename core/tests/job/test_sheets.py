@@ -107,7 +107,7 @@ class JobFileTest(TestCase):
                 Progress.DESIGNED,
                 Progress.DESIGNED,
                 Progress.MEASURED,
-                Progress.NOTHING_YET,
+                Progress.DESIGNED,
                 Progress.DESIGNED,
             ],
         )
