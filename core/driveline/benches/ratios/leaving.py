@@ -56,6 +56,17 @@ SHAFTS: Final = ("propshaft", "axle")
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
+class CouplerLoad:
+    """What the coupler must carry and how fast it turns; ``None`` is not known."""
+
+    design_nm: float | None = None
+    overrun_nm: float | None = None
+    greatest_rpm: float | None = None
+    vehicle_kgm2: float | None = None  # its mass as an inertia at the motor's shaft
+    overall_ratio: float | None = None
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
 class ShaftAsked:
     """What a station asks of the shafts that it is made of; what is not known is ``None``."""
 
@@ -102,3 +113,21 @@ def gears_of(gearbox: Gearbox | None, stations: Sequence[LineStation]) -> tuple[
 
 def _times(station: Station, driving: float) -> float | None:
     return None if station.slip_limited_nm is None else station.slip_limited_nm * driving
+
+
+def coupler_load_of(stations: tuple[LineStation, ...], brief: Brief) -> CouplerLoad:
+    """Return the load of the first coupler on the Line; what it is designed for hangs on overrun and wind-up too."""
+    rpm = brief.motor.greatest_rpm if brief.motor else None
+    on_line = next((one for one in stations if one.station.kind == "coupler"), None)
+    wheel = next((one for one in stations if one.station.kind == "wheel"), None)
+    if on_line is None or wheel is None or not on_line.rpm_per_ms or not wheel.rpm_per_ms:
+        return CouplerLoad(greatest_rpm=rpm)
+    station, per_m = on_line.station, on_line.rpm_per_ms * math.pi / 30
+    is_whole = station.overrun_nm is not None and station.wind_up_nm is not None
+    return CouplerLoad(
+        design_nm=station.design_nm if is_whole else None,
+        overrun_nm=station.overrun_nm,
+        greatest_rpm=rpm,
+        vehicle_kgm2=None if brief.kerb is None else float(brief.kerb.mass_kg) / per_m**2,
+        overall_ratio=on_line.rpm_per_ms / wheel.rpm_per_ms,
+    )

@@ -33,7 +33,15 @@ from driveline.benches.ratios.gearing import (
     road_of,
 )
 from driveline.benches.ratios.lanes import UNIT_LAYOUTS, plan_of
-from driveline.benches.ratios.leaving import LeavingTorque, ShaftAsked, gears_of, leaving_of, shafts_of
+from driveline.benches.ratios.leaving import (
+    CouplerLoad,
+    LeavingTorque,
+    ShaftAsked,
+    coupler_load_of,
+    gears_of,
+    leaving_of,
+    shafts_of,
+)
 from driveline.benches.ratios.line import drive_of, stations_of
 from driveline.benches.ratios.mend import alternatives_of, mend_of
 from driveline.benches.ratios.needs import RatiosNeeds
@@ -61,17 +69,6 @@ MOST_COMBINATIONS: Final = 40_000
 MOST_DETAILED: Final = 16
 PLOT_POINTS: Final = 81
 DRAWN_PAST: Final = 1.15  # so that the end of every curve is seen
-
-
-@dataclass(frozen=True, slots=True, kw_only=True)
-class CouplerLoad:
-    """What the coupler must carry and how fast it turns; ``None`` is not known."""
-
-    design_nm: float | None = None
-    overrun_nm: float | None = None
-    greatest_rpm: float | None = None
-    vehicle_kgm2: float | None = None  # its mass as an inertia at the motor's shaft
-    overall_ratio: float | None = None
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -122,7 +119,7 @@ def _outcome(sheet: RatiosSheet, needs: RatiosNeeds, solved: _Solved) -> Outcome
         solved=SolvedRatios(
             coupler=sheet.coupler,
             casing=casing_of(sheet, needs.brief),
-            coupler_load=_coupler_load(solved.stations, needs.brief),
+            coupler_load=coupler_load_of(solved.stations, needs.brief),
             leaving=leaving_of(needs.brief.layout, solved.stations),
             shafts=shafts_of(solved.stations, needs.brief),
             gears=gears,
@@ -134,24 +131,6 @@ def _outcome(sheet: RatiosSheet, needs: RatiosNeeds, solved: _Solved) -> Outcome
         progress=progress_of(is_begun=bool(solved.result.candidates), is_finished=solved.result.chosen is not None),
         stations=solved.stations,
         drive=solved.drive,
-    )
-
-
-def _coupler_load(stations: tuple[LineStation, ...], brief: Brief) -> CouplerLoad:
-    """Of the first coupler on the Line; its design torque is not known while the overrun or wind-up is not."""
-    rpm = brief.motor.greatest_rpm if brief.motor else None
-    on_line = next((one for one in stations if one.station.kind == "coupler"), None)
-    wheel = next((one for one in stations if one.station.kind == "wheel"), None)
-    if on_line is None or wheel is None or not on_line.rpm_per_ms or not wheel.rpm_per_ms:
-        return CouplerLoad(greatest_rpm=rpm)
-    station, per_m = on_line.station, on_line.rpm_per_ms * math.pi / 30
-    is_whole = station.overrun_nm is not None and station.wind_up_nm is not None
-    return CouplerLoad(
-        design_nm=station.design_nm if is_whole else None,
-        overrun_nm=station.overrun_nm,
-        greatest_rpm=rpm,
-        vehicle_kgm2=None if brief.kerb is None else float(brief.kerb.mass_kg) / per_m**2,
-        overall_ratio=on_line.rpm_per_ms / wheel.rpm_per_ms,
     )
 
 
