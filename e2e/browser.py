@@ -38,6 +38,7 @@ class BrowserTestCase(StaticLiveServerTestCase):
         cls.playwright = cls.enterClassContext(sync_playwright())
         cls.chromium = cls.playwright.chromium.launch(executable_path="/usr/bin/chromium", args=FLAGS)
         cls.addClassCleanup(cls.chromium.close)
+        expect.set_options(timeout=15_000)
         super().setUpClass()
 
     def setUp(self) -> None:
@@ -52,7 +53,7 @@ class BrowserTestCase(StaticLiveServerTestCase):
         context = self.chromium.new_context(
             **{"viewport": {"width": 1280, "height": 800}, "accept_downloads": True, **options}
         )
-        context.set_default_timeout(10_000)
+        context.set_default_timeout(30_000)  # a machine that is busy with the laws as well
         self.addCleanup(context.close)
         return context
 
