@@ -22,8 +22,8 @@
   const unit = $derived(isInch ? ' in' : '');
   const says = $derived.by(() => {
     if (entry.says) return `▲ ${entry.says}`;
-    if (survey.says[0]) return survey.says[0];
-    if (next && entry.isSuggested && taken > 0 && next.replaces === null) return next.why;
+    if (survey.says[0]) return units.words(survey.says[0]);
+    if (next && entry.isSuggested && taken > 0 && next.replaces === null) return units.words(next.why);
     return last ? `${taken} taken. ${last.label}: ${units.words(last.says)}` : '';
   });
 
