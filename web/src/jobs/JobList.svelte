@@ -7,6 +7,7 @@
   import { navigate } from '../routes';
   import { useSession } from '../session/session.svelte';
   import YouDialog from '../session/YouDialog.svelte';
+  import JobFilters from './JobFilters.svelte';
   import JobRow from './JobRow.svelte';
   import NewJob from './NewJob.svelte';
   import { shownJobs, type Order } from './sorting';
@@ -92,27 +93,7 @@
       donor motor's figures are enough to compare gearings.
     </p>
   {:else}
-    <div class="mb-2 flex flex-wrap items-center gap-x-5 gap-y-2">
-      <input
-        class="field-line w-64"
-        type="search"
-        placeholder="look for a job"
-        aria-label="Look for a job"
-        bind:value={sought}
-      />
-      <label class="flex items-center gap-2 text-[13px] text-ink-dim">
-        first
-        <select class="field-line w-auto text-ink" bind:value={order}>
-          <option value="touched">the last touched</option>
-          <option value="open">what needs somebody most</option>
-        </select>
-      </label>
-      {#if jobs.data.some((job) => job.is_put_away)}
-        <label class="flex items-center gap-2 text-[13px]">
-          <input type="checkbox" class="accent-brass" bind:checked={isPutAway} /> those put away
-        </label>
-      {/if}
-    </div>
+    <JobFilters bind:sought bind:order bind:isPutAway hasPutAway={jobs.data.some((job) => job.is_put_away)} />
     {#if says}<p role="alert" class="text-fails">▲ {says}</p>{/if}
     <ul class="border-t border-edge">
       {#each shown as job (job.id)}
