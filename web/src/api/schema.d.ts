@@ -2534,7 +2534,7 @@ export interface components {
             turned?: components["schemas"]["Angle"] | null;
             outside?: components["schemas"]["Length"] | null;
             thickness?: components["schemas"]["Length"] | null;
-            /** @description Right through; empty for none */
+            /** @description Right through; 0 for none */
             bore?: components["schemas"]["Length"] | null;
             made_of?: components["schemas"]["PlateMaterial"] | null;
             /**

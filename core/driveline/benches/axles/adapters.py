@@ -120,6 +120,13 @@ def holes_missing(adapter: FlangeAdapter) -> tuple[str, ...]:
                 f"{adapter.name}: diameter of the holes to {words}": positive_of(face.hole),
             }
         )
+    name = adapter.name
+    lacking += missing_of(
+        {
+            f"{name}: how far its far holes are turned from the near ones, 0 in line": value_of(adapter.turned),
+            f"{name}: its bore, 0 for none": value_of(adapter.bore),
+        }
+    )
     return tuple(lacking)
 
 

@@ -247,7 +247,7 @@ class FlangeAdapter(Sheet):
     )
     outside: Length | None = None
     thickness: Length | None = None
-    bore: Length | None = Field(default=None, description="Right through; empty for none")
+    bore: Length | None = Field(default=None, description="Right through; 0 for none")
     made_of: PlateMaterial | None = None
     part_number: ShortWords = ""
 
