@@ -89,7 +89,7 @@ class AxlesTest(BrowserTestCase):
         self.open_job(page, "Wren", "Axles & propshafts")
         page.get_by_role("textbox", name="a flange adapter").fill("axle end")
         page.get_by_role("button", name="add a flange adapter").click()
-        for label, value in (("Outside diameter", "120"), ("Thickness", "14")):
+        for label, value in (("Outside diameter", "120"), ("Thickness", "14"), ("Bore right through", "0")):
             self.typed(page, label, value)
         near = page.get_by_role("group", name="To the shaft’s flange")
         far = page.get_by_role("group", name="To the box’s or axle’s flange")
@@ -98,6 +98,8 @@ class AxlesTest(BrowserTestCase):
                 face.get_by_label(label, exact=True).fill(value)
                 face.get_by_label(label, exact=True).press("Tab")
         expect(near).to_contain_text(re.compile(r"On a circle of 76\.00\smm"))
+        self.check(page, "axle end: enough is left between its holes", "Not known")
+        self.typed(page, "Far holes turned from the near ones", "0")
         expect(page.get_by_role("img", name="Flange adapter, axle end")).to_be_visible()
         self.check(page, "axle end: enough is left between its holes", "Fails")
         self.typed(page, "Far holes turned from the near ones", "45")

@@ -5,7 +5,7 @@ import logging
 import sys
 
 from django.core.exceptions import RequestDataTooBig
-from django.db import DatabaseError, DataError, IntegrityError, InterfaceError
+from django.db import InterfaceError, OperationalError
 from django.http import Http404, HttpRequest, HttpResponse, JsonResponse
 from ninja import NinjaAPI
 from ninja.errors import AuthenticationError, HttpError, ValidationError
@@ -37,12 +37,12 @@ def broken(request: HttpRequest) -> HttpResponse:
     """Say in our own form that something broke here, and which request it was; nothing of how is told."""
     error = sys.exc_info()[1]
     number = request.META.get("FERNBACK_REQUEST", "")
-    if isinstance(error, DatabaseError | InterfaceError) and not isinstance(error, IntegrityError | DataError):
+    if isinstance(error, OperationalError | InterfaceError):
         status, says = 503, "The database does not answer. Try again in a moment."
     elif isinstance(error, OSError) and error.errno == errno.ENOSPC:
         status, says = 507, "This machine's disk is full. Make room on it, then try again."
     else:
-        status, says = 500, "Something broke here. Nothing was changed."
+        status, says = 500, "Something broke here. Look whether it was done before you try again."
     log.error("request %s: %s", number, type(error).__name__)
     return problem(status, f"{says} Request {number}.")
 

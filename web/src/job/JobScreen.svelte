@@ -65,8 +65,8 @@
   });
 
   function onbeforeunload(event: BeforeUnloadEvent): void {
-    const isLost = editor.isDirty && !editor.isKept;
-    if (editor.state === 'saving' || isLost) event.preventDefault(); // all else is kept on this device already
+    // All else is kept on this device already.
+    if (editor.state === 'saving' || (editor.isDirty && !editor.isKept)) event.preventDefault();
   }
   onMount(() => fetchAhead(job.benches));
   $effect(() => {

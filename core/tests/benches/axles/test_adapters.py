@@ -66,6 +66,8 @@ class AdapterTest(TestCase):
             ("outside", "edge"),
             ("away__register_size", "centred"),
             ("thickness", "away_friction"),
+            ("turned", "ligament"),
+            ("bore", "ligament"),
         ):
             with self.subTest(path=path):
                 self.assertIs(check(adapter(**{path: None}), name).verdict, UNKNOWN)

@@ -267,12 +267,12 @@ export const ADAPTER: Form<FlangeAdapter> = [
   choice<FlangeAdapter, 'which'>('which', 'It is in the line to', WHICH, 'the only axle driven'),
   reading<FlangeAdapter>('outside', 'Outside diameter', 'length'),
   reading<FlangeAdapter>('thickness', 'Thickness', 'length'),
-  reading<FlangeAdapter>('bore', 'Bore right through', 'length', 'empty: none'),
+  reading<FlangeAdapter>('bore', 'Bore right through', 'length', '0 for none'),
   reading<FlangeAdapter>(
     'turned',
     'Far holes turned from the near ones',
     'angle',
-    'anticlockwise from the shaft',
+    '0 in line; anticlockwise from the shaft',
   ),
   choice<FlangeAdapter, 'made_of'>(
     'made_of',
