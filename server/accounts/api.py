@@ -1,9 +1,13 @@
 """Signing in and out."""
 
-from django.contrib.auth import authenticate, login, logout, update_session_auth_hash
+import hashlib
+from datetime import datetime
+
+from django.contrib.auth import authenticate, logout, update_session_auth_hash
 from django.contrib.auth.password_validation import validate_password
 from django.core.exceptions import ValidationError
 from django.http import HttpRequest, HttpResponse
+from django.utils import timezone
 from django.views.decorators.csrf import ensure_csrf_cookie
 from ninja import Router, Schema
 from ninja.decorators import decorate_view
@@ -11,8 +15,10 @@ from ninja.errors import HttpError
 from ninja.utils import check_csrf
 from pydantic import Field
 
-from accounts.models import Role, User
+from accounts.events import is_spraying, note, note_wrong_password
+from accounts.models import EventKind, Opening, PersonSession, Role, User
 from accounts.queries import memberships_of, person
+from accounts.sessions import DEVICE, begin_session
 from driveline.figures import System
 from fernback.inputs import Input
 from fernback.problems import FieldProblem, Problem, problem
@@ -25,6 +31,7 @@ class SignIn(Input):
 
     username: str = Field(min_length=1, max_length=150)
     password: str = Field(min_length=1, max_length=200)
+    is_trusted: bool = False  # a device of their own: they stay signed in longer
 
 
 class Place(Schema):
@@ -41,13 +48,27 @@ class Me(Schema):
     username: str
     name: str
     units: System  # that every figure is shown in
+    opens: Opening  # what is seen first after signing in
     shops: list[Place]
 
 
 class Preferences(Input):
-    """What a person likes."""
+    """What a person likes; what is left out stays."""
 
-    units: System
+    units: System | None = None
+    opens: Opening | None = None
+    name: str | None = Field(None, max_length=150)
+
+
+class Device(Schema):
+    """A device that a person is signed in on."""
+
+    id: str
+    device: str
+    began_at: datetime
+    seen_at: datetime
+    ends_at: datetime
+    is_this: bool
 
 
 class NewPassword(Input):
@@ -74,9 +95,16 @@ def locked_out(_request: HttpRequest, _credentials: object, *_args: object, **_k
     return problem(429, "Too many wrong passwords. Wait a quarter of an hour, then try again.")
 
 
-def _me(user: User) -> Me:
+def me_of(user: User) -> Me:
+    """Return who somebody is, as the page needs it."""
     places = [Place(shop_id=m.shop.pk, shop=m.shop.name, role=Role(m.role)) for m in memberships_of(user)]
-    return Me(username=user.username, name=str(user), units=System(user.units), shops=places)
+    return Me(
+        username=user.username,
+        name=str(user),
+        units=System(user.units),
+        opens=Opening(user.opens),
+        shops=places,
+    )
 
 
 @router.post("", auth=None, response=Me, operation_id="session_create")
@@ -84,29 +112,39 @@ def sign_in(request: HttpRequest, payload: SignIn) -> Me | HttpResponse:
     """Sign in; five wrong passwords lock the name out for a quarter of an hour."""
     if check_csrf(request, sign_in):
         raise HttpError(403, "Reload the page and sign in again.")
+    if is_spraying(request):
+        return locked_out(request, None)
     user = authenticate(request, username=payload.username, password=payload.password)
+    if not isinstance(user, User):
+        note_wrong_password(request, payload.username)
     if getattr(request, "axes_locked_out", False):
         return locked_out(request, None)
     if not isinstance(user, User):
         raise HttpError(401, "Name or password is wrong.")
-    login(request, user)
-    return _me(user)
+    begin_session(request, user, is_trusted=payload.is_trusted)
+    note(request, EventKind.SIGNED_IN, f"Signed in on {request.session[DEVICE]}.", user=user)
+    return me_of(user)
 
 
 @router.get("", auth=None, response=Session, operation_id="session_read")
 @decorate_view(ensure_csrf_cookie)
 def who(request: HttpRequest) -> Session:
     """Say who is signed in, if anybody is."""
-    return Session(me=_me(request.user) if isinstance(request.user, User) else None)
+    return Session(me=me_of(request.user) if isinstance(request.user, User) else None)
 
 
 @router.patch("", response=Me, operation_id="session_prefer")
 def prefer(request: HttpRequest, payload: Preferences) -> Me:
-    """Keep the units that a person reads in."""
+    """Keep what a person likes and is called."""
     user = person(request)
-    user.units = payload.units.value
-    user.save(update_fields=["units"])
-    return _me(user)
+    if payload.units is not None:
+        user.units = payload.units.value
+    if payload.opens is not None:
+        user.opens = payload.opens.value
+    if payload.name is not None:
+        user.first_name = payload.name.strip()
+    user.save(update_fields=["units", "opens", "first_name"])
+    return me_of(user)
 
 
 @router.post(
@@ -116,6 +154,7 @@ def change_password(request: HttpRequest, payload: NewPassword) -> Ended | HttpR
     """Change one's own password; every other device is signed out. Wrong ones count as they do at signing in."""
     user = person(request)
     if authenticate(request, username=user.username, password=payload.current) is None:
+        note_wrong_password(request, user.username)
         if getattr(request, "axes_locked_out", False):
             return locked_out(request, None)
         says = "That is not your password now."
@@ -128,7 +167,43 @@ def change_password(request: HttpRequest, payload: NewPassword) -> Ended | HttpR
     user.set_password(payload.new)
     user.save(update_fields=["password"])
     update_session_auth_hash(request, user)
+    note(request, EventKind.PASSWORD_CHANGED, "Changed their password.", user=user)
     return _ended_elsewhere(request, user)
+
+
+@router.get("/devices", response=list[Device], operation_id="devices_list")
+def list_devices(request: HttpRequest) -> list[Device]:
+    """List where a person is signed in, this device first."""
+    here = request.session.session_key
+    found = person(request).sessions.filter(expire_date__gt=timezone.now())
+    lines = [
+        Device(
+            id=_device_id(one),
+            device=one.device or "A browser",
+            began_at=one.began_at,
+            seen_at=one.seen_at,
+            ends_at=one.expire_date,
+            is_this=one.session_key == here,
+        )
+        for one in found.order_by("-seen_at")
+    ]
+    return sorted(lines, key=lambda one: not one.is_this)
+
+
+@router.delete("/devices/{device_id}", response={204: None, 404: Problem}, operation_id="device_end")
+def end_device(request: HttpRequest, device_id: str) -> tuple[int, None]:
+    """Sign out on one device."""
+    for session in person(request).sessions.all():
+        if _device_id(session) == device_id:
+            session.delete()
+            note(request, EventKind.SIGNED_OUT, f"Signed out {session.device or 'a device'}.", user=person(request))
+            return 204, None
+    raise HttpError(404, "That device is signed out already.")
+
+
+def _device_id(session: PersonSession) -> str:
+    """A session's key opens it, so it is named by its hash."""
+    return hashlib.sha256(session.session_key.encode()).hexdigest()[:16]
 
 
 @router.delete("/others", response=Ended, operation_id="sessions_end")

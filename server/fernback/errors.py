@@ -11,6 +11,7 @@ from ninja import NinjaAPI
 from ninja.errors import AuthenticationError, HttpError, ValidationError
 from pydantic import ValidationError as SheetError
 
+from accounts.invitations import NotTaken
 from build.actions import Held
 from driveline.errors import (
     ImpossibleInput,
@@ -76,6 +77,11 @@ def add_error_handlers(api: NinjaAPI) -> None:  # noqa: C901 - a list of handler
     @api.exception_handler(FileRefused)
     def _refused(_request: HttpRequest, error: FileRefused) -> HttpResponse:
         fields = [FieldProblem(field=field, says=says) for field, says in error.fields]
+        return problem(error.status, str(error), fields)
+
+    @api.exception_handler(NotTaken)
+    def _not_taken(_request: HttpRequest, error: NotTaken) -> HttpResponse:
+        fields = [FieldProblem(field=error.field, says=str(error))] if error.field else []
         return problem(error.status, str(error), fields)
 
     @api.exception_handler(ScanRefused)

@@ -11,7 +11,7 @@ from jobs.packs import MOST_PACK_BYTES
 
 Answering = Callable[[HttpRequest], HttpResponse]
 SAFE: Final = ("GET", "HEAD", "OPTIONS")
-SESSION: Final = "/api/session"
+ANYBODY: Final = ("/api/session", "/api/invitations/look", "/api/invitations/take")  # may send these, if little
 SIGN_IN_BYTES: Final = 10_000
 MB: Final = 1_000_000
 FORM_BYTES: Final = 2 * MB
@@ -40,9 +40,9 @@ def _refused(request: HttpRequest) -> HttpResponse | None:
     said = request.headers.get("Content-Length") or "0"
     if not said.isdigit():
         return problem(400, "The request does not say how long it is.")
-    if request.path == SESSION and request.method == "POST":
+    if request.path in ANYBODY and request.method == "POST":
         if request.content_type != "application/json":
-            return problem(415, "Sign in with JSON: a name and a password.")
+            return problem(415, "Send JSON.")
         return _too_large(int(said), SIGN_IN_BYTES)
     if not request.user.is_authenticated:
         return problem(401, "Sign in first.")

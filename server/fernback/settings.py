@@ -11,6 +11,7 @@ SECRET_KEY = os.environ.get("FERNBACK_SECRET_KEY", "")
 if not SECRET_KEY:
     raise RuntimeError("FERNBACK_SECRET_KEY is not set. Run ./start, which makes one for this machine.")
 DEBUG = False
+PROXIES = int(os.environ.get("FERNBACK_PROXIES", "0"))  # that stand before this server, each adding whom it heard
 ALLOWED_HOSTS = os.environ.get("FERNBACK_HOSTS", "127.0.0.1,localhost").split(",")
 
 INSTALLED_APPS = [
@@ -68,6 +69,7 @@ AXES_FAILURE_LIMIT = 5
 AXES_COOLOFF_TIME = 0.25  # hours
 AXES_LOCKOUT_PARAMETERS = [["username", "ip_address"]]
 AXES_RESET_ON_SUCCESS = True
+AXES_CLIENT_IP_CALLABLE = "accounts.events.address_of"
 AXES_LOCKOUT_CALLABLE = "accounts.api.locked_out"
 AXES_VERBOSE = False
 

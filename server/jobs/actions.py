@@ -2,7 +2,7 @@
 
 import hashlib
 
-from django.db import IntegrityError, transaction
+from django.db import IntegrityError, connection, transaction
 from django.utils import timezone
 from pydantic import ValidationError
 
@@ -70,6 +70,20 @@ def put_away(*, job: Job, is_put_away: bool) -> None:
     """Put a job away, or fetch it back; nothing of it is lost."""
     job.put_away_at = timezone.now() if is_put_away else None
     job.save(update_fields=["put_away_at"])
+
+
+def delete_job(*, job: Job, typed: str) -> None:
+    """Take a job away with all that hangs on it: only one that was put away, and by its name.
+
+    Raises:
+        FileRefused: If it was not put away, or another name was typed; nothing is taken away then.
+    """
+    if job.put_away_at is None:
+        raise FileRefused("Put the job away first.", status=409)
+    if typed.strip() != job.name:
+        raise FileRefused(f"Type the job's name, {job.name}, to take it away.", fields=(("name", "another name"),))
+    with connection.cursor() as cursor:  # the server itself may not take records away; this function may
+        cursor.execute("SELECT fernback_delete_job(%s)", [job.pk])
 
 
 @transaction.atomic

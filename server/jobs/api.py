@@ -8,7 +8,9 @@ from django.shortcuts import get_object_or_404
 from ninja import File, Router, Status, UploadedFile
 from ninja.errors import HttpError
 
-from accounts.queries import person, shops_editable_by
+from accounts.events import note
+from accounts.models import EventKind
+from accounts.queries import person, require_owner, shops_editable_by
 from build.records import records_key_of, with_records_key
 from driveline.benches.contract import Sought
 from driveline.benches.ratios.gearing import pick_key
@@ -23,6 +25,7 @@ from jobs.actions import (
     FileRefused,
     copy_job,
     create_job,
+    delete_job,
     import_job,
     job_file,
     put_away,
@@ -45,6 +48,7 @@ from jobs.reading import read_back
 from jobs.schemas import (
     BenchOut,
     CopyIn,
+    DeleteIn,
     EvaluateIn,
     EvaluateOut,
     GearingChoice,
@@ -66,11 +70,13 @@ router = Router(tags=["jobs"])
 REFUSALS = {422: Problem, 403: Problem, 404: Problem}
 
 
-def _newest(job: Job) -> JobVersion:
+def newest_of(job: Job) -> JobVersion:
+    """Return a job's newest version."""
     return job.versions.select_related("author").latest("number")
 
 
-def _line(version: JobVersion) -> VersionLine:
+def version_line(version: JobVersion) -> VersionLine:
+    """Return a version as a line of the history."""
     return VersionLine(
         number=version.number,
         author=str(version.author),
@@ -81,7 +87,7 @@ def _line(version: JobVersion) -> VersionLine:
 
 
 def _version_out(version: JobVersion) -> VersionOut:
-    return VersionOut(**_line(version).model_dump(), sheets=saved_sheets(version))
+    return VersionOut(**version_line(version).model_dump(), sheets=saved_sheets(version))
 
 
 def _job_out(request: HttpRequest, job: Job) -> JobOut:
@@ -91,7 +97,7 @@ def _job_out(request: HttpRequest, job: Job) -> JobOut:
         about=job.about,
         shop=job.shop.name,
         may_edit=may_edit(person(request), job),
-        version=_version_out(_newest(job)),
+        version=_version_out(newest_of(job)),
         benches=[BenchOut(key=one.key, title=one.title, letter=one.letter) for one in REGISTRY.benches],
     )
 
@@ -172,11 +178,21 @@ def put_job_away(request: HttpRequest, job_id: UUID, payload: PutAwayIn) -> Stat
     return Status(204, None)
 
 
+@router.delete("/{uuid:job_id}", response={204: None, 409: Problem, **REFUSALS}, operation_id="jobs_delete")
+def delete(request: HttpRequest, job_id: UUID, payload: DeleteIn) -> Status[None]:
+    """Take a job away for good, with its revisions, releases and deliveries. It was put away before."""
+    job = get_object_or_404(jobs_visible_to(person(request)), pk=job_id)
+    require_owner(request, job.shop_id)
+    delete_job(job=job, typed=payload.name)
+    note(request, EventKind.DELETED, f"Took the job {job.name} away for good.", user=person(request), shop=job.shop)
+    return Status(204, None)
+
+
 @router.get("/{uuid:job_id}/versions", response=list[VersionLine], operation_id="job_versions_list")
 def list_versions(request: HttpRequest, job_id: UUID) -> list[VersionLine]:
     """List the saved versions, the newest first."""
     job = get_object_or_404(jobs_visible_to(person(request)), pk=job_id)
-    return [_line(version) for version in job.versions.select_related("author").defer("sheets")]
+    return [version_line(version) for version in job.versions.select_related("author").defer("sheets")]
 
 
 @router.get("/{uuid:job_id}/gearing-choices", response=list[GearingChoice], operation_id="job_gearing_choices")
@@ -230,7 +246,7 @@ def create_version(request: HttpRequest, job_id: UUID, payload: VersionIn) -> St
     version = save_version(
         job=job, author=person(request), based_on=payload.based_on, sheets=payload.sheets, note=payload.note
     )
-    return Status(201, _line(version))
+    return Status(201, version_line(version))
 
 
 @router.post("/{uuid:job_id}/evaluate", response={200: EvaluateOut, **REFUSALS}, operation_id="jobs_evaluate")
@@ -238,7 +254,7 @@ def evaluate_job(request: HttpRequest, job_id: UUID, payload: EvaluateIn) -> Htt
     """Evaluate sheets as they stand on the screen, or the newest saved ones. Nothing is saved."""
     heard = read_back(payload.typed) if payload.typed else None
     job = get_object_or_404(with_records_key(jobs_visible_to(person(request))), pk=job_id)
-    sheets = payload.sheets or saved_sheets(_newest(job))
+    sheets = payload.sheets or saved_sheets(newest_of(job))
     file, records_key = job_file(job, sheets), f"{job.name} {records_key_of(job)}"
     answer = REGISTRY.answer(file, payload.have, records_key=records_key)
     # Written by the core's own models: checking every figure a second time would double the answer's time.
@@ -252,7 +268,7 @@ def evaluate_job(request: HttpRequest, job_id: UUID, payload: EvaluateIn) -> Htt
 def write_workings(request: HttpRequest, job_id: UUID, payload: WorkingsIn) -> list[WrittenWorking]:
     """Write the workings of checks in a reader's units, of sheets as they stand on the screen. Nothing is saved."""
     job = get_object_or_404(with_records_key(jobs_visible_to(person(request))), pk=job_id)
-    file = job_file(job, payload.sheets or saved_sheets(_newest(job)))
+    file = job_file(job, payload.sheets or saved_sheets(newest_of(job)))
     records_key = f"{job.name} {records_key_of(job)}"
     return list(REGISTRY.workings(file, payload.checks, payload.units, records_key=records_key))
 
@@ -261,7 +277,7 @@ def write_workings(request: HttpRequest, job_id: UUID, payload: WorkingsIn) -> l
 def say_how_sure(request: HttpRequest, job_id: UUID, payload: SurenessIn) -> SurenessOut:
     """Say how sure each margin is, in sheets as they stand on the screen; it takes seconds. Nothing is saved."""
     job = get_object_or_404(jobs_visible_to(person(request)), pk=job_id)
-    file = job_file(job, payload.sheets or saved_sheets(_newest(job)))
+    file = job_file(job, payload.sheets or saved_sheets(newest_of(job)))
     REGISTRY.evaluation(file)  # refuses what can't be a real part's, by its field
     ranges = sureness_beside(file, str(job_id))
     return SurenessOut(is_busy=ranges is None, ranges=list(ranges or ()))
@@ -271,7 +287,7 @@ def say_how_sure(request: HttpRequest, job_id: UUID, payload: SurenessIn) -> Sur
 def seek(request: HttpRequest, job_id: UUID, key: str, payload: SeekIn) -> Sought:
     """Make a search of a bench in sheets as they stand on the screen. Nothing is saved."""
     job = get_object_or_404(jobs_visible_to(person(request)), pk=job_id)
-    return REGISTRY.sought(job_file(job, payload.sheets or saved_sheets(_newest(job))), key)
+    return REGISTRY.sought(job_file(job, payload.sheets or saved_sheets(newest_of(job))), key)
 
 
 @router.get("/{uuid:job_id}/calculation-sheet.pdf", operation_id="job_calculation_sheet")
@@ -280,7 +296,7 @@ def calculation_sheet(
 ) -> HttpResponse:
     """Return the workings of one check or of all as a PDF, from the newest saved version."""
     job = get_object_or_404(jobs_visible_to(person(request)), pk=job_id)
-    version = _newest(job)
+    version = newest_of(job)
     keys = None if check is None else (check,)
     workings = REGISTRY.workings(job_file(job, saved_sheets(version)), keys, units)
     if keys and not workings:
@@ -295,7 +311,7 @@ def calculation_sheet(
 def export_pack(request: HttpRequest, job_id: UUID) -> HttpResponse | FileResponse:
     """Return the newest version as a job file; with the scans that it names, packed."""
     job = get_object_or_404(jobs_visible_to(person(request)), pk=job_id)
-    file, stem = job_file(job, saved_sheets(_newest(job))), file_stem(job.name)
+    file, stem = job_file(job, saved_sheets(newest_of(job))), file_stem(job.name)
     scans = held_scans(job.shop, file)
     if not scans:
         return export_file(request, job_id)
@@ -306,5 +322,5 @@ def export_pack(request: HttpRequest, job_id: UUID) -> HttpResponse | FileRespon
 def export_file(request: HttpRequest, job_id: UUID) -> HttpResponse:
     """Return the newest version as a job file."""
     job = get_object_or_404(jobs_visible_to(person(request)), pk=job_id)
-    content = job_file(job, saved_sheets(_newest(job))).model_dump_json(indent=1)
+    content = job_file(job, saved_sheets(newest_of(job))).model_dump_json(indent=1)
     return attachment(content, name=f"{file_stem(job.name)}.fernback.json", content_type="application/json")

@@ -49,3 +49,19 @@ class JobVersion(models.Model):
 
     def __str__(self) -> str:
         return f"{self.job.name} {self.number}"
+
+
+class Presence(models.Model):
+    """A job open in somebody's tab, when it was last heard of, and on which bench."""
+
+    job = models.ForeignKey(Job, on_delete=models.CASCADE, related_name="presences")
+    user = models.ForeignKey(settings.AUTH_USER_MODEL, on_delete=models.CASCADE, related_name="+")
+    tab = models.UUIDField()
+    bench = models.CharField(max_length=40)
+    seen_at = models.DateTimeField()
+
+    class Meta:
+        constraints = [models.UniqueConstraint(fields=["job", "tab"], name="presence_once_a_tab")]
+
+    def __str__(self) -> str:
+        return f"{self.user} on {self.job.name}"

@@ -1,5 +1,6 @@
 """A job with its scans as one file, NAME.fernback.zip: out, and in again."""
 
+import shutil
 import tempfile
 import zipfile
 from pathlib import Path, PurePosixPath
@@ -9,7 +10,8 @@ from accounts.models import Shop, User
 from driveline.job.file import JobFile
 from driveline.scans.formats import MOST_BYTES
 from driveline.scans.store import is_ready, scan_folder
-from jobs.actions import GREATEST_FILE_BYTES, FileRefused, import_job
+from jobs.actions import GREATEST_FILE_BYTES, FileRefused, import_job, job_file, saved_sheets
+from jobs.exports import file_stem
 from jobs.models import Job
 from scans.incoming import ScanRefused, bring_scan
 from scans.models import Scan, State
@@ -40,6 +42,25 @@ def packed_job(file: JobFile, scans: list[Scan], stem: str) -> IO[bytes]:
         for scan in scans:
             name = PurePosixPath(scan.name.replace("\\", "/")).name
             pack.write(scan_folder(scan.sha256) / "original", f"{SCANS}/{scan.sha256}/{name}")
+    made.seek(0)
+    return made
+
+
+def packed_shop(shop: Shop) -> IO[bytes]:
+    """Return every job of a shop as a file of job files, packed where they have scans; it is gone once it is closed."""
+    made = tempfile.TemporaryFile()  # noqa: SIM115 - whoever sends it closes it
+    with zipfile.ZipFile(made, "w", zipfile.ZIP_DEFLATED) as pack:
+        for number, job in enumerate(shop.jobs.order_by("created_at"), start=1):
+            file, stem = (
+                job_file(job, saved_sheets(job.versions.latest("number"))),
+                f"{number:03} {file_stem(job.name)}",
+            )
+            scans = held_scans(shop, file)
+            if not scans:
+                pack.writestr(f"{stem}{JOB_ENDING}", file.model_dump_json(indent=1))
+                continue
+            with packed_job(file, scans, stem) as inner, pack.open(f"{stem}.fernback.zip", "w") as entry:
+                shutil.copyfileobj(inner, entry)
     made.seek(0)
     return made
 

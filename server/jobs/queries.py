@@ -14,12 +14,13 @@ from jobs.models import Job, JobVersion
 
 def jobs_visible_to(user: User) -> QuerySet[Job]:
     """Return the jobs of every shop that a person belongs to."""
-    return Job.objects.filter(shop__memberships__user=user).select_related("shop")
+    return Job.objects.filter(shop__memberships__user=user, shop__put_away_at=None).select_related("shop")
 
 
 def jobs_editable_by(user: User) -> QuerySet[Job]:
     """Return the jobs that a person may change."""
-    return Job.objects.filter(shop__memberships__user=user, shop__memberships__role__in=EDITORS).select_related("shop")
+    places = {"shop__memberships__user": user, "shop__memberships__role__in": EDITORS}
+    return Job.objects.filter(**places, shop__put_away_at=None).select_related("shop")
 
 
 def require_editable(user: User, job_id: UUID) -> Job:

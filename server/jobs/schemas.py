@@ -26,6 +26,12 @@ class JobIn(Input):
     sheets: Sheets | None = None
 
 
+class DeleteIn(Input):
+    """The job's name, typed by whoever takes it away."""
+
+    name: str = Field(max_length=80)
+
+
 class VersionIn(Input):
     """Sheets to save, and the version that they were edited from."""
 

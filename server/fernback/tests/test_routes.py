@@ -4,11 +4,15 @@ import json
 from dataclasses import dataclass
 from typing import Any, Final
 from unittest import mock
+from uuid import uuid4
 
 from django.core.files.uploadedfile import SimpleUploadedFile
 from django.db import transaction
 
+from accounts.invitations import invite
+from accounts.models import Role, User
 from fernback.api import api
+from jobs.actions import copy_job, put_away
 from jobs.tests.shops import DEMO, ShopClient, ShopTestCase
 from library.models import Part
 from scans.work import work_off
@@ -18,11 +22,21 @@ WHO: Final = (None, "stranger", "viewer", "fabricator", "owner")
 READ: Final = (401, 404, 200, 200, 200)  # members of the job's shop
 WRITE: Final = (401, 404, 403, 201, 201)  # those of them who may write
 OWN: Final = (401, 200, 200, 200, 200)  # whoever is signed in, of their own
+OWNER: Final = (401, 404, 403, 403, 200)  # only the owners of the job's shop
 OLD: Final = (401, 404, 409, 409, 409)  # what releases of old did not keep
 GOOD: Final = {"measures": [{"kind": "thickness", "reading": {"text": "10.05"}}], "runs_as_drawn": True}
 BOX: Final = {"kind": "reduction", "box": {"name": "1.75 box", "ratio": {"text": "1.75"}, "rating": {"text": "300 Nm"}}}
 # Those that end a session or change a password: who may is looked at by themselves, in accounts.
-THEIR_OWN: Final = {"session_create", "session_delete", "password_change", "sessions_end"}
+THEIR_OWN: Final = {
+    "session_create",
+    "session_delete",
+    "password_change",
+    "sessions_end",
+    "device_end",
+    "invitation_take",
+    "demo_put_away",
+    "shop_first",
+}
 
 
 @dataclass(frozen=True, kw_only=True)
@@ -45,6 +59,11 @@ class RoutesTest(ShopTestCase):
             "post", "/api/library", {"shop_id": self.shop.pk, "name": "1.75 box", "source": "Maker", "content": BOX}
         )
         self.part = Part.objects.get(pk=made.json()["id"]).pk
+        made_link, self.token = invite(role=Role.VIEWER, shop=self.shop, made_by=None)
+        self.invitation = made_link.pk
+        old = copy_job(job=self.wren, author=User.objects.get(username="owner"), name="Wren, put away")
+        put_away(job=old, is_put_away=True)
+        self.old = old.pk
         self.scan = self.brought(fabricator, "first", (11.0, 12.0, 14.0)).json()
         work_off()
 
@@ -58,6 +77,7 @@ class RoutesTest(ShopTestCase):
         job, shop = f"/api/jobs/{self.wren.pk}", self.shop.pk
         sheets = self.clients[3].get(job).json()["version"]["sheets"]
         part, released = f"{job}/drawings/plate.plate", f"{job}/releases/plate.plate/A"
+        viewer = f"/api/shops/{shop}/people/{User.objects.get(username='viewer').pk}"
         release = {
             "based_on": 1,
             "part": "plate.plate",
@@ -124,6 +144,29 @@ class RoutesTest(ShopTestCase):
                 path=f"/api/library/{self.part}/revisions", wanted=(401, 404, 404, 201, 201), body=revision
             ),
             "library_retire": Row(path=f"/api/library/{self.part}", wanted=(401, 404, 404, 200, 200)),
+            "devices_list": Row(path="/api/session/devices", wanted=OWN),
+            "demo_read": Row(path="/api/shops/demo", wanted=OWN),
+            "people_list": Row(path=f"/api/shops/{shop}", wanted=OWNER),
+            "events_list": Row(path=f"/api/shops/{shop}/events", wanted=OWNER),
+            "shop_rename": Row(
+                path=f"/api/shops/{shop}", wanted=(401, 404, 403, 403, 204), body={"name": "Saltmarsh Works"}
+            ),
+            "invitation_look": Row(
+                path="/api/invitations/look", wanted=(200,) * 5, body={"token": self.token}
+            ),  # the link is its own right
+            "invitation_make": Row(
+                path=f"/api/shops/{shop}/invitations", wanted=(401, 404, 403, 403, 201), body={"role": "viewer"}
+            ),
+            "invitation_withdraw": Row(
+                path=f"/api/shops/{shop}/invitations/{self.invitation}", wanted=(401, 404, 403, 403, 204)
+            ),
+            "person_role": Row(path=f"{viewer}", wanted=(401, 404, 403, 403, 204), body={"role": "fabricator"}),
+            "person_remove": Row(path=f"{viewer}", wanted=(401, 404, 403, 403, 204)),
+            "jobs_all": Row(path=f"/api/jobs/all?shop_id={shop}", wanted=OWNER),
+            "jobs_delete": Row(
+                path=f"/api/jobs/{self.old}", wanted=(401, 404, 403, 403, 204), body={"name": "Wren, put away"}
+            ),
+            "job_here": Row(path=f"{job}/here", wanted=READ, body={"tab": str(uuid4()), "bench": "plate"}),
             "scans_list": Row(path="/api/scans", wanted=OWN),
             "scans_create": Row(
                 path=self.scans("second"),

@@ -38,7 +38,7 @@ class Command(BaseCommand):
         if User.objects.exists():
             self.stdout.write("The database already holds people; the demo data is left alone.")
             return
-        shop = Shop.objects.create(name=SHOP)
+        shop = Shop.objects.create(name=SHOP, is_demo=True)
         people = [User.objects.create_user(username=name, password=password) for name, _ in PEOPLE]
         for user, (_, role) in zip(people, PEOPLE, strict=True):
             Membership.objects.create(user=user, shop=shop, role=role)
