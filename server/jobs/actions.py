@@ -123,10 +123,24 @@ def _add_version(*, job: Job, number: int, author: User, sheets: Sheets, note: s
         format_version=VERSION,
         worst=result.worst.value,
         stage=_stage(result),
+        summary=_summary(result),
         worst_title=result.checks[0].title if result.checks else "",
         fails=verdicts.count(Verdict.FAILS),
         not_known=verdicts.count(Verdict.NOT_KNOWN),
     )
+
+
+def _summary(result: JobResult) -> dict[str, object]:
+    """The kinds along the Line, down one branch where it has several, and how each bench stands."""
+    stations = result.line.stations if result.line else ()
+    branch = next((station.key.split(".")[0] for station in stations if "." in station.key), "")
+    return {
+        "line": [one.kind for one in stations if "." not in one.key or one.key.startswith(f"{branch}.")],
+        "benches": [
+            {"title": state.title, "progress": state.progress.value, "worst": state.worst and state.worst.value}
+            for state in result.benches
+        ],
+    }
 
 
 def _stage(result: JobResult) -> str:

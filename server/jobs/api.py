@@ -9,8 +9,8 @@ from ninja import File, Router, Status, UploadedFile
 from ninja.errors import HttpError
 
 from accounts.events import note
-from accounts.models import EventKind
-from accounts.queries import person, require_owner, shops_editable_by
+from accounts.models import EventKind, Role
+from accounts.queries import memberships_of, person, require_owner, shops_editable_by
 from build.records import records_key_of, with_records_key
 from driveline.benches.contract import Sought
 from driveline.benches.ratios.gearing import pick_key
@@ -55,6 +55,7 @@ from jobs.schemas import (
     JobIn,
     JobLine,
     JobOut,
+    JobSummary,
     MarginChange,
     PutAwayIn,
     SeekIn,
@@ -113,6 +114,7 @@ def _with_newest(jobs: QuerySet[Job]) -> QuerySet[JobVersion]:
 def list_jobs(request: HttpRequest) -> list[JobLine]:
     """List the jobs of a person's shops, the last touched first; those that are put away as well, marked."""
     mine = set(jobs_editable_by(person(request)).values_list("pk", flat=True))
+    owned = {place.shop_id for place in memberships_of(person(request)) if place.role == Role.OWNER}
     return [
         JobLine(
             id=version.job.pk,
@@ -124,11 +126,13 @@ def list_jobs(request: HttpRequest) -> list[JobLine]:
             worst_title=version.worst_title,
             fails=version.fails,
             not_known=version.not_known,
+            summary=JobSummary.model_validate(version.summary),
             version=version.number,
             saved_at=version.saved_at,
             saved_by=str(version.author),
             is_put_away=version.job.put_away_at is not None,
             may_edit=version.job.pk in mine,
+            may_delete=version.job.put_away_at is not None and version.job.shop_id in owned,
         )
         for version in _with_newest(jobs_visible_to(person(request)))
     ]

@@ -42,6 +42,7 @@ class JobVersion(models.Model):
     stage = models.CharField(max_length=60)  # the furthest bench and how far it has come
     fails = models.PositiveIntegerField()
     not_known = models.PositiveIntegerField()
+    summary = models.JSONField(default=dict)  # its Line and its steps, small; empty in revisions of before
 
     class Meta:
         ordering = ["-number"]

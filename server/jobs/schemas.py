@@ -7,6 +7,7 @@ from uuid import UUID
 from ninja import Schema
 from pydantic import Field
 
+from driveline.benches.contract import Progress
 from driveline.benches.ratios.sheet import Choice
 from driveline.checks import Verdict
 from driveline.figures import System
@@ -117,6 +118,21 @@ class MarginChange(Schema):
     why: str
 
 
+class StepLine(Schema):
+    """How a bench stood when the job was saved."""
+
+    title: str
+    progress: Progress
+    worst: Verdict | None
+
+
+class JobSummary(Schema):
+    """A job's Line and steps, small; empty for what was saved before they were kept."""
+
+    line: list[str] = []
+    benches: list[StepLine] = []
+
+
 class JobLine(Schema):
     """A job in the list."""
 
@@ -129,11 +145,13 @@ class JobLine(Schema):
     worst_title: str
     fails: int
     not_known: int
+    summary: JobSummary
     version: int
     saved_at: datetime
     saved_by: str
     is_put_away: bool
     may_edit: bool
+    may_delete: bool  # put away, and this person owns the shop
 
 
 class CopyIn(Input):

@@ -5,5 +5,6 @@ import JobList from './jobs/JobList.svelte';
 
 export const { navigate, p, route } = createRouter({
   '/': JobList,
+  '/shop/:id': () => import('./people/ShopPage.svelte'),
   '/jobs/:id/:bench': JobPage,
 });

@@ -49,13 +49,22 @@ function isFieldProblem(value: unknown): value is FieldProblem {
 
 /** Returns what was asked for, or throws the server's refusal. */
 export async function answered<T>(asked: Promise<Answer<T>>): Promise<T> {
-  const { data, error, response } = await asked.catch(() => {
+  const { data, response } = await taken(asked);
+  if (data === undefined) throw new Refusal(response.status, 'The server gave no answer.');
+  return data;
+}
+
+/** Waits for what gives no answer but that it is done, or throws the server's refusal. */
+export async function doneOr(asked: Promise<Answer<unknown>>): Promise<void> {
+  await taken(asked);
+}
+
+async function taken<T>(asked: Promise<Answer<T>>): Promise<Answer<T>> {
+  const answer = await asked.catch(() => {
     throw new Refusal(0, 'The server does not answer.');
   });
-  if (response.ok) {
-    if (data === undefined) throw new Refusal(response.status, 'The server gave no answer.');
-    return data;
-  }
+  const { error, response } = answer;
+  if (response.ok) return answer;
   const problem = isRecord(error) ? error : {};
   throw new Refusal(
     response.status,

@@ -1488,6 +1488,7 @@ export interface components {
             fails: number;
             /** Not Known */
             not_known: number;
+            summary: components["schemas"]["JobSummary"];
             /** Version */
             version: number;
             /**
@@ -1501,6 +1502,40 @@ export interface components {
             is_put_away: boolean;
             /** May Edit */
             may_edit: boolean;
+            /** May Delete */
+            may_delete: boolean;
+        };
+        /**
+         * JobSummary
+         * @description A job's Line and steps, small; empty for what was saved before they were kept.
+         */
+        JobSummary: {
+            /**
+             * Line
+             * @default []
+             */
+            line: string[];
+            /**
+             * Benches
+             * @default []
+             */
+            benches: components["schemas"]["StepLine"][];
+        };
+        /**
+         * Progress
+         * @description How far a bench has come.
+         * @enum {string}
+         */
+        Progress: "nothing yet" | "measured" | "designed" | "released" | "proved";
+        /**
+         * StepLine
+         * @description How a bench stood when the job was saved.
+         */
+        StepLine: {
+            /** Title */
+            title: string;
+            progress: components["schemas"]["Progress"];
+            worst: components["schemas"]["Verdict"] | null;
         };
         /**
          * Verdict
@@ -8578,12 +8613,6 @@ export interface components {
             /** Yaw Deg */
             yaw_deg: number;
         };
-        /**
-         * Progress
-         * @description How far a bench has come.
-         * @enum {string}
-         */
-        Progress: "nothing yet" | "measured" | "designed" | "released" | "proved";
         /**
          * PropJointShown
          * @description A joint of a propshaft.

@@ -4,6 +4,12 @@ import type { components } from './schema';
 type Schemas = components['schemas'];
 
 export type Me = Schemas['Me'];
+export type Role = Schemas['Role'];
+export type Asked = Schemas['Asked'];
+export type Link = Schemas['Link'];
+export type PersonLine = Schemas['PersonLine'];
+export type EventLine = Schemas['EventLine'];
+export type Device = Schemas['Device'];
 export type JobLine = Schemas['JobLine'];
 export type Job = Schemas['JobOut'];
 export type VersionLine = Schemas['VersionLine'];

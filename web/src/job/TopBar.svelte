@@ -20,7 +20,7 @@
 
   /** What is chosen here is kept, for every job. */
   async function keep(system: System): Promise<void> {
-    await session.prefer(system);
+    await session.prefer({ units: system });
     units.endLook();
   }
 

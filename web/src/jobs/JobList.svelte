@@ -6,10 +6,12 @@
   import FilePick from '../measure/FilePick.svelte';
   import { navigate } from '../routes';
   import { useSession } from '../session/session.svelte';
-  import YouDialog from '../session/YouDialog.svelte';
+  import DeleteDialog from './DeleteDialog.svelte';
+  import FirstShop from './FirstShop.svelte';
   import JobFilters from './JobFilters.svelte';
   import JobRow from './JobRow.svelte';
   import NewJob from './NewJob.svelte';
+  import ShopBar from './ShopBar.svelte';
   import { shownJobs, type Order } from './sorting';
 
   const session = useSession();
@@ -20,9 +22,11 @@
   let order = $state<Order>('touched');
   let isPutAway = $state(false);
   let says = $state('');
-  let isYou = $state(false);
+  let goes = $state.raw<JobLine | null>(null); // the job that is to be deleted
+  let shopId = $state<number | null>(null); // where a new job belongs, of several shops
 
-  const editable = $derived(session.me?.shops.find((place) => place.role !== 'viewer'));
+  const places = $derived(session.me?.shops.filter((place) => place.role !== 'viewer') ?? []);
+  const editable = $derived(places.find((place) => place.shop_id === shopId) ?? places[0]);
 
   const shown = $derived(shownJobs(jobs.data ?? [], sought, order, isPutAway));
 
@@ -63,17 +67,25 @@
   }
 </script>
 
-<header class="flex items-center gap-4 border-b border-edge px-5 py-2.5">
-  <span class="text-lg font-bold">Fernback</span>
-  <span class="text-ink-dim">{session.me?.shops.map((place) => place.shop).join(', ')}</span>
-  <span class="ml-auto"><Button onclick={() => (isYou = true)}>{session.me?.name}</Button></span>
-  <Button onclick={() => session.signOut()}>Sign out</Button>
-</header>
+<ShopBar />
 
 <main class="mx-auto max-w-5xl px-5 py-8">
+  <FirstShop />
   <div class="mb-5 flex flex-wrap items-center gap-3">
     <h1 class="mr-auto text-2xl">Jobs</h1>
     {#if editable}
+      {#if places.length > 1}
+        <label class="flex items-center gap-2 text-[13px] text-ink-dim">
+          new ones into
+          <select
+            class="field-line w-auto text-ink"
+            value={editable.shop_id}
+            onchange={(event) => (shopId = Number(event.currentTarget.value))}
+          >
+            {#each places as place (place.shop_id)}<option value={place.shop_id}>{place.shop}</option>{/each}
+          </select>
+        </label>
+      {/if}
       <FilePick
         label="Open a job file…"
         accept=".json,.zip,application/json,application/zip"
@@ -97,7 +109,12 @@
     {#if says}<p role="alert" class="text-fails">▲ {says}</p>{/if}
     <ul class="border-t border-edge">
       {#each shown as job (job.id)}
-        <JobRow {job} oncopy={() => void copy(job)} onputaway={() => void putAway(job)} />
+        <JobRow
+          {job}
+          oncopy={() => void copy(job)}
+          onputaway={() => void putAway(job)}
+          ondelete={() => (goes = job)}
+        />
       {:else}
         <li class="py-4 text-ink-dim">None holds all of these words.</li>
       {/each}
@@ -108,4 +125,12 @@
 {#if editable}
   <NewJob open={isStarting} shopId={editable.shop_id} onclose={() => (isStarting = false)} />
 {/if}
-<YouDialog open={isYou} onclose={() => (isYou = false)} />
+{#if goes}
+  <DeleteDialog
+    job={goes}
+    onclose={() => {
+      goes = null;
+      void queryClient.invalidateQueries({ queryKey: ['jobs'] });
+    }}
+  />
+{/if}

@@ -46,6 +46,16 @@ export function clockTime(iso: string): string {
   return isToday ? time : `${at.toLocaleDateString('en-GB', { day: 'numeric', month: 'short' })}, ${time}`;
 }
 
+/** A day and a time, whichever day it is: for what may be in the future. */
+export function dayTime(iso: string): string {
+  return new Date(iso).toLocaleString('en-GB', {
+    day: 'numeric',
+    month: 'short',
+    hour: '2-digit',
+    minute: '2-digit',
+  });
+}
+
 /** The present moment, as drafts are stamped with it. */
 export function isoNow(): string {
   return new Date().toISOString();

@@ -6,6 +6,7 @@
   const uid = $props.id();
   let username = $state('');
   let password = $state('');
+  let isTrusted = $state(false);
   let says = $state('');
   let isBusy = $state(false);
 
@@ -14,7 +15,7 @@
     isBusy = true;
     says = '';
     try {
-      await session.signIn(username, password);
+      await session.signIn(username, password, isTrusted);
     } catch (error) {
       says = error instanceof Refusal ? error.message : 'Something went wrong. Try again.';
     } finally {
@@ -70,6 +71,10 @@
         bind:value={password}
       />
     </div>
+    <label class="flex min-h-6 items-center gap-2 text-ink-dim">
+      <input type="checkbox" class="accent-brass" bind:checked={isTrusted} />
+      My own device: stay signed in for 30 days, else for 12 hours
+    </label>
     {#if says}<p role="alert" class="text-fails">▲ {says}</p>{/if}
     <button
       class="self-start rounded-sm bg-ink px-5 py-2 text-paper hover:bg-brass disabled:bg-ink-dim"

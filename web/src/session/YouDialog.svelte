@@ -1,78 +1,67 @@
 <script lang="ts">
-  import { answered, client, Refusal } from '../api/client';
-  import Button from '../lib/ui/Button.svelte';
+  import { Refusal } from '../api/client';
+  import type { Me } from '../api/types';
   import Dialog from '../lib/ui/Dialog.svelte';
+  import { SYSTEMS, type System } from '../measure/figures';
+  import { SYSTEM_WORDS } from '../measure/units.svelte';
+  import Devices from './Devices.svelte';
+  import PasswordForm from './PasswordForm.svelte';
   import { useSession } from './session.svelte';
 
   let { open, onclose }: { open: boolean; onclose: () => void } = $props();
   const session = useSession();
   const uid = $props.id();
-  let current = $state('');
-  let next = $state('');
   let says = $state('');
-  let done = $state('');
-  let isBusy = $state(false);
+  const OPENS = { jobs: 'the list of jobs', last_job: 'the job I had open last' } as const;
 
-  const devices = (count: number) =>
-    count === 0 ? 'No other device was signed in.' : `${count} other sign-in${count > 1 ? 's' : ''} ended.`;
-
-  async function doing(act: () => Promise<string>): Promise<void> {
-    isBusy = true;
-    says = done = '';
+  async function like(liked: Parameters<typeof session.prefer>[0]): Promise<void> {
+    says = '';
     try {
-      done = await act();
+      await session.prefer(liked);
     } catch (error) {
       if (!(error instanceof Refusal)) throw error;
       says = error.message;
-    } finally {
-      isBusy = false;
     }
   }
-
-  function change(event: SubmitEvent): void {
-    event.preventDefault();
-    void doing(async () => {
-      const body = { current, new: next };
-      const ended = await answered(client.POST('/api/session/password', { body }));
-      current = next = '';
-      return `Your password is changed. ${devices(ended.count)}`;
-    });
-  }
-  const endOthers = () =>
-    doing(async () => devices((await answered(client.DELETE('/api/session/others'))).count));
 </script>
 
 <Dialog {open} title={session.me?.name ?? 'You'} {onclose}>
-  <form class="flex flex-col gap-3" onsubmit={change}>
-    <h3>Your password</h3>
+  <div class="grid gap-x-6 gap-y-3 md:grid-cols-3">
     <div>
-      <label for="{uid}-current" class="text-ink-dim">As it is</label>
+      <label for="{uid}-name" class="text-ink-dim">Your name, as it stands on drawings</label>
       <input
-        id="{uid}-current"
+        id="{uid}-name"
         class="field-line"
-        type="password"
-        autocomplete="current-password"
-        required
-        bind:value={current}
+        maxlength="150"
+        autocomplete="name"
+        value={session.me?.name}
+        onchange={(event) => void like({ name: event.currentTarget.value })}
       />
     </div>
     <div>
-      <label for="{uid}-new" class="text-ink-dim">A new one, ten letters or more</label>
-      <input
-        id="{uid}-new"
+      <label for="{uid}-units" class="text-ink-dim">You read figures in</label>
+      <select
+        id="{uid}-units"
         class="field-line"
-        type="password"
-        autocomplete="new-password"
-        required
-        minlength="10"
-        bind:value={next}
-      />
+        value={session.me?.units}
+        onchange={(event) => void like({ units: event.currentTarget.value as System })}
+      >
+        {#each SYSTEMS as system (system)}<option value={system}>{SYSTEM_WORDS[system]}</option>{/each}
+      </select>
     </div>
-    {#if says}<p role="alert" class="text-fails">▲ {says}</p>{/if}
-    {#if done}<p role="status">{done}</p>{/if}
-    <div class="flex flex-wrap gap-2">
-      <Button strong type="submit" disabled={isBusy}>Change it</Button>
-      <Button disabled={isBusy} onclick={endOthers}>Sign out everywhere else</Button>
+    <div>
+      <label for="{uid}-opens" class="text-ink-dim">What opens first</label>
+      <select
+        id="{uid}-opens"
+        class="field-line"
+        value={session.me?.opens}
+        onchange={(event) => void like({ opens: event.currentTarget.value as Me['opens'] })}
+      >
+        {#each Object.entries(OPENS) as [key, word] (key)}<option value={key}>{word}</option>{/each}
+      </select>
     </div>
-  </form>
+  </div>
+  {#if says}<p role="alert" class="text-fails">▲ {says}</p>{/if}
+  <PasswordForm />
+  <Devices />
 </Dialog>

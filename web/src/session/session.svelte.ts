@@ -23,13 +23,13 @@ export class Session {
     }
   }
 
-  async signIn(username: string, password: string): Promise<void> {
-    this.me = await answered(client.POST('/api/session', { body: { username, password } }));
+  async signIn(username: string, password: string, is_trusted: boolean): Promise<void> {
+    this.me = await answered(client.POST('/api/session', { body: { username, password, is_trusted } }));
   }
 
-  /** Keep the units that a person reads in. */
-  async prefer(units: Me['units']): Promise<void> {
-    this.me = await answered(client.PATCH('/api/session', { body: { units } }));
+  /** Keep what a person likes: units, what is seen first, what they are called. */
+  async prefer(liked: Partial<Pick<Me, 'units' | 'opens' | 'name'>>): Promise<void> {
+    this.me = await answered(client.PATCH('/api/session', { body: liked }));
   }
 
   async signOut(): Promise<void> {

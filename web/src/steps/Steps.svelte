@@ -1,6 +1,7 @@
 <script lang="ts">
   import type { Bench, BenchState } from '../api/types';
   import { LATER } from '../job/benches';
+  import ProgressMark from './ProgressMark.svelte';
   import VerdictMark from '../lib/ui/VerdictMark.svelte';
   import { p } from '../routes';
 
@@ -11,7 +12,6 @@
     states: readonly BenchState[];
   }
   let { jobId, bench, benches, states }: Props = $props();
-  const FILL: Record<string, number> = { 'nothing yet': 0, measured: 1, designed: 2, released: 3, proved: 4 };
   const stateOf = $derived((key: string) => states.find((state) => state.bench === key));
 </script>
 
@@ -22,7 +22,6 @@
   <ol class="flex md:flex-col md:py-2">
     {#each benches as { key, title } (key)}
       {@const state = stateOf(key)}
-      {@const fill = FILL[state?.progress ?? 'nothing yet'] ?? 0}
       <li>
         <a
           href={p('/jobs/:id/:bench', { params: { id: jobId, bench: key } })}
@@ -34,22 +33,7 @@
               : 'hover:bg-paper',
           ]}
         >
-          <svg
-            viewBox="0 0 14 14"
-            class="size-[14px] shrink-0"
-            role="img"
-            aria-label={state?.progress ?? 'nothing yet'}
-          >
-            <circle cx="7" cy="7" r="5.5" class="fill-none stroke-brass" stroke-width="1.2" />
-            {#if fill === 1}<path d="M7 1.5a5.5 5.5 0 0 1 0 11Z" class="fill-brass" />{/if}
-            {#if fill >= 2}<circle cx="7" cy="7" r="5.5" class="fill-brass" />{/if}
-            {#if fill === 3}<circle cx="7" cy="7" r="2.4" class="fill-card" />{/if}
-            {#if fill === 4}<path
-                d="M4 7.2 6.2 9.4 10 4.8"
-                class="fill-none stroke-card"
-                stroke-width="1.6"
-              />{/if}
-          </svg>
+          <ProgressMark progress={state?.progress ?? 'nothing yet'} />
           {title}
           {#if state?.worst === 'fails' || state?.worst === 'not_known'}
             <span class="ml-auto"><VerdictMark verdict={state.worst} /></span>

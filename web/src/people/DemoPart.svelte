@@ -1,0 +1,28 @@
+<script lang="ts">
+  import { createQuery, useQueryClient } from '@tanstack/svelte-query';
+  import { answered, client } from '../api/client';
+  import Button from '../lib/ui/Button.svelte';
+
+  const queryClient = useQueryClient();
+  const demo = createQuery(() => ({
+    queryKey: ['demo'],
+    queryFn: () => answered(client.GET('/api/shops/demo')),
+  }));
+
+  async function turn(): Promise<void> {
+    const body = { is_put_away: !demo.data?.is_put_away };
+    queryClient.setQueryData(['demo'], await answered(client.PATCH('/api/shops/demo', { body })));
+  }
+</script>
+
+{#if demo.data?.may_put_away}
+  <section class="mt-8">
+    <h2 class="mb-2 font-semibold">The demo</h2>
+    <p class="mb-2 max-w-prose text-ink-dim">
+      {demo.data.is_put_away
+        ? 'It is put away: nobody signs in to it. Its jobs are kept.'
+        : 'A shop that is made up, to try things in. Its people sign in with the password that ./start prints.'}
+    </p>
+    <Button onclick={() => void turn()}>{demo.data.is_put_away ? 'Fetch it back' : 'Put it away'}</Button>
+  </section>
+{/if}

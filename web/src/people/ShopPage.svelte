@@ -1,0 +1,135 @@
+<script lang="ts">
+  import { createQuery, useQueryClient } from '@tanstack/svelte-query';
+  import { answered, client, doneOr, Refusal } from '../api/client';
+  import type { Link, PersonLine, Role } from '../api/types';
+  import { dayTime } from '../lib/format';
+  import Button from '../lib/ui/Button.svelte';
+  import { p, route } from '../routes';
+  import { useSession } from '../session/session.svelte';
+  import DemoPart from './DemoPart.svelte';
+  import EventList from './EventList.svelte';
+  import LinkDialog from './LinkDialog.svelte';
+  import PersonRow from './PersonRow.svelte';
+  import { ROLES } from './roles';
+
+  const session = useSession();
+  const queryClient = useQueryClient();
+  const id = $derived(Number((route.params as { id?: string }).id));
+  const people = createQuery(() => ({
+    queryKey: ['people', id],
+    queryFn: () => answered(client.GET('/api/shops/{shop_id}', { params: { path: { shop_id: id } } })),
+  }));
+  let asked = $state<Role>('fabricator');
+  let link = $state.raw<Link | null>(null);
+  let says = $state('');
+
+  async function doing(act: () => Promise<void>): Promise<void> {
+    says = '';
+    try {
+      await act();
+    } catch (error) {
+      if (!(error instanceof Refusal)) throw error;
+      says = error.message;
+    }
+    await queryClient.invalidateQueries({ queryKey: ['people', id] });
+    await queryClient.invalidateQueries({ queryKey: ['events', id] });
+  }
+  const invite = () =>
+    doing(async () => {
+      const params = { path: { shop_id: id } };
+      const body = { role: asked };
+      link = await answered(client.POST('/api/shops/{shop_id}/invitations', { params, body }));
+    });
+  const withdraw = (invitation_id: number) =>
+    doing(() =>
+      doneOr(
+        client.DELETE('/api/shops/{shop_id}/invitations/{invitation_id}', {
+          params: { path: { shop_id: id, invitation_id } },
+        }),
+      ),
+    );
+  const give = (person: PersonLine, role: Role) =>
+    doing(() =>
+      doneOr(
+        client.PATCH('/api/shops/{shop_id}/people/{user_id}', {
+          params: { path: { shop_id: id, user_id: person.id } },
+          body: { role },
+        }),
+      ),
+    );
+  const remove = (person: PersonLine) =>
+    doing(() =>
+      doneOr(
+        client.DELETE('/api/shops/{shop_id}/people/{user_id}', {
+          params: { path: { shop_id: id, user_id: person.id } },
+        }),
+      ),
+    );
+</script>
+
+<svelte:head><title>{people.data?.shop ?? 'The shop'}: its people</title></svelte:head>
+<header class="flex items-center gap-4 border-b border-edge px-5 py-2.5">
+  <a href={p('/')} class="text-lg font-bold hover:text-brass" aria-label="Fernback: all jobs">Fernback</a>
+  <span class="text-ink-dim">{people.data?.shop}</span>
+</header>
+<main class="mx-auto max-w-4xl px-5 py-8">
+  {#if people.isPending}<p role="status" class="text-ink-dim">Fetching the people…</p>
+  {:else if people.isError}<p role="alert" class="text-fails">▲ {people.error.message}</p>
+  {:else}
+    <h1 class="mb-4 text-2xl">People</h1>
+    {#if says}<p role="alert" class="mb-2 text-fails">▲ {says}</p>{/if}
+    <ul class="border-t border-edge" aria-label="People of the shop">
+      {#each people.data.people as person (person.id)}
+        <PersonRow
+          {person}
+          isMe={person.username === session.me?.username}
+          ongive={(role) => void give(person, role)}
+          onremove={() => void remove(person)}
+        />
+      {/each}
+    </ul>
+    <div class="mt-4 flex flex-wrap items-center gap-3">
+      <label class="flex items-center gap-2">
+        <span class="text-ink-dim">Ask somebody in as</span>
+        <select class="field-line w-auto" bind:value={asked}>
+          {#each ROLES as { role, word } (role)}<option value={role}>{word}</option>{/each}
+        </select>
+      </label>
+      <Button strong onclick={() => void invite()}>Make a link</Button>
+    </div>
+    {#if people.data.invitations.length}
+      <h2 class="mt-8 mb-2 font-semibold">Links that nobody used yet</h2>
+      <ul class="border-t border-edge">
+        {#each people.data.invitations as one (one.id)}
+          <li class="flex flex-wrap items-center gap-x-4 border-b border-edge py-2">
+            <span class="w-28">{one.role}</span>
+            <span class="text-ink-dim"
+              >made by {one.made_by || 'the machine'}, until {dayTime(one.expires_at)}</span
+            >
+            <button
+              class="ml-auto min-h-6 text-[13px] text-brass underline underline-offset-2"
+              aria-label="Withdraw the link for one {one.role}"
+              onclick={() => void withdraw(one.id)}>withdraw</button
+            >
+          </li>
+        {/each}
+      </ul>
+    {/if}
+    <section class="mt-8">
+      <h2 class="mb-2 font-semibold">The shop's jobs as files</h2>
+      <p class="max-w-prose text-ink-dim">
+        Every job with its scans, those put away as well, in one file. Each opens here again, or on another
+        machine. A backup of everything, people and revisions too, is made on the machine itself: see the
+        README.
+      </p>
+      <a
+        class="inline-block min-h-6 text-brass underline underline-offset-2"
+        href="/api/jobs/all?shop_id={id}"
+        download>Take them all</a
+      >
+    </section>
+    <DemoPart />
+    <EventList shopId={id} />
+  {/if}
+</main>
+{#if link}<LinkDialog {link} onclose={() => (link = null)} />{/if}
