@@ -54,3 +54,24 @@ class AccessTest(BrowserTestCase):
         self.open_job(page, "Wren", "Adapter plate")
         with self.subTest("plate"):
             self.assertEqual(faults(page), [])
+
+    def test_a_shop_and_its_people(self) -> None:
+        page = self.page_of("owner", self.context(bypass_csp=True))
+        page.get_by_role("link", name="People of").click()
+        expect(page.get_by_role("heading", name="At the doors")).to_be_visible()
+        with self.subTest("people"):
+            self.assertEqual(faults(page), [])
+        page.get_by_role("button", name="Make a link").click()
+        expect(page.get_by_role("img", name="The link as a QR code")).to_be_visible()
+        with self.subTest("a link"):
+            self.assertEqual(faults(page), [])
+        link = page.get_by_role("textbox", name="The link").input_value()
+        page.goto(self.live_server_url)
+        page.get_by_role("button", name="owner", exact=True).click()
+        expect(page.get_by_role("list", name="Devices")).to_contain_text("this one")
+        with self.subTest("you"):
+            self.assertEqual(faults(page), [])
+        page.goto(link)
+        expect(page.get_by_role("button", name="Come in")).to_be_visible()
+        with self.subTest("come in"):
+            self.assertEqual(faults(page), [])

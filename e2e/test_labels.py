@@ -1,3 +1,5 @@
+import re
+
 from e2e.browser import BrowserTestCase
 from e2e.labels import labels_that_meet
 
@@ -6,7 +8,9 @@ DRAWN = {
     "Wren": ("Brief", "Ratios", "Placement", "Coupler", "Adapter plate"),
     "Bittern": ("Ratios", "Placement", "Mounts", "Axles & propshafts"),
     "Plover": ("Brief", "Ratios", "Placement", "Mounts", "Axles & propshafts"),
+    "Dunlin": ("Brief",),
 }
+FIGURE_AS_DATA = re.compile(r"\{-?[\d.]+\|")  # that nobody wrote in the reader's units
 
 
 class LabelsTest(BrowserTestCase):
@@ -25,3 +29,4 @@ class LabelsTest(BrowserTestCase):
                         page.wait_for_timeout(150)
                         with self.subTest(job, bench=bench, tab=tab, **size):
                             self.assertEqual(labels_that_meet(page), [])
+                            self.assertNotRegex(page.locator("body").inner_text(), FIGURE_AS_DATA)

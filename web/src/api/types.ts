@@ -9,6 +9,7 @@ export type Asked = Schemas['Asked'];
 export type Link = Schemas['Link'];
 export type PersonLine = Schemas['PersonLine'];
 export type EventLine = Schemas['EventLine'];
+export type Other = Schemas['Other'];
 export type Device = Schemas['Device'];
 export type JobLine = Schemas['JobLine'];
 export type Job = Schemas['JobOut'];

@@ -3,7 +3,7 @@
   import { answered, client } from '../api/client';
   import type { JobResult } from '../api/types';
   import Dialog from '../lib/ui/Dialog.svelte';
-  import { navigate } from '../routes';
+  import { openJob } from '../routes';
   import { goTo } from './go-to';
   import { fieldsOf, findable, matching, type Found } from './findable';
   import { useEditor } from './job-editor.svelte';
@@ -39,7 +39,7 @@
   async function go({ key, place }: Found): Promise<void> {
     onclose();
     if (!place) {
-      await navigate('/jobs/:id/:bench', { params: { id: key.replace('job ', ''), bench } });
+      await openJob(key.replace('job ', ''), bench);
       return;
     }
     await goTo(place, openBench);

@@ -7,9 +7,10 @@
   import Dialog from '../lib/ui/Dialog.svelte';
   import VerdictMark from '../lib/ui/VerdictMark.svelte';
   import DifferenceTable from './DifferenceTable.svelte';
+  import { openJob } from '../routes';
   import { useEditor } from './job-editor.svelte';
 
-  let { onclose }: { onclose: () => void } = $props();
+  let { bench, onclose }: { bench: string; onclose: () => void } = $props();
   const editor = useEditor();
   const uid = $props.id();
   const id = editor.job.id;
@@ -41,6 +42,10 @@
       if (!(error instanceof Refusal)) throw error;
       says = error.message;
     }
+  }
+  async function lookAt(number: number): Promise<void> {
+    onclose();
+    await openJob(id, bench, number);
   }
   function bringBack(sheets: Sheets, number: number): void {
     editor.edit((now) => Object.assign(now, structuredClone(sheets)));
@@ -99,6 +104,7 @@
     {#if says}<p role="alert" class="text-fails">▲ {says}</p>{/if}
     <div class="flex flex-wrap gap-3">
       <Button strong onclick={() => void compare(sheets)}>Pin it, to compare its checks</Button>
+      <Button onclick={() => void lookAt(number)}>Look at it on the benches</Button>
       {#if editor.mayEdit}
         <Button onclick={() => bringBack(sheets, number)}>Bring it back</Button>
       {/if}

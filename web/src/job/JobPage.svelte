@@ -5,16 +5,21 @@
   import { useSession } from '../session/session.svelte';
   import { benchOf } from './benches';
   import { openDrafts } from './drafts';
+  import { remember } from './last-job';
+  import { asSaved } from './old-revision';
   import JobScreen from './JobScreen.svelte';
 
   const session = useSession();
-  const params = $derived(route.params as { id?: string; bench?: string });
+  const params = $derived(route.params as { id?: string; bench?: string; number?: string });
   const id = $derived(params.id ?? '');
+  const number = $derived(params.number === undefined ? null : Number(params.number)); // of an old revision
   const job = createQuery(() => ({
-    queryKey: ['job', id],
+    queryKey: ['job', id, number],
     queryFn: async () => {
       const found = await answered(client.GET('/api/jobs/{job_id}', { params: { path: { job_id: id } } }));
-      return { job: found, ...(await openDrafts(id, session.me?.username ?? '')) };
+      remember(id);
+      if (number !== null) return asSaved(found, number);
+      return { job: found, old: null, ...(await openDrafts(id, session.me?.username ?? '')) };
     },
     staleTime: 0,
     gcTime: 0,
@@ -31,7 +36,7 @@
     <a class="underline" href={p('/')}>All jobs</a>
   </div>
 {:else}
-  {#key job.data.job.id}
+  {#key `${job.data.job.id} ${number}`}
     <JobScreen
       {...job.data}
       bench={benchOf(params.bench, job.data.job.benches)}

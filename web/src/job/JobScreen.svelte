@@ -8,7 +8,7 @@
   import { OperatingPoint } from '../line/operating-point.svelte';
   import SpeedRule from '../line/SpeedRule.svelte';
   import { useUnits } from '../measure/units.svelte';
-  import { navigate } from '../routes';
+  import { benchAddress, openJob } from '../routes';
   import Steps from '../steps/Steps.svelte';
   import { fetchAhead } from './benches';
   import type { Draft, Drafts } from './drafts';
@@ -19,6 +19,7 @@
   import HelpDialog from './HelpDialog.svelte';
   import { JobEditor, provideEditor } from './job-editor.svelte';
   import { jobKeys } from './keys';
+  import type { Old } from './old-revision';
   import TopBar from './TopBar.svelte';
 
   interface Props {
@@ -27,11 +28,12 @@
     username: string;
     drafts: Drafts;
     draft: Draft | null;
+    old: Old | null; // the revision that is looked at, where it is not the newest
   }
-  let { job, bench, username, drafts, draft }: Props = $props();
+  let { job, bench, username, drafts, draft, old }: Props = $props();
   // The page makes a new screen for another job, so the first values are the ones to keep.
   // svelte-ignore state_referenced_locally
-  const editor = new JobEditor(job, username, drafts, draft);
+  const editor = new JobEditor(job, username, drafts, draft, old !== null);
   provideEditor(() => editor);
   const units = useUnits();
   // svelte-ignore state_referenced_locally
@@ -44,8 +46,9 @@
 
   const title = $derived(job.benches.find((one) => one.key === bench)?.title ?? '');
 
+  const addressOf = $derived((key: string) => benchAddress(job.id, key, old?.version.number));
   async function openBench(key: string): Promise<void> {
-    await navigate('/jobs/:id/:bench', { params: { id: job.id, bench: key } });
+    await openJob(job.id, key, old?.version.number);
   }
   function goToField(path: string): void {
     void goTo(placeOfField(path), openBench);
@@ -82,7 +85,7 @@
 <svelte:head><title>{job.name}: {title}</title></svelte:head>
 
 <div class="flex min-h-dvh flex-col md:h-dvh">
-  <TopBar onhelp={() => (isHelping = true)} />
+  <TopBar {bench} {old} onhelp={() => (isHelping = true)} />
   {#if editor.result?.line}
     <LineView
       line={editor.result.line}
@@ -101,7 +104,7 @@
     <p class="h-[178px] bg-dye px-4 py-6 text-scribe-dim" role="status">Working it out…</p>
   {/if}
   <div class="flex min-h-0 flex-1 flex-col md:flex-row">
-    <Steps jobId={job.id} {bench} benches={job.benches} states={editor.result?.benches ?? []} />
+    <Steps {addressOf} {bench} benches={job.benches} states={editor.result?.benches ?? []} />
     <main data-bench={bench} class="min-h-0 min-w-0 flex-1 md:overflow-hidden">
       {#if editor.result}<BenchPage {bench} {title} result={editor.result} pinned={editor.pinned} />{/if}
     </main>

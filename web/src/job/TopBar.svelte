@@ -5,13 +5,19 @@
   import { SYSTEMS, type System } from '../measure/figures';
   import { SYSTEM_WORDS, useUnits } from '../measure/units.svelte';
   import { useSession } from '../session/session.svelte';
+  import CameBanner from './CameBanner.svelte';
+  import HereToo from './HereToo.svelte';
   import HistoryDialog from './HistoryDialog.svelte';
+  import OldBanner from './OldBanner.svelte';
+  import type { Old } from './old-revision';
   import { useEditor } from './job-editor.svelte';
 
   interface Props {
+    bench: string;
+    old: Old | null;
     onhelp: () => void;
   }
-  let { onhelp }: Props = $props();
+  let { bench, old, onhelp }: Props = $props();
   const editor = useEditor();
   const units = useUnits();
 
@@ -45,13 +51,14 @@
     class="min-h-6 text-[13px] text-brass underline underline-offset-2"
     onclick={() => (isHistory = true)}>revisions</button
   >
+  {#if !old}<HereToo {bench} />{/if}
   {#if editor.says}<span role="alert" class="text-fails">▲ {editor.says}</span>{/if}
   <div class="ml-auto flex items-center gap-2">
     {#if editor.mayEdit}
       <Button disabled={!editor.canUndo} onclick={() => void editor.takeBack()} title="Ctrl+Z">Undo</Button>
       <Button disabled={!editor.canRedo} onclick={() => editor.redo()} title="Ctrl+Shift+Z">Redo</Button>
     {:else}
-      <span class="text-ink-dim">you may look, not change</span>
+      {#if !old}<span class="text-ink-dim">you may look, not change</span>{/if}
     {/if}
     <Button
       aria-pressed={editor.pinned !== null}
@@ -83,6 +90,8 @@
       >
     {/if}
   </div>
+  <CameBanner />
+  {#if old}<OldBanner {old} {bench} />{/if}
   {#if !editor.isKept}
     <p role="alert" class="basis-full bg-brass-wash px-3 py-1 text-fails">
       ▲ This device keeps no edits: its storage is full or off. Save before you leave.
@@ -99,4 +108,4 @@
     </p>
   {/if}
 </header>
-{#if isHistory}<HistoryDialog onclose={() => (isHistory = false)} />{/if}
+{#if isHistory}<HistoryDialog {bench} onclose={() => (isHistory = false)} />{/if}

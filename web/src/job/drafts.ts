@@ -1,5 +1,6 @@
 /** Edits that are not saved yet, kept on this device, each tab's by itself, so that a closed page loses nothing. */
 import type { Sheets } from '../api/types';
+import { uuid } from '../lib/uuid';
 
 export interface Draft {
   basedOn: number;
@@ -70,7 +71,7 @@ async function named(): Promise<string> {
     if (await leased(before)) return before;
     await new Promise((resolve) => setTimeout(resolve, WAIT_MS));
   }
-  const tab = crypto.randomUUID();
+  const tab = uuid();
   await leased(tab);
   try {
     sessionStorage.setItem(TAB, tab);
@@ -81,7 +82,8 @@ async function named(): Promise<string> {
 }
 
 let own: Promise<string> | null = null;
-const thisTab = () => (own ??= named());
+/** This tab's name, the same until it is closed. */
+export const thisTab = () => (own ??= named());
 
 /** The tabs that are open, by their leases. */
 async function held(): Promise<ReadonlySet<string>> {

@@ -1,6 +1,15 @@
 import { getContext, setContext } from 'svelte';
 import { answered, client, Refusal } from '../api/client';
-import type { Answer, FieldProblem, Job, JobResult, ReadBack, Sheets, Typed } from '../api/types';
+import type {
+  Answer,
+  FieldProblem,
+  Job,
+  JobResult,
+  ReadBack,
+  Sheets,
+  Typed,
+  VersionLine,
+} from '../api/types';
 import { isoNow } from '../lib/format';
 import { heardOf, provideReader, Reader, type Heard } from '../measure/reader';
 import { gathered, type Gathered } from './answers';
@@ -45,6 +54,7 @@ export class JobEditor {
   savedAt = $state('');
   savedBy = $state('');
   theirs = $state.raw<Theirs | null>(null);
+  came = $state.raw<VersionLine | null>(null); // somebody else's save that was heard of
   restoredFrom = $state<string | null>(null);
   note = $state(''); // of the next save
   isKept = $state(true); // false while this device can't keep what is not saved
@@ -69,8 +79,11 @@ export class JobEditor {
   readonly canRedo = $derived(this.#future.length > 0);
   readonly isDirty = $derived(this.state !== 'saved');
 
-  constructor(job: Job, username: string, drafts: Drafts, draft: Draft | null) {
+  readonly isOld: boolean; // a revision of before is looked at
+
+  constructor(job: Job, username: string, drafts: Drafts, draft: Draft | null, isOld = false) {
     this.job = job;
+    this.isOld = isOld;
     this.#username = username;
     this.#drafts = drafts;
     this.sheets = job.version.sheets;
@@ -344,18 +357,48 @@ export class JobEditor {
     return true;
   }
 
+  /** Take note of what is newest on the server: shown at once where no edit stands in the way, else said. */
+  async heardOf(newest: VersionLine, isTyping: boolean): Promise<void> {
+    if (newest.number <= this.number || this.state === 'saving' || this.state === 'conflict') return;
+    if (this.isDirty) {
+      this.came = newest;
+      return;
+    }
+    if (isTyping) return; // half a figure may stand in a field; the next time, then
+    const { version } = await this.#newest();
+    if (this.isDirty || version.number <= this.number) return;
+    this.#past = [...this.#past, this.sheets];
+    this.sheets = version.sheets;
+    this.#saved(version);
+    this.came = newest;
+    void this.#evaluate();
+  }
+
+  /** Fetch theirs, to choose field by field. */
+  async lookAtBoth(): Promise<void> {
+    try {
+      await this.#fetchTheirs();
+    } catch (error) {
+      this.#refused(error);
+    }
+  }
+
   #saved(version: { number: number; saved_at: string; author: string }): void {
     this.number = version.number;
     this.savedAt = version.saved_at;
     this.savedBy = version.author;
     this.state = 'saved';
+    this.came = null;
     this.says = '';
     this.restoredFrom = null;
   }
 
+  async #newest(): Promise<Job> {
+    return answered(client.GET('/api/jobs/{job_id}', { params: { path: { job_id: this.job.id } } }));
+  }
+
   async #fetchTheirs(): Promise<void> {
-    const params = { path: { job_id: this.job.id } };
-    const { version } = await answered(client.GET('/api/jobs/{job_id}', { params }));
+    const { version } = await this.#newest();
     this.#collide({
       number: version.number,
       author: version.author,
@@ -367,6 +410,25 @@ export class JobEditor {
   #collide(theirs: Theirs): void {
     this.theirs = theirs;
     this.state = 'conflict';
+    this.came = null;
+  }
+
+  /** The sheets that these edits started from. */
+  async startedFrom(): Promise<Sheets> {
+    const path = { job_id: this.job.id, number: this.number };
+    const found = await answered(client.GET('/api/jobs/{job_id}/versions/{number}', { params: { path } }));
+    return found.sheets;
+  }
+
+  /** Go on from theirs with mine laid over them; mine alone are one undo away, and nothing is saved yet. */
+  layOver(sheets: Sheets): void {
+    if (!this.theirs) return;
+    this.number = this.theirs.number;
+    this.theirs = null;
+    this.state = 'unsaved';
+    this.restoredFrom = null;
+    this.#past = [...this.#past, this.sheets];
+    this.#show(sheets);
   }
 
   /** Save these sheets over theirs; theirs stays in the history. */

@@ -4,7 +4,7 @@
   import type { JobLine } from '../api/types';
   import Button from '../lib/ui/Button.svelte';
   import FilePick from '../measure/FilePick.svelte';
-  import { navigate } from '../routes';
+  import { openJob } from '../routes';
   import { useSession } from '../session/session.svelte';
   import DeleteDialog from './DeleteDialog.svelte';
   import FirstShop from './FirstShop.svelte';
@@ -45,7 +45,7 @@
       const params = { path: { job_id: job.id } };
       const body = { name: `${job.name}, again`.slice(0, 80) };
       const made = await answered(client.POST('/api/jobs/{job_id}/copy', { params, body }));
-      await navigate('/jobs/:id/:bench', { params: { id: made.id, bench: 'brief' } });
+      await openJob(made.id, 'brief');
     });
   const putAway = (job: JobLine) =>
     doing(async () => {
@@ -63,7 +63,7 @@
     const query = { shop_id: editable.shop_id };
     const job = await answered(client.POST('/api/jobs/import', { params: { query }, ...sent({ file }) }));
     await queryClient.invalidateQueries({ queryKey: ['jobs'] });
-    await navigate('/jobs/:id/:bench', { params: { id: job.id, bench: 'brief' } });
+    await openJob(job.id, 'brief');
   }
 </script>
 

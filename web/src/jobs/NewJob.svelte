@@ -4,7 +4,7 @@
   import { LAYOUTS } from '../measure/layouts';
   import Button from '../lib/ui/Button.svelte';
   import Dialog from '../lib/ui/Dialog.svelte';
-  import { navigate } from '../routes';
+  import { openJob } from '../routes';
   import LayoutPicture from './LayoutPicture.svelte';
 
   interface Props {
@@ -26,7 +26,7 @@
       const sheets = { brief: { layout } } as Sheets; // the server fills in what is left out
       const body = { shop_id: shopId, name, about, sheets };
       const job = await answered(client.POST('/api/jobs', { body }));
-      await navigate('/jobs/:id/:bench', { params: { id: job.id, bench: 'brief' } });
+      await openJob(job.id, 'brief');
     } catch (error) {
       if (!(error instanceof Refusal)) throw error;
       says = error.message;

@@ -2,7 +2,8 @@
 import type { JobEditor } from '../job/job-editor.svelte';
 
 export async function saveThenFetch(editor: JobEditor, path: string): Promise<void> {
-  if (await editor.save()) fetchFile(editor, path);
+  if (editor.isOld) editor.says = 'Files are of the newest revision. Go back to it first.';
+  else if (await editor.save()) fetchFile(editor, path);
 }
 
 export function fetchFile(editor: JobEditor, path: string): void {

@@ -41,7 +41,7 @@
       <button class={LINK} onclick={onremove}>take {person.name} out</button>
       <button class={LINK} onclick={() => (isSure = false)}>no</button>
     {:else}
-      <button class={LINK} aria-label="Take {person.name} out of the shop" onclick={() => (isSure = true)}
+      <button class={LINK} aria-label="Take out {person.name}" onclick={() => (isSure = true)}
         >take out…</button
       >
     {/if}

@@ -1,5 +1,7 @@
 <script lang="ts">
   import { Refusal } from '../api/client';
+  import { lastJob } from '../job/last-job';
+  import { openJob } from '../routes';
   import { useSession } from './session.svelte';
 
   const session = useSession();
@@ -16,6 +18,8 @@
     says = '';
     try {
       await session.signIn(username, password, isTrusted);
+      const last = session.me?.opens === 'last_job' && window.location.pathname === '/' ? lastJob() : null;
+      if (last) await openJob(last, 'brief', undefined, true);
     } catch (error) {
       says = error instanceof Refusal ? error.message : 'Something went wrong. Try again.';
     } finally {

@@ -3,15 +3,14 @@
   import { LATER } from '../job/benches';
   import ProgressMark from './ProgressMark.svelte';
   import VerdictMark from '../lib/ui/VerdictMark.svelte';
-  import { p } from '../routes';
 
   interface Props {
-    jobId: string;
+    addressOf: (bench: string) => string;
     bench: string; // the one that is open
     benches: readonly Bench[];
     states: readonly BenchState[];
   }
-  let { jobId, bench, benches, states }: Props = $props();
+  let { addressOf, bench, benches, states }: Props = $props();
   const stateOf = $derived((key: string) => states.find((state) => state.bench === key));
 </script>
 
@@ -24,7 +23,7 @@
       {@const state = stateOf(key)}
       <li>
         <a
-          href={p('/jobs/:id/:bench', { params: { id: jobId, bench: key } })}
+          href={addressOf(key)}
           aria-current={bench === key ? 'step' : undefined}
           class={[
             'flex items-center gap-2.5 px-4 py-2 leading-tight max-md:whitespace-nowrap',

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import Questions from '../../measure/Questions.svelte';
   import type { AxlesSheet } from '../../api/types';
   import type { BenchProps } from '../../job/benches';
   import { useEditor } from '../../job/job-editor.svelte';
@@ -53,9 +54,7 @@
       {change}
       onpick={(field) => (lit = field)}
     />
-    {#each result.queries as query (query.text)}
-      <p class="border-b border-edge px-4 py-1 text-[13px] text-brass">? {units.words(query.text)}</p>
-    {/each}
+    <Questions texts={result.queries.map((one) => one.text)} />
     {#if result.assumed.length > 0}
       <p class="px-4 py-2 text-[13px] text-ink-dim">
         Taken as usual: {units.words(result.assumed.map((one) => one.text).join('; '))}.

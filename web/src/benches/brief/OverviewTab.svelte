@@ -1,4 +1,5 @@
 <script lang="ts">
+  import Questions from '../../measure/Questions.svelte';
   import type { BriefSheet, JobResult } from '../../api/types';
   import ToDoList from '../../ledger/ToDoList.svelte';
   import Fields from '../../measure/Fields.svelte';
@@ -23,9 +24,7 @@
     Give the motor's peak torque and top speed, from its plate or data sheet, and its curve is drawn here.
   </p>
 {/if}
-{#each result.queries as query (query)}
-  <p class="border-b border-edge px-5 py-1.5 font-semibold text-brass">? {query}</p>
-{/each}
+<Questions texts={result.queries} />
 <div class="grid gap-x-8 gap-y-5 px-5 py-4 xl:grid-cols-2">
   <section>
     <h2>How far a turn of the wheel goes</h2>

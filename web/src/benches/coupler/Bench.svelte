@@ -1,4 +1,5 @@
 <script lang="ts">
+  import Questions from '../../measure/Questions.svelte';
   import type { Block, CouplerSheet, RatiosSheet } from '../../api/types';
   import type { BenchProps } from '../../job/benches';
   import { useEditor } from '../../job/job-editor.svelte';
@@ -88,9 +89,7 @@
         </p>
       {/if}
     </div>
-    {#each [...result.queries.map((one) => one.text), ...result.notes] as text (text)}
-      <p class="border-b border-edge px-4 py-1 text-[13px] text-brass">? {units.words(text)}</p>
-    {/each}
+    <Questions texts={[...result.queries.map((one) => one.text), ...result.notes]} />
     <div class="flex flex-col gap-3 px-4 py-3">
       <ApartPanel {result} {sheet} {disabled} {change} />
       {#if result.gaps.length > 0}<GapTable gaps={result.gaps} {checkOf} />{/if}

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import Questions from '../../measure/Questions.svelte';
   import type { MountsSheet } from '../../api/types';
   import type { BenchProps } from '../../job/benches';
   import { useEditor } from '../../job/job-editor.svelte';
@@ -78,9 +79,7 @@
         ▲ Nothing holds it yet so that it can not {free.says}.
       </p>
     {/each}
-    {#each result.queries as query (query.text)}
-      <p class="border-b border-edge px-4 py-1 text-[13px] text-brass">? {query.text}</p>
-    {/each}
+    <Questions texts={result.queries.map((one) => one.text)} />
     <div class="px-4 py-3">
       <CarryTable
         mounts={result.mounts}

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import Questions from '../../measure/Questions.svelte';
   import type { PlacementSheet } from '../../api/types';
   import type { BenchProps } from '../../job/benches';
   import { useEditor } from '../../job/job-editor.svelte';
@@ -83,9 +84,7 @@
         </p>
       {/if}
     </div>
-    {#each result.queries as query (query.text)}
-      <p class="border-b border-edge px-4 py-1 text-[13px] text-brass">? {query.text}</p>
-    {/each}
+    <Questions texts={result.queries.map((one) => one.text)} />
     <div class="px-4 py-3">
       <GapRows {result} {lit} onpick={pick} />
       {#if result.assumed.length > 0}

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import Questions from '../../measure/Questions.svelte';
   import type { JobResult, Pick, RatiosResult } from '../../api/types';
   import { useEditor } from '../../job/job-editor.svelte';
   import ToDoBanner from '../../ledger/ToDoBanner.svelte';
@@ -42,9 +43,7 @@
 {:else}
   <div class="flex h-full flex-col">
     {#if ratios.shown}<Answer {result} shown={ratios.shown} {undone} {mayEdit} {onpin} {onchoose} />{/if}
-    {#each result.queries as query (query)}
-      <p class="shrink-0 border-b border-edge px-4 py-1 text-[13px] text-brass">? {units.words(query)}</p>
-    {/each}
+    <Questions texts={result.queries} />
     <div class="flex min-h-0 flex-1 flex-col md:flex-row">
       <div class="flex shrink-0 flex-col gap-3 px-3 py-2 md:w-[17.5rem] md:overflow-y-auto">
         <h2>
