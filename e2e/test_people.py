@@ -107,7 +107,9 @@ class TogetherTest(BrowserTestCase):
         expect(first.get_by_text("here too: owner: Brief")).to_be_visible()
         self.typed(second, "Top speed", "115 km/h")
         second.get_by_role("button", name="Save", exact=True).click()
-        expect(first.get_by_text(re.compile("owner saved revision 2 .* this is it"))).to_be_visible()
+        expect(
+            first.get_by_role("status").filter(has_text="owner saved revision 2").filter(has_text="this is it")
+        ).to_be_visible()
         expect(first.get_by_label("Top speed", exact=True)).to_have_value("115 km/h")
 
         self.typed(first, "Kerb mass", "1310 kg")

@@ -1,6 +1,7 @@
 # A private PostgreSQL cluster inside the project. Sourced by ./start and ./test.
 #
 # pg_start NAME FAST   starts .cluster/NAME on a free loopback port; sets FERNBACK_DB_SOCKET and FERNBACK_DB_PORT
+# pg_join NAME         the same where it runs already, else fails
 # pg_stop              stops what pg_start started
 
 # Empty until PostgreSQL is installed; install_postgres then sets it.
@@ -86,6 +87,14 @@ pg_start() {
     return 1
   fi
   echo "$FERNBACK_DB_PORT" | pg_as tee "$PG_HOME/port" >/dev/null
+  export FERNBACK_DB_PORT FERNBACK_DB_SOCKET="$PG_HOME/socket"
+}
+
+pg_join() { # use the cluster as it runs already; fails where it does not
+  PG_HOME=$(pg_home "$1")
+  pg_as test -f "$PG_HOME/data/postmaster.pid" || return 1
+  FERNBACK_DB_PORT=$(pg_as sed -n 4p "$PG_HOME/data/postmaster.pid")
+  [ -n "$FERNBACK_DB_PORT" ] && pg_ready || return 1
   export FERNBACK_DB_PORT FERNBACK_DB_SOCKET="$PG_HOME/socket"
 }
 
