@@ -24,8 +24,6 @@ MANIFEST, DUMP, MEDIA = "manifest.json", "database.dump", "media"
 ROWS: Final = sql.SQL(
     "SELECT count(*), md5(coalesce(string_agg(md5(t::text), '' ORDER BY md5(t::text)), '')) FROM {} t"
 )
-    "SELECT count(*), md5(coalesce(string_agg(md5(t::text), '' ORDER BY md5(t::text)), '')) FROM {} t"
-)
 
 
 class Unusable(Exception):
