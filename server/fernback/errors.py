@@ -44,7 +44,8 @@ def broken(request: HttpRequest) -> HttpResponse:
         status, says = 507, "This machine's disk is full. Make room on it, then try again."
     else:
         status, says = 500, "Something broke here. Look whether it was done before you try again."
-    log.error("request %s: %s", number, type(error).__name__)
+    trace = sys.exc_info() if status == 500 else None
+    log.error("%s", type(error).__name__, exc_info=trace, extra={"facts": {"request": number}})
     return problem(status, f"{says} Request {number}.")
 
 

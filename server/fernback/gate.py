@@ -6,6 +6,7 @@ from uuid import uuid4
 
 from django.http import HttpRequest, HttpResponse
 
+from fernback.logs import Timed, number_now
 from fernback.problems import problem
 from jobs.packs import MOST_PACK_BYTES
 
@@ -26,11 +27,14 @@ def gate(get_response: Answering) -> Answering:
     def answer(request: HttpRequest) -> HttpResponse:
         number = uuid4().hex[:12]
         request.META["FERNBACK_REQUEST"] = number
+        token, timed = number_now.set(number), Timed(request)
         refused = _refused(request) if request.path.startswith("/api/") and request.method not in SAFE else None
         response = get_response(request) if refused is None else refused
         response.headers.setdefault("X-Request-Id", number)
         if request.path.startswith("/api/"):
             response.headers.setdefault("Cache-Control", "no-store")
+            timed.ended(response)
+        number_now.reset(token)
         return response
 
     return answer

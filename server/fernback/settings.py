@@ -107,6 +107,9 @@ LANGUAGE_CODE = "en-gb"
 LOGGING = {
     "version": 1,
     "disable_existing_loggers": False,
-    "handlers": {"console": {"class": "logging.StreamHandler"}},
-    "root": {"handlers": ["console"], "level": "WARNING"},
+    "formatters": {"json": {"()": "fernback.logs.JsonFormatter"}},
+    "handlers": {"console": {"class": "logging.StreamHandler", "formatter": "json"}},
+    "root": {"handlers": ["console"], "level": os.environ.get("FERNBACK_LOG", "warning").upper()},
+    # Django says a failure once more, without our number; the doors' own record has wrong passwords.
+    "loggers": {"django.request": {"level": "CRITICAL"}, "axes": {"level": "ERROR"}},
 }

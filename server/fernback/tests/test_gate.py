@@ -57,7 +57,7 @@ class BrokenTest(SignedInCase):
         with mock.patch("jobs.api.jobs_visible_to", side_effect=error), self.assertLogs("fernback", "ERROR") as logged:
             answer = self.fabricator.get("/api/jobs")
         number = answer.headers["X-Request-Id"]
-        self.assertIn(number, logged.output[0])
+        self.assertEqual(logged.records[0].__dict__["facts"]["request"], number)
         self.assertIn(f"Request {number}.", answer.json()["says"])
         self.assertNotIn("secret", answer.content.decode())
         return answer.status_code, answer.json()["says"]
