@@ -47,10 +47,13 @@ TEMPLATES: list[dict[str, object]] = []
 DATABASES = {
     "default": {
         "ENGINE": "django.db.backends.postgresql",
-        "NAME": "fernback",
+        "NAME": os.environ.get("FERNBACK_DB_NAME", "fernback"),
         "USER": os.environ.get("FERNBACK_DB_USER", "postgres"),
+        "PASSWORD": os.environ.get("FERNBACK_DB_PASSWORD", ""),
+        # One, or several with commas, each with its port: whichever of them takes writes is used.
         "HOST": os.environ.get("FERNBACK_DB_SOCKET", ""),
         "PORT": os.environ.get("FERNBACK_DB_PORT", "5432"),
+        "OPTIONS": {"target_session_attrs": "read-write", "connect_timeout": 3},
         "CONN_MAX_AGE": 60,
         "CONN_HEALTH_CHECKS": True,  # the database may be killed and come back between two requests
     }
