@@ -164,6 +164,12 @@ def import_job(*, shop: Shop, author: User, data: bytes, is_ours: bool = False) 
             (field_path(one["loc"]), str(one["msg"]).removeprefix("Value error, ")) for one in error.errors()[:20]
         )
         raise FileRefused("This is not a job file that can be read. Nothing was changed.", fields=fields) from error
+    for one in read.build.releases:
+        if not one.is_whole:
+            named = f"{one.part}, release {one.letter}"
+            raise FileRefused(
+                f"The cut file of {named} is not the one that its hash was taken of. Nothing was changed."
+            )
     came = Brought(
         by=str(author),
         at=timezone.now().isoformat(timespec="seconds"),

@@ -37,6 +37,7 @@ from jobs.exports import attachment, file_stem
 from jobs.models import Job, JobVersion
 from jobs.packs import held_scans, import_pack, packed_job
 from jobs.queries import (
+    field_changes,
     gearing_changes,
     jobs_editable_by,
     jobs_visible_to,
@@ -51,6 +52,8 @@ from jobs.schemas import (
     DeleteIn,
     EvaluateIn,
     EvaluateOut,
+    FieldChange,
+    FieldIn,
     GearingChoice,
     JobIn,
     JobLine,
@@ -229,6 +232,25 @@ def list_margin_changes(request: HttpRequest, job_id: UUID) -> list[MarginChange
             why=why,
         )
         for version, kind, margin, why in margin_changes(job)
+    ]
+
+
+@router.post(
+    "/{uuid:job_id}/field-changes", response={200: list[FieldChange], **REFUSALS}, operation_id="job_field_changes"
+)
+def list_field_changes(request: HttpRequest, job_id: UUID, payload: FieldIn) -> list[FieldChange]:
+    """List every change of a field that was saved, the newest first."""
+    job = get_object_or_404(jobs_visible_to(person(request)), pk=job_id)
+    return [
+        FieldChange(
+            version=version.number,
+            author=str(version.author),
+            saved_at=version.saved_at,
+            note=version.note,
+            was=was,
+            now=now,
+        )
+        for version, was, now in field_changes(job, payload.path)
     ]
 
 

@@ -1,5 +1,6 @@
 """What a person may see and change of jobs."""
 
+from collections.abc import Sequence
 from uuid import UUID
 
 from django.db.models import QuerySet
@@ -8,6 +9,7 @@ from ninja.errors import HttpError
 
 from accounts.models import EDITORS, User
 from driveline.benches.ratios.sheet import Choice
+from driveline.job.versions import sheets_brought_up
 from driveline.margins import MARGIN_TITLES
 from jobs.models import Job, JobVersion
 
@@ -61,3 +63,31 @@ def gearing_changes(job: Job) -> list[tuple[JobVersion, Choice | None]]:
             changes.append((version, choice and Choice.model_validate(choice)))
         before = choice
     return changes[::-1]
+
+
+def field_changes(job: Job, path: Sequence[str | int]) -> list[tuple[JobVersion, object, object]]:
+    """Return every saved change of a field, the newest first: the version that made it, what was and what is.
+
+    A row of a list goes by its name where ``path`` has one there, else by its place.
+    """
+    changes: list[tuple[JobVersion, object, object]] = []
+    before: object = None
+    for version in job.versions.select_related("author").order_by("number").iterator(chunk_size=20):
+        now = _value_at(sheets_brought_up(version.sheets, version.format_version), path)
+        if now != before:
+            changes.append((version, before, now))
+        before = now
+    return changes[::-1]
+
+
+def _value_at(value: object, path: Sequence[str | int]) -> object:
+    for step in path:
+        if isinstance(value, dict):
+            value = value.get(step)
+        elif isinstance(value, list) and isinstance(step, int):
+            value = value[step] if 0 <= step < len(value) else None
+        elif isinstance(value, list):
+            value = next((row for row in value if isinstance(row, dict) and row.get("name") == step), None)
+        else:
+            return None
+    return value

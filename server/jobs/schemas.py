@@ -1,7 +1,7 @@
 """What the jobs API takes and gives."""
 
 from datetime import datetime
-from typing import Annotated
+from typing import Annotated, Any
 from uuid import UUID
 
 from ninja import Schema
@@ -124,6 +124,23 @@ class StepLine(Schema):
     title: str
     progress: Progress
     worst: Verdict | None
+
+
+class FieldIn(Input):
+    """A field by its path in the sheets; a row by its name where it has one, else by its place."""
+
+    path: list[Annotated[str, Field(max_length=80)] | int] = Field(min_length=1, max_length=12)
+
+
+class FieldChange(Schema):
+    """A field as it was changed: when, by whom, from what and to what, as it stands in the sheet."""
+
+    version: int
+    author: str
+    saved_at: datetime
+    note: str
+    was: Any
+    now: Any
 
 
 class JobSummary(Schema):

@@ -1,5 +1,6 @@
 """Build records of a job: what was released to be made, and what came back. Never edited, only added to."""
 
+import hashlib
 from typing import Annotated, Final, Literal
 
 from pydantic import Field, StringConstraints
@@ -108,6 +109,11 @@ class Release(Signed):
     process: Annotated[str, StringConstraints(max_length=20)] = ""
     readings: Annotated[list[FrozenReading], Field(max_length=1000)] = []
     note: Words = ""
+
+    @property
+    def is_whole(self) -> bool:
+        """Whether its cut file is the very one that its hash was taken of."""
+        return hashlib.sha256(self.dxf.encode()).hexdigest() == self.sha256
 
 
 class Measure(Sheet):

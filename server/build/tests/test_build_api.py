@@ -183,6 +183,15 @@ class RecordsTravelTest(BuildTestCase):
         (plate,) = [one for one in answer["parts"]["plate"] if one["key"] == "plate.plate"]
         self.assertEqual(plate["released"]["by"], "owner, by a file that fabricator brought; not signed here")
 
+    def test_a_cut_file_that_is_not_the_one_of_its_hash_is_refused_by_name(self) -> None:
+        self.release()
+        forged = json.loads(self.fabricator.get(f"{self.base}/file").content)
+        forged["build"]["releases"][-1]["dxf"] = forged["build"]["releases"][-1]["dxf"].replace("5.0", "5.2", 1)
+        data = json.dumps(forged).encode()
+        refused = self.fabricator.upload(f"/api/jobs/import?shop_id={self.shop.pk}", "job.json", data)
+        self.assertEqual(refused.status_code, 422)
+        self.assertIn("The cut file of plate.plate, release", refused.json()["says"])
+
     def test_two_releases_of_one_letter_are_refused_whole(self) -> None:
         file = job_file(self.wren, saved_sheets(self.wren.versions.latest("number")))
         twice = file.model_copy(update={"build": file.build.model_copy(update={"releases": file.build.releases * 2})})

@@ -108,6 +108,7 @@ class RoutesTest(ShopTestCase):
             "job_versions_create": Row(path=f"{job}/versions", wanted=WRITE, body={"based_on": 1, "sheets": sheets}),
             "job_gearing_choices": Row(path=f"{job}/gearing-choices", wanted=READ),
             "job_margin_changes": Row(path=f"{job}/margin-changes", wanted=READ),
+            "job_field_changes": Row(path=f"{job}/field-changes", wanted=READ, body={"path": ["brief", "notes"]}),
             "job_versions_read": Row(path=f"{job}/versions/1", wanted=READ),
             "jobs_evaluate": Row(path=f"{job}/evaluate", wanted=READ, body={}),
             "job_workings": Row(path=f"{job}/workings", wanted=READ, body={}),

@@ -464,6 +464,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/jobs/{job_id}/field-changes": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * List Field Changes
+         * @description List every change of a field that was saved, the newest first.
+         */
+        post: operations["job_field_changes"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/jobs/{job_id}/versions/{number}": {
         parameters: {
             query?: never;
@@ -6823,6 +6843,35 @@ export interface components {
             why: string;
         };
         /**
+         * FieldChange
+         * @description A field as it was changed: when, by whom, from what and to what, as it stands in the sheet.
+         */
+        FieldChange: {
+            /** Version */
+            version: number;
+            /** Author */
+            author: string;
+            /**
+             * Saved At
+             * Format: date-time
+             */
+            saved_at: string;
+            /** Note */
+            note: string;
+            /** Was */
+            was: unknown;
+            /** Now */
+            now: unknown;
+        };
+        /**
+         * FieldIn
+         * @description A field by its path in the sheets; a row by its name where it has one, else by its place.
+         */
+        FieldIn: {
+            /** Path */
+            path: (string | number)[];
+        };
+        /**
          * AdapterShown
          * @description A flange adapter.
          */
@@ -11484,6 +11533,59 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["MarginChange"][];
+                };
+            };
+        };
+    };
+    job_field_changes: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["FieldIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FieldChange"][];
+                };
+            };
+            /** @description Forbidden */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
                 };
             };
         };

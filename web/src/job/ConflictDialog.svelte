@@ -13,7 +13,7 @@
   const editor = useEditor();
   const picks = new SvelteMap<string, Side>();
   const base = createQuery(() => ({
-    queryKey: ['version', editor.job.id, editor.number],
+    queryKey: ['started-from', editor.job.id, editor.number],
     enabled: editor.theirs !== null,
     queryFn: () => editor.startedFrom(),
   }));

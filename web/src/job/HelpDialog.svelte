@@ -16,6 +16,7 @@
     ['/', 'find a job, bench, part, check, field or reading'],
     ['m', 'add a measurement'],
     ['u', 'show every figure in the next units: metric, US, US in 64ths, British'],
+    ['Alt+W', 'in a field: who changed it, when, and from what'],
     ['p', 'pin this design and compare what follows with it'],
     ['Ctrl+Z, Ctrl+Shift+Z', 'undo, redo'],
     ['Ctrl+S', 'save'],

@@ -21,6 +21,7 @@
   import { jobKeys } from './keys';
   import type { Old } from './old-revision';
   import TopBar from './TopBar.svelte';
+  import WhoseDialog from './WhoseDialog.svelte';
 
   interface Props {
     job: Job;
@@ -119,6 +120,7 @@
   </div>
 </div>
 <ConflictDialog />
+<WhoseDialog />
 <HelpDialog open={isHelping} benches={job.benches} onclose={() => (isHelping = false)} />
 {#if isFinding && editor.result}
   <FindDialog result={editor.result} {bench} {openBench} onclose={() => (isFinding = false)} />

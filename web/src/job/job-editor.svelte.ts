@@ -14,6 +14,8 @@ import { isoNow } from '../lib/format';
 import { heardOf, provideReader, Reader, type Heard } from '../measure/reader';
 import { gathered, type Gathered } from './answers';
 import type { Draft, Drafts } from './drafts';
+import type { Path } from './merging';
+import { changedPath } from './whose';
 
 const KEY = Symbol('job');
 const MOST_UNDO = 200;
@@ -44,6 +46,7 @@ export class JobEditor {
   readonly reader = new Reader(
     (typed, write) => this.#take(typed, write),
     (write) => this.#typing(write),
+    (label, write) => (this.asked = { label, path: changedPath(this.sheets, this.#after(write)) }),
   );
   sheets = $state.raw<Sheets>()!;
   #gathered = $state.raw<Gathered | null>(null);
@@ -54,6 +57,7 @@ export class JobEditor {
   savedAt = $state('');
   savedBy = $state('');
   theirs = $state.raw<Theirs | null>(null);
+  asked = $state.raw<{ label: string; path: Path } | null>(null); // the field of which somebody asks who changed it
   came = $state.raw<VersionLine | null>(null); // somebody else's save that was heard of
   restoredFrom = $state<string | null>(null);
   note = $state(''); // of the next save

@@ -36,6 +36,10 @@
   }
 
   function keydown(event: KeyboardEvent): void {
+    if (event.altKey && event.key.toLowerCase() === 'w') {
+      event.preventDefault();
+      reader.whose(label, () => onchange({ ...value, text: `${value?.text ?? ''} ?` }));
+    }
     if (event.key === 'Enter') void commit();
     if (event.key === 'Escape') {
       figure.giveUp();

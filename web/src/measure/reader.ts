@@ -30,15 +30,19 @@ export class Reader {
   readonly #underway = new Set<Promise<Heard>>();
   /** Says what would be written were the text as it stands taken; null once it is given up. */
   readonly typing: (write: (() => void) | null) => void;
+  /** Asks who changed the field that `write` writes to. */
+  readonly whose: (label: string, write: () => void) => void;
   readonly #enter: ((typed: Typed, write: () => void) => Promise<Heard>) | null;
 
-  /** `typing` keeps what stands in a field; `enter` puts a typed figure into a job by one call; without a job it is read first and written then. */
+  /** `typing` keeps what stands in a field; `whose` asks who changed it; `enter` puts a typed figure into a job by one call; without a job it is read first and written then. */
   constructor(
     enter: ((typed: Typed, write: () => void) => Promise<Heard>) | null = null,
     typing: (write: (() => void) | null) => void = () => {},
+    whose: (label: string, write: () => void) => void = () => {},
   ) {
     this.#enter = enter;
     this.typing = typing;
+    this.whose = whose;
   }
 
   /** Ask the core what it makes of a text. */

@@ -28,7 +28,7 @@
 <Dialog {open} title={session.me?.name ?? 'You'} {onclose}>
   <div class="grid gap-x-6 gap-y-3 md:grid-cols-3">
     <div>
-      <label for="{uid}-name" class="text-ink-dim">Your name, as it stands on drawings</label>
+      <label for="{uid}-name" class="text-ink-dim">Your name, on drawings</label>
       <input
         id="{uid}-name"
         class="field-line"
