@@ -39,6 +39,11 @@ class HistoryTest(BrowserTestCase):
         page.get_by_role("button", name="Redo").click()
         page.get_by_role("button", name="Save", exact=True).click()
         expect(page.get_by_text("rev 3, saved")).to_be_visible()
+        mass.press("Alt+w")
+        changes = page.get_by_role("list", name="Changes, the newest first").get_by_role("listitem")
+        expect(changes).to_have_count(3)
+        expect(changes.first).to_contain_text("1100 kg → 1080 kg")
+        page.keyboard.press("Escape")
         kept = Job.objects.get(name="Wren").versions.order_by("number").values_list("number", "note")
         self.assertEqual(list(kept), [(1, ""), (2, "as cut"), (3, "as revision 1")])
 

@@ -18,6 +18,7 @@ from pydantic import Field
 from accounts.events import is_spraying, note, note_wrong_password
 from accounts.models import EventKind, Opening, PersonSession, Role, User
 from accounts.queries import memberships_of, person
+from accounts.second_factor import takes
 from accounts.sessions import DEVICE, begin_session
 from driveline.figures import System
 from fernback.inputs import Input
@@ -31,6 +32,7 @@ class SignIn(Input):
 
     username: str = Field(min_length=1, max_length=150)
     password: str = Field(min_length=1, max_length=200)
+    code: str = Field("", max_length=20)  # of the second factor, where there is one
     is_trusted: bool = False  # a device of their own: they stay signed in longer
 
 
@@ -49,6 +51,7 @@ class Me(Schema):
     name: str
     units: System  # that every figure is shown in
     opens: Opening  # what is seen first after signing in
+    has_second: bool  # asks for a code at signing in
     shops: list[Place]
 
 
@@ -103,6 +106,7 @@ def me_of(user: User) -> Me:
         name=str(user),
         units=System(user.units),
         opens=Opening(user.opens),
+        has_second=bool(user.second_secret),
         shops=places,
     )
 
@@ -112,7 +116,7 @@ def sign_in(request: HttpRequest, payload: SignIn) -> Me | HttpResponse:
     """Sign in; five wrong passwords lock the name out for a quarter of an hour."""
     if check_csrf(request, sign_in):
         raise HttpError(403, "Reload the page and sign in again.")
-    if is_spraying(request):
+    if is_spraying(request, payload.username):
         return locked_out(request, None)
     user = authenticate(request, username=payload.username, password=payload.password)
     if not isinstance(user, User):
@@ -121,6 +125,12 @@ def sign_in(request: HttpRequest, payload: SignIn) -> Me | HttpResponse:
         return locked_out(request, None)
     if not isinstance(user, User):
         raise HttpError(401, "Name or password is wrong.")
+    if user.second_secret and not payload.code:
+        return problem(401, "Your authenticator's six digits, please.", [FieldProblem(field="code", says="")])
+    if user.second_secret and not takes(user.pk, payload.code):
+        note(request, EventKind.WRONG_CODE, "A wrong code was given after the password.", user=user)
+        says = "That is not the code of now, or it was used already."
+        return problem(401, says, [FieldProblem(field="code", says=says)])
     begin_session(request, user, is_trusted=payload.is_trusted)
     note(request, EventKind.SIGNED_IN, f"Signed in on {request.session[DEVICE]}.", user=user)
     return me_of(user)

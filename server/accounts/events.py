@@ -11,6 +11,7 @@ from django.utils import timezone
 from accounts.models import Event, EventKind, Shop, User
 
 SPRAYED: Final = 40  # wrong passwords from one address, whatever the names, before it has to wait
+GUESSED: Final = 10  # wrong codes after a right password, from wherever
 SPRAYED_WITHIN: Final = timedelta(minutes=15)
 
 
@@ -35,11 +36,12 @@ def note_wrong_password(request: HttpRequest, username: str) -> None:
     note(request, EventKind.WRONG_PASSWORD, "A wrong password was given.", user=user)
 
 
-def is_spraying(request: HttpRequest) -> bool:
-    """Say whether so many wrong passwords came from an address that it has to wait, whatever name it tries next."""
-    since = timezone.now() - SPRAYED_WITHIN
-    found = Event.objects.filter(kind=EventKind.WRONG_PASSWORD, address=address_of(request), at__gt=since)
-    return found.count() >= SPRAYED
+def is_spraying(request: HttpRequest, username: str) -> bool:
+    """Say whether an address has to wait, whatever name it tries next, or a name whose codes are being guessed."""
+    lately = Event.objects.filter(at__gt=timezone.now() - SPRAYED_WITHIN)
+    if lately.filter(kind=EventKind.WRONG_PASSWORD, address=address_of(request)).count() >= SPRAYED:
+        return True
+    return lately.filter(kind=EventKind.WRONG_CODE, user__username=username).count() >= GUESSED
 
 
 def events_of(shop: Shop) -> QuerySet[Event]:

@@ -21,6 +21,9 @@ class User(AbstractUser):
 
     units = models.CharField(max_length=20, choices=[(one.value, one.value) for one in System], default=System.METRIC)
     opens = models.CharField(max_length=10, choices=Opening.choices, default=Opening.JOBS)
+    second_secret = models.CharField(max_length=64, blank=True)  # empty without a second factor
+    second_step = models.BigIntegerField(default=0)  # of the last code taken: none is taken twice
+    second_spares = models.JSONField(default=list)  # hashes of the spare codes that are left
 
     class Meta(AbstractUser.Meta):
         constraints = [
@@ -113,7 +116,9 @@ class EventKind(models.TextChoices):
 
     SIGNED_IN = "signed_in"
     WRONG_PASSWORD = "wrong_password"
+    WRONG_CODE = "wrong_code"  # after a right password
     PASSWORD_CHANGED = "password_changed"
+    SECOND_FACTOR = "second_factor"
     SIGNED_OUT = "signed_out"
     INVITED = "invited"
     JOINED = "joined"

@@ -2,7 +2,6 @@
 
 from datetime import datetime
 
-import segno
 from django.http import HttpRequest
 from django.shortcuts import get_object_or_404
 from ninja import Router, Schema, Status
@@ -13,6 +12,7 @@ from accounts.events import events_of, note
 from accounts.invitations import NotTaken, invite, open_invitations
 from accounts.models import Event, EventKind, Membership, Role, Shop, User
 from accounts.people import change_role, demo, has_own_shop, keeps_machine, put_demo_away, take_away
+from accounts.qr import squares_of
 from accounts.queries import person, require_owner
 from fernback.inputs import Input
 from fernback.problems import Problem
@@ -112,8 +112,7 @@ def _link(request: HttpRequest, *, role: Role, shop: Shop | None) -> Link:
     made, token = invite(role=role, shop=shop, made_by=person(request))
     # After the hash sign: what stands there is never sent, so no log of a server or proxy holds it.
     link = f"{request.build_absolute_uri('/join')}#{token}"
-    squares = ["".join("01"[bool(dark)] for dark in row) for row in segno.make_qr(link, error="m").matrix]
-    return Link(link=link, role=role, expires_at=made.expires_at, squares=squares)
+    return Link(link=link, role=role, expires_at=made.expires_at, squares=squares_of(link))
 
 
 def _may_start_shop(user: User) -> bool:

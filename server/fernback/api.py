@@ -6,6 +6,7 @@ from ninja.security import django_auth
 from accounts.api import router as session_router
 from accounts.invitations_api import router as invitations_router
 from accounts.people_api import router as shops_router
+from accounts.second_factor_api import router as second_router
 from build.api import router as build_router
 from fernback.errors import add_error_handlers
 from jobs.api import router as jobs_router
@@ -19,6 +20,7 @@ from scans.api import router as scans_router
 api = NinjaAPI(title="Fernback", version="1", auth=django_auth, docs_url=None)
 add_error_handlers(api)
 api.add_router("/session", session_router)
+api.add_router("/session/second", second_router)
 api.add_router("/shops", shops_router)
 api.add_router("/invitations", invitations_router)
 api.add_router("/jobs", jobs_router)

@@ -35,6 +35,9 @@ THEIR_OWN: Final = {
     "device_end",
     "invitation_take",
     "demo_put_away",
+    "second_secret",
+    "second_begin",
+    "second_end",
     "shop_first",
 }
 

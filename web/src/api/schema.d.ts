@@ -116,6 +116,66 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/session/second/secret": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Make Secret
+         * @description Return a secret for an authenticator; nothing is asked for before a code of it was given.
+         */
+        post: operations["second_secret"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/session/second": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Begin Second
+         * @description Ask for codes from now on, having been given one.
+         */
+        post: operations["second_begin"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/session/second/end": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * End Second
+         * @description Ask for no codes any more.
+         */
+        post: operations["second_end"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/shops/demo": {
         parameters: {
             query?: never;
@@ -1175,6 +1235,8 @@ export interface components {
             name: string;
             units: components["schemas"]["System"];
             opens: components["schemas"]["Opening"];
+            /** Has Second */
+            has_second: boolean;
             /** Shops */
             shops: components["schemas"]["Place"][];
         };
@@ -1216,6 +1278,11 @@ export interface components {
             username: string;
             /** Password */
             password: string;
+            /**
+             * Code
+             * @default
+             */
+            code: string;
             /**
              * Is Trusted
              * @default false
@@ -1308,6 +1375,40 @@ export interface components {
             ends_at: string;
             /** Is This */
             is_this: boolean;
+        };
+        /**
+         * Secret
+         * @description What an authenticator wants: as squares to look at, or typed.
+         */
+        Secret: {
+            /** Secret */
+            secret: string;
+            /** Squares */
+            squares: string[];
+        };
+        /**
+         * PasswordIn
+         * @description The password, so that a browser left open is not enough.
+         */
+        PasswordIn: {
+            /** Password */
+            password: string;
+        };
+        /**
+         * Spares
+         * @description Codes for the day that the phone is lost; each works once, and they are not shown again.
+         */
+        Spares: {
+            /** Spares */
+            spares: string[];
+        };
+        /**
+         * CodeIn
+         * @description Six digits.
+         */
+        CodeIn: {
+            /** Code */
+            code: string;
         };
         /**
          * DemoState
@@ -10418,6 +10519,157 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Ended"];
+                };
+            };
+        };
+    };
+    second_secret: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PasswordIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Secret"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too Many Requests */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    second_begin: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["CodeIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Spares"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too Many Requests */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    second_end: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PasswordIn"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too Many Requests */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
                 };
             };
         };

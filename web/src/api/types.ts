@@ -4,6 +4,7 @@ import type { components } from './schema';
 type Schemas = components['schemas'];
 
 export type Me = Schemas['Me'];
+export type SignIn = Schemas['SignIn'];
 export type Role = Schemas['Role'];
 export type Asked = Schemas['Asked'];
 export type Link = Schemas['Link'];

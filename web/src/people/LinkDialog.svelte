@@ -4,17 +4,11 @@
   import Button from '../lib/ui/Button.svelte';
   import Dialog from '../lib/ui/Dialog.svelte';
 
+  import Squares from './Squares.svelte';
+
   let { link, onclose }: { link: Link; onclose: () => void } = $props();
   const uid = $props.id();
   let says = $state('');
-  const size = $derived(link.squares.length);
-  /** One path of unit squares. */
-  const path = $derived(
-    link.squares
-      .flatMap((row, y) => [...row].map((dark, x) => (dark === '1' ? `M${x} ${y}h1v1h-1z` : '')))
-      .join(''),
-  );
-
   async function copy(): Promise<void> {
     try {
       await navigator.clipboard.writeText(link.link);
@@ -43,14 +37,7 @@
     onfocus={(event) => event.currentTarget.select()}
   />
   <div class="flex flex-wrap items-start gap-5">
-    <svg
-      viewBox="-3 -3 {size + 6} {size + 6}"
-      class="w-52 bg-white"
-      role="img"
-      aria-label="The link as a QR code"
-    >
-      <path d={path} fill="black" shape-rendering="crispEdges" />
-    </svg>
+    <Squares rows={link.squares} label="The link as a QR code" />
     <div class="flex flex-col gap-3">
       <Button strong onclick={() => void copy()}>Copy the link</Button>
       <Button onclick={onclose}>Done</Button>

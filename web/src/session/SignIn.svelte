@@ -9,6 +9,8 @@
   let username = $state('');
   let password = $state('');
   let isTrusted = $state(false);
+  let wantsCode = $state(false); // the password was right, and there is a second factor
+  let code = $state('');
   let says = $state('');
   let isBusy = $state(false);
 
@@ -17,11 +19,12 @@
     isBusy = true;
     says = '';
     try {
-      await session.signIn(username, password, isTrusted);
+      await session.signIn({ username, password, code, is_trusted: isTrusted });
       const last = session.me?.opens === 'last_job' && window.location.pathname === '/' ? lastJob() : null;
       if (last) await openJob(last, 'brief', undefined, true);
     } catch (error) {
       says = error instanceof Refusal ? error.message : 'Something went wrong. Try again.';
+      wantsCode = error instanceof Refusal && error.fields.some(({ field }) => field === 'code');
     } finally {
       isBusy = false;
     }
@@ -75,6 +78,20 @@
         bind:value={password}
       />
     </div>
+    {#if wantsCode}
+      <div>
+        <label for="{uid}-code" class="text-ink-dim">Six digits of your authenticator, or a spare code</label>
+        <!-- svelte-ignore a11y_autofocus -->
+        <input
+          id="{uid}-code"
+          class="field-line figures text-lg"
+          autocomplete="one-time-code"
+          autofocus
+          required
+          bind:value={code}
+        />
+      </div>
+    {/if}
     <label class="flex min-h-6 items-center gap-2 text-ink-dim">
       <input type="checkbox" class="accent-brass" bind:checked={isTrusted} />
       My own device: stay signed in for 30 days, else for 12 hours

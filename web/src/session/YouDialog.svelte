@@ -6,6 +6,7 @@
   import { SYSTEM_WORDS } from '../measure/units.svelte';
   import Devices from './Devices.svelte';
   import PasswordForm from './PasswordForm.svelte';
+  import SecondFactor from './SecondFactor.svelte';
   import { useSession } from './session.svelte';
 
   let { open, onclose }: { open: boolean; onclose: () => void } = $props();
@@ -63,5 +64,6 @@
   </div>
   {#if says}<p role="alert" class="text-fails">▲ {says}</p>{/if}
   <PasswordForm />
+  <SecondFactor />
   <Devices />
 </Dialog>

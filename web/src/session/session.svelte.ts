@@ -1,6 +1,6 @@
 import { getContext, setContext } from 'svelte';
 import { answered, client, Refusal } from '../api/client';
-import type { Me } from '../api/types';
+import type { Me, SignIn } from '../api/types';
 
 const KEY = Symbol('session');
 
@@ -23,8 +23,13 @@ export class Session {
     }
   }
 
-  async signIn(username: string, password: string, is_trusted: boolean): Promise<void> {
-    this.me = await answered(client.POST('/api/session', { body: { username, password, is_trusted } }));
+  async signIn(body: SignIn): Promise<void> {
+    this.me = await answered(client.POST('/api/session', { body }));
+  }
+
+  /** Ask anew who is signed in, after something of them was changed. */
+  async refresh(): Promise<void> {
+    await this.#ask();
   }
 
   /** Keep what a person likes: units, what is seen first, what they are called. */
