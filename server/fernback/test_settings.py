@@ -12,4 +12,9 @@ atexit.register(shutil.rmtree, MEDIA, ignore_errors=True)
 
 PASSWORD_HASHERS = ["django.contrib.auth.hashers.MD5PasswordHasher"]
 TEST_RUNNER = "fernback.testing.TallyRunner"
-LOGGING = {"version": 1, "disable_existing_loggers": True}
+LOGGING = {
+    "version": 1,
+    "disable_existing_loggers": True,
+    "handlers": {"none": {"class": "logging.NullHandler"}},
+    "root": {"handlers": ["none"]},
+}

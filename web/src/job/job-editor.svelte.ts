@@ -1,28 +1,17 @@
 import { getContext, setContext } from 'svelte';
 import { answered, client, Refusal } from '../api/client';
-import type {
-  Answer,
-  FieldProblem,
-  Job,
-  JobResult,
-  ReadBack,
-  Sheets,
-  Typed,
-  VersionLine,
-} from '../api/types';
-import { isoNow } from '../lib/format';
+import type { FieldProblem, Job, JobResult, Sheets, Typed, VersionLine } from '../api/types';
 import { heardOf, provideReader, Reader, type Heard } from '../measure/reader';
-import { gathered, type Gathered } from './answers';
 import type { Draft, Drafts } from './drafts';
+import { Evaluation, evaluatedBeside, type Found } from './evaluation.svelte';
+import { KeptDraft } from './kept-draft.svelte';
 import type { Path } from './merging';
+import { Undo } from './undo.svelte';
 import { changedPath } from './whose';
 
 const KEY = Symbol('job');
-const MOST_UNDO = 200;
-const GESTURE_MS = 900;
 const PAUSE_MS = 40; // while a gesture goes on
 const AGAIN_MS = 3000; // until a server that was away is asked again
-const TYPING_MS = 300; // until what stands in a field is kept on the device
 const AWAY = [0, 502, 503, 504]; // no answer, or none of its own
 
 export type SaveState = 'saved' | 'unsaved' | 'saving' | 'conflict' | 'refused';
@@ -42,14 +31,15 @@ export interface Theirs {
 export class JobEditor {
   readonly job: Job;
   readonly #username: string;
-  readonly #drafts: Drafts;
+  readonly #kept: KeptDraft;
+  readonly #undo = new Undo();
+  readonly #evaluation: Evaluation;
   readonly reader = new Reader(
     (typed, write) => this.#take(typed, write),
     (write) => this.#typing(write),
     (label, write) => (this.asked = { label, path: changedPath(this.sheets, this.#after(write)) }),
   );
   sheets = $state.raw<Sheets>()!;
-  #gathered = $state.raw<Gathered | null>(null);
   problems = $state.raw<readonly FieldProblem[]>([]);
   says = $state('');
   state = $state<SaveState>('saved');
@@ -61,35 +51,24 @@ export class JobEditor {
   came = $state.raw<VersionLine | null>(null); // somebody else's save that was heard of
   restoredFrom = $state<string | null>(null);
   note = $state(''); // of the next save
-  isKept = $state(true); // false while this device can't keep what is not saved
   isAway = $state(false); // the server does not answer; it is asked again by itself
   pinned = $state.raw<JobResult | null>(null);
-  #past = $state.raw<readonly Sheets[]>([]);
-  #future = $state.raw<readonly Sheets[]>([]);
-  #gesture = '';
-  #gestureAt = 0;
-  #asked = 0;
   #trial: { sheets: Sheets } | null = null; // edits go here while it is found out what would follow
   #taking: Promise<void> = Promise.resolve();
-  #isBehind = false;
   #timer: ReturnType<typeof setTimeout> | undefined;
   #again: ReturnType<typeof setTimeout> | undefined;
-  #typed: ReturnType<typeof setTimeout> | undefined;
-  #evaluation: AbortController | null = null;
   #saving: Promise<boolean> | null = null;
 
-  readonly result = $derived(this.#gathered?.result ?? null);
-  readonly canUndo = $derived(this.#past.length > 0);
-  readonly canRedo = $derived(this.#future.length > 0);
   readonly isDirty = $derived(this.state !== 'saved');
 
   readonly isOld: boolean; // a revision of before is looked at
 
   constructor(job: Job, username: string, drafts: Drafts, draft: Draft | null, isOld = false) {
     this.job = job;
+    this.#evaluation = new Evaluation(job.id);
     this.isOld = isOld;
     this.#username = username;
-    this.#drafts = drafts;
+    this.#kept = new KeptDraft(drafts, () => this.number);
     this.sheets = job.version.sheets;
     this.#saved(job.version);
     if (draft && job.may_edit) this.#restore(draft.sheets, draft.basedOn, draft.at);
@@ -104,9 +83,26 @@ export class JobEditor {
     return this.job.may_edit;
   }
 
+  get result(): JobResult | null {
+    return this.#evaluation.result;
+  }
+
+  /** False while this device can't keep what is not saved. */
+  get isKept(): boolean {
+    return this.#kept.isKept;
+  }
+
+  get canUndo(): boolean {
+    return this.#undo.canUndo;
+  }
+
+  get canRedo(): boolean {
+    return this.#undo.canRedo;
+  }
+
   #restore(sheets: Sheets, basedOn: number, at: string): void {
     const newest = this.job.version;
-    this.#past = [this.sheets];
+    this.#undo.replaced(this.sheets);
     this.sheets = sheets;
     this.state = 'unsaved';
     this.restoredFrom = at;
@@ -139,12 +135,7 @@ export class JobEditor {
   }
 
   #keep(next: Sheets, gesture = ''): void {
-    const isSameGesture =
-      gesture !== '' && gesture === this.#gesture && Date.now() - this.#gestureAt < GESTURE_MS;
-    if (!isSameGesture) this.#past = [...this.#past.slice(-MOST_UNDO), this.sheets];
-    this.#gesture = gesture;
-    this.#gestureAt = Date.now();
-    this.#future = [];
+    this.#undo.step(this.sheets, gesture);
     this.#hold(next);
   }
 
@@ -167,7 +158,7 @@ export class JobEditor {
   async #tried(typed: Typed, write: () => void): Promise<Heard> {
     const base = this.sheets;
     const next = this.#after(write);
-    this.#keepDraft(next);
+    this.#kept.keep(next);
     try {
       const answer = await this.#ask(next, typed);
       this.#keep(this.sheets === base ? next : this.#after(write));
@@ -176,7 +167,7 @@ export class JobEditor {
     } catch (error) {
       if (!(error instanceof Refusal)) throw error;
       if (error.fields.some(({ field }) => field === 'text' || this.#isEntered(field))) {
-        if (this.#isBehind) void this.#evaluate(); // what was being worked out when this was asked
+        if (this.#evaluation.isBehind) void this.#evaluate(); // what was being worked out when this was asked
         return { problem: error.fields[0]?.says ?? error.message, echo: '' };
       }
       this.#keep(next); // a figure that can be read, though what follows from it can't be: nothing typed is lost
@@ -209,19 +200,13 @@ export class JobEditor {
   }
 
   undo(): void {
-    const before = this.#past.at(-1);
-    if (!before) return;
-    this.#past = this.#past.slice(0, -1);
-    this.#future = [...this.#future, this.sheets];
-    this.#show(before);
+    const before = this.#undo.back(this.sheets);
+    if (before) this.#show(before);
   }
 
   redo(): void {
-    const after = this.#future.at(-1);
-    if (!after) return;
-    this.#future = this.#future.slice(0, -1);
-    this.#past = [...this.#past, this.sheets];
-    this.#show(after);
+    const after = this.#undo.forward(this.sheets);
+    if (after) this.#show(after);
   }
 
   #show(sheets: Sheets): void {
@@ -232,31 +217,15 @@ export class JobEditor {
   #hold(sheets: Sheets): void {
     this.sheets = sheets;
     if (this.state !== 'conflict') this.state = 'unsaved';
-    this.#keepDraft(sheets);
-  }
-
-  /** Keep sheets on the device, before the server is asked about them. */
-  #keepDraft(sheets: Sheets): void {
-    clearTimeout(this.#typed);
-    const draft = { basedOn: this.number, at: isoNow(), sheets: $state.snapshot(sheets) as Sheets };
-    this.#drafts.keep(draft).then(
-      () => (this.isKept = true),
-      () => (this.isKept = false),
-    );
-  }
-
-  #dropDraft(): void {
-    clearTimeout(this.#typed);
-    this.#drafts.drop().catch(() => {}); // nothing is lost: what stands there is saved
+    this.#kept.keep(sheets);
   }
 
   /** Keep what stands in a field as well, half a figure included; null puts it back as it was. */
   #typing(write: (() => void) | null): void {
     if (!this.mayEdit) return;
-    clearTimeout(this.#typed);
-    if (write) this.#typed = setTimeout(() => this.#keepDraft(this.#after(write)), TYPING_MS);
-    else if (this.state === 'saved') this.#dropDraft();
-    else this.#keepDraft(this.sheets);
+    if (write) this.#kept.keepSoon(() => this.#after(write));
+    else if (this.state === 'saved') this.#kept.drop();
+    else this.#kept.keep(this.sheets);
   }
 
   #evaluateSoon(afterMs: number): void {
@@ -273,7 +242,7 @@ export class JobEditor {
     try {
       await this.#ask(this.sheets, null);
     } catch (error) {
-      if (!this.#gathered) await this.#showSaved();
+      if (!this.result) await this.#showSaved();
       this.#refused(error);
     }
   }
@@ -286,32 +255,14 @@ export class JobEditor {
   }
 
   /** Ask what follows from sheets; null where another question came after this one. */
-  async #ask(sheets: Sheets, typed: Typed | null): Promise<{ read: ReadBack | null; answer: Answer } | null> {
-    const asked = ++this.#asked;
+  async #ask(sheets: Sheets, typed: Typed | null): Promise<Found | null> {
     clearTimeout(this.#timer);
-    this.#isBehind = this.#evaluation !== null;
-    this.#evaluation?.abort();
-    this.#evaluation = new AbortController();
-    const call = client.POST('/api/jobs/{job_id}/evaluate', {
-      params: { path: { job_id: this.job.id } },
-      body: { sheets, have: this.#gathered?.keys ?? {}, typed },
-      signal: this.#evaluation.signal,
-    });
-    try {
-      // The client's types make a list of three of a place; it is one all the same.
-      const found = (await answered(call)) as unknown as { answer: Answer; read: ReadBack | null };
-      if (asked !== this.#asked) return null;
-      this.#gathered = gathered(this.#gathered, found.answer);
-      this.problems = [];
-      this.says = '';
-      this.isAway = false;
-      return found;
-    } catch (error) {
-      if (asked !== this.#asked) return null;
-      throw error;
-    } finally {
-      if (asked === this.#asked) this.#evaluation = null;
-    }
+    const found = await this.#evaluation.ask(sheets, typed);
+    if (!found) return null;
+    this.problems = [];
+    this.says = '';
+    this.isAway = false;
+    return found;
   }
 
   #refused(error: unknown): void {
@@ -356,7 +307,7 @@ export class JobEditor {
       return false;
     }
     this.note = '';
-    if (this.sheets === sheets) this.#dropDraft();
+    if (this.sheets === sheets) this.#kept.drop();
     else this.#show(this.sheets);
     return true;
   }
@@ -371,7 +322,7 @@ export class JobEditor {
     if (isTyping) return; // half a figure may stand in a field; the next time, then
     const { version } = await this.#newest();
     if (this.isDirty || version.number <= this.number) return;
-    this.#past = [...this.#past, this.sheets];
+    this.#undo.replaced(this.sheets);
     this.sheets = version.sheets;
     this.#saved(version);
     this.came = newest;
@@ -431,7 +382,7 @@ export class JobEditor {
     this.theirs = null;
     this.state = 'unsaved';
     this.restoredFrom = null;
-    this.#past = [...this.#past, this.sheets];
+    this.#undo.replaced(this.sheets);
     this.#show(sheets);
   }
 
@@ -449,10 +400,10 @@ export class JobEditor {
     const { theirs } = this;
     if (!theirs) return;
     this.theirs = null;
-    this.#past = [...this.#past, this.sheets];
+    this.#undo.replaced(this.sheets);
     this.sheets = theirs.sheets;
     this.#saved({ number: theirs.number, saved_at: theirs.savedAt, author: theirs.author });
-    this.#dropDraft();
+    this.#kept.drop();
     void this.#evaluate();
   }
 
@@ -461,17 +412,12 @@ export class JobEditor {
     this.edit((sheets) => Object.assign(sheets, structuredClone(this.job.version.sheets)));
     this.restoredFrom = null;
     this.state = 'saved'; // offered only before the first save, so these are the newest
-    this.#dropDraft();
+    this.#kept.drop();
   }
 
   /** Pin what follows from other sheets, a saved revision's, to compare with what is on the screen. */
   async pinSheets(sheets: Sheets): Promise<void> {
-    const call = client.POST('/api/jobs/{job_id}/evaluate', {
-      params: { path: { job_id: this.job.id } },
-      body: { sheets, have: {}, typed: null },
-    });
-    const found = (await answered(call)) as unknown as { answer: Answer };
-    this.pinned = gathered(null, found.answer).result;
+    this.pinned = await evaluatedBeside(this.job.id, sheets);
   }
 
   togglePin(): void {
@@ -482,8 +428,7 @@ export class JobEditor {
   leave(): void {
     clearTimeout(this.#timer);
     clearTimeout(this.#again);
-    this.#evaluation?.abort();
-    this.#asked += 1;
+    this.#evaluation.leave();
   }
 }
 
