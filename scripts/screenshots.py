@@ -14,10 +14,10 @@ DESK = {"width": 1280, "height": 800}
 PHONE = {"width": 390, "height": 844}
 
 
-def sign_in(browser: Browser, url: str, password: str, size: dict[str, int]) -> Page:
+def sign_in(browser: Browser, url: str, password: str, size: dict[str, int], name: str = "fabricator") -> Page:
     page = browser.new_context(viewport=size).new_page()
     page.goto(url)
-    page.get_by_label("Name").fill("fabricator")
+    page.get_by_label("Name").fill(name)
     page.get_by_label("Password").fill(password)
     if size is DESK:
         page.screenshot(path=PICTURES / "sign-in.png")
@@ -31,6 +31,7 @@ def open_step(page: Page, job: str, step: str) -> None:
     page.get_by_role("link", name="Fernback: all jobs").click() if "/jobs/" in page.url else None
     page.get_by_role("link", name=job).first.click()
     page.get_by_role("navigation", name="Steps").get_by_role("link", name=step).click()
+    page.get_by_role("heading", name="Checks").first.wait_for()
     page.wait_for_timeout(900)
 
 
@@ -44,6 +45,12 @@ def main(url: str, password: str) -> None:
         browser = playwright.chromium.launch(executable_path="/usr/bin/chromium", args=FLAGS)
         page = sign_in(browser, url, password, DESK)
         picture(page, "jobs")
+        owner = sign_in(browser, url, password, PHONE, "owner")
+        owner.set_viewport_size(DESK)
+        owner.get_by_role("link", name="People of").click()
+        owner.get_by_role("heading", name="At the doors").wait_for()
+        owner.wait_for_timeout(400)
+        picture(owner, "people")
         for job, step, name in [
             ("Wren", "Brief", "brief"),
             ("Wren", "Ratios", "ratios"),
