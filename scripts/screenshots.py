@@ -39,18 +39,22 @@ def picture(page: Page, name: str) -> None:
     page.screenshot(path=PICTURES / f"{name}.png")
 
 
+def the_people(browser: Browser, url: str, password: str) -> None:
+    owner = sign_in(browser, url, password, PHONE, "owner")
+    owner.set_viewport_size(DESK)
+    owner.get_by_role("link", name="People of").click()
+    owner.get_by_role("heading", name="At the doors").wait_for()
+    owner.wait_for_timeout(400)
+    picture(owner, "people")
+
+
 def main(url: str, password: str) -> None:
     PICTURES.mkdir(parents=True, exist_ok=True)
     with sync_playwright() as playwright:
         browser = playwright.chromium.launch(executable_path="/usr/bin/chromium", args=FLAGS)
         page = sign_in(browser, url, password, DESK)
         picture(page, "jobs")
-        owner = sign_in(browser, url, password, PHONE, "owner")
-        owner.set_viewport_size(DESK)
-        owner.get_by_role("link", name="People of").click()
-        owner.get_by_role("heading", name="At the doors").wait_for()
-        owner.wait_for_timeout(400)
-        picture(owner, "people")
+        the_people(browser, url, password)
         for job, step, name in [
             ("Wren", "Brief", "brief"),
             ("Wren", "Ratios", "ratios"),
