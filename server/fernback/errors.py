@@ -49,8 +49,15 @@ def broken(request: HttpRequest) -> HttpResponse:
     return problem(status, f"{says} Request {number}.")
 
 
-def add_error_handlers(api: NinjaAPI) -> None:  # noqa: C901 - a list of handlers, one branch each
+def add_error_handlers(api: NinjaAPI) -> None:
     """Register every handler on the API."""
+    _add_for_fields(api)
+    _add_for_work(api)
+    _add_for_requests(api)
+
+
+def _add_for_fields(api: NinjaAPI) -> None:
+    """What names the field to mend."""
 
     @api.exception_handler(ValidationError)
     def _invalid(_request: HttpRequest, error: ValidationError) -> HttpResponse:
@@ -69,6 +76,14 @@ def add_error_handlers(api: NinjaAPI) -> None:  # noqa: C901 - a list of handler
     @api.exception_handler(ImpossibleInput)
     def _impossible(_request: HttpRequest, error: ImpossibleInput) -> HttpResponse:
         return problem(422, str(error), [FieldProblem(field=error.field, says=str(error))])
+
+    @api.exception_handler(UnknownFeature)
+    def _unknown_feature(_request: HttpRequest, error: UnknownFeature) -> HttpResponse:
+        return problem(422, str(error), [FieldProblem(field="measures", says=str(error))])
+
+
+def _add_for_work(api: NinjaAPI) -> None:
+    """What can't be done as things stand."""
 
     @api.exception_handler(VersionConflict)
     def _conflict(_request: HttpRequest, error: VersionConflict) -> HttpResponse:
@@ -95,9 +110,9 @@ def add_error_handlers(api: NinjaAPI) -> None:  # noqa: C901 - a list of handler
     for clash in (PartClash, Held, NotDrawnYet, NoLetterLeft, RecordsFull):
         api.add_exception_handler(clash, _clash)
 
-    @api.exception_handler(UnknownFeature)
-    def _unknown_feature(_request: HttpRequest, error: UnknownFeature) -> HttpResponse:
-        return problem(422, str(error), [FieldProblem(field="measures", says=str(error))])
+
+def _add_for_requests(api: NinjaAPI) -> None:
+    """What is wrong with the request itself."""
 
     @api.exception_handler(RequestDataTooBig)
     def _too_big(_request: HttpRequest, _error: RequestDataTooBig) -> HttpResponse:

@@ -8,6 +8,7 @@ export type SignIn = Schemas['SignIn'];
 export type Role = Schemas['Role'];
 export type Asked = Schemas['Asked'];
 export type Link = Schemas['Link'];
+export type InvitationLine = Schemas['InvitationLine'];
 export type PersonLine = Schemas['PersonLine'];
 export type EventLine = Schemas['EventLine'];
 export type Other = Schemas['Other'];

@@ -4,9 +4,7 @@
   import Ledger from '../ledger/Ledger.svelte';
   import { Ranges } from '../ledger/sureness.svelte';
   import { provideWorkings, workingsOf } from '../ledger/workings';
-  import LineView from '../line/LineView.svelte';
   import { OperatingPoint } from '../line/operating-point.svelte';
-  import SpeedRule from '../line/SpeedRule.svelte';
   import { useUnits } from '../measure/units.svelte';
   import { benchAddress, openJob } from '../routes';
   import Steps from '../steps/Steps.svelte';
@@ -18,6 +16,7 @@
   import { goTo, placeOfField } from './go-to';
   import HelpDialog from './HelpDialog.svelte';
   import { JobEditor, provideEditor } from './job-editor.svelte';
+  import JobLine from './JobLine.svelte';
   import { jobKeys } from './keys';
   import type { Old } from './old-revision';
   import TopBar from './TopBar.svelte';
@@ -87,23 +86,7 @@
 
 <div class="flex min-h-dvh flex-col md:h-dvh">
   <TopBar {bench} {old} onhelp={() => (isHelping = true)} />
-  {#if editor.result?.line}
-    <LineView
-      line={editor.result.line}
-      ghost={editor.pinned?.line ?? null}
-      {point}
-      {bench}
-      onopen={(key) => void openBench(key)}
-    />
-    <SpeedRule line={editor.result.line} {point} />
-  {:else if editor.result}
-    <p class="bg-dye px-4 py-6 text-scribe">
-      The Line is drawn as soon as motor, tyre and gearing are known.
-      {units.words(editor.result.ratios.to_do[0]?.text ?? '')}
-    </p>
-  {:else}
-    <p class="h-[178px] bg-dye px-4 py-6 text-scribe-dim" role="status">Working it out…</p>
-  {/if}
+  <JobLine {point} {bench} onopen={(key) => void openBench(key)} />
   <div class="flex min-h-0 flex-1 flex-col md:flex-row">
     <Steps {addressOf} {bench} benches={job.benches} states={editor.result?.benches ?? []} />
     <main data-bench={bench} class="min-h-0 min-w-0 flex-1 md:overflow-hidden">

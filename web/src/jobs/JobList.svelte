@@ -1,32 +1,23 @@
 <script lang="ts">
   import { createQuery, useQueryClient } from '@tanstack/svelte-query';
-  import { answered, client, Refusal, sent } from '../api/client';
+  import { answered, client, doneOr, Refusal } from '../api/client';
   import type { JobLine } from '../api/types';
-  import Button from '../lib/ui/Button.svelte';
-  import FilePick from '../measure/FilePick.svelte';
   import { openJob } from '../routes';
-  import { useSession } from '../session/session.svelte';
+  import BeginJob from './BeginJob.svelte';
   import DeleteDialog from './DeleteDialog.svelte';
   import FirstShop from './FirstShop.svelte';
   import JobFilters from './JobFilters.svelte';
   import JobRow from './JobRow.svelte';
-  import NewJob from './NewJob.svelte';
   import ShopBar from './ShopBar.svelte';
   import { shownJobs, type Order } from './sorting';
 
-  const session = useSession();
   const queryClient = useQueryClient();
   const jobs = createQuery(() => ({ queryKey: ['jobs'], queryFn: () => answered(client.GET('/api/jobs')) }));
-  let isStarting = $state(false);
   let sought = $state('');
   let order = $state<Order>('touched');
   let isPutAway = $state(false);
   let says = $state('');
   let goes = $state.raw<JobLine | null>(null); // the job that is to be deleted
-  let shopId = $state<number | null>(null); // where a new job belongs, of several shops
-
-  const places = $derived(session.me?.shops.filter((place) => place.role !== 'viewer') ?? []);
-  const editable = $derived(places.find((place) => place.shop_id === shopId) ?? places[0]);
 
   const shown = $derived(shownJobs(jobs.data ?? [], sought, order, isPutAway));
 
@@ -50,21 +41,10 @@
   const putAway = (job: JobLine) =>
     doing(async () => {
       const params = { path: { job_id: job.id } };
-      const { error, response } = await client.PATCH('/api/jobs/{job_id}', {
-        params,
-        body: { is_put_away: !job.is_put_away },
-      });
-      if (error) throw new Refusal(response.status, error.says);
+      const body = { is_put_away: !job.is_put_away };
+      await doneOr(client.PATCH('/api/jobs/{job_id}', { params, body }));
       if (jobs.data?.filter((one) => one.is_put_away).length === 1) isPutAway = false;
     });
-
-  async function importFile(file: File): Promise<void> {
-    if (!editable) return;
-    const query = { shop_id: editable.shop_id };
-    const job = await answered(client.POST('/api/jobs/import', { params: { query }, ...sent({ file }) }));
-    await queryClient.invalidateQueries({ queryKey: ['jobs'] });
-    await openJob(job.id, 'brief');
-  }
 </script>
 
 <ShopBar />
@@ -73,27 +53,7 @@
   <FirstShop />
   <div class="mb-5 flex flex-wrap items-center gap-3">
     <h1 class="mr-auto text-2xl">Jobs</h1>
-    {#if editable}
-      {#if places.length > 1}
-        <label class="flex items-center gap-2 text-[13px] text-ink-dim">
-          new ones into
-          <select
-            class="field-line w-auto text-ink"
-            value={editable.shop_id}
-            onchange={(event) => (shopId = Number(event.currentTarget.value))}
-          >
-            {#each places as place (place.shop_id)}<option value={place.shop_id}>{place.shop}</option>{/each}
-          </select>
-        </label>
-      {/if}
-      <FilePick
-        label="Open a job file…"
-        accept=".json,.zip,application/json,application/zip"
-        take={importFile}
-        strong
-      />
-      <Button strong onclick={() => (isStarting = true)}>New job</Button>
-    {/if}
+    <BeginJob />
   </div>
   {#if jobs.isPending}
     <p role="status" class="text-ink-dim">Fetching the jobs…</p>
@@ -122,9 +82,6 @@
   {/if}
 </main>
 
-{#if editable}
-  <NewJob open={isStarting} shopId={editable.shop_id} onclose={() => (isStarting = false)} />
-{/if}
 {#if goes}
   <DeleteDialog
     job={goes}

@@ -4,6 +4,7 @@
   import VerdictMark from '../lib/ui/VerdictMark.svelte';
   import { VERDICT_WORDS } from '../lib/verdicts';
   import { p } from '../routes';
+  import { useSession } from '../session/session.svelte';
   import ProgressMark from '../steps/ProgressMark.svelte';
   import SmallLine from './SmallLine.svelte';
 
@@ -14,6 +15,7 @@
     ondelete: () => void;
   }
   let { job, oncopy, onputaway, ondelete }: Props = $props();
+  const session = useSession();
   const needs = $derived(
     [job.fails && `${job.fails} failing`, job.not_known && `${job.not_known} not known`]
       .filter(Boolean)
@@ -27,7 +29,12 @@
     href={p('/jobs/:id/:bench', { params: { id: job.id, bench: 'brief' } })}
     class="grid flex-1 gap-x-6 gap-y-1 px-2 py-4 md:grid-cols-[9rem_1fr_15rem_10rem]"
   >
-    <span><span class="block text-lg font-semibold">{job.name}</span>{job.stage}</span>
+    <span
+      ><span class="block text-lg font-semibold">{job.name}</span
+      >{job.stage}{#if session.me && session.me.shops.length > 1}
+        <span class="block text-[13px] text-ink-dim">{job.shop}</span>
+      {/if}</span
+    >
     <span class="flex min-w-0 flex-col gap-1.5">
       {#if job.summary.line.length}<SmallLine kinds={job.summary.line} />{/if}
       <span class="line-clamp-2 text-ink-dim" title={job.about}>{job.about}</span>

@@ -2,13 +2,14 @@
   import { createQuery, useQueryClient } from '@tanstack/svelte-query';
   import { answered, client, doneOr, Refusal } from '../api/client';
   import type { Link, PersonLine, Role } from '../api/types';
-  import { dayTime } from '../lib/format';
   import Button from '../lib/ui/Button.svelte';
   import { p, route } from '../routes';
   import { useSession } from '../session/session.svelte';
+  import AllJobs from './AllJobs.svelte';
   import DemoPart from './DemoPart.svelte';
   import EventList from './EventList.svelte';
   import LinkDialog from './LinkDialog.svelte';
+  import LinksOut from './LinksOut.svelte';
   import PersonRow from './PersonRow.svelte';
   import { ROLES } from './roles';
 
@@ -97,37 +98,8 @@
       </label>
       <Button strong onclick={() => void invite()}>Make a link</Button>
     </div>
-    {#if people.data.invitations.length}
-      <h2 class="mt-8 mb-2 font-semibold">Links that nobody used yet</h2>
-      <ul class="border-t border-edge">
-        {#each people.data.invitations as one (one.id)}
-          <li class="flex flex-wrap items-center gap-x-4 border-b border-edge py-2">
-            <span class="w-28">{one.role}</span>
-            <span class="text-ink-dim"
-              >made by {one.made_by || 'the machine'}, until {dayTime(one.expires_at)}</span
-            >
-            <button
-              class="ml-auto min-h-6 text-[13px] text-brass underline underline-offset-2"
-              aria-label="Withdraw the link for one {one.role}"
-              onclick={() => void withdraw(one.id)}>withdraw</button
-            >
-          </li>
-        {/each}
-      </ul>
-    {/if}
-    <section class="mt-8">
-      <h2 class="mb-2 font-semibold">The shop's jobs as files</h2>
-      <p class="max-w-prose text-ink-dim">
-        Every job with its scans, those put away as well, in one file. Each opens here again, or on another
-        machine. A backup of everything, people and revisions too, is made on the machine itself: see the
-        README.
-      </p>
-      <a
-        class="inline-block min-h-6 text-brass underline underline-offset-2"
-        href="/api/jobs/all?shop_id={id}"
-        download>Take them all</a
-      >
-    </section>
+    <LinksOut links={people.data.invitations} onwithdraw={(one) => void withdraw(one)} />
+    <AllJobs shopId={id} />
     <DemoPart />
     <EventList shopId={id} />
   {/if}
