@@ -119,7 +119,17 @@ class Servers:
             "--threads",
             "4",
         ]
-        more = ["--bind", f"127.0.0.1:{port}", "--keep-alive", "75", "--no-control-socket", "--log-level", "critical"]
+        more = [
+            "--worker-class",
+            "fernback.worker.DeadlineWorker",
+            "--bind",
+            f"127.0.0.1:{port}",
+            "--keep-alive",
+            "75",
+            "--no-control-socket",
+            "--log-level",
+            "critical",
+        ]
         return subprocess.Popen(
             [*command, *more], cwd=ROOT, env=self.environment, start_new_session=True, stderr=subprocess.DEVNULL
         )

@@ -1,13 +1,16 @@
 """What is turned away before a byte of its body is read, and what every answer says of the request that it is to."""
 
+import contextlib
 from collections.abc import Callable
 from typing import Final
 from uuid import uuid4
 
+from django.core.exceptions import RequestDataTooBig
 from django.http import HttpRequest, HttpResponse
 
 from fernback.logs import Timed, number_now
 from fernback.problems import problem
+from fernback.receiving import received
 from jobs.packs import MOST_PACK_BYTES
 
 Answering = Callable[[HttpRequest], HttpResponse]
@@ -29,6 +32,8 @@ def gate(get_response: Answering) -> Answering:
         request.META["FERNBACK_REQUEST"] = number
         token, timed = number_now.set(number), Timed(request)
         refused = _refused(request) if request.path.startswith("/api/") and request.method not in SAFE else None
+        if refused is None:
+            _take_in(request)
         response = get_response(request) if refused is None else refused
         response.headers.setdefault("X-Request-Id", number)
         if request.path.startswith("/api/"):
@@ -38,6 +43,14 @@ def gate(get_response: Answering) -> Answering:
         return response
 
     return answer
+
+
+def _take_in(request: HttpRequest) -> None:
+    """Read what is short before anything is done with it; a file of somebody who signed in may take its time."""
+    if request.content_type == "application/json" and not request.path.startswith(STREAMED):
+        with contextlib.suppress(RequestDataTooBig):  # said where it is read
+            _ = request.body
+    received()
 
 
 def _refused(request: HttpRequest) -> HttpResponse | None:

@@ -10,15 +10,16 @@ from django.core.files.uploadedfile import SimpleUploadedFile
 from django.db import transaction
 
 from accounts.invitations import invite
-from accounts.models import Role, User
+from accounts.models import Membership, Role, User
 from fernback.api import api
 from jobs.actions import copy_job, put_away
-from jobs.tests.shops import DEMO, ShopClient, ShopTestCase
+from jobs.tests.shops import DEMO, PASSWORD, ShopClient, ShopTestCase
 from library.models import Part
 from scans.work import work_off
 from tests.scans.files import box_mesh, stl_bytes
 
 WHO: Final = (None, "stranger", "viewer", "fabricator", "owner")
+VIEWER: Final = WHO.index("viewer")
 READ: Final = (401, 404, 200, 200, 200)  # members of the job's shop
 WRITE: Final = (401, 404, 403, 201, 201)  # those of them who may write
 OWN: Final = (401, 200, 200, 200, 200)  # whoever is signed in, of their own
@@ -57,6 +58,11 @@ class Row:
 class RoutesTest(ShopTestCase):
     def setUp(self) -> None:
         self.clients = [ShopClient() if name is None else self.client_of(name) for name in WHO]
+        demoted = User.objects.create_user(username="demoted", password=PASSWORD)
+        place = Membership.objects.create(user=demoted, shop=self.shop, role=Role.OWNER)
+        self.clients.append(self.client_of("demoted"))  # an owner when they signed in, a viewer since
+        place.role = Role.VIEWER
+        place.save()
         fabricator = self.clients[3]
         made = fabricator.send(
             "post", "/api/library", {"shop_id": self.shop.pk, "name": "1.75 box", "source": "Maker", "content": BOX}
@@ -205,7 +211,7 @@ class RoutesTest(ShopTestCase):
             for name, row in rows.items():
                 with self.subTest(name):
                     found = tuple(self.status(client, operations[name], row) for client in self.clients)
-                    self.assertEqual(found, row.wanted)
+                    self.assertEqual(found, (*row.wanted, row.wanted[VIEWER]))
 
     def status(self, client: ShopClient, method: str, row: Row) -> int:
         """What somebody gets; what it changed is taken back, so that everybody finds the same."""
