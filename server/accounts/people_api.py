@@ -6,7 +6,6 @@ from django.http import HttpRequest
 from django.shortcuts import get_object_or_404
 from ninja import Router, Schema, Status
 from ninja.errors import HttpError
-from pydantic import Field
 
 from accounts.events import events_of, note
 from accounts.invitations import NotTaken, invite, open_invitations
@@ -14,6 +13,7 @@ from accounts.models import Event, EventKind, Membership, Role, Shop, User
 from accounts.people import change_role, demo, has_own_shop, keeps_machine, put_demo_away, take_away
 from accounts.qr import squares_of
 from accounts.queries import person, require_owner
+from driveline.sheet import Name
 from fernback.inputs import Input
 from fernback.problems import Problem
 
@@ -98,7 +98,7 @@ class PutDemoAwayIn(Input):
 class ShopIn(Input):
     """What a shop is called."""
 
-    name: str = Field(min_length=1, max_length=80)
+    name: Name
 
 
 def _line(place: Membership) -> PersonLine:
@@ -173,9 +173,9 @@ def list_people(request: HttpRequest, shop_id: int) -> People:
 def rename(request: HttpRequest, shop_id: int, payload: ShopIn) -> Status[None]:
     """Call a shop by another name."""
     shop = require_owner(request, shop_id)
-    if Shop.objects.filter(name=payload.name.strip()).exclude(pk=shop.pk).exists():
-        raise NotTaken(f"There is a shop called {payload.name.strip()} here already.", "name")
-    shop.name = payload.name.strip()
+    if Shop.objects.filter(name=payload.name).exclude(pk=shop.pk).exists():
+        raise NotTaken(f"There is a shop called {payload.name} here already.", "name")
+    shop.name = payload.name
     shop.save(update_fields=["name"])
     return Status(204, None)
 

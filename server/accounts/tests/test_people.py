@@ -122,6 +122,12 @@ class PeopleTest(ShopTestCase):
         with override_settings(PROXIES=1):
             self.assertEqual(address_of(request), "10.1.1.1")
 
+    def test_a_shop_is_called_anew_but_not_as_another_is(self) -> None:
+        for name, status in (("Saltmarsh Works", 204), (self.other_shop.name, 422), ("  ", 422)):
+            self.assertEqual(self.owner.send("patch", self.at, {"name": name}).status_code, status)
+        self.shop.refresh_from_db()
+        self.assertEqual(self.shop.name, "Saltmarsh Works")
+
     def test_a_job_is_deleted_by_an_owner_once_put_away_and_by_its_name(self) -> None:
         job = copy_job(job=self.wren, author=User.objects.get(username="owner"), name="Old")
         path = f"/api/jobs/{job.pk}"

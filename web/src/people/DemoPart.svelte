@@ -1,6 +1,6 @@
 <script lang="ts">
   import { createQuery, useQueryClient } from '@tanstack/svelte-query';
-  import { answered, client } from '../api/client';
+  import { answered, client, Refusal } from '../api/client';
   import Button from '../lib/ui/Button.svelte';
 
   const queryClient = useQueryClient();
@@ -9,9 +9,17 @@
     queryFn: () => answered(client.GET('/api/shops/demo')),
   }));
 
+  let says = $state('');
+
   async function turn(): Promise<void> {
-    const body = { is_put_away: !demo.data?.is_put_away };
-    queryClient.setQueryData(['demo'], await answered(client.PATCH('/api/shops/demo', { body })));
+    says = '';
+    try {
+      const body = { is_put_away: !demo.data?.is_put_away };
+      queryClient.setQueryData(['demo'], await answered(client.PATCH('/api/shops/demo', { body })));
+    } catch (error) {
+      if (!(error instanceof Refusal)) throw error;
+      says = error.message;
+    }
   }
 </script>
 
@@ -23,6 +31,7 @@
         ? 'It is put away: nobody signs in to it. Its jobs are kept.'
         : 'A shop that is made up, to try things in. Its people sign in with the password that ./start prints.'}
     </p>
+    {#if says}<p role="alert" class="text-fails">▲ {says}</p>{/if}
     <Button onclick={() => void turn()}>{demo.data.is_put_away ? 'Fetch it back' : 'Put it away'}</Button>
   </section>
 {/if}

@@ -41,6 +41,11 @@
       const body = { role: asked };
       link = await answered(client.POST('/api/shops/{shop_id}/invitations', { params, body }));
     });
+  const rename = (name: string) =>
+    doing(async () => {
+      await doneOr(client.PATCH('/api/shops/{shop_id}', { params: { path: { shop_id: id } }, body: { name } }));
+      await session.refresh();
+    });
   const withdraw = (invitation_id: number) =>
     doing(() =>
       doneOr(
@@ -77,7 +82,16 @@
   {#if people.isPending}<p role="status" class="text-ink-dim">Fetching the people…</p>
   {:else if people.isError}<p role="alert" class="text-fails">▲ {people.error.message}</p>
   {:else}
-    <h1 class="mb-4 text-2xl">People</h1>
+    <label class="mb-4 flex flex-wrap items-baseline gap-3">
+      <h1 class="text-2xl">People of</h1>
+      <input
+        class="field-line w-80 text-2xl"
+        aria-label="What the shop is called"
+        maxlength="80"
+        value={people.data.shop}
+        onchange={(event) => void rename(event.currentTarget.value)}
+      />
+    </label>
     {#if says}<p role="alert" class="mb-2 text-fails">▲ {says}</p>{/if}
     <ul class="border-t border-edge" aria-label="People of the shop">
       {#each people.data.people as person (person.id)}
