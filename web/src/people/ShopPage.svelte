@@ -43,7 +43,9 @@
     });
   const rename = (name: string) =>
     doing(async () => {
-      await doneOr(client.PATCH('/api/shops/{shop_id}', { params: { path: { shop_id: id } }, body: { name } }));
+      await doneOr(
+        client.PATCH('/api/shops/{shop_id}', { params: { path: { shop_id: id } }, body: { name } }),
+      );
       await session.refresh();
     });
   const withdraw = (invitation_id: number) =>
