@@ -12,7 +12,11 @@
   import { shownJobs, type Order } from './sorting';
 
   const queryClient = useQueryClient();
-  const jobs = createQuery(() => ({ queryKey: ['jobs'], queryFn: () => answered(client.GET('/api/jobs')) }));
+  const jobs = createQuery(() => ({
+    queryKey: ['jobs'],
+    queryFn: () => answered(client.GET('/api/jobs')),
+    staleTime: 0, // whoever comes back from a job they began a moment ago finds it here
+  }));
   let sought = $state('');
   let order = $state<Order>('touched');
   let isPutAway = $state(false);
