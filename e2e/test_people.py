@@ -56,6 +56,7 @@ class PeopleTest(BrowserTestCase):
         expect(page.get_by_role("banner")).to_contain_text("Northgate Works")
         page.get_by_label("What North Owner may do").select_option("viewer")
         expect(page.get_by_role("alert")).to_contain_text("only owner")
+        expect(page.get_by_label("What North Owner may do")).to_have_value("owner")
         page.get_by_role("button", name="Put it away").click()
         expect(page.get_by_role("button", name="Fetch it back")).to_be_visible()
         demo = self.context().new_page()

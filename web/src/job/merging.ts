@@ -1,4 +1,6 @@
 /** Two people's changes of the same sheets, laid together: field by field, and only what both changed is asked about. */
+import { inWords } from './values';
+
 export type Path = readonly (string | number)[];
 
 /** A field that both changed, each to something else. */
@@ -76,10 +78,7 @@ export function pathKey(path: Path): string {
 /** What a side holds, in words. */
 export function sideWords(value: unknown): string {
   if (value === GONE) return 'taken away';
-  if (value === undefined || value === null || value === '') return 'nothing';
-  if (isFields(value) && typeof value.text === 'string') return value.text;
-  if (Array.isArray(value)) return `${value.length} rows`;
-  return typeof value === 'object' ? JSON.stringify(value) : String(value);
+  return Array.isArray(value) ? `${value.length} rows` : inWords(value);
 }
 
 /** Lays two people's changes of `was` together; a clash takes the side that was picked, and mine until one is. */

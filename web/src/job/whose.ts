@@ -1,9 +1,6 @@
 /** Where in the sheets a field writes to: found by what would differ if it did. */
 import type { Path } from './merging';
-
-function isBranch(value: unknown): value is Record<string, unknown> {
-  return typeof value === 'object' && value !== null;
-}
+import { isBranch } from './values';
 
 /** The deepest place that holds all that differs; a row goes by its name where it has one. A reading is one place. */
 export function changedPath(was: unknown, now: unknown): Path {

@@ -6,11 +6,16 @@
   interface Props {
     person: PersonLine;
     isMe: boolean;
-    ongive: (role: Role) => void;
+    ongive: (role: Role) => Promise<void>;
     onremove: () => void;
   }
   let { person, isMe, ongive, onremove }: Props = $props();
   let isSure = $state(false);
+  /** What was refused does not stay chosen. */
+  async function give(select: HTMLSelectElement): Promise<void> {
+    await ongive(select.value as Role);
+    select.value = person.role;
+  }
   const LINK = 'min-h-6 px-1 text-[13px] text-brass underline underline-offset-2';
 </script>
 
@@ -27,7 +32,7 @@
     class="field-line"
     aria-label="What {person.name} may do"
     value={person.role}
-    onchange={(event) => ongive(event.currentTarget.value as Role)}
+    onchange={(event) => void give(event.currentTarget)}
   >
     {#each ROLES as { role, may } (role)}<option value={role} title={may}>{role}</option>{/each}
   </select>

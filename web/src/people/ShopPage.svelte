@@ -32,6 +32,7 @@
       if (!(error instanceof Refusal)) throw error;
       says = error.message;
     }
+    await session.refresh(); // it may have been one's own place
     await queryClient.invalidateQueries({ queryKey: ['people', id] });
     await queryClient.invalidateQueries({ queryKey: ['events', id] });
   }
@@ -42,12 +43,9 @@
       link = await answered(client.POST('/api/shops/{shop_id}/invitations', { params, body }));
     });
   const rename = (name: string) =>
-    doing(async () => {
-      await doneOr(
-        client.PATCH('/api/shops/{shop_id}', { params: { path: { shop_id: id } }, body: { name } }),
-      );
-      await session.refresh();
-    });
+    doing(() =>
+      doneOr(client.PATCH('/api/shops/{shop_id}', { params: { path: { shop_id: id } }, body: { name } })),
+    );
   const withdraw = (invitation_id: number) =>
     doing(() =>
       doneOr(
@@ -100,7 +98,7 @@
         <PersonRow
           {person}
           isMe={person.username === session.me?.username}
-          ongive={(role) => void give(person, role)}
+          ongive={(role) => give(person, role)}
           onremove={() => void remove(person)}
         />
       {/each}
