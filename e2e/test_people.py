@@ -21,6 +21,14 @@ class PeopleTest(BrowserTestCase):
         page.get_by_label("The name you sign in with").fill(username)
         page.get_by_label("A password, ten letters or more").fill("a quiet harbour wall")
 
+    def refused_at_the_door(self) -> None:
+        demo = self.context().new_page()
+        demo.goto(self.live_server_url)
+        demo.get_by_label("Name").fill("viewer")
+        demo.get_by_label("Password").fill("only-for-tests")
+        demo.get_by_role("button", name="Sign in").click()
+        expect(demo.get_by_role("alert")).to_contain_text("wrong")
+
     def test_a_shop_is_started_from_the_demo_and_somebody_comes_in_by_a_link(self) -> None:
         page = self.page_of("owner")
         page.get_by_role("button", name="Start a shop of your own").click()
@@ -59,12 +67,7 @@ class PeopleTest(BrowserTestCase):
         expect(page.get_by_label("What North Owner may do")).to_have_value("owner")
         page.get_by_role("button", name="Put it away").click()
         expect(page.get_by_role("button", name="Fetch it back")).to_be_visible()
-        demo = self.context().new_page()
-        demo.goto(self.live_server_url)
-        demo.get_by_label("Name").fill("viewer")
-        demo.get_by_label("Password").fill("only-for-tests")
-        demo.get_by_role("button", name="Sign in").click()
-        expect(demo.get_by_role("alert")).to_contain_text("wrong")
+        self.refused_at_the_door()
 
     def test_edits_of_somebody_demoted_are_refused_and_kept(self) -> None:
         page = self.page_of("fabricator")

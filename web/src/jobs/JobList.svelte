@@ -1,7 +1,8 @@
 <script lang="ts">
   import { createQuery, useQueryClient } from '@tanstack/svelte-query';
-  import { answered, client, doneOr, Refusal } from '../api/client';
+  import { answered, client, doneOr } from '../api/client';
   import type { JobLine } from '../api/types';
+  import { Doing } from '../lib/doing.svelte';
   import { openJob } from '../routes';
   import BeginJob from './BeginJob.svelte';
   import DeleteDialog from './DeleteDialog.svelte';
@@ -20,19 +21,13 @@
   let sought = $state('');
   let order = $state<Order>('touched');
   let isPutAway = $state(false);
-  let says = $state('');
+  const asking = new Doing();
   let goes = $state.raw<JobLine | null>(null); // the job that is to be deleted
 
   const shown = $derived(shownJobs(jobs.data ?? [], sought, order, isPutAway));
 
   async function doing(act: () => Promise<void>): Promise<void> {
-    says = '';
-    try {
-      await act();
-    } catch (error) {
-      if (!(error instanceof Refusal)) throw error;
-      says = error.message;
-    }
+    await asking.run(act);
     await queryClient.invalidateQueries({ queryKey: ['jobs'] });
   }
   const copy = (job: JobLine) =>
@@ -70,7 +65,7 @@
     </p>
   {:else}
     <JobFilters bind:sought bind:order bind:isPutAway hasPutAway={jobs.data.some((job) => job.is_put_away)} />
-    {#if says}<p role="alert" class="text-fails">▲ {says}</p>{/if}
+    {#if asking.says}<p role="alert" class="text-fails">▲ {asking.says}</p>{/if}
     <ul class="border-t border-edge">
       {#each shown as job (job.id)}
         <JobRow

@@ -1,6 +1,7 @@
 <script lang="ts">
   import { createQuery, useQueryClient } from '@tanstack/svelte-query';
-  import { answered, client, Refusal } from '../api/client';
+  import { answered, client } from '../api/client';
+  import { Doing } from '../lib/doing.svelte';
   import Button from '../lib/ui/Button.svelte';
 
   const queryClient = useQueryClient();
@@ -9,17 +10,13 @@
     queryFn: () => answered(client.GET('/api/shops/demo')),
   }));
 
-  let says = $state('');
+  const asking = new Doing();
 
   async function turn(): Promise<void> {
-    says = '';
-    try {
-      const body = { is_put_away: !demo.data?.is_put_away };
+    const body = { is_put_away: !demo.data?.is_put_away };
+    await asking.run(async () => {
       queryClient.setQueryData(['demo'], await answered(client.PATCH('/api/shops/demo', { body })));
-    } catch (error) {
-      if (!(error instanceof Refusal)) throw error;
-      says = error.message;
-    }
+    });
   }
 </script>
 
@@ -31,7 +28,7 @@
         ? 'It is put away: nobody signs in to it. Its jobs are kept.'
         : 'A shop that is made up, to try things in. Its people sign in with the password that ./start prints.'}
     </p>
-    {#if says}<p role="alert" class="text-fails">▲ {says}</p>{/if}
+    {#if asking.says}<p role="alert" class="text-fails">▲ {asking.says}</p>{/if}
     <Button onclick={() => void turn()}>{demo.data.is_put_away ? 'Fetch it back' : 'Put it away'}</Button>
   </section>
 {/if}

@@ -1,7 +1,8 @@
 <script lang="ts">
   import { createQuery, useQueryClient } from '@tanstack/svelte-query';
-  import { answered, client, doneOr, Refusal } from '../api/client';
+  import { answered, client, doneOr } from '../api/client';
   import type { Link, PersonLine, Role } from '../api/types';
+  import { Doing } from '../lib/doing.svelte';
   import Button from '../lib/ui/Button.svelte';
   import { p, route } from '../routes';
   import { useSession } from '../session/session.svelte';
@@ -22,16 +23,10 @@
   }));
   let asked = $state<Role>('fabricator');
   let link = $state.raw<Link | null>(null);
-  let says = $state('');
+  const asking = new Doing();
 
   async function doing(act: () => Promise<void>): Promise<void> {
-    says = '';
-    try {
-      await act();
-    } catch (error) {
-      if (!(error instanceof Refusal)) throw error;
-      says = error.message;
-    }
+    await asking.run(act);
     await session.refresh(); // it may have been one's own place
     await queryClient.invalidateQueries({ queryKey: ['people', id] });
     await queryClient.invalidateQueries({ queryKey: ['events', id] });
@@ -92,7 +87,7 @@
         onchange={(event) => void rename(event.currentTarget.value)}
       />
     </label>
-    {#if says}<p role="alert" class="mb-2 text-fails">▲ {says}</p>{/if}
+    {#if asking.says}<p role="alert" class="mb-2 text-fails">▲ {asking.says}</p>{/if}
     <ul class="border-t border-edge" aria-label="People of the shop">
       {#each people.data.people as person (person.id)}
         <PersonRow

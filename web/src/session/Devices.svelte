@@ -1,26 +1,20 @@
 <script lang="ts">
   import { createQuery, useQueryClient } from '@tanstack/svelte-query';
-  import { answered, client, doneOr, Refusal } from '../api/client';
+  import { answered, client, doneOr } from '../api/client';
   import type { Device } from '../api/types';
+  import { Doing } from '../lib/doing.svelte';
   import { dayTime } from '../lib/format';
 
   const queryClient = useQueryClient();
-  let says = $state('');
+  const asking = new Doing();
   const devices = createQuery(() => ({
     queryKey: ['devices'],
     queryFn: () => answered(client.GET('/api/session/devices')),
   }));
 
   async function end(device: Device): Promise<void> {
-    says = '';
-    try {
-      await doneOr(
-        client.DELETE('/api/session/devices/{device_id}', { params: { path: { device_id: device.id } } }),
-      );
-    } catch (error) {
-      if (!(error instanceof Refusal)) throw error;
-      says = error.message;
-    }
+    const path = { device_id: device.id };
+    await asking.run(() => doneOr(client.DELETE('/api/session/devices/{device_id}', { params: { path } })));
     await queryClient.invalidateQueries({ queryKey: ['devices'] });
   }
 </script>
@@ -28,7 +22,7 @@
 <section>
   <h3>Where you are signed in</h3>
   {#if devices.isError}<p role="alert" class="text-fails">▲ {devices.error.message}</p>{/if}
-  {#if says}<p role="alert" class="text-fails">▲ {says}</p>{/if}
+  {#if asking.says}<p role="alert" class="text-fails">▲ {asking.says}</p>{/if}
   <ul class="mt-1 border-t border-edge" aria-label="Devices">
     {#each devices.data ?? [] as device (device.id)}
       <li class="flex flex-wrap items-center gap-x-4 border-b border-edge py-1.5">

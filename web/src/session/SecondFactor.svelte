@@ -1,5 +1,6 @@
 <script lang="ts">
-  import { answered, client, doneOr, Refusal } from '../api/client';
+  import { answered, client, doneOr } from '../api/client';
+  import { Doing } from '../lib/doing.svelte';
   import Button from '../lib/ui/Button.svelte';
   import Squares from '../people/Squares.svelte';
   import { useSession } from './session.svelte';
@@ -10,17 +11,11 @@
   let code = $state('');
   let secret = $state.raw<{ secret: string; squares: string[] } | null>(null);
   let spares = $state.raw<readonly string[]>([]);
-  let says = $state('');
+  const asking = new Doing();
 
   async function doing(event: SubmitEvent, act: () => Promise<void>): Promise<void> {
     event.preventDefault();
-    says = '';
-    try {
-      await act();
-    } catch (error) {
-      if (!(error instanceof Refusal)) throw error;
-      says = error.message;
-    }
+    await asking.run(act);
   }
   async function show(): Promise<void> {
     secret = await answered(client.POST('/api/session/second/secret', { body: { password } }));
@@ -93,5 +88,5 @@
       <Button type="submit">{session.me?.has_second ? 'Ask for none any more' : 'Begin'}</Button>
     </form>
   {/if}
-  {#if says}<p role="alert" class="text-fails">▲ {says}</p>{/if}
+  {#if asking.says}<p role="alert" class="text-fails">▲ {asking.says}</p>{/if}
 </section>

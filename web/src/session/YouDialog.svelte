@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { Refusal } from '../api/client';
+  import { Doing } from '../lib/doing.svelte';
   import type { Me } from '../api/types';
   import Dialog from '../lib/ui/Dialog.svelte';
   import { SYSTEMS, type System } from '../measure/figures';
@@ -12,18 +12,10 @@
   let { open, onclose }: { open: boolean; onclose: () => void } = $props();
   const session = useSession();
   const uid = $props.id();
-  let says = $state('');
+  const asking = new Doing();
   const OPENS = { jobs: 'the list of jobs', last_job: 'the job I had open last' } as const;
 
-  async function like(liked: Parameters<typeof session.prefer>[0]): Promise<void> {
-    says = '';
-    try {
-      await session.prefer(liked);
-    } catch (error) {
-      if (!(error instanceof Refusal)) throw error;
-      says = error.message;
-    }
-  }
+  const like = (liked: Parameters<typeof session.prefer>[0]) => asking.run(() => session.prefer(liked));
 </script>
 
 <Dialog {open} title={session.me?.name ?? 'You'} {onclose}>
@@ -62,7 +54,7 @@
       </select>
     </div>
   </div>
-  {#if says}<p role="alert" class="text-fails">▲ {says}</p>{/if}
+  {#if asking.says}<p role="alert" class="text-fails">▲ {asking.says}</p>{/if}
   <PasswordForm />
   <SecondFactor />
   <Devices />
