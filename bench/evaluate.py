@@ -113,7 +113,7 @@ def keystrokes(job: Any, bench: str) -> Callable[[], object]:
     *parents, last = field.split(".")
     place = entered[bench]
     for name in parents:
-        place = place[name]
+        place = place[int(name) if isinstance(place, list) else name]
     have: dict[str, str] = {}
 
     def run() -> object:

@@ -62,9 +62,26 @@ def stiffness_of(holds: Sequence[Hold]) -> Floats:
     Source:
         K = Σ Bᵀ k B, B = [1, -r×].
     """
-    found: Floats = np.zeros((6, 6))
-    for one in holds:
-        found = found + one.reach.T @ one.stiffness_n_per_mm @ one.reach
+    return stiffness_at(*arrays_of(holds))
+
+
+def arrays_of(holds: Sequence[Hold]) -> tuple[Floats, Floats]:
+    """Return every mount's reach, (n, 3, 6), and stiffness in N/mm, (n, 3, 3)."""
+    reach = np.array([one.reach for one in holds]).reshape(-1, 3, 6)
+    return reach, np.array([one.stiffness_n_per_mm for one in holds]).reshape(-1, 3, 3)
+
+
+def stiffness_at(reach: Floats, springs: Floats) -> Floats:
+    """Return the same of mounts as arrays.
+
+    Args:
+        reach: Of each, (n, 3, 6).
+        springs: Stiffnesses, N/mm, (..., n, 3, 3).
+
+    Source:
+        As ``stiffness_of``.
+    """
+    found: Floats = (reach.transpose(0, 2, 1) @ springs @ reach).sum(axis=-3)
     return found
 
 
@@ -96,12 +113,10 @@ def balanced(holds: Sequence[Hold], loads: Floats) -> Held:
     Source:
         As in ``hold``.
     """
-    scale = _scales(holds)
-    stiffness = stiffness_of(holds)
-    scaled = stiffness / scale[:, None] / scale[None, :]
+    scale = scales(holds)
+    reach, springs = arrays_of(holds)
+    scaled = stiffness_at(reach, springs) / scale[:, None] / scale[None, :]
     moves = np.linalg.solve(scaled, (loads / scale).T).T / scale
-    reach = np.array([one.reach for one in holds])
-    springs = np.array([one.stiffness_n_per_mm for one in holds])
     at_mounts = np.einsum("nij,cj->cni", reach, moves)
     return Held(
         moves_mm=moves[:, :3],
@@ -111,8 +126,8 @@ def balanced(holds: Sequence[Hold], loads: Floats) -> Held:
     )
 
 
-def _scales(holds: Sequence[Hold]) -> Floats:
-    """What makes turns and shifts of one size: the mounts' reach."""
+def scales(holds: Sequence[Hold]) -> Floats:
+    """Return what makes turns and shifts of one size, the mounts' reach, (6,)."""
     at = np.array([one.at_mm for one in holds])
     return np.concatenate([np.ones(3), np.full(3, _reach_mm(at))])
 
@@ -144,13 +159,16 @@ def held_rows(holds: Sequence[Hold]) -> Floats:
     Source:
         The body's motion along n at r is the row n, r × n.
     """
-    rows = [np.concatenate([way, np.cross(one.at_mm, way)]) for one in holds for way in one.directions]
-    return np.array(rows).reshape(-1, 6)
+    if not holds:
+        return np.zeros((0, 6))
+    ways = np.concatenate([one.directions for one in holds])
+    at = np.repeat([one.at_mm for one in holds], [len(one.directions) for one in holds], axis=0)
+    return np.hstack([ways, np.cross(at, ways)])
 
 
 def held_count(holds: Sequence[Hold]) -> int:
     """Return how many directions are held, counted at each mount."""
-    return len(held_rows(holds))
+    return sum(len(one.directions) for one in holds)
 
 
 def free_motions(holds: Sequence[Hold]) -> tuple[FreeMotion, ...]:

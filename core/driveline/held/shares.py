@@ -1,19 +1,20 @@
 """How far the shares of mounts go that statics alone does not decide."""
 
 from collections.abc import Sequence
-from dataclasses import dataclass, replace
+from dataclasses import dataclass
 from itertools import product
 from typing import Final
 
 import numpy as np
 
 from driveline.arrays import Floats
-from driveline.held.balance import balanced, held_count, stiffness_of
+from driveline.held.balance import arrays_of, held_count, scales, stiffness_at, stiffness_of
 from driveline.held.holds import Hold
 
 FACTORS: Final = (0.5, 1.0, 2.0)
 DEGREES: Final = 6
 MOST_MOUNTS: Final = 7  # 3^7 sets of stiffnesses
+AT_ONCE: Final = 256  # sets solved together
 
 
 @dataclass(frozen=True, kw_only=True)
@@ -40,16 +41,17 @@ def shares_of(holds: Sequence[Hold], loads: Floats) -> Shares:
         Every combination of ½, 1 and 2, ENGINEERING 12 and 22. Worked example mounts-hard-four-shares.
     """
     varied = sorted(range(len(holds)), key=lambda k: -float(np.trace(holds[k].stiffness_n_per_mm)))[:MOST_MOUNTS]
-    least: Floats | None = None
-    greatest: Floats | None = None
-    for factors in product(FACTORS, repeat=len(varied)):
-        changed = list(holds)
-        for k, factor in zip(varied, factors, strict=True):
-            changed[k] = replace(holds[k], stiffness_n_per_mm=factor * holds[k].stiffness_n_per_mm)
-        forces = balanced(changed, loads).forces_n
-        least = forces if least is None else np.minimum(least, forces)
-        greatest = forces if greatest is None else np.maximum(greatest, forces)
-    assert least is not None and greatest is not None
+    sets = np.ones((len(FACTORS) ** len(varied), len(holds)))
+    sets[:, varied] = list(product(FACTORS, repeat=len(varied)))
+    reach, springs, scale = *arrays_of(holds), scales(holds)
+    least = np.full((len(loads), len(holds), 3), np.inf)
+    greatest = -least
+    for some in np.array_split(sets, -(-len(sets) // AT_ONCE)):
+        changed = some[:, :, None, None] * springs
+        scaled = stiffness_at(reach, changed) / scale[:, None] / scale
+        moves = np.linalg.solve(scaled, np.broadcast_to((loads / scale).T, (len(some), DEGREES, len(loads))))
+        forces = -np.einsum("snij,njk,skc->scni", changed, reach, moves / scale[:, None], optimize=True)
+        least, greatest = np.minimum(least, forces.min(axis=0)), np.maximum(greatest, forces.max(axis=0))
     return Shares(least_n=least, greatest_n=greatest)
 
 

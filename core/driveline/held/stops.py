@@ -1,13 +1,13 @@
 """Bushes that bottom: past their travel a stop takes over, so that the answer is made of pieces."""
 
 from collections.abc import Sequence
-from dataclasses import dataclass, replace
+from dataclasses import dataclass
 from typing import Final
 
 import numpy as np
 
 from driveline.arrays import Floats
-from driveline.held.balance import Held, balanced
+from driveline.held.balance import Held, arrays_of, balanced, scales, stiffness_at
 from driveline.held.holds import Hold
 
 STOP_N_PER_MM: Final = 2e4  # of metal on a thin rest of rubber
@@ -45,54 +45,75 @@ def hold_on_stops(holds: Sequence[Hold], limits: Sequence[Limit | None], loads: 
         Where they never agree it is not settled, and no answer.
     """
     free = balanced(holds, loads)
-    bottomed, settled = np.zeros((len(loads), len(holds))), True
+    bottomed = np.zeros((len(loads), len(holds)))
     if all(limit is None for limit in limits):
-        return OnStops(held=free, bottomed=bottomed, settled=settled)
-    axes = np.array([limit.turn if limit else np.eye(3) for limit in limits])
-    travel = np.array([limit.travel_mm if limit else np.full(3, np.inf) for limit in limits])
-    own = np.einsum("nji,cnj->cni", axes, free.mount_moves_mm)
-    found = Held(**{name: getattr(free, name).copy() for name in free.__dataclass_fields__})
-    for row in np.flatnonzero((np.abs(own) > travel - TIGHT_MM).any(axis=(1, 2))):
-        one = _one(holds, axes, travel, loads[row])
-        for name in found.__dataclass_fields__:
-            getattr(found, name)[row] = getattr(one.held, name)[0]
-        bottomed[row], settled = one.bottomed[0], settled and one.settled
-    return OnStops(held=found, bottomed=bottomed, settled=settled)
-
-
-def _one(holds: Sequence[Hold], axes: Floats, travel: Floats, load: Floats) -> OnStops:
-    on, tried = np.zeros((len(holds), 3)), set[bytes]()  # the sign of a stop that is reached
+        return OnStops(held=free, bottomed=bottomed, settled=True)
+    stops = _Stops.of(holds, limits)
+    on = np.zeros((len(loads), len(holds), 3))  # the sign of a stop that is reached
+    found = {name: getattr(free, name).copy() for name in free.__dataclass_fields__}
+    tried: list[set[bytes]] = [set() for _ in loads]
+    left, settled = np.arange(len(loads)), True
     for _ in range(MOST_PASSES):
-        found, own = _with_stops(holds, axes, travel, on, load)
-        now = np.where(np.abs(own) > travel - TIGHT_MM, np.sign(own), 0.0)
-        if (now == on).all():
-            return OnStops(held=found, bottomed=(on != 0).any(axis=1)[None, :].astype(float), settled=True)
-        if now.tobytes() in tried:
-            break  # round and round: no pass more would settle it
-        tried.add(now.tobytes())
-        on = now
-    return OnStops(held=found, bottomed=(on != 0).any(axis=1)[None, :].astype(float), settled=False)
+        now = stops.reached(found["mount_moves_mm"][left])
+        changes = (now != on[left]).any(axis=(1, 2))
+        # Round and round: no pass more would settle it.
+        is_new = np.array(
+            [row.tobytes() not in tried[k] for k, row in zip(left.tolist(), now, strict=True)], dtype=bool
+        )
+        settled = settled and not (changes & ~is_new).any()
+        left, now = left[changes & is_new], now[changes & is_new]
+        if not len(left):
+            break
+        for k, row in zip(left.tolist(), now, strict=True):
+            tried[k].add(row.tobytes())
+        on[left] = now
+        for name, value in vars(stops.held(now, loads[left])).items():
+            found[name][left] = value
+    return OnStops(held=Held(**found), bottomed=(on != 0).any(axis=2).astype(float), settled=settled and not len(left))
 
 
-def _with_stops(holds: Sequence[Hold], axes: Floats, travel: Floats, on: Floats, load: Floats) -> tuple[Held, Floats]:
-    """The answer with some stops in, each a spring that begins at its travel; and the moves along own axes."""
-    stiffer, pushed = list(holds), load.copy()
-    for k, one in enumerate(holds):
-        if not on[k].any():
-            continue
-        stop = axes[k] @ np.diag(np.abs(on[k]) * STOP_N_PER_MM) @ axes[k].T
-        begins = axes[k] @ np.where(on[k] != 0, on[k] * np.where(np.isfinite(travel[k]), travel[k], 0.0), 0.0)
-        stiffer[k] = replace(one, stiffness_n_per_mm=one.stiffness_n_per_mm + stop)
-        pushed = pushed + one.reach.T @ stop @ begins
-    held = balanced(stiffer, pushed[None])
-    forces = held.forces_n.copy()
-    for k in range(len(holds)):
-        if on[k].any():
-            stop = axes[k] @ np.diag(np.abs(on[k]) * STOP_N_PER_MM) @ axes[k].T
-            begins = axes[k] @ (on[k] * np.where(np.isfinite(travel[k]), travel[k], 0.0))
-            forces[0, k] += stop @ begins
-    own = np.array([turn.T @ move for turn, move in zip(axes, held.mount_moves_mm[0], strict=True)])
-    return replace(held, forces_n=forces), own
+@dataclass(frozen=True, kw_only=True)
+class _Stops:
+    """The mounts as arrays, each with the stops that it has along its own axes."""
+
+    springs: Floats  # (n, 3, 3)
+    reach: Floats  # (n, 3, 6)
+    scale: Floats  # (6,)
+    axes: Floats  # (n, 3, 3)
+    travel_mm: Floats  # (n, 3)
+
+    @classmethod
+    def of(cls, holds: Sequence[Hold], limits: Sequence[Limit | None]) -> "_Stops":
+        reach, springs = arrays_of(holds)
+        return cls(
+            springs=springs,
+            reach=reach,
+            scale=scales(holds),
+            axes=np.array([limit.turn if limit else np.eye(3) for limit in limits]),
+            travel_mm=np.array([limit.travel_mm if limit else np.full(3, np.inf) for limit in limits]),
+        )
+
+    def reached(self, moves_mm: Floats) -> Floats:
+        """The sign of each stop that mounts so moved are on, (c, n, 3)."""
+        own = np.einsum("nji,cnj->cni", self.axes, moves_mm)
+        return np.where(np.abs(own) > self.travel_mm - TIGHT_MM, np.sign(own), 0.0)
+
+    def held(self, on: Floats, loads: Floats) -> Held:
+        """The answer with some stops in, (c, n, 3), each a spring that begins at its travel."""
+        stops = np.einsum("nij,cnj,nkj->cnik", self.axes, np.abs(on) * STOP_N_PER_MM, self.axes)
+        begins = np.where(np.isfinite(self.travel_mm), self.travel_mm, 0.0) * on
+        pushes = np.einsum("cnij,cnj->cni", stops, np.einsum("nij,cnj->cni", self.axes, begins))
+        springs = self.springs + stops
+        scaled = stiffness_at(self.reach, springs) / self.scale[:, None] / self.scale
+        right = (loads + np.einsum("nia,cni->ca", self.reach, pushes)) / self.scale
+        moves = np.linalg.solve(scaled, right[..., None])[..., 0] / self.scale
+        at_mounts = np.einsum("nij,cj->cni", self.reach, moves)
+        return Held(
+            moves_mm=moves[:, :3],
+            turns_rad=moves[:, 3:],
+            forces_n=pushes - np.einsum("cnij,cnj->cni", springs, at_mounts),
+            mount_moves_mm=at_mounts,
+        )
 
 
 def unbalanced(holds: Sequence[Hold], held: Held, loads: Floats) -> float:

@@ -29,7 +29,6 @@ class WeldStress:
     moment_nmm: Floats  # (3,), at the centroid
     points_mm: Floats  # (p, 2), ends of the lines
     sizes_mpa: Floats  # (p,)
-    at_ends_mpa: Floats  # (p, 3), components at each
     components_mpa: Floats  # (3,), at the worst
     at_mm: Floats  # (2,)
     governing_mpa: float
@@ -51,6 +50,49 @@ def weld_stress(lines_mm: Floats, *, leg_mm: float, force_n: Floats, at_mm: Floa
         Welds as lines: direct force over the length, twist by the polar moment, bending by the general formula with
         I_xy, added as vectors at every end, where it is worst. Worked example weld-group-three-dimensions.
     """
+    group = _group_of(lines_mm, leg_mm)
+    moments, at_ends = group.at_ends_mpa(force_n[None], at_mm)
+    sizes = np.linalg.norm(at_ends[0], axis=1)
+    worst = int(sizes.argmax())
+    return WeldStress(
+        throat_mm=group.throat_mm,
+        length_mm=group.length_mm,
+        centroid_mm=group.centroid_mm,
+        unit_x_mm3=group.unit_x_mm3,
+        unit_y_mm3=group.unit_y_mm3,
+        unit_xy_mm3=group.unit_xy_mm3,
+        moment_nmm=moments[0],
+        points_mm=group.points_mm,
+        sizes_mpa=sizes,
+        components_mpa=at_ends[0, worst],
+        at_mm=group.points_mm[worst],
+        governing_mpa=float(sizes[worst]),
+    )
+
+
+@dataclass(frozen=True, kw_only=True)
+class _Group:
+    """The lines of a group with what bends and twists them."""
+
+    throat_mm: float
+    length_mm: float
+    centroid_mm: Floats
+    unit_x_mm3: float
+    unit_y_mm3: float
+    unit_xy_mm3: float
+    points_mm: Floats
+
+    def at_ends_mpa(self, forces_n: Floats, at_mm: Floats) -> tuple[Floats, Floats]:
+        """The moments of forces, (c, 3), at the centroid, and the stress at each end, (c, p, 3)."""
+        moments = np.cross(at_mm - np.array([*self.centroid_mm, 0.0]), forces_n)
+        x, y = (self.points_mm - self.centroid_mm).T
+        even, twist = forces_n / self.length_mm, moments[:, 2:] / (self.unit_x_mm3 + self.unit_y_mm3)
+        across = even[:, 2:] + _bending(moments, x, y, self.unit_x_mm3, self.unit_y_mm3, self.unit_xy_mm3)
+        parts = np.stack([even[:, :1] - twist * y, even[:, 1:2] + twist * x, across], axis=2)
+        return moments, parts / self.throat_mm
+
+
+def _group_of(lines_mm: Floats, leg_mm: float) -> _Group:
     if not len(lines_mm) or not leg_mm > 0:
         raise ImpossibleInput("weld", leg_mm, "a line or more, of a leg above 0 mm")
     first, second = lines_mm[:, 0], lines_mm[:, 1]
@@ -61,34 +103,14 @@ def weld_stress(lines_mm: Floats, *, leg_mm: float, force_n: Floats, at_mm: Floa
     centroid = (lengths[:, None] * middles).sum(axis=0) / length
     off = middles - centroid
     # A line's own second moment about its middle is L d²/12 for its extent d along an axis.
-    unit_x = float((lengths * (off[:, 1] ** 2 + along[:, 1] ** 2 / 12)).sum())
-    unit_y = float((lengths * (off[:, 0] ** 2 + along[:, 0] ** 2 / 12)).sum())
-    unit_xy = float((lengths * (off[:, 0] * off[:, 1] + along[:, 0] * along[:, 1] / 12)).sum())
-    throat = THROAT * leg_mm
-    arm = at_mm - np.array([*centroid, 0.0])
-    moment = np.cross(arm, force_n)
-    points = np.unique(lines_mm.reshape(-1, 2), axis=0)
-    x, y = (points - centroid).T
-    shear_x = force_n[0] / length - moment[2] * y / (unit_x + unit_y)
-    shear_y = force_n[1] / length + moment[2] * x / (unit_x + unit_y)
-    across = force_n[2] / length + _bending(moment, x, y, unit_x, unit_y, unit_xy)
-    components = np.column_stack([shear_x, shear_y, across]) / throat
-    sizes = np.linalg.norm(components, axis=1)
-    worst = int(sizes.argmax())
-    return WeldStress(
-        throat_mm=throat,
+    return _Group(
+        throat_mm=THROAT * leg_mm,
         length_mm=length,
         centroid_mm=centroid,
-        unit_x_mm3=unit_x,
-        unit_y_mm3=unit_y,
-        unit_xy_mm3=unit_xy,
-        moment_nmm=moment,
-        points_mm=points,
-        sizes_mpa=sizes,
-        at_ends_mpa=components,
-        components_mpa=components[worst],
-        at_mm=points[worst],
-        governing_mpa=float(sizes[worst]),
+        unit_x_mm3=float((lengths * (off[:, 1] ** 2 + along[:, 1] ** 2 / 12)).sum()),
+        unit_y_mm3=float((lengths * (off[:, 0] ** 2 + along[:, 0] ** 2 / 12)).sum()),
+        unit_xy_mm3=float((lengths * (off[:, 0] * off[:, 1] + along[:, 0] * along[:, 1] / 12)).sum()),
+        points_mm=np.unique(lines_mm.reshape(-1, 2), axis=0),
     )
 
 
@@ -102,30 +124,29 @@ def weld_sizes_mpa(lines_mm: Floats, *, leg_mm: float, forces_n: Floats, at_mm: 
         at_mm: (3,).
 
     Source:
-        Stress at an end is linear in the force, so that three unit forces give all.
+        As ``weld_stress``.
     """
-    units = [weld_stress(lines_mm, leg_mm=leg_mm, force_n=one, at_mm=at_mm).at_ends_mpa for one in np.eye(3)]
-    found = np.einsum("kpj,ck->cpj", np.array(units), forces_n)
+    _, found = _group_of(lines_mm, leg_mm).at_ends_mpa(forces_n, at_mm)
     return np.asarray(np.linalg.norm(found, axis=2).max(axis=1), dtype=np.float64)
 
 
-def _bending(moment: Floats, x: Floats, y: Floats, unit_x: float, unit_y: float, unit_xy: float) -> Floats:
-    """Force per length square to the plane; a single straight line bends about nothing but its own."""
+def _bending(moments: Floats, x: Floats, y: Floats, unit_x: float, unit_y: float, unit_xy: float) -> Floats:
+    """Force per length square to the plane, (c, p); a single straight line bends about nothing but its own."""
+    about_x, about_y = moments[:, :1], moments[:, 1:2]
     determinant = unit_x * unit_y - unit_xy**2
     size = max(unit_x, unit_y)
     if determinant > 1e-9 * size**2:
-        a = (moment[0] * unit_y + moment[1] * unit_xy) / determinant
-        b = (moment[1] * unit_x + moment[0] * unit_xy) / determinant
+        a = (about_x * unit_y + about_y * unit_xy) / determinant
+        b = (about_y * unit_x + about_x * unit_xy) / determinant
         found: Floats = a * y - b * x
         return found
     way = np.array([unit_y, unit_xy]) if unit_y >= unit_x else np.array([unit_xy, unit_x])
     way = way / np.linalg.norm(way)  # the line itself
     along = x * way[0] + y * way[1]
-    about = moment[0] * way[1] - moment[1] * way[0]
-    turning = moment[0] * way[0] + moment[1] * way[1]
-    if abs(turning) > 1e-9 * (abs(about) + 1.0):
-        return np.full(len(x), math.inf)  # it would hinge about the line
-    return np.asarray(about * along / (unit_x + unit_y), dtype=np.float64)
+    about = about_x * way[1] - about_y * way[0]
+    turning = about_x * way[0] + about_y * way[1]
+    hinges = np.abs(turning) > 1e-9 * (np.abs(about) + 1.0)
+    return np.where(hinges, math.inf, about * along / (unit_x + unit_y))
 
 
 def base_shear_mpa(stress: WeldStress, *, thickness_mm: float) -> float:

@@ -5,6 +5,7 @@ from dataclasses import dataclass
 from functools import cached_property
 
 import numpy as np
+from scipy.spatial.transform import Rotation
 
 from driveline.arrays import Floats
 
@@ -63,6 +64,19 @@ def turns_about(axis: Floats, angles_rad: Floats) -> Floats:
     cross = np.array([[0.0, -z, y], [z, 0.0, -x], [-y, x, 0.0]])
     sine, rest = np.sin(angles_rad)[:, None, None], (1 - np.cos(angles_rad))[:, None, None]
     found: Floats = np.eye(3) + sine * cross + rest * (cross @ cross)
+    return found
+
+
+def turns_by(vectors_rad: Floats) -> Floats:
+    """Return the turns by vectors, each an axis times its angle, (n, 3, 3).
+
+    Args:
+        vectors_rad: (n, 3).
+
+    Source:
+        Rodrigues' formula, by SciPy.
+    """
+    found: Floats = Rotation.from_rotvec(vectors_rad).as_matrix()
     return found
 
 

@@ -20,31 +20,36 @@ class ArcSureness:
     _in_plane: Floats  # covariance of the centre's height and reach in the plane and of the radius; of a line (2, 2)
     _off_plane: Floats  # covariance of the plane's place and two tilts; of a line (2, 2)
 
-    def covariance_mm2(self, place_mm: Floats) -> Floats:
-        """Return the covariance, (3, 3), of the arc's place at the height of one of its places, (3,).
+    def covariance_mm2(self, places_mm: Floats) -> Floats:
+        """Return the covariance, (n, 3, 3), of the arc's place at the height of each of its places, (n, 3).
 
         Source:
             First order in the readings: the circle's centre and radius, and the plane it lies in, moved by each; the
             place slides along the arc back to its height.
         """
-        arc, off = self.arc, place_mm - self.arc.centre_mm
-        level = np.cross(arc.along, arc.axis)
+        arc, off = self.arc, places_mm - self.arc.centre_mm
+        level, ones = np.cross(arc.along, arc.axis), np.ones(len(off))
+        up, out = off @ arc.along, off @ level
         if arc.radius_mm is None:
-            held = np.array([1.0, float(off @ arc.along)])
+            held = np.column_stack((ones, up))
             ways = [way - way[2] / arc.along[2] * arc.along for way in (arc.axis, level)]
-            spread = (self._in_plane, self._off_plane)
-            parts = [float(held @ one @ held) * np.outer(way, way) for one, way in zip(spread, ways, strict=True)]
-            whole: Floats = np.sum(parts, axis=0)
-            return whole
-        up, out = float(off @ arc.along) / arc.radius_mm, float(off @ level) / arc.radius_mm
-        out = out if abs(out) > LEAST else LEAST
-        slope = up / out
-        moves = np.array([slope, 1.0, 1 / out])
+            spread = (self._off_plane, self._in_plane)
+            parts = [_along(held, one, way[None, :]) for one, way in zip(spread, ways, strict=True)]
+            return np.asarray(np.sum(parts, axis=0), dtype=float)
+        sine, cosine = up / arc.radius_mm, out / arc.radius_mm
+        cosine = np.where(np.abs(cosine) > LEAST, cosine, LEAST)
+        slope = sine / cosine
+        moves = np.column_stack((slope, ones, 1 / cosine))
         lean = arc.axis[2] / arc.along[2]
-        aside = arc.axis - lean * arc.along + slope * lean * level
-        held = np.array([1.0, *(off @ np.column_stack((arc.along, level)))])
-        found: Floats = float(moves @ self._in_plane @ moves) * np.outer(level, level)
-        return found + float(held @ self._off_plane @ held) * np.outer(aside, aside)
+        aside = arc.axis - lean * arc.along + slope[:, None] * (lean * level)
+        held = np.column_stack((ones, up, out))
+        return _along(moves, self._in_plane, level[None, :]) + _along(held, self._off_plane, aside)
+
+
+def _along(held: Floats, spread: Floats, ways: Floats) -> Floats:
+    """What a spread comes to along a way at each place, (n, 3, 3)."""
+    found: Floats = np.einsum("ni,ij,nj->n", held, spread, held)[:, None, None] * ways[:, :, None] * ways[:, None, :]
+    return found
 
 
 def _covariance(u_mm: float, jacobian: Floats) -> Floats:

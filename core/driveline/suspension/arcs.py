@@ -92,7 +92,13 @@ def fit_arc(points_mm: Floats) -> Arc:
         off: Floats = np.hypot(flat[:, 0] - circle[0], flat[:, 1] - circle[1]) - circle[2]
         return off
 
-    found = least_squares(off_by, start, x_scale=np.maximum(np.abs(start), 1.0), xtol=1e-14, ftol=1e-14, gtol=1e-14)
+    def turned(circle: Floats) -> Floats:
+        off = circle[:2] - flat
+        reach = np.maximum(np.linalg.norm(off, axis=1, keepdims=True), STRAIGHT)
+        return np.column_stack((off / reach, -np.ones(len(off))))
+
+    # Levenberg-Marquardt is compiled: every keystroke asks for a fit.
+    found = least_squares(off_by, start, jac=turned, method="lm", xtol=1e-14, ftol=1e-14, gtol=1e-14)
     if not found.success:
         raise ImpossibleInput("points_mm", len(points), "on one arc: no circle settles on them")
     axis = ways[2]

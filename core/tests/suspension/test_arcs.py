@@ -61,7 +61,7 @@ class ArcTest(TestCase):
             within.append(
                 (
                     abs((arc.radius_mm or 0) - radius_mm) < 1.96 * (sure.radius_u_mm or 0),
-                    abs(off_mm) < 1.96 * math.sqrt(way @ sure.covariance_mm2(true[k]) @ way),
+                    abs(off_mm) < 1.96 * math.sqrt(way @ sure.covariance_mm2(true[[k]])[0] @ way),
                 )
             )
         for share in np.mean(within, axis=0):
@@ -73,7 +73,7 @@ class ArcTest(TestCase):
         sure = arc_sureness(fit_arc(points), points, 0.3)
         self.assertIsNone(sure.radius_u_mm)
         for place, share in ((points[1], 1 / 3), (points[2], 1 / 3 + 1 / 2)):
-            self.assertTrue(np.allclose(sure.covariance_mm2(place), np.diag([0.09 * share, 0.09 * share, 0])))
+            self.assertTrue(np.allclose(sure.covariance_mm2(place[None])[0], np.diag([0.09 * share, 0.09 * share, 0])))
 
     def test_heights_on_a_line_make_a_line(self) -> None:
         arc = fit_arc(np.array([[0, 600, 200], [1, 601, 300], [2, 602, 400]], float))

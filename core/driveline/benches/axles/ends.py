@@ -1,5 +1,6 @@
 """Where a shaft's ends are: the inner joint on the placed unit, the outer one on its arc, and how far each goes."""
 
+from collections.abc import Iterable
 from dataclasses import dataclass, replace
 from typing import Final
 
@@ -11,7 +12,7 @@ from driveline.benches.axles.sheet import Axle, AxleSide, PathKind, Travelled
 from driveline.errors import ImpossibleInput
 from driveline.margins import missing_of
 from driveline.sheet import value_of
-from driveline.space.pose import turn_about
+from driveline.space.pose import turns_by
 from driveline.space.spots import Points, Spot, spot_missing, spot_mm
 from driveline.suspension.arc_sureness import ArcSureness, arc_sureness
 from driveline.suspension.arcs import Arc, arm_arc, fit_arc
@@ -85,8 +86,7 @@ def moves_at(at_mm: Floats, needs: AxlesNeeds) -> Moves:
     if needs.any_way_mm is not None:
         names = (AT_REST, *(f"unit {way}" for way in ("forward", "left", "up", "back", "right", "down")))
         return Moves(shifts_mm=needs.any_way_mm * ANY_WAY, turns=np.tile(np.eye(3), (7, 1, 1)), names=names)
-    found = [np.array(one.turn_rad) for one in needs.moves]
-    turns = [np.eye(3), *(turn_about(turn, float(np.linalg.norm(turn))) for turn in found)]
+    turns = turns_by(np.array([np.zeros(3), *(one.turn_rad for one in needs.moves)]))
     shifts = [np.zeros(3)]
     for one, turn in zip(needs.moves, turns[1:], strict=True):
         arm = at_mm - np.array(one.about_mm)
@@ -240,7 +240,7 @@ def _end(side: AxleSide, inner: Floats, output: Floats, needs: AxlesNeeds, point
     )
 
 
-def xyz(point: Floats) -> Xyz:
+def xyz(point: Iterable[float]) -> Xyz:
     """Return a place for the screen, to a hundredth of a mm."""
     x, y, z = (round(float(one), 2) for one in point)
     return x, y, z

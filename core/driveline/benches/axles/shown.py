@@ -151,21 +151,23 @@ def _cases(travel: Travelling) -> Iterator[CaseShown]:
 
 def _rows(travel: Travelling, scan: Scan, lock: int, move: int) -> Iterator[HeightRow]:
     middle, corner, sure = travel.middle_mm, travel.end.corner, travel.end.sureness
-    outers = outers_mm(corner, scan.heights_mm, scan.locks_deg)[:, lock]
-    inner = corner.inner_mm + scan.moves_mm[move]
-    for row, height in enumerate(scan.heights_mm.tolist()):
-        length = float(scan.length_mm[row, lock, move])
-        way = (outers[row] - inner) / length
+    outers = outers_mm(corner, scan.heights_mm, scan.locks_deg[[lock]])[:, 0]
+    lengths = scan.length_mm[:, lock, move]
+    either_way = None
+    if sure is not None:
+        ways = (outers - (corner.inner_mm + scan.moves_mm[move])) / lengths[:, None]
+        either_way = SURE * np.sqrt(np.einsum("ni,nij,nj->n", ways, sure.covariance_mm2(outers), ways))
+    columns = (scan.heights_mm, lengths, scan.inner_deg[:, lock, move], scan.outer_deg[:, lock, move])
+    shown = np.round(np.column_stack((*columns, outers)), 2).tolist()
+    for row, (height, length, inner, outer, *place) in enumerate(shown):
         yield HeightRow(
-            height_mm=round(height, 2),
-            length_mm=round(length, 2),
-            either_way_mm=None
-            if sure is None
-            else round(SURE * math.sqrt(float(way @ sure.covariance_mm2(outers[row]) @ way)), 2),
-            plunge_mm=None if middle is None else round(length - middle, 2),
-            inner_deg=round(float(scan.inner_deg[row, lock, move]), 2),
-            outer_deg=round(float(scan.outer_deg[row, lock, move]), 2),
-            outer_mm=xyz(outers[row]),
+            height_mm=height,
+            length_mm=length,
+            either_way_mm=None if either_way is None else round(float(either_way[row]), 2),
+            plunge_mm=None if middle is None else round(float(lengths[row]) - middle, 2),
+            inner_deg=inner,
+            outer_deg=outer,
+            outer_mm=xyz(place),
         )
 
 

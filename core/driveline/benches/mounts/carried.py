@@ -1,6 +1,6 @@
 """What the mounts carry, case by case: forces, moves, how far shares go, how the unit shakes."""
 
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from typing import Final
 
 import numpy as np
@@ -16,7 +16,7 @@ from driveline.held.modes import USUAL_DYNAMIC, Mode, modes_of
 from driveline.held.shares import Shares, redundancy, shares_of
 from driveline.held.stops import hold_on_stops
 from driveline.memory import Memory, key_of
-from driveline.space.pose import Placed, move_about, turn_about
+from driveline.space.pose import Placed, move_about, turns_by
 
 STIFF_N_PER_MM: Final = 2_000.0  # summed over its axes: a mount so stiff leaves shares to chance
 _SHARES: Final = Memory(20)
@@ -50,9 +50,7 @@ class Carried:
 
     def move(self, row: int, about_mm: Floats) -> Placed:
         """Return how the unit moves in a case."""
-        vector = self.held.turns_rad[row]
-        turn = turn_about(vector, float(np.linalg.norm(vector)))
-        return move_about(about_mm, shift_mm=self.held.moves_mm[row], turn=turn)
+        return move_about(about_mm, shift_mm=self.held.moves_mm[row], turn=turns_by(self.held.turns_rad[[row]])[0])
 
 
 @dataclass(frozen=True, kw_only=True)
@@ -81,15 +79,7 @@ def solve_held(sheet: MountsSheet, needs: MountsNeeds, mounts: tuple[LaidMount, 
     if free == () and about is not None and unit.mass_kg:
         moved = [_about(one, about) for one in holds]
         carried = _carried(sheet, needs, mounts, moved, unit.mass_kg)
-        inertia = inertia_of(sheet, needs)
-        if inertia is not None and unit.placed is not None:
-            modes = modes_of(
-                moved,
-                mass_kg=unit.mass_kg,
-                cg_mm=np.zeros(3),
-                inertia_kgm2=unit.placed.turn @ inertia @ unit.placed.turn.T,
-                dynamic=sheet.dynamic or USUAL_DYNAMIC,
-            )
+        modes = _modes(sheet, needs, moved)
     return Solved(
         mounts=mounts,
         free=free,
@@ -111,6 +101,37 @@ def _about(one: Hold, about_mm: Floats) -> Hold:
         directions=one.directions,
         is_rubber=one.is_rubber,
     )
+
+
+def _modes(sheet: MountsSheet, needs: MountsNeeds, holds: list[Hold]) -> tuple[Mode, ...]:
+    """How the unit shakes on mounts about its centre of gravity; nothing while its inertia is not known."""
+    unit, inertia = needs.unit, inertia_of(sheet, needs)
+    if inertia is None or unit.placed is None or not unit.mass_kg:
+        return ()
+    return modes_of(
+        holds,
+        mass_kg=unit.mass_kg,
+        cg_mm=np.zeros(3),
+        inertia_kgm2=unit.placed.turn @ inertia @ unit.placed.turn.T,
+        dynamic=sheet.dynamic or USUAL_DYNAMIC,
+    )
+
+
+def with_rubber(sheet: MountsSheet, needs: MountsNeeds, solved: Solved, factor: float) -> tuple[float, float] | None:
+    """Return the lowest frequency, Hz, and the farthest move, mm, of rubber so many times as stiff."""
+    carried, about = solved.carried, solved.about_mm
+    if carried is None or about is None:
+        return None
+    holds = []
+    for one in carried.mounts:
+        if one.hold is not None:
+            stiffness = one.hold.stiffness_n_per_mm * (factor if one.hold.is_rubber else 1.0)
+            holds.append(replace(_about(one.hold, about), stiffness_n_per_mm=stiffness))
+    modes = _modes(sheet, needs, holds)
+    found = hold_on_stops(holds, [one.limit for one in carried.mounts], carried.loads)
+    if not modes or not found.settled or needs.unit.farthest_mm is None:
+        return None
+    return modes[0].frequency_hz, float(_moved_mm(found.held, needs, about).max())
 
 
 def inertia_of(sheet: MountsSheet, needs: MountsNeeds) -> Floats | None:
@@ -160,7 +181,7 @@ def _nearest(
 ) -> tuple[tuple[Case, NearestMoved], ...]:
     if carried is None or about is None or needs.around is None or not carried.settled:
         return ()
-    moves = moved_mm(carried, needs, about)
+    moves = _moved_mm(carried.held, needs, about)
     found: dict[int, NearestMoved] = {}
     best = np.inf
     for row in np.argsort(-moves).tolist():  # those that move most first: others may not come so near
@@ -177,16 +198,16 @@ def greatest_move_mm(carried: Carried, needs: MountsNeeds, about_mm: Floats) -> 
     """Return how far the corner that goes farthest does, and in which case; ``None`` without an envelope."""
     if needs.unit.farthest_mm is None or needs.unit.placed is None:
         return None
-    sizes = moved_mm(carried, needs, about_mm)
+    sizes = _moved_mm(carried.held, needs, about_mm)
     worst = int(sizes.argmax())
     return float(sizes[worst]), carried.cases[worst]
 
 
-def moved_mm(carried: Carried, needs: MountsNeeds, about_mm: Floats) -> Floats:
-    """Return how far the corner that goes farthest does in each case, (c,); without an envelope without end."""
+def _moved_mm(held: Held, needs: MountsNeeds, about_mm: Floats) -> Floats:
+    """How far the corner that goes farthest does in each case, (c,); without an envelope without end."""
     unit = needs.unit
     if unit.farthest_mm is None or unit.placed is None:
-        return np.full(len(carried.cases), np.inf)
-    corners = unit.placed.points(unit.farthest_mm)
-    moves = [carried.move(row, about_mm) for row in range(len(carried.cases))]
-    return np.array([np.linalg.norm(move.points(corners) - corners, axis=1).max() for move in moves])
+        return np.full(len(held.moves_mm), np.inf)
+    arms = unit.placed.points(unit.farthest_mm) - about_mm
+    moves = np.einsum("cij,pj->cpi", turns_by(held.turns_rad) - np.eye(3), arms) + held.moves_mm[:, None]
+    return np.asarray(np.linalg.norm(moves, axis=2).max(axis=1), dtype=np.float64)

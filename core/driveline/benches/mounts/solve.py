@@ -1,7 +1,6 @@
 """The Mounts bench: how the unit is held, what each mount carries, how it moves and shakes, and what holds it."""
 
 from collections.abc import Iterator
-from dataclasses import replace
 from functools import partial
 from typing import Final
 
@@ -11,7 +10,7 @@ from driveline.arrays import Floats
 from driveline.benches.contract import LaidOut, Outcome, Paper, Seek, progress_of
 from driveline.benches.mounts.bracket_checks import loaded
 from driveline.benches.mounts.brackets import STEEL, ears_of
-from driveline.benches.mounts.carried import Carried, Solved, greatest_move_mm, solve_held
+from driveline.benches.mounts.carried import Carried, Solved, solve_held, with_rubber
 from driveline.benches.mounts.cases import USUAL, WHICH_WAY, Case, cases_of, moment_nm, torque_nm
 from driveline.benches.mounts.checks import held_missing, motion_words, mounts_checks
 from driveline.benches.mounts.ear_picture import ear_sought
@@ -42,7 +41,7 @@ from driveline.held.modes import USUAL_DYNAMIC
 from driveline.margins import Judge
 from driveline.metal.weld_pull import shim_mm
 from driveline.results import Assumed, ToDo
-from driveline.space.pose import Placed, move_about, turn_about
+from driveline.space.pose import Placed, move_about, turns_by
 
 EXAGGERATED: Final = 10.0
 FACTORS: Final = (0.5, 0.7, 1.0, 1.4, 2.0, 2.8)
@@ -229,8 +228,7 @@ def _drawn(carried: Carried, row: int, needs: MountsNeeds, solved: Solved) -> Pl
     """The unit's place with what it moves made ten times as large."""
     if needs.unit.placed is None or solved.about_mm is None:
         return None
-    vector = EXAGGERATED * carried.held.turns_rad[row]
-    turn = turn_about(vector, float(np.linalg.norm(vector)))
+    turn = turns_by(EXAGGERATED * carried.held.turns_rad[[row]])[0]
     shift = EXAGGERATED * carried.held.moves_mm[row]
     return needs.unit.placed.moved(move_about(solved.about_mm, shift_mm=shift, turn=turn))
 
@@ -240,19 +238,9 @@ def _springs(sheet: MountsSheet, needs: MountsNeeds, solved: Solved) -> Iterator
     if solved.carried is None or not solved.modes or not any(one.hold and one.hold.is_rubber for one in solved.mounts):
         return
     for factor in FACTORS:
-        changed = tuple(_stiffer(one, factor) for one in solved.mounts)
-        found = solve_held(sheet, replace(needs, around=None), changed)
-        if found.carried is None or found.about_mm is None or not found.modes:
-            continue
-        greatest = greatest_move_mm(found.carried, needs, found.about_mm)
-        if greatest is not None:
-            yield SpringPoint(factor=factor, lowest_hz=found.modes[0].frequency_hz, greatest_mm=greatest[0])
-
-
-def _stiffer(one: LaidMount, factor: float) -> LaidMount:
-    if one.hold is None or not one.hold.is_rubber:
-        return one
-    return replace(one, hold=replace(one.hold, stiffness_n_per_mm=factor * one.hold.stiffness_n_per_mm))
+        found = with_rubber(sheet, needs, solved, factor)
+        if found is not None:
+            yield SpringPoint(factor=factor, lowest_hz=found[0], greatest_mm=found[1])
 
 
 def _pull(found: PullFound) -> PullShown:
