@@ -7,7 +7,7 @@ import numpy as np
 from driveline.arrays import Floats
 from driveline.cardan.lines import unit_line
 from driveline.errors import ImpossibleInput
-from driveline.space.pose import turn_about
+from driveline.space.pose import cross_matrix, turn_about
 
 STEPS: int = 720
 
@@ -42,10 +42,10 @@ def chain_turns_rad(lines: Sequence[Floats], phasing_deg: Sequence[float], *, st
     axis = np.cos(even)[:, None] * first + np.sin(even)[:, None] * np.cross(units[0], first)
     swings = []
     for k, shaft in enumerate(units[1:]):
-        driven = np.cross(shaft, axis)
+        driven = axis @ cross_matrix(shaft).T
         driven /= np.linalg.norm(driven, axis=1, keepdims=True)
         zero = driven[0]
-        angle = np.unwrap(np.arctan2(np.cross(zero, driven) @ shaft, driven @ zero))
+        angle = np.unwrap(np.arctan2(driven @ np.cross(shaft, zero), driven @ zero))
         swing = angle - even
         swings.append(swing - swing.mean())
         if k < len(phasing_deg):

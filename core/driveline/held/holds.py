@@ -8,6 +8,7 @@ import numpy as np
 
 from driveline.arrays import Floats
 from driveline.errors import ImpossibleInput
+from driveline.space.pose import cross_matrix
 
 HARD_N_PER_MM: Final = 1e6  # in a direction that is held
 
@@ -26,12 +27,6 @@ class Hold:
     def reach(self) -> Floats:
         """The move of its point for a shift and small turn of the body, (3, 6)."""
         return np.hstack([np.eye(3), -cross_matrix(self.at_mm)])
-
-
-def cross_matrix(vector: Floats) -> Floats:
-    """Return the matrix that makes ``vector × v`` of v."""
-    x, y, z = vector.tolist()
-    return np.array([[0.0, -z, y], [z, 0.0, -x], [-y, x, 0.0]])
 
 
 def _series(own: Floats, bracket: Floats | None) -> Floats:

@@ -33,6 +33,12 @@ def rotation(*, roll_deg: float, pitch_deg: float, yaw_deg: float) -> Floats:
     )
 
 
+def cross_matrix(vector: Floats) -> Floats:
+    """Return the matrix that makes ``vector × v`` of v, (3, 3)."""
+    x, y, z = vector.tolist()
+    return np.array([[0.0, -z, y], [z, 0.0, -x], [-y, x, 0.0]])
+
+
 def turn_about(axis: Floats, angle_rad: float) -> Floats:
     """Return the turn by an angle about an axis, (3, 3); none where the axis has no length.
 
@@ -60,8 +66,7 @@ def turns_about(axis: Floats, angles_rad: Floats) -> Floats:
     length = float(np.linalg.norm(axis))
     if length == 0.0:
         return np.tile(np.eye(3), (len(angles_rad), 1, 1))
-    x, y, z = (axis / length).tolist()
-    cross = np.array([[0.0, -z, y], [z, 0.0, -x], [-y, x, 0.0]])
+    cross = cross_matrix(axis / length)
     sine, rest = np.sin(angles_rad)[:, None, None], (1 - np.cos(angles_rad))[:, None, None]
     found: Floats = np.eye(3) + sine * cross + rest * (cross @ cross)
     return found

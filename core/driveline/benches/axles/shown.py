@@ -128,7 +128,9 @@ def _mass_kg(one: SideFound) -> float | None:
 
 def _heights(travel: Travelling) -> tuple[HeightRow, ...]:
     """Straight ahead, the unit at rest, at every height."""
-    return tuple(_rows(travel, travel.scan, travel.lock_ahead, 0))
+    scan, lock = travel.scan, travel.lock_ahead
+    ahead_mm = outers_mm(travel.end.corner, scan.heights_mm, scan.locks_deg[[lock]])[:, 0]
+    return tuple(_rows(travel, scan, lock, 0, ahead_mm))
 
 
 def _cases(travel: Travelling) -> Iterator[CaseShown]:
@@ -139,19 +141,19 @@ def _cases(travel: Travelling) -> Iterator[CaseShown]:
     scan = scan_travel(
         end.corner, end.heights_mm(end.droop_mm, FEW_HEIGHTS), locks, end.moves.shifts_mm, end.moves.turns
     )
+    outers = outers_mm(end.corner, scan.heights_mm, scan.locks_deg)
     for lock, lock_deg in enumerate(locks.tolist()):
         for move, load in enumerate(end.moves.names):
             yield CaseShown(
                 lock_deg=round(lock_deg, 2),
                 load=load,
                 inner_mm=xyz(end.corner.inner_mm + end.moves.shifts_mm[move]),
-                heights=tuple(_rows(travel, scan, lock, move)),
+                heights=tuple(_rows(travel, scan, lock, move, outers[:, lock])),
             )
 
 
-def _rows(travel: Travelling, scan: Scan, lock: int, move: int) -> Iterator[HeightRow]:
+def _rows(travel: Travelling, scan: Scan, lock: int, move: int, outers: Floats) -> Iterator[HeightRow]:
     middle, corner, sure = travel.middle_mm, travel.end.corner, travel.end.sureness
-    outers = outers_mm(corner, scan.heights_mm, scan.locks_deg[[lock]])[:, 0]
     lengths = scan.length_mm[:, lock, move]
     either_way = None
     if sure is not None:
