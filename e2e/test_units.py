@@ -40,6 +40,21 @@ class UnitsTest(BrowserTestCase):
         page.get_by_label("Units").select_option("metric")
         expect(page.get_by_role("region", name="The Line, motor to road")).to_contain_text("km/h")
 
+    def test_a_bare_number_is_in_the_unit_that_its_reader_is_shown(self) -> None:
+        page = self.page_of("fabricator")
+        self.open_job(page, "Wren", "Coupler")
+        diameter = page.get_by_role("main").get_by_label("Diameter", exact=True).first
+        diameter.fill("35")
+        diameter.press("Enter")
+        expect(diameter).to_have_value("35")
+        page.get_by_label("Units").select_option("us")
+        expect(diameter).to_have_value("35 mm")
+        diameter.fill("1 3/8 ±0.001")
+        diameter.press("Enter")
+        expect(diameter).to_have_value("1 3/8 in ±0.001")
+        page.get_by_label("Units").select_option("metric")
+        expect(diameter).to_have_value("1 3/8 in ±0.001")
+
     def test_an_opened_working_and_its_sheet_are_in_the_same_units(self) -> None:
         page = self.page_of("fabricator")
         self.open_job(page, "Wren", "Adapter plate")

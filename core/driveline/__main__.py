@@ -22,6 +22,7 @@ from driveline.job.sureness_results import Sureness
 from driveline.margins import margins_for_screens
 from driveline.parts.drawings import cut_drawing, drawing_from, sheet_drawing
 from driveline.parts.ordered import Order
+from driveline.reading.measure import quantities_for_screens
 
 FAILS, REFUSED = 1, 2
 SCHEMAS: Final[dict[str, type[BaseModel]]] = {"job": JobFile, "order": Order}
@@ -34,7 +35,11 @@ def main(arguments: list[str]) -> int:
         print(json.dumps(SCHEMAS[options.of].model_json_schema(), indent=2))
         return 0
     if options.command == "tables":
-        tables = {"units": units_for_screens(), "margins": margins_for_screens()}
+        tables = {
+            "units": units_for_screens(),
+            "quantities": quantities_for_screens(),
+            "margins": margins_for_screens(),
+        }
         print(json.dumps(tables, indent=1, ensure_ascii=False))
         return 0
     try:

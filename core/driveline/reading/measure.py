@@ -114,6 +114,7 @@ UNIT_OF_NAME: Final = {
     Quantity.POWER: "kW",
     Quantity.RATIO: "",
 }
+SHOWN_UNIT: Final = {"Nm": "N·m", "deg": "°"}  # as figures are written; all others are written as they are named
 _EXAMPLES: Final = {
     Quantity.LENGTH: "209.55, 8 1/4 in or 1' 2 1/2\"",
     Quantity.VEHICLE_LENGTH: "2350 mm or 7' 8 1/2\"",
@@ -334,3 +335,8 @@ def _typed_unit(text: str, quantity: Quantity) -> str | None:
 def inch_text(length_mm: float, decimals: int = 3) -> str:
     """Return a length as decimal inches, ``8.250 in``."""
     return f"{length_mm / MM_PER_INCH:.{decimals}f} in"
+
+
+def quantities_for_screens() -> dict[str, str]:
+    """Return the unit that a bare number of each quantity means, as figures are written, for the screen's own copy."""
+    return {quantity.value: SHOWN_UNIT.get(unit, unit) for quantity, unit in UNIT_OF_NAME.items()}

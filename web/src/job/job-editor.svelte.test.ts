@@ -103,7 +103,7 @@ describe('JobEditor', () => {
     expect(await take('far')).toEqual({ problem: 'No such mass.', echo: '' });
     expect([mass(editor), editor.canUndo]).toEqual(['1080 kg', false]);
     const both = [take('1100 kg'), take('1200 kg')]; // the second waits for the first
-    expect((await Promise.all(both))[0]).toEqual({ problem: '', echo: '= ⟨1100|kg|g⟩' });
+    expect((await Promise.all(both))[0]).toMatchObject({ problem: '', echo: '= ⟨1100|kg|g⟩' });
     expect([mass(editor), sent.length]).toEqual(['1200 kg', 4]);
     editor.undo();
     expect(mass(editor)).toBe('1100 kg');

@@ -19,20 +19,24 @@
   const reader = useReader();
   const figure = new TypedFigure();
 
-  async function take(text: string): Promise<Heard> {
-    if (text !== '') {
+  const meant = (text: string) => (value?.unit ? text : units.meant(text, quantity));
+  const kept = $derived(value && !value.unit ? units.kept(value.text, quantity) : (value?.text ?? ''));
+
+  async function take(typed: string): Promise<Heard> {
+    if (typed !== '') {
+      const text = meant(typed);
       const asked = { text, quantity, unit: value?.unit ?? null };
       return reader.take(asked, () => onchange({ ...value, text }));
     }
     onchange(null);
     return { problem: '', echo: '' };
   }
-  const commit = () => figure.commit(value?.text ?? '', take);
+  const commit = () => figure.commit(kept, take);
 
   function oninput(event: Event & { currentTarget: HTMLInputElement }): void {
     const text = event.currentTarget.value;
     figure.text = text;
-    reader.typing(() => onchange(text.trim() === '' ? null : { ...value, text: text.trim() }));
+    reader.typing(() => onchange(text.trim() === '' ? null : { ...value, text: meant(text.trim()) }));
   }
 
   function keydown(event: KeyboardEvent): void {
@@ -58,7 +62,7 @@
     {disabled}
     aria-invalid={figure.heard.problem ? 'true' : undefined}
     aria-describedby="{uid}-says"
-    value={figure.text ?? value?.text ?? ''}
+    value={figure.text ?? kept}
     placeholder={hint ? '' : '–'}
     {oninput}
     onblur={commit}
@@ -69,8 +73,8 @@
     class={['col-span-2 text-right text-[12.5px]', figure.heard.problem ? 'text-fails' : 'text-ink-dim']}
     role={figure.heard.problem ? 'alert' : undefined}
   >
-    {#if figure.heard.problem}▲ {figure.heard.problem}{:else if figure.heard.echo}{units.words(
-        figure.heard.echo,
+    {#if figure.heard.problem}▲ {figure.heard.problem}{:else if figure.heard.echo}{units.heard(
+        figure.heard,
       )}{:else if !value && hint}{units.words(hint)}{/if}
   </p>
 </div>

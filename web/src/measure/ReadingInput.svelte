@@ -2,6 +2,7 @@
   import type { Quantity } from '../api/types';
   import { useReader, type Heard } from './reader';
   import { TypedFigure } from './typed-figure.svelte';
+  import { useUnits } from './units.svelte';
 
   interface Props {
     label: string;
@@ -24,19 +25,23 @@
     onchange,
   }: Props = $props();
   const reader = useReader();
+  const units = useUnits();
   const figure = new TypedFigure();
+  const meant = (typed: string) => (unit ? typed : units.meant(typed, quantity));
+  const kept = $derived(unit ? text : units.kept(text, quantity));
 
-  async function take(wanted: string): Promise<Heard> {
+  async function take(typed: string): Promise<Heard> {
+    const wanted = meant(typed);
     if (wanted !== '') return reader.take({ text: wanted, quantity, unit }, () => onchange(wanted));
     if (!needed) onchange('');
     return { problem: needed, echo: '' };
   }
-  const commit = () => figure.commit(text, take);
+  const commit = () => figure.commit(kept, take);
 
   function oninput(event: Event & { currentTarget: HTMLInputElement }): void {
     const wanted = event.currentTarget.value.trim();
     figure.text = event.currentTarget.value;
-    reader.typing(() => onchange(wanted));
+    reader.typing(() => onchange(meant(wanted)));
   }
 
   async function keydown(event: KeyboardEvent & { currentTarget: HTMLInputElement }): Promise<void> {
@@ -60,7 +65,7 @@
   title={figure.heard.problem || undefined}
   autocomplete="off"
   {disabled}
-  value={figure.text ?? text}
+  value={figure.text ?? kept}
   {oninput}
   onfocus={(event) => event.currentTarget.select()}
   onblur={commit}

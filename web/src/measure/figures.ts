@@ -3,7 +3,8 @@
  * of units; this writes them by the same rules (core/driveline/figures.py), and both are held to one list of examples.
  */
 import { grouped } from '../lib/format';
-import { units as table } from '../api/tables.json';
+import { quantities, units as table } from '../api/tables.json';
+import type { Quantity } from '../api/types';
 
 export const SYSTEMS = ['metric', 'us', 'us_fractions', 'british'] as const;
 export type System = (typeof SYSTEMS)[number];
@@ -50,6 +51,32 @@ export function written(text: string, system: System): string {
           bare: (flags as string).includes('n'),
         }),
   );
+}
+
+const BARE = /^[\s\d.,/+\-−–⁄½¼¾⅛⅜⅝⅞⅓⅔]*\d[\s\d.,/⁄]*$|^[\s\d+\-−–]*[½¼¾⅛⅜⅝⅞⅓⅔]\s*$/;
+const TOLERANCE = /\s*(?:±|\+\/-|\+-)/;
+
+/** A reading with its unit said where it is a bare number. */
+function withUnit(text: string, symbol: string): string {
+  const [nominal = ''] = text.split(TOLERANCE, 1);
+  if (!BARE.test(nominal) || !symbol) return text;
+  return `${nominal.trimEnd()} ${symbol}${text.slice(nominal.length)}`;
+}
+
+function symbolIn(quantity: Quantity, system: System): string {
+  return shownIn(quantities[quantity], system === 'us_fractions' ? 'us' : system).symbol;
+}
+
+/** What a person of a system means by a text: a bare number is in the unit that figures are shown to them in. */
+export function meantIn(text: string, quantity: Quantity, system: System): string {
+  const symbol = symbolIn(quantity, system);
+  return symbol === quantities[quantity] ? text : withUnit(text, symbol);
+}
+
+/** A kept text as it is shown: a bare number, that is metric, says so to a person whose unit is another. */
+export function keptIn(text: string, quantity: Quantity, system: System): string {
+  const metric = quantities[quantity];
+  return symbolIn(quantity, system) === metric ? text : withUnit(text, metric);
 }
 
 /** A metric figure as a system writes it; null decimals are of a stated size, all of whose digits are written. */

@@ -10,6 +10,8 @@ const KEY = Symbol('reader');
 export interface Heard {
   problem: string;
   echo: string;
+  inch?: string | null; // of a length
+  fraction?: string | null; // nearest to it
 }
 
 const ECHOED_DIGITS = 4; // a figure that was turned into other units deserves no more
@@ -17,11 +19,12 @@ const SYMBOLS: Record<string, string> = { Nm: 'N·m', deg: '°' };
 
 export function heardOf(read: ReadBack | null | undefined): Heard {
   if (!read) return { problem: '', echo: '' };
-  const inches = read.inch && read.fraction ? ` = ${read.inch} ≈ ${read.fraction}` : '';
   const unit = SYMBOLS[read.unit] ?? read.unit;
   return {
     problem: '',
-    echo: `= ${fig(unit === 'mm' ? read.value : Number(read.value.toPrecision(ECHOED_DIGITS)), unit)}${inches}`,
+    echo: `= ${fig(unit === 'mm' ? read.value : Number(read.value.toPrecision(ECHOED_DIGITS)), unit)}`,
+    inch: read.inch,
+    fraction: read.fraction,
   };
 }
 

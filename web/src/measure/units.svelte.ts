@@ -1,5 +1,7 @@
 import { getContext, setContext } from 'svelte';
-import { figure, shownIn, SYSTEMS, written, type FigureStyle, type System } from './figures';
+import type { Quantity } from '../api/types';
+import type { Heard } from './reader';
+import { figure, keptIn, meantIn, shownIn, SYSTEMS, written, type FigureStyle, type System } from './figures';
 
 const KEY = Symbol('units');
 
@@ -40,6 +42,13 @@ export class Units {
     return written(text, this.system);
   }
 
+  /** What the core made of a typed text, a length in inches too. */
+  heard({ echo, inch, fraction }: Heard): string {
+    const isInch = this.symbol('mm') !== 'mm';
+    const inches = inch && fraction ? `${isInch ? '' : ` = ${inch}`} ≈ ${fraction}` : '';
+    return this.words(echo) + inches;
+  }
+
   /** A metric figure with its symbol; null and undefined are a dash. */
   figure(
     value: number | null | undefined,
@@ -70,9 +79,17 @@ export class Units {
 
   /** A length that was typed: as it was, save in a look. */
   typed(text: string, valueMm: number): string {
-    if (this.isLook) return this.figure(valueMm, 'mm', 2);
-    const isBare = !/[^\d\s.,/+±-]/.test(text);
-    return isBare && this.system.startsWith('us') ? `${text} mm` : text; // beside inches its unit must be said
+    return this.isLook ? this.figure(valueMm, 'mm', 2) : text;
+  }
+
+  /** What is meant by a text that is typed now: see `meantIn`. */
+  meant(text: string, quantity: Quantity): string {
+    return meantIn(text, quantity, this.system);
+  }
+
+  /** A kept text as it is shown: see `keptIn`. */
+  kept(text: string, quantity: Quantity): string {
+    return keptIn(text, quantity, this.system);
   }
 }
 

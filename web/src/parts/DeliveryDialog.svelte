@@ -5,6 +5,7 @@
   import Button from '../lib/ui/Button.svelte';
   import Dialog from '../lib/ui/Dialog.svelte';
   import { useReader } from '../measure/reader';
+  import { useUnits } from '../measure/units.svelte';
   import FeatureTable from './FeatureTable.svelte';
   import { judged, signed } from './releases';
 
@@ -15,6 +16,7 @@
   }
   let { part, released, onclose }: Props = $props();
   const reader = useReader();
+  const units = useUnits();
   const uid = $props.id();
   const editor = useEditor();
   const KINDS: readonly Measure['kind'][] = [
@@ -38,7 +40,7 @@
   const kindOf = (feature: Feature) => KINDS.find((kind) => kind === feature.kind) ?? 'inside';
   const measures = $derived(
     part.features.flatMap((feature, k): Measure[] => {
-      const text = texts[k]?.trim();
+      const text = units.meant(texts[k]?.trim() ?? '', 'length');
       return text
         ? [{ kind: kindOf(feature), a: feature.a, b: feature.b, reading: { text, tool: 'caliper' } }]
         : [];
@@ -57,7 +59,7 @@
     }
   }
   async function compare(k: number): Promise<void> {
-    const text = texts[k]?.trim();
+    const text = units.meant(texts[k]?.trim() ?? '', 'length');
     if (text) {
       const heard = await reader.read(text, 'length', null, 'caliper');
       if (heard.problem) {

@@ -44,9 +44,10 @@
   ];
 
   async function add(): Promise<void> {
-    says = (await reader.read(mass, 'mass', null)).problem;
+    const text = units.meant(mass.trim(), 'mass');
+    says = (await reader.read(text, 'mass', null)).problem;
     if (says) return;
-    const item = { name: name.trim(), mass: { text: mass.trim() }, is_on: true, only_laden: false };
+    const item = { name: name.trim(), mass: { text }, is_on: true, only_laden: false };
     change((next) => next.push(item));
     name = mass = '';
   }

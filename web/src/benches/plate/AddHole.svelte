@@ -2,6 +2,7 @@
   import type { FlangeHole } from '../../api/types';
   import { submits } from '../../lib/submits';
   import { useReader } from '../../measure/reader';
+  import { useUnits } from '../../measure/units.svelte';
 
   interface Props {
     holes: readonly FlangeHole[];
@@ -9,6 +10,7 @@
   }
   let { holes, onadd }: Props = $props();
   const reader = useReader();
+  const units = useUnits();
   const uid = $props.id();
   let diameter = $state('');
   let isBore = $state(false);
@@ -19,7 +21,7 @@
   );
 
   async function add(): Promise<void> {
-    const text = diameter.trim();
+    const text = units.meant(diameter.trim(), 'length');
     says = (await reader.read(text, 'length', null)).problem;
     if (says) return;
     onadd({ id: nextId, diameter: { text, tool: 'caliper' }, is_bore: isBore });

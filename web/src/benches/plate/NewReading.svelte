@@ -15,7 +15,7 @@
 
   function add(event: SubmitEvent): void {
     event.preventDefault();
-    void entry.keep();
+    void entry.keep((text) => units.meant(text, 'length'));
   }
 </script>
 

@@ -15,7 +15,7 @@
   let { holes, frames, survey, taken, onadd, next }: Props = $props();
   const units = useUnits();
   const entry = new ReadingEntry(useReader(), () => ({ holes, frames, next, onadd }));
-  let isInch = $state(false);
+  let isInch = $state(units.system.startsWith('us'));
   let echo = $state('');
   const PHONE_KINDS = KINDS.filter((kind) => kind !== 'sweep');
   const last = $derived(survey.readings.at(-1));
@@ -37,7 +37,7 @@
     if (!text) return;
     const heard = await entry.hear(text + unit);
     if (text !== entry.text) return; // of a figure that has since grown
-    echo = heard.echo;
+    echo = units.heard(heard);
     entry.says = heard.problem;
   }
   function press(key: string): void {
@@ -46,7 +46,7 @@
   }
   function keep(): void {
     echo = '';
-    void entry.keep(unit);
+    void entry.keep((text) => text + unit);
   }
 </script>
 
@@ -69,9 +69,7 @@
       </div>
       <p class="mt-1 flex min-h-[3.2rem] items-baseline gap-3 border-b-[3px] border-brass" aria-live="polite">
         <output class="figures text-4xl">{entry.text || ' '}</output>
-        <span class="text-[15px] text-ink-dim"
-          >{isInch ? `in ${units.words(echo)}` : entry.text ? 'mm ' : ''}</span
-        >
+        <span class="text-[15px] text-ink-dim">{isInch ? `in ${echo}` : entry.text ? 'mm ' : ''}</span>
       </p>
     {:else}
       <h2 class="text-lg">Measured well enough: every reading is checked, no single one helps much more.</h2>

@@ -1,6 +1,7 @@
 <script lang="ts">
   import type { SweepReading } from '../../api/types';
   import { useReader } from '../../measure/reader';
+  import { useUnits } from '../../measure/units.svelte';
   import { submits } from '../../lib/submits';
   import Button from '../../lib/ui/Button.svelte';
 
@@ -10,6 +11,7 @@
   }
   let { holes, onadd }: Props = $props();
   const reader = useReader();
+  const units = useUnits();
   const PLACES = [0, 90, 180, 270];
   const bores = $derived(holes.filter((hole) => hole.is_bore));
   const others = $derived(holes.filter((hole) => !hole.is_bore));
@@ -23,13 +25,15 @@
   let says = $state('');
 
   async function add(): Promise<void> {
-    const read = places.filter((place) => place.text.trim() !== '');
+    const read = places
+      .filter((place) => place.text.trim() !== '')
+      .map(({ clock, text }) => ({ clock, text: units.meant(text.trim(), 'length') }));
     if (read.length < 3) {
       says = 'Read the dial at three places or more round the turn.';
       return;
     }
     for (const place of read) {
-      const heard = await reader.read(place.text.trim().replace(/^[+-]/, ''), 'length', null, 'indicator');
+      const heard = await reader.read(place.text.replace(/^[+-]/, ''), 'length', null, 'indicator');
       if (heard.problem) {
         says = `At ${place.clock}°: ${heard.problem}`;
         return;
@@ -45,7 +49,7 @@
       turned,
       dial: read.map(({ clock, text }) => ({
         clock: { text: `${clock} deg` },
-        reading: { text: text.trim() },
+        reading: { text },
       })),
       left_out: false,
       why: '',

@@ -58,11 +58,11 @@ export class ReadingEntry {
     return this.#reader.read(this.isAxis ? text.replace(/^-/, '') : text, 'length', null, this.tool);
   }
 
-  /** Keep a figure, `text` and its unit; the next may be typed while this one is looked at. */
-  async keep(unit = ''): Promise<void> {
+  /** Keep a figure, as it is `meant`; the next may be typed while this one is looked at. */
+  async keep(meant: (text: string) => string): Promise<void> {
     const [taken, typed, by] = [{ ...this.between }, this.text.trim(), this.tool];
     if (!typed) return;
-    const wanted = `${typed}${unit}`;
+    const wanted = meant(typed);
     const heard = this.hear(wanted);
     this.text = this.says = '';
     this.says = (await heard).problem;
