@@ -42,10 +42,11 @@ def chain_turns_rad(lines: Sequence[Floats], phasing_deg: Sequence[float], *, st
     axis = np.cos(even)[:, None] * first + np.sin(even)[:, None] * np.cross(units[0], first)
     swings = []
     for k, shaft in enumerate(units[1:]):
-        driven = axis @ cross_matrix(shaft).T
+        across = cross_matrix(shaft)
+        driven = axis @ across.T
         driven /= np.linalg.norm(driven, axis=1, keepdims=True)
         zero = driven[0]
-        angle = np.unwrap(np.arctan2(driven @ np.cross(shaft, zero), driven @ zero))
+        angle = np.unwrap(np.arctan2(driven @ (across @ zero), driven @ zero))
         swing = angle - even
         swings.append(swing - swing.mean())
         if k < len(phasing_deg):

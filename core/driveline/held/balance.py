@@ -9,6 +9,7 @@ import numpy as np
 from driveline.arrays import Floats
 from driveline.errors import ImpossibleInput
 from driveline.held.holds import Hold
+from driveline.space.pose import cross_matrix
 
 G_MS2: Final = 9.80665
 LARGE_TURN_DEG: Final = 3.0  # beyond it small turns are no longer small
@@ -35,7 +36,7 @@ def wrench(force_n: Floats, moment_nmm: Floats, at_mm: Floats) -> Floats:
     Source:
         Statics.
     """
-    return np.concatenate([force_n, np.cross(at_mm, force_n) + moment_nmm])
+    return np.concatenate([force_n, cross_matrix(at_mm) @ force_n + moment_nmm])
 
 
 def inertia_wrench(mass_kg: float, cg_mm: Floats, g_xyz: Floats, moment_nm: Floats) -> Floats:

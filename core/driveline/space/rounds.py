@@ -12,7 +12,7 @@ from driveline.space.shapes import Box, Cylinder
 
 SETTLED_MM: Final = 1e-6
 ROUNDING: Final = 1e-13  # of the places' own size: no step tells less
-MOST_STEPS: Final = 24
+MOST_STEPS: Final = 300  # of some microseconds each; a finer search takes as long as some thousands
 Point = tuple[float, float, float]
 
 
@@ -83,6 +83,7 @@ def _plain(piece: Piece) -> tuple[Callable[[Point], Point], Callable[[Point], fl
         x, y, z = direction
         u, v, w = a * x + d * y + g * z, b * x + e * y + h * z, c * x + f * y + i * z
         far = abs(v) * half_y + abs(w) * half_z if is_box else radius * math.hypot(v, w)
-        return x * at_x + y * at_y + z * at_z + abs(u) * half_x + far
+        found: float = x * at_x + y * at_y + z * at_z + abs(u) * half_x + far
+        return found
 
     return projected, reach

@@ -2,6 +2,7 @@
 
 from collections.abc import Iterator
 from dataclasses import dataclass
+from functools import cached_property
 from typing import Final
 
 import numpy as np
@@ -26,7 +27,7 @@ from driveline.checks import Check
 from driveline.figures import fig
 from driveline.margins import Judge, missing_of
 from driveline.metal.bolts import bolt_class
-from driveline.metal.weld_groups import BASE_SHEAR, E70_MPA, base_shear_mpa, least_leg_mm
+from driveline.metal.weld_groups import BASE_SHEAR, E70_MPA, WeldStress, base_shear_mpa, least_leg_mm
 from driveline.metal.welds import weld_allowable_mpa
 from driveline.sheet import positive_of
 from driveline.working import Working, fixed_working
@@ -44,6 +45,12 @@ class Loaded:
     forces_n: Floats
     names: tuple[str, ...]
     missing: tuple[str, ...]
+
+    @cached_property
+    def weld(self) -> tuple[int, WeldStress] | None:
+        """Its fillet under the worst of its forces, and which that is."""
+        arm = self.mount.arm.arm
+        return None if arm is None else weld_of(arm, self.mount.sheet.bracket, self.forces_n)
 
     @property
     def yield_mpa(self) -> float:
@@ -244,10 +251,8 @@ def _arm(one: Loaded, judge: Judge) -> Check:
 
 
 def _weld(one: Loaded, judge: Judge) -> Check:
-    sheet, arm = one.mount.sheet, one.mount.arm.arm
-    bracket = sheet.bracket
-    found = None if arm is None else weld_of(arm, bracket, one.forces_n)
-    worst, stress = (None, None) if found is None else found
+    sheet, bracket = one.mount.sheet, one.mount.sheet.bracket
+    worst, stress = one.weld or (None, None)
     allowed = weld_allowable_mpa(electrode_tensile_mpa=E70_MPA, is_inspected=bool(bracket.is_inspected))
     says = ""
     if stress is not None and worst is not None:
@@ -272,10 +277,9 @@ def _weld(one: Loaded, judge: Judge) -> Check:
 
 
 def _base(one: Loaded, judge: Judge) -> Check:
-    sheet, arm = one.mount.sheet, one.mount.arm.arm
+    sheet = one.mount.sheet
     base = base_mm(sheet.bracket)
-    found = None if arm is None else weld_of(arm, sheet.bracket, one.forces_n)
-    stress = None if found is None else found[1]
+    stress = one.weld[1] if one.weld else None
     shear = None if stress is None or base is None else base_shear_mpa(stress, thickness_mm=base)
     return judge.check(
         "weld",
