@@ -85,12 +85,24 @@ def cut_list(request: HttpRequest, job_id: UUID, units: System = System.METRIC) 
 
 
 @router.get("/{uuid:job_id}/papers/{key}.pdf", operation_id="job_paper")
-def paper_pdf(request: HttpRequest, job_id: UUID, key: PartKey, units: System = System.METRIC) -> HttpResponse:
-    """Return a sheet of paper that is no part's, such as the coupler in section, from the newest saved version."""
+def paper_pdf(
+    request: HttpRequest,
+    job_id: UUID,
+    key: PartKey,
+    paper: Literal["a4", "letter"] = "a4",
+    units: System = System.METRIC,
+) -> HttpResponse:
+    """Return a sheet of paper that is no part's, such as the coupler in section, from the newest saved version.
+
+    A template is tiled at 1:1 over sheets of a printer's size; others are made for A4.
+    """
     job, number = _newest_file(request, job_id)
-    paper = REGISTRY.paper(job, key)
-    content = write_sheet_pdf(paper.draw(job.name, f"saved revision {number}"), units)
-    name = f"{file_stem(job.name, paper.title, f'rev{number}')}.pdf"
+    asked = REGISTRY.paper(job, key)
+    drawing = asked.draw(job.name, f"saved revision {number}")
+    content = (
+        write_template(drawing, paper=paper, system=units) if asked.is_full_size else write_sheet_pdf(drawing, units)
+    )
+    name = f"{file_stem(job.name, asked.title, f'rev{number}')}.pdf"
     return attachment(content, name=name, content_type="application/pdf")
 
 

@@ -69,6 +69,7 @@ class Paper:
     key: str  # a slug, ``bench.paper``
     title: str
     draw: Callable[[str, str], Drawing]  # the job's name, and which revision it shows
+    is_full_size: bool = False  # a template: tiled at 1:1 over sheets of a printer's size
 
 
 class SoughtField(Result):

@@ -5,6 +5,7 @@ from concurrent.futures import ThreadPoolExecutor
 from typing import Any
 from uuid import uuid4
 
+import pypdfium2
 from django.db import DatabaseError, transaction
 
 from driveline.job.evaluate import evaluate
@@ -332,6 +333,20 @@ class FilesTest(ShopTestCase):
         self.assertEqual(self.fabricator.get(f"{self.base}/drawings/plate.plate.dxf?side=top").status_code, 422)
         self.assertEqual(self.fabricator.get(f"{self.base}/drawings/plate.exe").status_code, 422)
         self.assertIn(b"<svg", self.fabricator.get(f"{self.base}/drawings/plate.plate.svg").content)
+
+    def test_a_cut_in_a_floor_is_a_template_for_the_printers_paper(self) -> None:
+        data = json.loads((DEMO / "dunlin.fernback.json").read_text())
+        bodies = data["sheets"]["placement"]["bodies"]
+        k = [one["name"] for one in bodies].index("tunnel top")
+        bodies[k]["fate"] = "cut"
+        made = self.upload(json.dumps(data).encode()).json()
+        path = f"/api/jobs/{made['id']}/papers/placement.cut_{k + 1}.pdf"
+        paths = {one: f"{path}?paper={one}" for one in ("a4", "letter", "a9")}
+        for paper, points in (("a4", (595, 842)), ("letter", (612, 792))):
+            page = pypdfium2.PdfDocument(self.fabricator.get(paths[paper]).content)[0]
+            self.assertEqual(tuple(round(one) for one in page.get_size()), points)
+            self.assertIn("Printed at 100", page.get_textpage().get_text_bounded())
+        self.assertEqual(self.fabricator.get(paths["a9"]).status_code, 422)
 
     def test_a_plate_that_cannot_be_drawn_says_what_is_missing(self) -> None:
         made = self.fabricator.send("post", "/api/jobs", {"shop_id": self.shop.pk, "name": "New"}).json()

@@ -23,6 +23,14 @@ class LibraryApiTest(ShopTestCase):
         self.assertEqual(part["content"]["box"]["rating"]["text"], "300 Nm")
         self.assertEqual(part["saved_by"], "fabricator")
 
+    def test_a_units_envelope_is_kept_with_its_bodies(self) -> None:
+        body = {"name": "gear case", "shape": "box", "length": {"text": "12 in"}}
+        content = {"kind": "envelope", "unit": {"name": "Unit 4", "bodies": [body]}}
+        self.assertEqual(self.add("Unit 4", content=content).status_code, 201)
+        (part,) = self.fabricator.get("/api/library").json()
+        self.assertEqual(part["content"]["unit"]["bodies"][0]["length"]["text"], "12 in")
+        self.assertEqual(self.add("Unit 5", content={**content, "box": BOX["box"]}).status_code, 422)
+
     def test_another_shop_neither_sees_nor_changes_it(self) -> None:
         part_id = self.add().json()["id"]
         stranger = self.client_of("stranger")

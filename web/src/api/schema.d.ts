@@ -774,6 +774,8 @@ export interface paths {
         /**
          * Paper Pdf
          * @description Return a sheet of paper that is no part's, such as the coupler in section, from the newest saved version.
+         *
+         *     A template is tiled at 1:1 over sheets of a printer's size; others are made for A4.
          */
         get: operations["job_paper"];
         put?: never;
@@ -4228,7 +4230,8 @@ export interface components {
              *         "x": null,
              *         "y": null,
              *         "z": null
-             *       }
+             *       },
+             *       "library": null
              *     }
              */
             unit: components["schemas"]["UnitSheet"];
@@ -5308,6 +5311,7 @@ export interface components {
              *           "y": null,
              *           "z": null
              *         },
+             *         "library": null,
              *         "mass": null,
              *         "name": "",
              *         "output_a": {
@@ -6491,6 +6495,7 @@ export interface components {
              *     }
              */
             eye: components["schemas"]["Spot"];
+            library?: components["schemas"]["LibraryRef"] | null;
         };
         /**
          * UpAxis
@@ -8485,6 +8490,27 @@ export interface components {
             top_kmh: number;
         };
         /**
+         * OpeningFound
+         * @description An opening in a flat body that is to be cut, for which there is a template.
+         */
+        OpeningFound: {
+            /** Name */
+            name: string;
+            /** Paper */
+            paper: string;
+            /** Size Mm */
+            size_mm: [
+                number,
+                number
+            ];
+            /** Middle Mm */
+            middle_mm: [
+                number,
+                number,
+                number
+            ];
+        };
+        /**
          * Option
          * @description A dimension of the sweep and the names that its numbers stand for.
          */
@@ -8693,6 +8719,8 @@ export interface components {
             gaps: components["schemas"]["GapFound"][];
             /** Cuts */
             cuts: components["schemas"]["CutFound"][];
+            /** Openings */
+            openings: components["schemas"]["OpeningFound"][];
             /** Way In */
             way_in: components["schemas"]["StepOnWay"][];
             room: components["schemas"]["RoomFound"] | null;
@@ -10211,13 +10239,14 @@ export interface components {
             box?: components["schemas"]["Box"] | null;
             gearbox?: components["schemas"]["Gearbox"] | null;
             tyre?: components["schemas"]["Tyre"] | null;
+            unit?: components["schemas"]["UnitSheet"] | null;
         };
         /**
          * PartKind
          * @description What a library part is.
          * @enum {string}
          */
-        PartKind: "motor" | "drive_unit" | "reduction" | "gearbox" | "final_drive" | "tyre";
+        PartKind: "motor" | "drive_unit" | "reduction" | "gearbox" | "final_drive" | "tyre" | "envelope";
         /**
          * PartOut
          * @description A part with its newest revision.
@@ -12241,6 +12270,7 @@ export interface operations {
     job_paper: {
         parameters: {
             query?: {
+                paper?: "a4" | "letter";
                 units?: "metric" | "us" | "us_fractions" | "british";
             };
             header?: never;

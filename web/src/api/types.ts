@@ -24,6 +24,7 @@ export type Box = Schemas['Box'];
 export type Gearbox = Schemas['Gearbox'];
 export type Tyre = Schemas['Tyre'];
 export type MotorSheet = Schemas['MotorSheet'];
+export type UnitSheet = Schemas['UnitSheet'];
 export type MassesSheet = Schemas['MassesSheet'];
 export type MassItem = Schemas['MassItem'];
 export type Pick = Schemas['Pick'];

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import type { Box, LibraryPart } from '../api/types';
+import type { Box, LibraryPart, UnitSheet } from '../api/types';
 import { serve } from '../test-support';
 import { copied, keepInLibrary, originOf, reviseInLibrary, summary } from './library';
 
@@ -33,6 +33,15 @@ describe('a part of the library', () => {
 
   it('is told from others in a line', () => {
     expect(summary(PART)).toBe('1.42 1.90, 420 Nm');
+  });
+
+  it('is kept without what only one job’s way in says of it', async () => {
+    const sent = serve({ 'POST /api/library': () => ({ status: 201, json: PART }) });
+    const unit = { name: 'Unit 4', bodies: [{ name: 'ear', after_step: 2 }] } as unknown as UnitSheet;
+    await keepInLibrary(7, 'envelope', unit, 'Unit 4', 'taped');
+    expect(sent[0]?.body).toMatchObject({
+      content: { unit: { bodies: [{ name: 'ear', after_step: null }] } },
+    });
   });
 
   it('is kept and written back without the copy’s own origin', async () => {

@@ -1,9 +1,18 @@
 /** The shop's library of parts: what a job's copies are compared with, and how they are written back. */
 import { answered, client } from '../api/client';
-import type { Box, Gearbox, LibraryPart, MotorSheet, PartContent, PartKind, Tyre } from '../api/types';
+import type {
+  Box,
+  Gearbox,
+  LibraryPart,
+  MotorSheet,
+  PartContent,
+  PartKind,
+  Tyre,
+  UnitSheet,
+} from '../api/types';
 
 /** What a job holds a copy of. */
-export type Held = (Box | Gearbox | MotorSheet | Tyre) & { name?: string };
+export type Held = (Box | Gearbox | MotorSheet | Tyre | UnitSheet) & { name?: string };
 
 export const LIBRARY_QUERY = {
   queryKey: ['library'],
@@ -17,11 +26,12 @@ export const KIND_WORDS: Record<PartKind, string> = {
   gearbox: 'gearbox',
   final_drive: 'final drive',
   tyre: 'tyre',
+  envelope: 'unit’s envelope',
 };
 
 /** A part's sheet as a job takes it: a copy that knows where it is from. */
 export function copied(part: LibraryPart): LibraryPart {
-  const { motor, box, gearbox, tyre } = part.content;
+  const { motor, box, gearbox, tyre, unit } = part.content;
   const library = { part: part.id, revision: part.revision };
   return {
     ...part,
@@ -31,6 +41,7 @@ export function copied(part: LibraryPart): LibraryPart {
       box: box && { ...box, library },
       gearbox: gearbox && { ...gearbox, library },
       tyre: tyre && { ...tyre, library },
+      unit: unit && { ...unit, library },
     },
   };
 }
@@ -40,7 +51,13 @@ function contentOf(kind: PartKind, held: Held): PartContent {
   if (kind === 'motor') return { kind, motor: bare as MotorSheet };
   if (kind === 'gearbox') return { kind, gearbox: bare as Gearbox };
   if (kind === 'tyre') return { kind, tyre: bare as Tyre };
+  if (kind === 'envelope') return { kind, unit: withoutSteps(bare as UnitSheet) };
   return { kind, box: bare as Box };
+}
+
+/** What goes on after which step is a job's own way in. */
+function withoutSteps(unit: UnitSheet): UnitSheet {
+  return { ...unit, bodies: unit.bodies.map((body) => ({ ...body, after_step: null })) };
 }
 
 /** Returns the part that a copy was taken from, as the library has it now. */
@@ -77,13 +94,15 @@ export function retireFromLibrary(part: LibraryPart): Promise<LibraryPart> {
 
 /** One line about a part: enough to tell it from the others. */
 export function summary({ content }: LibraryPart): string {
-  const { motor, box, gearbox, tyre } = content;
+  const { motor, box, gearbox, tyre, unit } = content;
   const words = motor
     ? [motor.peak_torque?.text, motor.peak_power?.text, motor.greatest_rpm?.text]
     : gearbox
       ? [gearbox.gears.map((gear) => gear.ratio.text).join(' '), gearbox.rating?.text]
       : box
         ? [[box.ratio, ...box.more_ratios].map((one) => one.text).join(' '), box.rating?.text]
-        : [tyre?.code, tyre?.roll_out?.text];
+        : unit
+          ? [unit.bodies.map((body) => body.name).join(', '), unit.mass?.text]
+          : [tyre?.code, tyre?.roll_out?.text];
   return words.filter((word) => word).join(', ');
 }

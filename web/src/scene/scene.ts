@@ -203,6 +203,7 @@ export interface PlacedDimension extends Dimension {
 
 const CHAR_PX = 7.4;
 const LINE_PX = 15;
+const BESIDE_PX = 5; // two figures side by side are not to read as one
 const TRIES: readonly Point2[] = [
   [0, -11],
   [0, 13],
@@ -222,7 +223,7 @@ const TRIES: readonly Point2[] = [
 export function placed(wishes: readonly Dimension[], width: number, height: number): PlacedDimension[] {
   const boxes: Bounds2[] = [{ left: 0, right: 150, top: 24, bottom: 0 }]; // the picture's title
   return wishes.flatMap((wish) => {
-    const half = (wish.text.length * CHAR_PX) / 2;
+    const half = (wish.text.length * CHAR_PX) / 2 + BESIDE_PX;
     for (const [dx, dy] of TRIES) {
       const x = (wish.from[0] + wish.to[0]) / 2 + dx;
       const y = (wish.from[1] + wish.to[1]) / 2 + dy;

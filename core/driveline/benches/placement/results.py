@@ -71,6 +71,15 @@ class CutFound(Result):
     axis: str  # length, width or height of a box; along a rail or bar; of a scan forward, left or up of the datum
 
 
+class OpeningFound(Result):
+    """An opening in a flat body that is to be cut, for which there is a template."""
+
+    name: str
+    paper: str  # its key
+    size_mm: tuple[float, float]
+    middle_mm: At
+
+
 class JointFound(Result):
     """An inner joint's angle at a height of the wheel."""
 
@@ -213,6 +222,7 @@ class PlacementResult(Result):
     offers: tuple[PoseOffer, ...]
     gaps: tuple[GapFound, ...]  # of the chosen stand, what is tightest for its wanted gap first
     cuts: tuple[CutFound, ...]
+    openings: tuple[OpeningFound, ...]
     way_in: tuple[StepOnWay, ...]
     room: RoomFound | None
     hangs: HangFound | None

@@ -8,7 +8,7 @@ from typing import Annotated
 
 from pydantic import Field
 
-from driveline.sheet import Coordinate, Length, Mass, Name, Sheet, Slant, Words
+from driveline.sheet import Coordinate, Length, LibraryRef, Mass, Name, Sheet, Slant, Words
 from driveline.space.spots import Angles, Spot
 from driveline.words import Choice
 
@@ -177,6 +177,7 @@ class UnitSheet(Sheet):
     mass: Mass | None = None
     cg: Spot = Spot()
     eye: Spot = Field(default=Spot(), description="Where it is lifted")
+    library: LibraryRef | None = None
 
 
 class Way(Choice):

@@ -15,6 +15,7 @@ from driveline.benches.placement.checks import (
     turning_check,
     way_in_check,
 )
+from driveline.benches.placement.cut_template import Opening, cut_papers, openings_of
 from driveline.benches.placement.cuts import cuts_of
 from driveline.benches.placement.gaps import (
     TRAVEL_MM,
@@ -33,6 +34,7 @@ from driveline.benches.placement.results import (
     DrawnPiece,
     GapFound,
     HangFound,
+    OpeningFound,
     PlacementResult,
     PointFound,
     StepOnWay,
@@ -78,7 +80,7 @@ def run(sheet: PlacementSheet, laid: LaidPlacement, needs: PlacementNeeds, judge
         to_do=to_do,
         progress=progress_of(is_begun=is_begun, is_finished=is_begun and not to_do),
         seeks=() if placed is None else (Seek(key="placement.most_room", run=lambda: most_room(sheet, laid)),),
-        papers=() if placed is None or not gaps else (_paper(laid, placed, gaps),),
+        papers=() if placed is None or not gaps else (_paper(laid, placed, gaps), *cut_papers(sheet, laid, placed)),
     )
 
 
@@ -125,6 +127,8 @@ def _result(
     judge: Judge,
 ) -> PlacementResult:
     placed = laid.chosen.placed if laid.chosen else None
+    openings = () if placed is None else tuple(openings_of(sheet, laid, placed))
+    cuts = () if placed is None else tuple(cuts_of(sheet, laid, placed))
     return PlacementResult(
         bodies=(*(_drawn(one) for one in laid.vehicle), *(_drawn(one) for one in laid.unit)),
         points=tuple(_points(laid)),
@@ -136,7 +140,8 @@ def _result(
         stands=tuple(stands_found(sheet, laid, needs, gaps)),
         offers=tuple(offers_of(sheet, laid, gaps)),
         gaps=tuple(_gap(gap, judge) for gap in gaps),
-        cuts=tuple(cuts_of(sheet, laid, placed)) if placed is not None else (),
+        cuts=tuple(one for one in cuts if one.field not in [other.thing.field for other in openings]),
+        openings=tuple(_opening(one) for one in openings),
         way_in=tuple(_steps(way)),
         room=room_of(sheet, laid),
         hangs=_hangs(sheet),
@@ -144,6 +149,12 @@ def _result(
         assumed=tuple(_assumed(sheet)),
         to_do=to_do,
     )
+
+
+def _opening(one: Opening) -> OpeningFound:
+    left, low, right, high = one.outline.bounds
+    size = (right - left, high - low)
+    return OpeningFound(name=one.thing.sheet.name, paper=one.key, size_mm=size, middle_mm=at_of(one.middle_mm))
 
 
 def _drawn(thing: VehicleThing | UnitThing) -> DrawnBody:

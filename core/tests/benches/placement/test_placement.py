@@ -256,6 +256,22 @@ class PaperTest(TestCase):
             if one.shape == "path":
                 self.assertTrue(all(0 <= v.x_mm <= 297 and 0 <= v.y_mm <= 210 for v in one.vertices))
 
+    def test_an_opening_in_a_floor_is_drawn_at_full_size_with_where_it_lies(self) -> None:
+        sheet = scene()
+        sheet["bodies"].append(box("floor", (0, 0, 300), (2000, 1500, 1.5), nature="fixed", fate="cut"))
+        job = JobFile.model_validate({"name": "Test", "sheets": {"placement": sheet}})
+        (found,) = REGISTRY.evaluate(job).placement.openings
+        paper = REGISTRY.paper(job, found.paper)
+        self.assertTrue(paper.is_full_size)
+        drawing = paper.draw("Test", "rev 1")
+        (cut,) = [one for one in drawing.entities if one.shape == "path" and one.layer == "CUT"]
+        wide = max(v.x_mm for v in cut.vertices) - min(v.x_mm for v in cut.vertices)
+        self.assertAlmostEqual(wide, found.size_mm[0], places=6)
+        texts = " ".join(one.text for one in drawing.entities if one.shape == "text")
+        self.assertIn("forward", texts)
+        self.assertIn("floor seen from above", texts)
+        self.assertIn("lines, wires and fuel", texts)
+
 
 class WayInTest(TestCase):
     def test_a_bracket_in_the_way_goes_on_after(self) -> None:

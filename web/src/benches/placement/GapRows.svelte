@@ -1,7 +1,9 @@
 <script lang="ts">
   import type { PlacementResult } from '../../api/types';
+  import { useEditor } from '../../job/job-editor.svelte';
   import VerdictMark from '../../lib/ui/VerdictMark.svelte';
   import { useUnits } from '../../measure/units.svelte';
+  import { saveThenFetch } from '../../parts/files';
 
   interface Props {
     result: PlacementResult;
@@ -10,8 +12,39 @@
   }
   let { result, lit, onpick }: Props = $props();
   const units = useUnits();
+  const editor = useEditor();
+  const onPaper = $derived(`paper=${units.symbol('mm') === 'mm' ? 'a4' : 'letter'}&units=${units.system}`);
 </script>
 
+{#each result.openings as opening (opening.paper)}
+  <p class="mt-1 text-[13px]">
+    Opening in <strong>{opening.name}</strong>: {units.num(opening.size_mm[0], 'mm', 0)} by {units.figure(
+      opening.size_mm[1],
+      'mm',
+      0,
+    )}, its middle {units.num(opening.middle_mm[0], 'mm', 0)} forward, {units.num(
+      opening.middle_mm[1],
+      'mm',
+      0,
+    )} left, {units.figure(opening.middle_mm[2], 'mm', 0)} up.
+    <button
+      class="min-h-6 underline underline-offset-2"
+      title="saves first, then downloads the template at 1:1, PDF"
+      onclick={() => saveThenFetch(editor, `papers/${opening.paper}.pdf?${onPaper}`)}
+      >print its template</button
+    >
+  </p>
+{/each}
+{#each result.cuts as cut (`${cut.field} ${cut.from_mm}`)}
+  <p class="mt-1 text-[13px]">
+    Cut <strong>{cut.name}</strong> from {units.figure(cut.from_mm, 'mm', 0)} to {units.figure(
+      cut.to_mm,
+      'mm',
+      0,
+    )}
+    along its {cut.axis}: {units.figure(cut.to_mm - cut.from_mm, 'mm', 0)}.
+  </p>
+{/each}
 <table class="w-full text-[13px]" aria-label="Nearest, and wanted, {units.symbol('mm')}">
   <thead class="text-ink-dim">
     <tr>
@@ -46,13 +79,3 @@
     {/each}
   </tbody>
 </table>
-{#each result.cuts as cut (`${cut.field} ${cut.from_mm}`)}
-  <p class="mt-1 text-[13px]">
-    Cut <strong>{cut.name}</strong> from {units.figure(cut.from_mm, 'mm', 0)} to {units.figure(
-      cut.to_mm,
-      'mm',
-      0,
-    )}
-    along its {cut.axis}: {units.figure(cut.to_mm - cut.from_mm, 'mm', 0)}.
-  </p>
-{/each}

@@ -1,7 +1,8 @@
 <script lang="ts">
-  import type { PlacementResult, PlacementSheet, UnitBody } from '../../api/types';
+  import type { LibraryPart, PlacementResult, PlacementSheet, UnitBody } from '../../api/types';
   import { within } from '../../measure/fields';
   import Fields from '../../measure/Fields.svelte';
+  import LibraryButton from '../../library/LibraryButton.svelte';
   import { useUnits } from '../../measure/units.svelte';
   import BodyList from './BodyList.svelte';
   import { newUnitBody } from './edits';
@@ -22,12 +23,23 @@
   const form = $derived(
     within((one: PlacementSheet) => one.unit, hasOutputs ? [...UNIT, ...UNIT_OUTPUTS] : UNIT),
   );
+  const take = ({ content: { unit } }: LibraryPart) => unit && change((next) => (next.unit = unit));
   const note = (body: UnitBody) =>
     body.keeps_clear ? 'kept clear' : body.is_off ? 'left off' : body.after_step ? 'goes on after' : '';
 </script>
 
 <p class="text-[12.5px] text-ink-dim">
   In the unit’s own axes: origin on its output line, forward, left and up as it was made.
+</p>
+<p class="flex justify-end gap-3">
+  {#if !disabled}<LibraryButton kind="envelope" ontake={take} />{/if}
+  {#if sheet.unit.bodies.length > 0}<LibraryButton
+      kind="envelope"
+      held={sheet.unit}
+      name={sheet.unit.name || 'unit'}
+      {disabled}
+      ontake={take}
+    />{/if}
 </p>
 <BodyList
   label="Bodies of the unit"
