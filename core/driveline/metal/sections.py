@@ -24,6 +24,7 @@ class Section:
     shear_per_nmm: float  # MPa for each N·mm of torque, at its worst
     shear_centre_mm: float  # outside the web's middle line, of a channel; 0 for the others
     is_closed: bool
+    rise_mm: float = 0.0  # of its shear centre above a load across
 
     @property
     def modulus_mm3(self) -> float:
@@ -220,7 +221,7 @@ def arm_stress(
         σ = M c/I both ways + F/A, τ of torsion, √(σ² + 3 τ²) at the corner; free to warp. Worked example
         arm-box-channel-bending-torsion.
     """
-    torque = upright_n * offset_mm
+    torque = upright_n * offset_mm + across_n * section.rise_mm
     bending = arm_mm * (
         upright_n * section.depth_mm / 2 / section.upright_mm4 + across_n * section.breadth_mm / 2 / section.across_mm4
     )

@@ -222,19 +222,22 @@ def _arm(one: Loaded, judge: Judge) -> Check:
     sheet, arm = one.mount.sheet, one.mount.arm.arm
     stresses = [] if arm is None else [stress_of(arm, sheet.bracket, force) for force in one.forces_n]
     known = [stress for stress in stresses if stress is not None]
-    worst = max(range(len(known)), key=lambda row: known[row].combined_mpa, default=None)
-    stress = None if worst is None else known[worst]
+    worst = max(range(len(known)), key=lambda row: known[row].stress.combined_mpa, default=None)
+    most = None if worst is None else known[worst]
+    stress = None if most is None else most.stress
     says = ""
-    if stress is not None and worst is not None and arm is not None:
-        says = f"{fig(stress.combined_mpa, 'MPa', 0)} at its root in {one.names[worst]}, {arm.section.words}."
+    if stress is not None and worst is not None and arm is not None and most is not None:
+        from_root = arm.length_mm - most.lever_mm
+        where = f"{fig(from_root, 'mm', 0)} from its root" if from_root > 0 else "at its root"
+        says = f"{fig(stress.combined_mpa, 'MPa', 0)} {where} in {one.names[worst]}, {most.section.words}."
         if not arm.section.is_closed:
             says = f"{says} Open, it twists {fig(stress.twist_deg, '°', 1)}: boxed it would not."
 
     def working() -> Working:
-        if stress is None or worst is None or arm is None:
+        if most is None or worst is None or arm is None:
             return Working()
-        offset = beside_mm(sheet.bracket, arm.section) or 0.0
-        return arm_working(arm, stress, one.forces_n[worst], offset)
+        offset = beside_mm(sheet.bracket, most.section) or 0.0
+        return arm_working(arm, most, one.forces_n[worst], offset)
 
     return judge.check(
         "bracket_yield",

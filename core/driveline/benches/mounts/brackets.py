@@ -5,11 +5,14 @@ from dataclasses import dataclass
 from typing import Final
 
 import numpy as np
+from shapely import box as rectangle
+from shapely import union_all
 
 from driveline.arrays import Floats
 from driveline.benches.mounts.sheet import ArmKind, Bracket, Ears
 from driveline.errors import ImpossibleInput
 from driveline.metal.ears import Ear, EarStress, ear_stress
+from driveline.metal.gusseted import gusset_places_mm, gusseted, tapered_stiffness_n_per_mm
 from driveline.metal.sections import (
     ArmStress,
     Section,
@@ -26,6 +29,7 @@ from driveline.tables.materials import PlateMaterial, material
 
 STEEL: Final = material(PlateMaterial.STEEL)
 LEAST_ARM_MM: Final = 1.0
+TAPER_STEPS: Final = 24
 THREAD_SHARE: Final = 0.78  # of a bolt's whole section, where its thread is sheared
 
 
@@ -33,10 +37,33 @@ THREAD_SHARE: Final = 0.78  # of a bolt's whole section, where its thread is she
 class Arm:
     """A bracket as it stands; ``turn`` has its own axes: x along it, y level across, z upright."""
 
-    section: Section
+    section: Section  # at its root
     length_mm: float
     turn: Floats  # (3, 3)
     stiffness_n_per_mm: Floats  # along its own axes, (3,)
+    taper: tuple[tuple[float, Section], ...] = ()  # how far from the load, from the root on; none of an even arm
+
+    @property
+    def places(self) -> tuple[tuple[float, Section], ...]:
+        """Where it is judged: how far from the load, and its section there."""
+        return self.taper or ((self.length_mm, self.section),)
+
+    @property
+    def volume_mm3(self) -> float:
+        """Of its metal."""
+        if not self.taper:
+            return self.section.area_mm2 * self.length_mm
+        levers, areas = zip(*((lever, one.area_mm2) for lever, one in self.taper), strict=True)
+        return -float(np.trapezoid(areas, levers))
+
+
+@dataclass(frozen=True, kw_only=True)
+class Stressed:
+    """An arm where it is stressed most."""
+
+    stress: ArmStress
+    section: Section
+    lever_mm: float  # from the load
 
 
 @dataclass(frozen=True, kw_only=True)
@@ -71,9 +98,42 @@ def arm_of(bracket: Bracket, name: str, from_mm: Floats | None, to_mm: Floats | 
     if length < LEAST_ARM_MM:
         text = f"{name}: its bracket's two ends, which are in one place"
         return ArmLaid(arm=None, missing=(*missing, text), is_none=False)
-    stiffness = np.array(arm_stiffness_n_per_mm(section, arm_mm=length, e_mpa=STEEL.modulus_mpa))
-    arm = Arm(section=section, length_mm=length, turn=_standing(along / length), stiffness_n_per_mm=stiffness)
+    taper = _taper(bracket, length)
+    stiffness = (
+        tapered_stiffness_n_per_mm(taper, e_mpa=STEEL.modulus_mpa)
+        if taper
+        else arm_stiffness_n_per_mm(section, arm_mm=length, e_mpa=STEEL.modulus_mpa)
+    )
+    arm = Arm(
+        section=section,
+        length_mm=length,
+        turn=_standing(along / length),
+        stiffness_n_per_mm=np.array(stiffness),
+        taper=taper,
+    )
     return ArmLaid(arm=arm, missing=missing, is_none=False)
+
+
+def _taper(bracket: Bracket, length_mm: float) -> tuple[tuple[float, Section], ...]:
+    """The sections of a shelf whose gussets grow less deep toward the mount; nothing of any other arm."""
+    if bracket.kind is not ArmKind.GUSSETED:
+        return ()
+    sizes = (positive_of(one) for one in (bracket.breadth, bracket.wall, bracket.gusset, bracket.depth, bracket.nose))
+    breadth, shelf, gusset, depth, nose = (one or 0.0 for one in sizes)
+    shares = np.linspace(1.0, 0.0, TAPER_STEPS + 1).tolist()
+    return tuple(
+        (
+            share * length_mm,
+            gusseted(
+                breadth_mm=breadth,
+                shelf_mm=shelf,
+                gusset_mm=gusset,
+                count=bracket.gussets or 1,
+                depth_mm=nose + (depth - nose) * share,
+            ),
+        )
+        for share in shares
+    )
 
 
 def _standing(along: Floats) -> Floats:
@@ -89,14 +149,19 @@ def _section(bracket: Bracket, name: str) -> tuple[Section | None, tuple[str, ..
         ArmKind.TUBE: ("depth", "wall"),
         ArmKind.CHANNEL: ("breadth", "depth", "wall", "web"),
         ArmKind.FOLDED: ("breadth", "depth", "wall", "bend"),
+        ArmKind.GUSSETED: ("breadth", "depth", "wall", "gusset", "nose"),
     }
     assert bracket.kind is not None
     sizes = {word: positive_of(getattr(bracket, word)) for word in wanted[bracket.kind]}
     missing = tuple(f"{name}: {_WORDS[word]} of its bracket" for word, size in sizes.items() if size is None)
+    if bracket.kind is ArmKind.GUSSETED and bracket.gussets is None:
+        missing = (*missing, f"{name}: how many gussets its bracket has")
     if missing:
         return None, missing
     known = {word: size for word, size in sizes.items() if size is not None}
     try:
+        if bracket.kind is ArmKind.GUSSETED:
+            return _shelf(known, bracket.gussets or 1), ()
         if bracket.kind is ArmKind.BOX:
             return box(breadth_mm=known["breadth"], depth_mm=known["depth"], wall_mm=known["wall"]), ()
         if bracket.kind is ArmKind.TUBE:
@@ -117,12 +182,27 @@ def _section(bracket: Bracket, name: str) -> tuple[Section | None, tuple[str, ..
         return None, (f"{name}: a bracket that can be made; its {error}",)
 
 
+def _shelf(known: dict[str, float], count: int) -> Section:
+    """A shelf at its root; at its nose it must be one that can be made too."""
+    if not known["wall"] <= known["nose"] <= known["depth"]:
+        raise ImpossibleInput("nose", known["nose"], "no less deep than the shelf is thick, no deeper than the root")
+    return gusseted(
+        breadth_mm=known["breadth"],
+        shelf_mm=known["wall"],
+        gusset_mm=known["gusset"],
+        count=count,
+        depth_mm=known["depth"],
+    )
+
+
 _WORDS: Final = {
     "breadth": "the breadth",
     "depth": "the depth",
     "wall": "the wall",
     "web": "the web",
     "bend": "the bends' radius",
+    "gusset": "the thickness of the gussets",
+    "nose": "the depth at the mount",
 }
 
 
@@ -147,21 +227,35 @@ def beside_mm(bracket: Bracket, section: Section) -> float | None:
     return None if beside is None else beside + section.shear_centre_mm
 
 
-def stress_of(arm: Arm, bracket: Bracket, force_n: Floats) -> ArmStress | None:
-    """Return the stress at the root under the force that the unit puts on the mount, (3,)."""
-    offset = beside_mm(bracket, arm.section)
-    if offset is None:
-        return None
+def stresses_of(arm: Arm, bracket: Bracket, force_n: Floats) -> list[Stressed]:
+    """Return the stress where an arm is judged, under the force that the unit puts on the mount, (3,).
+
+    Nothing while it is not known how far beside it the load passes.
+    """
+    if value_of(bracket.beside) is None:
+        return []
     along, across, upright = (abs(float(one)) for one in arm.turn.T @ force_n)
-    return arm_stress(
-        arm.section,
-        arm_mm=arm.length_mm,
-        upright_n=upright,
-        across_n=across,
-        axial_n=along,
-        offset_mm=offset,
-        e_mpa=STEEL.modulus_mpa,
-    )
+    return [
+        Stressed(
+            stress=arm_stress(
+                section,
+                arm_mm=lever,
+                upright_n=upright,
+                across_n=across,
+                axial_n=along,
+                offset_mm=beside_mm(bracket, section) or 0.0,
+                e_mpa=STEEL.modulus_mpa,
+            ),
+            section=section,
+            lever_mm=lever,
+        )
+        for lever, section in arm.places
+    ]
+
+
+def stress_of(arm: Arm, bracket: Bracket, force_n: Floats) -> Stressed | None:
+    """Return the same where it is greatest."""
+    return max(stresses_of(arm, bracket, force_n), key=lambda one: one.stress.combined_mpa, default=None)
 
 
 def weld_of(arm: Arm, bracket: Bracket, forces_n: Floats) -> tuple[int, WeldStress] | None:
@@ -172,17 +266,31 @@ def weld_of(arm: Arm, bracket: Bracket, forces_n: Floats) -> tuple[int, WeldStre
     leg, beside = positive_of(bracket.leg), value_of(bracket.beside)
     if leg is None or beside is None or not len(forces_n):
         return None
-    section = arm.section
-    is_round = bracket.kind is ArmKind.TUBE
-    breadth = positive_of(bracket.breadth) or section.breadth_mm
-    lines = ring_lines(section.depth_mm) if is_round else frame_lines(breadth, section.depth_mm)
+    lines = _root_lines(arm.section, bracket)
     # In the weld's plane x lies across and y upright; the third is out of the vehicle, along the arm.
     forces = (forces_n @ arm.turn)[:, [1, 2, 0]]
-    offset = beside + section.shear_centre_mm
+    offset = beside + arm.section.shear_centre_mm
     places = [np.array([side * offset, 0.0, arm.length_mm]) for side in (1.0, -1.0)]
     sizes = np.array([weld_sizes_mpa(lines, leg_mm=leg, forces_n=forces, at_mm=at) for at in places])
     side, row = np.unravel_index(int(sizes.argmax()), sizes.shape)
     return int(row), weld_stress(lines, leg_mm=leg, force_n=forces[row], at_mm=places[side])
+
+
+def _root_lines(section: Section, bracket: Bracket) -> Floats:
+    """The weld all round an arm's root, about its centroid, (n, 2, 2)."""
+    if bracket.kind is ArmKind.TUBE:
+        return ring_lines(section.depth_mm)
+    if bracket.kind is not ArmKind.GUSSETED:
+        return frame_lines(positive_of(bracket.breadth) or section.breadth_mm, section.depth_mm)
+    breadth, shelf, gusset, depth = (
+        positive_of(one) or 0.0 for one in (bracket.breadth, bracket.wall, bracket.gusset, bracket.depth)
+    )
+    places = gusset_places_mm(breadth_mm=breadth, gusset_mm=gusset, count=bracket.gussets or 1)
+    plates = [rectangle(-breadth / 2, -shelf, breadth / 2, 0.0)]
+    plates += [rectangle(y - gusset / 2, -depth, y + gusset / 2, 0.0) for y in places]
+    whole = union_all(plates)
+    corners = np.array(whole.exterior.coords) - [0.0, whole.centroid.y]
+    return np.stack([corners[:-1], corners[1:]], axis=1)
 
 
 def ears_of(ears: Ears, name: str) -> tuple[Ear | None, tuple[str, ...]]:

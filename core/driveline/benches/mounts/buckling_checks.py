@@ -8,8 +8,8 @@ import numpy as np
 
 from driveline.arrays import Floats
 from driveline.benches.mounts.bracket_checks import Loaded, field_inputs, lacking
-from driveline.benches.mounts.brackets import STEEL, stress_of, weld_of
-from driveline.benches.mounts.sheet import ArmKind, MountKind
+from driveline.benches.mounts.brackets import STEEL, stresses_of, weld_of
+from driveline.benches.mounts.sheet import ArmKind, Bracket, MountKind
 from driveline.benches.mounts.workings import Wall, fatigue_working, panel_working, strut_working
 from driveline.checks import Check
 from driveline.errors import ImpossibleInput
@@ -32,7 +32,7 @@ def buckling_checks(one: Loaded, judge: Judge) -> Iterator[Check]:
         return
     if one.mount.arm.is_none:
         return
-    if one.mount.sheet.bracket.kind in (ArmKind.BOX, ArmKind.CHANNEL, ArmKind.FOLDED, None):
+    if one.mount.sheet.bracket.kind in (ArmKind.BOX, ArmKind.CHANNEL, ArmKind.FOLDED, ArmKind.GUSSETED, None):
         yield _panel(one, judge)
     yield _fatigue(one, judge)
 
@@ -90,8 +90,8 @@ def _strut(one: Loaded, judge: Judge) -> Check:
 def _panel(one: Loaded, judge: Judge) -> Check:
     sheet, arm = one.mount.sheet, one.mount.arm.arm
     wall = None if arm is None else min(_walls(one), key=lambda each: each.found.buckling_mpa, default=None)
-    stresses = [] if arm is None else [stress_of(arm, sheet.bracket, force) for force in one.forces_n]
-    known = [stress.bending_and_axial_mpa for stress in stresses if stress is not None]
+    every = [] if arm is None else [stresses_of(arm, sheet.bracket, force) for force in one.forces_n]
+    known = [max(at.stress.bending_and_axial_mpa for at in each) for each in every if each]
     worst = max(range(len(known)), key=lambda row: known[row], default=None)
     stress = None if worst is None else known[worst]
     says = ""
@@ -125,6 +125,8 @@ def _walls(one: Loaded) -> Iterator[Wall]:
         if web is None:
             return
         sizes = (("flange", breadth - web, wall, True), ("web", depth - 2 * wall, web, False))
+    if bracket.kind is ArmKind.GUSSETED:
+        sizes = tuple(_shelf_walls(bracket, breadth, depth, wall))
     for words, clear, thick, is_free in sizes:
         found = panel_buckling(
             breadth_mm=clear,
@@ -135,6 +137,20 @@ def _walls(one: Loaded) -> Iterator[Wall]:
             yield_mpa=one.yield_mpa,
         )
         yield Wall(words=words, breadth_mm=clear, thickness_mm=thick, has_free_edge=is_free, found=found)
+
+
+def _shelf_walls(
+    bracket: Bracket, breadth_mm: float, depth_mm: float, wall_mm: float
+) -> Iterator[tuple[str, float, float, bool]]:
+    """A gusset hangs free at its lower edge; a shelf stands out beside one, and is held at both edges by more."""
+    gusset, count = positive_of(bracket.gusset), bracket.gussets
+    if gusset is None or count is None:
+        return
+    if depth_mm > wall_mm:
+        yield "gusset", depth_mm - wall_mm, gusset, True
+    clear = (breadth_mm - count * gusset) / max(count - 1, 2 if count == 1 else 1)
+    if clear > 0:
+        yield "shelf", clear, wall_mm, count == 1
 
 
 def _fatigue(one: Loaded, judge: Judge) -> Check:

@@ -154,9 +154,9 @@ def _plate(one: Loaded, judge: Judge) -> Check:
     if worst is not None:
         found, arm, _, pulls = worst
         pull = max(pulls, key=lambda each: each.pull_n)
+        depth = positive_of(sheet.bracket.depth) or arm.section.depth_mm
         round_arm = sheet.bracket.kind is ArmKind.TUBE
-        breadth = positive_of(sheet.bracket.breadth) or arm.section.breadth_mm
-        sizes = (arm.section.depth_mm if round_arm else breadth, arm.section.depth_mm)
+        sizes = (depth if round_arm else positive_of(sheet.bracket.breadth) or arm.section.breadth_mm, depth)
         ways = [
             (max(apart - size, 0.0) / 2, width)
             for apart, size, width in zip(found.apart_mm, sizes, reversed(found.size_mm), strict=True)

@@ -48,25 +48,34 @@ def mend_sought(one: Loaded, judge: Judge) -> Sought:
             SoughtField(field=f"{field}.kind", text=best.kind.value),
             SoughtField(field=f"{field}.wall", text=f"{best.wall_mm:g} mm"),
             SoughtField(field=f"{field}.leg", text=f"{best.leg_mm:g} mm"),
+            *(
+                SoughtField(field=f"{field}.{name}", text=one.text)
+                for name, one in _gusset(best.kind, best.wall_mm).items()
+            ),
         ),
     )
 
 
 def _ways(one: Loaded, judge: Judge) -> Iterator[_Way]:
     bracket = one.mount.sheet.bracket
-    is_open = bracket.kind in (ArmKind.CHANNEL, ArmKind.FOLDED)
+    is_open = bracket.kind in (ArmKind.CHANNEL, ArmKind.FOLDED, ArmKind.GUSSETED)
     kinds = [bracket.kind, ArmKind.BOX] if is_open else [bracket.kind]
     for kind, wall in product(kinds, WALLS_MM):
-        tried = bracket.model_copy(update={"kind": kind, "wall": _length(wall)})
+        tried = bracket.model_copy(update={"kind": kind, "wall": _length(wall), **_gusset(kind, wall)})
         laid = arm_of(tried, "", one.mount.rail_mm, one.mount.at_mm)
         if kind is None or laid.arm is None:
             continue
         for leg in LEGS_MM:
             sheet = one.mount.sheet.model_copy(update={"bracket": tried.model_copy(update={"leg": _length(leg)})})
             if _holds(replace(one, mount=replace(one.mount, sheet=sheet, arm=laid)), judge):
-                kg = laid.arm.section.area_mm2 * laid.arm.length_mm * KG_PER_MM3
+                kg = laid.arm.volume_mm3 * KG_PER_MM3
                 yield _Way(kind=kind, wall_mm=wall, leg_mm=leg, kg=kg, words=laid.arm.section.words)
                 break
+
+
+def _gusset(kind: ArmKind | None, wall_mm: float) -> dict[str, Length]:
+    """Gussets are tried as thick as their shelf."""
+    return {"gusset": _length(wall_mm)} if kind is ArmKind.GUSSETED else {}
 
 
 def _length(mm: float) -> Length:

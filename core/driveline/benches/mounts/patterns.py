@@ -54,6 +54,7 @@ def parts_of(sheet: MountsSheet) -> tuple[FlatPart, ...]:
         found += _ears(mount, k)
         found += _box(mount, k)
         found += _fold(mount, k)
+        found += _shelf(mount, k)
         found += _landing(mount, k)
     return tuple(found)
 
@@ -143,6 +144,54 @@ def _fold(mount: Mount, k: int) -> Iterator[FlatPart]:
             for n, at in enumerate(flat.bends_mm, start=1)
         ),
     )
+
+
+def shelf_plates_mm(
+    *, length_mm: float, breadth_mm: float, shelf_mm: float, depth_mm: float, nose_mm: float
+) -> dict[str, Polygon]:
+    """Return the plates of a shelf on gussets: the shelf from its root on, and a gusset, its upper edge along y = 0.
+
+    Args:
+        length_mm: Of the arm.
+        breadth_mm: Of the shelf.
+        shelf_mm: Its thickness.
+        depth_mm: Over all at the root.
+        nose_mm: Over all at the mount.
+
+    Source:
+        Plain geometry. A gusset reaches from the shelf's underside to the depth there.
+    """
+    shelf = Polygon([(0, 0), (length_mm, 0), (length_mm, breadth_mm), (0, breadth_mm)])
+    corners = [(0.0, -(depth_mm - shelf_mm)), (length_mm, -(nose_mm - shelf_mm)), (length_mm, 0.0), (0.0, 0.0)]
+    return {"shelf": shelf, "gusset": Polygon(corners).buffer(0)}
+
+
+def _shelf(mount: Mount, k: int) -> Iterator[FlatPart]:
+    bracket, count = mount.bracket, mount.bracket.gussets
+    length, breadth, shelf, gusset, depth, nose = (
+        positive_of(one)
+        for one in (bracket.length, bracket.breadth, bracket.wall, bracket.gusset, bracket.depth, bracket.nose)
+    )
+    if bracket.kind is not ArmKind.GUSSETED or count is None or length is None or breadth is None or shelf is None:
+        return
+    if gusset is None or depth is None or nose is None or not shelf <= nose <= depth or not depth > shelf:
+        return
+    plates = shelf_plates_mm(length_mm=length, breadth_mm=breadth, shelf_mm=shelf, depth_mm=depth, nose_mm=nose)
+    where = {1: "below its middle", 2: "flush with its edges", 3: "below its middle and flush with its edges"}[count]
+    for name, thickness, many, words in (
+        ("shelf", shelf, 1, f"carries {mount.name}; {count} gussets below it, {where}"),
+        ("gusset", gusset, count, f"upright below the shelf, {where}, its long edge against it; try it in card first"),
+    ):
+        yield _part(
+            f"mounts.m{k}_{name}",
+            f"{name.capitalize()} of {mount.name}'s bracket",
+            f"M{k}{name[0].upper()}",
+            plates[name],
+            thickness,
+            many,
+            (),
+            (words,),
+        )
 
 
 def _landing(mount: Mount, k: int) -> Iterator[FlatPart]:

@@ -33,6 +33,7 @@ class ArmKind(Choice):
     TUBE = "tube", "round tube"
     CHANNEL = "channel", "open channel"
     FOLDED = "folded", "channel folded from sheet"
+    GUSSETED = "gusseted", "shelf on gussets"
 
 
 class Weighed(Sheet):
@@ -70,6 +71,9 @@ class Bracket(Sheet):
     wall: Length | None = None
     web: Length | None = Field(default=None, description="Of a channel")
     bend: Length | None = Field(default=None, description="Inside radius of a folded channel's bends")
+    gussets: Annotated[int, Field(ge=1, le=3)] | None = Field(default=None, description="Below a shelf")
+    gusset: Length | None = Field(default=None, description="Thickness of a gusset")
+    nose: Length | None = Field(default=None, description="Depth over all at the mount, of a shelf with its gussets")
     length: Length | None = Field(default=None, description="That it is cut to, from the vehicle to the mount")
     beside: Length | None = Field(default=None, description="The load passes beside its middle, or its web, by")
     leg: Length | None = Field(default=None, description="Of the fillet all round its root")

@@ -6,13 +6,13 @@ from typing import Final
 import numpy as np
 
 from driveline.arrays import Floats
-from driveline.benches.mounts.brackets import STEEL, THREAD_SHARE, Arm, EarBolt
+from driveline.benches.mounts.brackets import STEEL, THREAD_SHARE, Arm, EarBolt, Stressed
 from driveline.benches.mounts.carried import Carried
 from driveline.benches.mounts.pull_frame import PullFound, StationFound
 from driveline.benches.mounts.sheet import MountsSheet
 from driveline.held.modes import USUAL_DYNAMIC, Mode
 from driveline.metal.ears import BEARING, BENDING, NET_TENSION, SHEAR, Ear, EarStress
-from driveline.metal.sections import ArmStress, Section
+from driveline.metal.sections import Section
 from driveline.metal.struts import Buckling, PanelBuckling
 from driveline.metal.weld_groups import BASE_SHEAR, E70_MPA, WeldStress
 from driveline.metal.welds import FAT_CYCLES, FAT_MPA, NOT_INSPECTED, OF_ELECTRODE
@@ -75,11 +75,12 @@ def mode_working(mode: Mode | None, sheet: MountsSheet) -> Working:
     return Working(steps=(first, last), source=source)
 
 
-def arm_working(arm: Arm, stress: ArmStress, force_n: Floats, offset_mm: float) -> Working:
-    """Return the stress at a bracket's root."""
+def arm_working(arm: Arm, most: Stressed, force_n: Floats, offset_mm: float) -> Working:
+    """Return the stress of a bracket where it is greatest."""
+    section, stress = most.section, most.stress
     along, across, upright = (abs(float(one)) for one in arm.turn.T @ force_n)
-    section = arm.section
-    length = worked("L", arm.length_mm, "mm", "from the vehicle to the mount")
+    from_where = "from the vehicle to the mount" if not arm.taper else "from where it is worst to the mount"
+    length = worked("L", most.lever_mm, "mm", from_where)
     bending = step(
         "b",
         "L * (U * c_u / I_u + S * c_s / I_s) + P / A",
@@ -96,11 +97,16 @@ def arm_working(arm: Arm, stress: ArmStress, force_n: Floats, offset_mm: float) 
         unit="MPa",
         decimals=1,
     )
+    beside = (worked("U", upright, "N", "upright at its end"), worked("e", offset_mm, "mm", "from the shear centre"))
+    below = (
+        worked("S", across, "N", "across at its end"),
+        worked("r", section.rise_mm, "mm", "below the shear centre"),
+    )
     torque = step(
         "T",
-        "U * e",
-        worked("U", upright, "N", "upright at its end"),
-        worked("e", offset_mm, "mm", "from the shear centre"),
+        "U * e + S * r" if section.rise_mm else "U * e",
+        *beside,
+        *(below if section.rise_mm else ()),
         value=stress.torque_nmm / 1000,
         unit="N·m",
     )

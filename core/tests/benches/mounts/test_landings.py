@@ -20,7 +20,8 @@ from driveline.figures import written
 from driveline.job.file import REGISTRY, JobFile
 from driveline.metal.sections import box, channel, folded_channel
 from driveline.parts.drawings import part_drawings
-from tests.benches.mounts.test_mounts import FAILS, HOLDS, NOT_KNOWN, PLOVER, changed, mm, solved
+from tests.benches.mounts.test_mounts import BITTERN, FAILS, HOLDS, NOT_KNOWN, PLOVER, Job, changed, mm, solved
+from tests.workings.test_workings import faults_of
 
 LANDING = "mounts.1.bracket.landing"
 FOUND = LandingFound(size_mm=(150, 170), thickness_mm=16, apart_mm=(100, 120))
@@ -113,6 +114,58 @@ class FoldedTest(TestCase):
         width = 48 + 66 + 48 + 2 * math.pi / 2 * (6 + 0.325 * 6)
         self.assertAlmostEqual(max(vertex.y_mm for vertex in part.vertices), width, places=6)
         self.assertTrue({"mounts.m1.walls", "mounts.m1.arm"} <= set(solved(job)[1]))
+
+
+class ShelfTest(TestCase):
+    SIZES = {"breadth": mm(80), "depth": mm(90), "wall": mm(8), "gusset": mm(8), "nose": mm(30), "length": mm(150)}
+    SHELF = {"kind": "gusseted", "gussets": 2, **SIZES}
+
+    def job(self, **change: Any) -> Job:
+        job = copy.deepcopy(BITTERN)
+        job["sheets"]["mounts"]["mounts"][0]["bracket"] |= self.SHELF | change
+        return job
+
+    def test_it_is_judged_where_it_is_worst_and_not_only_at_its_root(self) -> None:
+        check = solved(self.job())[1]["mounts.m1.arm"]
+        self.assertIn("from its root", check.says)
+        self.assertGreater(check.demand or 0, solved(self.job(nose=mm(90)))[1]["mounts.m1.arm"].demand or 0)
+        self.assertEqual(faults_of(check, check.working), [])
+
+    def test_each_size_that_is_left_out_is_asked_for(self) -> None:
+        for name in ("gussets", "gusset", "nose", "wall", "breadth"):
+            checks = solved(self.job(**{name: None}))[1]
+            for key in ("arm", "weld", "walls", "base"):
+                self.assertIs(checks[f"mounts.m1.{key}"].verdict, NOT_KNOWN, (name, key))
+
+    def test_a_nose_deeper_than_the_root_can_not_be(self) -> None:
+        check = solved(self.job(nose=mm(95)))[1]["mounts.m1.arm"]
+        self.assertTrue(any("no deeper than the root" in one for one in check.missing), check.missing)
+
+    def test_its_plates_stand_together_as_it_is_measured(self) -> None:
+        file = JobFile.model_validate(self.job())
+        gusset, shelf = (REGISTRY.part(file, f"mounts.m1_{name}") for name in ("gusset", "shelf"))
+        self.assertEqual((gusset.stock.quantity, shelf.stock.quantity), (2, 1))
+        for part, wide, high in ((gusset, 150, 82), (shelf, 150, 80)):
+            x, y = ([getattr(one, name) for one in part.vertices] for name in ("x_mm", "y_mm"))
+            self.assertAlmostEqual(max(x) - min(x), wide, delta=0.05)
+            self.assertAlmostEqual(max(y) - min(y), high, delta=0.05)
+        at_nose = [one.y_mm for one in gusset.vertices if abs(one.x_mm - 150) < 0.05]
+        self.assertAlmostEqual(max(at_nose) - min(at_nose) + 8, 30, delta=0.05)
+
+    def test_gussets_to_a_point_are_drawn_too(self) -> None:
+        part = REGISTRY.part(JobFile.model_validate(self.job(nose=mm(8))), "mounts.m1_gusset")
+        self.assertEqual(len(part.vertices), 3)
+
+    def test_it_is_mended_by_thicker_plates_or_boxed(self) -> None:
+        thin = self.job(wall=mm(1.5), gusset=mm(1.5))
+        self.assertIs(solved(thin)[1]["mounts.m1.walls"].verdict, FAILS)
+        found = REGISTRY.sought(JobFile.model_validate(thin), "mounts.m1_mend")
+        mended = self.job(**{one.field.split(".")[-1]: _typed(one.field, one.text) for one in found.fields})
+        self.assertIs(solved(mended)[1]["mounts.m1.arm"].verdict, HOLDS)
+
+
+def _typed(field: str, text: str) -> Any:
+    return text if field.endswith("kind") else {"text": text}
 
 
 class WeldSheetTest(TestCase):

@@ -22,6 +22,7 @@ const ARMS = [
   ['tube', 'round tube'],
   ['channel', 'open channel'],
   ['folded', 'channel folded from sheet'],
+  ['gusseted', 'shelf on gussets'],
 ] as const;
 const STIFF: readonly [number, number] = [1, 1e7];
 const HOLDS = ['it holds', 'it slides'] as const;
@@ -80,12 +81,20 @@ export const bracketForm = (threads: readonly string[]): Form<Bracket> => [
   choice<Bracket, 'kind'>('kind', 'Bracket', ARMS, 'not said'),
   ...when(isMade, [
     asked((one: Bracket) => one.kind !== 'tube', reading<Bracket>('breadth', 'Breadth, across', 'length')),
-    reading<Bracket>('depth', 'Depth, upright', 'length', 'of a tube its diameter'),
-    reading<Bracket>('wall', 'Wall', 'length', 'of a channel its flanges'),
+    reading<Bracket>('depth', 'Depth, upright', 'length', 'of a tube its diameter; of a shelf over all at its root'),
+    reading<Bracket>('wall', 'Wall', 'length', 'of a channel its flanges, of a shelf itself'),
     asked((one: Bracket) => one.kind === 'channel', reading<Bracket>('web', 'Web', 'length')),
     asked(
       (one: Bracket) => one.kind === 'folded',
       reading<Bracket>('bend', 'Radius of its bends, inside', 'length', 'at least the sheet’s thickness'),
+    ),
+    ...when(
+      (one: Bracket) => one.kind === 'gusseted',
+      [
+        number<Bracket>('gussets', 'Gussets below it', [1, 3], 'one below its middle, two at its edges'),
+        reading<Bracket>('gusset', 'Thickness of a gusset', 'length'),
+        reading<Bracket>('nose', 'Depth over all at the mount', 'length', 'the shelf’s thickness: they end in a point'),
+      ],
     ),
     reading<Bracket>('length', 'Cut to a length of', 'length', 'its landing plate comes on top'),
     reading<Bracket>(
