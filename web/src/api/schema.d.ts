@@ -1743,7 +1743,7 @@ export interface components {
          * @description What the bracket of a mount is made of.
          * @enum {string}
          */
-        ArmKind: "none" | "box" | "tube" | "channel" | "folded";
+        ArmKind: "none" | "box" | "tube" | "channel" | "folded" | "gusseted";
         /**
          * AsItWas
          * @description The vehicle before: its engine, gears and final drive. Gears left out are those of the kept gearbox.
@@ -2424,6 +2424,15 @@ export interface components {
             web?: components["schemas"]["Length"] | null;
             /** @description Inside radius of a folded channel's bends */
             bend?: components["schemas"]["Length"] | null;
+            /**
+             * Gussets
+             * @description Below a shelf
+             */
+            gussets?: number | null;
+            /** @description Thickness of a gusset */
+            gusset?: components["schemas"]["Length"] | null;
+            /** @description Depth over all at the mount, of a shelf with its gussets */
+            nose?: components["schemas"]["Length"] | null;
             /** @description That it is cut to, from the vehicle to the mount */
             length?: components["schemas"]["Length"] | null;
             /** @description The load passes beside its middle, or its web, by */
@@ -3877,6 +3886,9 @@ export interface components {
              *       "wall": null,
              *       "web": null,
              *       "bend": null,
+             *       "gussets": null,
+             *       "gusset": null,
+             *       "nose": null,
              *       "length": null,
              *       "beside": null,
              *       "leg": null,

@@ -81,7 +81,12 @@ export const bracketForm = (threads: readonly string[]): Form<Bracket> => [
   choice<Bracket, 'kind'>('kind', 'Bracket', ARMS, 'not said'),
   ...when(isMade, [
     asked((one: Bracket) => one.kind !== 'tube', reading<Bracket>('breadth', 'Breadth, across', 'length')),
-    reading<Bracket>('depth', 'Depth, upright', 'length', 'of a tube its diameter; of a shelf over all at its root'),
+    reading<Bracket>(
+      'depth',
+      'Depth, upright',
+      'length',
+      'of a tube its diameter; of a shelf over all at its root',
+    ),
     reading<Bracket>('wall', 'Wall', 'length', 'of a channel its flanges, of a shelf itself'),
     asked((one: Bracket) => one.kind === 'channel', reading<Bracket>('web', 'Web', 'length')),
     asked(
@@ -93,7 +98,12 @@ export const bracketForm = (threads: readonly string[]): Form<Bracket> => [
       [
         number<Bracket>('gussets', 'Gussets below it', [1, 3], 'one below its middle, two at its edges'),
         reading<Bracket>('gusset', 'Thickness of a gusset', 'length'),
-        reading<Bracket>('nose', 'Depth over all at the mount', 'length', 'the shelf’s thickness: they end in a point'),
+        reading<Bracket>(
+          'nose',
+          'Depth over all at the mount',
+          'length',
+          'the shelf’s thickness: they end in a point',
+        ),
       ],
     ),
     reading<Bracket>('length', 'Cut to a length of', 'length', 'its landing plate comes on top'),
