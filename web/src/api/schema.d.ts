@@ -2433,6 +2433,12 @@ export interface components {
             gusset?: components["schemas"]["Length"] | null;
             /** @description Depth over all at the mount, of a shelf with its gussets */
             nose?: components["schemas"]["Length"] | null;
+            /**
+             * Has Tabs
+             * @description Tabs hold a boxed arm's plates to each other
+             * @default false
+             */
+            has_tabs: boolean;
             /** @description That it is cut to, from the vehicle to the mount */
             length?: components["schemas"]["Length"] | null;
             /** @description The load passes beside its middle, or its web, by */
@@ -3889,6 +3895,7 @@ export interface components {
              *       "gussets": null,
              *       "gusset": null,
              *       "nose": null,
+             *       "has_tabs": false,
              *       "length": null,
              *       "beside": null,
              *       "leg": null,

@@ -6,6 +6,7 @@ from typing import Final
 from shapely import Polygon
 from shapely.geometry import Point
 
+from driveline.benches.mounts.box_plates import box_plates
 from driveline.benches.mounts.brackets import ears_of
 from driveline.benches.mounts.landings import landing_of
 from driveline.benches.mounts.sheet import ArmKind, Mount, MountKind, MountsSheet
@@ -29,20 +30,6 @@ def ear_polygon(ear: Ear) -> Polygon:
     half = ear.root_mm / 2
     foot = Polygon([(-half, 0.0), (half, 0.0), (half, 1.0), (-half, 1.0)])
     return Polygon(end.union(foot).convex_hull.exterior)
-
-
-def box_sides_mm(
-    *, length_mm: float, breadth_mm: float, depth_mm: float, wall_mm: float
-) -> dict[str, tuple[float, float, int]]:
-    """Return the plates of a boxed arm: length, height and how many; top and bottom lie between the sides.
-
-    Args:
-        length_mm: Of the arm.
-        breadth_mm: Outside, across.
-        depth_mm: Outside, upright.
-        wall_mm: Of all four.
-    """
-    return {"side": (length_mm, depth_mm, 2), "top": (length_mm, breadth_mm - 2 * wall_mm, 2)}
 
 
 def parts_of(sheet: MountsSheet) -> tuple[FlatPart, ...]:
@@ -97,9 +84,9 @@ def _box(mount: Mount, k: int) -> Iterator[FlatPart]:
         return
     if length is None or breadth is None or depth is None or wall is None or 2 * wall >= min(breadth, depth):
         return
-    sides = box_sides_mm(length_mm=length, breadth_mm=breadth, depth_mm=depth, wall_mm=wall)
-    for name, (long, high, count) in sides.items():
-        outline = Polygon([(0, 0), (long, 0), (long, high), (0, high)])
+    plates = box_plates(length_mm=length, breadth_mm=breadth, depth_mm=depth, wall_mm=wall, has_tabs=bracket.has_tabs)
+    tabbed = "; tabs welded over flush, its strength counts on whole seams" if bracket.has_tabs else ""
+    for name, (outline, count) in plates.items():
         fits = "outside, full depth" if name == "side" else "top and bottom, between the sides"
         yield _part(
             f"mounts.m{k}_{name}",
@@ -109,7 +96,7 @@ def _box(mount: Mount, k: int) -> Iterator[FlatPart]:
             wall,
             count,
             (),
-            (f"boxed arm, {fits}; try it in card at 1:1 first",),
+            (f"boxed arm, {fits}{tabbed}; try it in card at 1:1 first",),
         )
 
 

@@ -74,6 +74,7 @@ class Bracket(Sheet):
     gussets: Annotated[int, Field(ge=1, le=3)] | None = Field(default=None, description="Below a shelf")
     gusset: Length | None = Field(default=None, description="Thickness of a gusset")
     nose: Length | None = Field(default=None, description="Depth over all at the mount, of a shelf with its gussets")
+    has_tabs: bool = Field(default=False, description="Tabs hold a boxed arm's plates to each other")
     length: Length | None = Field(default=None, description="That it is cut to, from the vehicle to the mount")
     beside: Length | None = Field(default=None, description="The load passes beside its middle, or its web, by")
     leg: Length | None = Field(default=None, description="Of the fillet all round its root")

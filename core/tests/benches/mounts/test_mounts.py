@@ -5,10 +5,12 @@ from typing import Any
 from unittest import TestCase
 
 import numpy as np
+import shapely
 from hypothesis import given, settings
 from hypothesis import strategies as st
 
-from driveline.benches.mounts.patterns import box_sides_mm, ear_polygon
+from driveline.benches.mounts.box_plates import PLAY_MM, box_plates
+from driveline.benches.mounts.patterns import ear_polygon
 from driveline.benches.mounts.results import MountsResult
 from driveline.checks import Check, Verdict
 from driveline.errors import ImpossibleInput, NotDrawnYet
@@ -176,11 +178,29 @@ class BracketTest(TestCase):
 
     def test_the_flat_plates_put_together_are_the_section(self) -> None:
         for breadth, depth, wall in ((60, 80, 5), (70, 80, 6), (50, 50, 3)):
-            sides = box_sides_mm(length_mm=200, breadth_mm=breadth, depth_mm=depth, wall_mm=wall)
-            area = sum(high * wall * count for _, high, count in sides.values())
+            plates = box_plates(length_mm=200, breadth_mm=breadth, depth_mm=depth, wall_mm=wall)
+            area = sum(outline.area / 200 * wall * count for outline, count in plates.values())
             self.assertAlmostEqual(area, box(breadth_mm=breadth, depth_mm=depth, wall_mm=wall).area_mm2)
-            self.assertEqual(sides["side"][1], depth)
-            self.assertAlmostEqual(sides["top"][1] + 2 * wall, breadth)
+            self.assertEqual(plates["side"][0].bounds, (0, 0, 200, depth))
+            self.assertEqual(plates["top"][0].bounds, (0, 0, 200, breadth - 2 * wall))
+
+    def test_tabs_fill_their_notches_but_for_the_play_and_come_out_flush(self) -> None:
+        sizes = {"length_mm": 200.0, "breadth_mm": 70.0, "depth_mm": 80.0, "wall_mm": 6.0}
+        plain, tabbed = (box_plates(**sizes, has_tabs=tabs) for tabs in (False, True))
+        notches = plain["side"][0].difference(tabbed["side"][0])
+        tabs = tabbed["top"][0].difference(plain["top"][0])
+        self.assertEqual(tabbed["top"][0].bounds[3] - tabbed["top"][0].bounds[1], 70)  # flush with the sides' outside
+        spans = sorted({(round(one.bounds[0], 6), round(one.bounds[2], 6)) for one in tabs.geoms})
+        self.assertEqual(len(spans), 2)
+        for begins, ends in spans:
+            through = shapely.box(begins, 0, ends, 6)  # a tab as the side's plane cuts it
+            (notch,) = [one for one in notches.geoms if one.intersects(through)]
+            self.assertTrue(notch.contains(through.buffer(-1e-6)))
+            self.assertAlmostEqual(notch.area - through.area, 6 * PLAY_MM)
+
+    def test_an_arm_too_short_for_tabs_has_none(self) -> None:
+        sizes = {"length_mm": 40.0, "breadth_mm": 70.0, "depth_mm": 80.0, "wall_mm": 6.0}
+        self.assertEqual(*(box_plates(**sizes, has_tabs=tabs) for tabs in (False, True)))
 
     def test_an_ear_as_drawn_has_the_width_and_edge_that_are_judged(self) -> None:
         ear = Ear(bolt_mm=12, hole_mm=12.5, thickness_mm=8, width_mm=40, edge_mm=14, root_mm=60, height_mm=55)

@@ -18,7 +18,7 @@
 </script>
 
 {#if drawn.part?.views[0]}
-  <div class="on-dye relative h-full bg-dye p-3">
+  <div class="on-dye relative flex h-full flex-col justify-center bg-dye p-3">
     <PartPicture drawing={drawn.part.views[0].drawing} label={drawn.part.title} />
     <button
       class="absolute top-1 left-2 min-h-6 text-[13px] text-scribe underline underline-offset-2"

@@ -93,6 +93,10 @@ export const bracketForm = (threads: readonly string[]): Form<Bracket> => [
       (one: Bracket) => one.kind === 'folded',
       reading<Bracket>('bend', 'Radius of its bends, inside', 'length', 'at least the sheet’s thickness'),
     ),
+    asked(
+      (one: Bracket) => one.kind === 'box',
+      yesNo<Bracket>('has_tabs', 'Its plates are', '', ['held by tabs, in notches', 'plain']),
+    ),
     ...when(
       (one: Bracket) => one.kind === 'gusseted',
       [
