@@ -30,7 +30,7 @@ export function takeBracket(mount: Mount, fields: Sought['fields']): void {
   for (const { field, text } of fields) {
     const name = field.split('.').at(-1);
     if (name === 'kind') mount.bracket.kind = text as Mount['bracket']['kind'];
-    else if (name === 'wall' || name === 'leg')
+    else if (name === 'wall' || name === 'leg' || name === 'gusset')
       mount.bracket[name] = { ...mount.bracket[name], unit: null, text };
   }
 }

@@ -1,6 +1,7 @@
 <script lang="ts">
   import type { PlacementResult, PlacementSheet } from '../../api/types';
   import { figure, shown, type Column } from '../../measure/rows';
+  import ReadingInput from '../../measure/ReadingInput.svelte';
   import RowTable from '../../measure/RowTable.svelte';
   import AddByName from '../../lib/ui/AddByName.svelte';
   import { useUnits } from '../../measure/units.svelte';
@@ -45,22 +46,22 @@
     {#snippet below(point)}
       {@const found = foundOf(point.name)}
       {#if found?.says}<p class="text-brass">? {found.says}</p>
-        <label class="flex items-baseline gap-2"
-          >roughly how high
-          <input
-            class="field-line w-20"
-            aria-label="Roughly how high {point.name} is"
-            {disabled}
-            value={point.near.z?.text ?? ''}
-            onchange={(event) => {
-              const text = event.currentTarget.value.trim();
-              change((next) => {
-                const row = next.points.find((one) => one.name === point.name);
-                if (row) row.near.z = text ? { text } : null;
-              });
-            }}
-          /></label
-        >
+        <div class="flex items-baseline gap-2">
+          roughly how high
+          <span class="w-20"
+            ><ReadingInput
+              label="Roughly how high {point.name} is"
+              text={point.near.z?.text ?? ''}
+              quantity="length"
+              {disabled}
+              onchange={(text) =>
+                change((next) => {
+                  const row = next.points.find((one) => one.name === point.name);
+                  if (row) row.near.z = text ? { text } : null;
+                })}
+            /></span
+          >
+        </div>
       {:else if found?.at_mm && (!point.x || !point.y || !point.z)}
         <p class="figures text-ink-dim">
           at {found.at_mm.map((one) => units.num(one, 'mm', 0)).join(', ')} ± {units.figure(

@@ -1,0 +1,190 @@
+import { fireEvent, render, screen } from '@testing-library/svelte';
+import { describe, expect, it } from 'vitest';
+import type { CaseFound, Mount, MountsResult, MountsSheet } from '../../api/types';
+import { MemoryDrafts, aJob } from '../../test-support';
+import { JobEditor } from '../../job/job-editor.svelte';
+import TestJob from '../../TestJob.svelte';
+import CarryTable from './CarryTable.svelte';
+import CaseTable from './CaseTable.svelte';
+import { leaveOut, newMount, takeBracket } from './edits';
+import { bracketForm } from './fields';
+import FramePanel from './FramePanel.svelte';
+import PullPanel from './PullPanel.svelte';
+
+const asked = (bracket: Partial<Mount['bracket']>) =>
+  bracketForm([])
+    .filter((spec) => spec.when?.({ ...newMount('a').bracket, ...bracket }) ?? true)
+    .map((spec) => spec.name);
+
+function aSheet(change: object = {}): MountsSheet {
+  const sheet = {
+    mounts: [],
+    left_out: [],
+    own_cases: [],
+    pull: { log: [] },
+    frame: { stations: [], old: {} },
+  };
+  return { ...sheet, ...change } as unknown as MountsSheet;
+}
+
+describe('a bracket', () => {
+  it('is asked only what its kind is made of', () => {
+    expect(asked({ kind: null })).toEqual(['kind']);
+    expect(asked({ kind: 'none' })).toEqual(['kind']);
+    expect(asked({ kind: 'tube' })).not.toContain('breadth');
+    expect(asked({ kind: 'box' })).toContain('has_tabs');
+    expect(asked({ kind: 'channel' })).toContain('web');
+    expect(asked({ kind: 'folded' })).toContain('bend');
+    const shelf = asked({ kind: 'gusseted' });
+    expect(shelf).toEqual(expect.arrayContaining(['gussets', 'gusset', 'nose', 'depth', 'wall']));
+    expect(shelf).not.toContain('web');
+  });
+
+  it('asks for its landing plate in place of what it would be welded to', () => {
+    expect(asked({ kind: 'box' })).toContain('base');
+    const bolted = asked({ kind: 'box', landing: { is_there: true } });
+    expect(bolted).not.toContain('base');
+    expect(bolted).toEqual(expect.arrayContaining(['thread', 'hole', 'across']));
+  });
+
+  it('takes every size that was found for it', () => {
+    const mount = newMount('left');
+    mount.bracket.wall = { text: '3', unit: 'mm', tool: 'caliper' };
+    takeBracket(mount, [
+      { field: 'mounts.mounts.0.bracket.kind', text: 'gusseted' },
+      { field: 'mounts.mounts.0.bracket.wall', text: '6 mm' },
+      { field: 'mounts.mounts.0.bracket.gusset', text: '6 mm' },
+      { field: 'mounts.mounts.0.bracket.leg', text: '5 mm' },
+    ]);
+    const { kind, wall, gusset, leg } = mount.bracket;
+    expect([kind, wall?.text, wall?.unit, gusset?.text, leg?.text]).toEqual([
+      'gusseted',
+      '6 mm',
+      null,
+      '6 mm',
+      '5 mm',
+    ]);
+  });
+});
+
+describe('a case of load', () => {
+  const CASES = [
+    {
+      name: 'launch',
+      g_xyz: [0, 0, -1],
+      torque: 'launch',
+      torque_nm: 2150.4,
+      is_left_out: false,
+      is_own: false,
+      why: '',
+    },
+    {
+      name: 'jack',
+      g_xyz: [0, 0.5, -1],
+      torque: 'none',
+      torque_nm: null,
+      is_left_out: false,
+      is_own: true,
+      why: '',
+    },
+  ] as unknown as CaseFound[];
+
+  it('is left out by a reason alone, and asked again without one', async () => {
+    const written: MountsSheet[] = [];
+    const sheet = aSheet({ left_out: [{ case: 'launch', why: 'old' }] });
+    const change = (write: (next: MountsSheet) => void) => {
+      const next = structuredClone(sheet);
+      write(next);
+      written.push(next);
+    };
+    render(CaseTable, { cases: CASES, picked: 'launch', disabled: false, onpick: () => {}, change });
+    const field = screen.getByLabelText('left out, because');
+    await fireEvent.change(field, { target: { value: ' never drives off a ramp ' } });
+    await fireEvent.change(field, { target: { value: '  ' } });
+    expect(written.map((one) => one.left_out)).toEqual([
+      [{ case: 'launch', why: 'never drives off a ramp' }],
+      [],
+    ]);
+  });
+
+  it('of one’s own can’t be left out, only taken away', () => {
+    render(CaseTable, { cases: CASES, picked: 'jack', disabled: false, onpick: () => {}, change: () => {} });
+    expect(screen.queryByLabelText('left out, because')).toBeNull();
+    expect(screen.getByText('2 150')).toBeTruthy();
+  });
+
+  it('replaces a reason and does not add another', () => {
+    const sheet = aSheet({ left_out: [{ case: 'launch', why: 'a' }] });
+    leaveOut(sheet, 'launch', 'b');
+    expect(sheet.left_out).toEqual([{ case: 'launch', why: 'b' }]);
+  });
+});
+
+describe('CarryTable', () => {
+  it('has the picked case beside the worst, marks a bush that bottoms, and leads to either', async () => {
+    const mounts = [
+      {
+        field: 'mounts.mounts.0',
+        name: 'left',
+        verdict: 'tight',
+        worst: 'wheels locked',
+        worst_n: 8503.2,
+        cases: [{ case: 'launch', size_n: 3000, move_mm: [3, 4, 0], is_bottomed: true }],
+      },
+    ] as unknown as MountsResult['mounts'];
+    const [rows, cases]: [string[], string[]] = [[], []];
+    render(CarryTable, {
+      mounts,
+      picked: 'launch',
+      lit: '',
+      onpick: (field) => rows.push(field),
+      oncase: (name) => cases.push(name),
+    });
+    expect(screen.getByText('3 000')).toBeTruthy();
+    expect(screen.getByText(/5\.0 ▮/)).toBeTruthy();
+    await fireEvent.click(screen.getByText('left'));
+    await fireEvent.click(screen.getByText('wheels locked'));
+    expect([rows, cases]).toEqual([['mounts.mounts.0'], ['wheels locked']]);
+  });
+
+  it('says so while there is none', () => {
+    render(CarryTable, { mounts: [], picked: '', lit: '', onpick: () => {}, oncase: () => {} });
+    expect(screen.getByText('No mount is entered yet.')).toBeTruthy();
+  });
+});
+
+describe('FramePanel', () => {
+  const stations = [{ name: 'notch', area: 0.9, i: 0.8, z: 0.74, j: 0.4, least: 0.4, least_is: 'J' }];
+
+  it('asks nothing of a frame that is not cut', () => {
+    const result = { stations: [] } as unknown as MountsResult;
+    render(FramePanel, { sheet: aSheet(), result, disabled: false, change: () => {} });
+    expect(screen.queryByText(/approved by a licensed engineer/)).toBeNull();
+  });
+
+  it('of one that is cut has what is left at each place, and who must approve it', () => {
+    const sheet = aSheet({ frame: { is_cut: true, old: {}, stations: [{ name: 'notch' }] } });
+    const result = { stations } as unknown as MountsResult;
+    render(FramePanel, { sheet, result, disabled: false, change: () => {} });
+    expect(screen.getByText(/^J\s40/).className).toContain('text-fails');
+    expect(screen.getByText(/approved by a licensed engineer/)).toBeTruthy();
+    expect(screen.getByLabelText('Take notch away')).toBeTruthy();
+  });
+});
+
+describe('PullPanel', () => {
+  it('has the gap to jig at first, the shims for it, and how many welds more would halve the range', () => {
+    const pull = { jig_mm: 57.3, low_mm: 0.4, high_mm: 1.1, count: 0, shims: [1, 0.5], more_logs: 3 };
+    const editor = new JobEditor(aJob(), { drafts: new MemoryDrafts() } as never);
+    const props = { sheet: aSheet(), result: { pull, mounts: [] }, disabled: false, change: () => {} };
+    render(TestJob, { props: { editor, part: PullPanel as never, props } });
+    expect(screen.getByText(/^Jig at/).textContent).toMatch(/57\.30\smm/);
+    const all = screen
+      .getByText(/^Jig at/)
+      .closest('p')
+      ?.textContent?.replace(/\s+/g, ' ');
+    expect(all).toContain('by the rule');
+    expect(all).toContain('Shim the jig with 1.0 mm + 0.5 mm');
+    expect(all).toContain('3 more logged welds');
+  });
+});
