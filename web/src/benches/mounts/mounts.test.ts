@@ -1,7 +1,7 @@
 import { fireEvent, render, screen } from '@testing-library/svelte';
-import { describe, expect, it } from 'vitest';
+import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import type { CaseFound, Mount, MountsResult, MountsSheet } from '../../api/types';
-import { MemoryDrafts, aJob } from '../../test-support';
+import { AN_ANSWER, MemoryDrafts, aJob, serve } from '../../test-support';
 import { JobEditor } from '../../job/job-editor.svelte';
 import TestJob from '../../TestJob.svelte';
 import CarryTable from './CarryTable.svelte';
@@ -26,6 +26,11 @@ function aSheet(change: object = {}): MountsSheet {
   };
   return { ...sheet, ...change } as unknown as MountsSheet;
 }
+
+beforeEach(() => {
+  serve({ evaluate: () => ({ json: AN_ANSWER }) });
+});
+afterEach(() => vi.unstubAllGlobals());
 
 describe('a bracket', () => {
   it('is asked only what its kind is made of', () => {
@@ -175,7 +180,7 @@ describe('FramePanel', () => {
 describe('PullPanel', () => {
   it('has the gap to jig at first, the shims for it, and how many welds more would halve the range', () => {
     const pull = { jig_mm: 57.3, low_mm: 0.4, high_mm: 1.1, count: 0, shims: [1, 0.5], more_logs: 3 };
-    const editor = new JobEditor(aJob(), { drafts: new MemoryDrafts() } as never);
+    const editor = new JobEditor(aJob(), 'fabricator', new MemoryDrafts(), null);
     const props = { sheet: aSheet(), result: { pull, mounts: [] }, disabled: false, change: () => {} };
     render(TestJob, { props: { editor, part: PullPanel as never, props } });
     expect(screen.getByText(/^Jig at/).textContent).toMatch(/57\.30\smm/);

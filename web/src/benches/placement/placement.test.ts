@@ -118,7 +118,7 @@ describe('StandTable', () => {
       stand('lengthwise', { joints: [], missing: ['lengthwise: its place'], turns_usual: null }),
     ];
     const chosen: string[] = [];
-    const result = aResult({ stands: stands as PlacementResult['stands'] });
+    const result = aResult({ stands: stands as unknown as PlacementResult['stands'] });
     render(StandTable, { result, hasOutputs: true, disabled: false, onchoose: (name) => chosen.push(name) });
     const [made, other, along] = screen.getAllByRole('row').slice(1);
     expect(made?.textContent).toContain('4.2 / 6.0');
@@ -222,7 +222,7 @@ describe('GapRows', () => {
   });
   function show(result: PlacementResult): string[] {
     const picked: string[] = [];
-    const editor = new JobEditor(aJob(), { drafts: new MemoryDrafts() } as never);
+    const editor = new JobEditor(aJob(), 'fabricator', new MemoryDrafts(), null);
     const props = { result, lit: '', onpick: (field: string) => picked.push(field) };
     render(TestJob, { props: { editor, part: GapRows as never, props } });
     return picked;
