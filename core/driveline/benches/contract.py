@@ -101,6 +101,7 @@ class Sought(Result):
     says: str
     fields: tuple[SoughtField, ...]
     picture: StressPicture | None = None
+    rows: tuple[tuple[str, ...], ...] = ()  # a table of sentences and figures, its head first
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)

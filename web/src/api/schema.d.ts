@@ -10012,6 +10012,11 @@ export interface components {
             /** Fields */
             fields: components["schemas"]["SoughtField"][];
             picture?: components["schemas"]["StressPicture"] | null;
+            /**
+             * Rows
+             * @default []
+             */
+            rows: string[][];
         };
         /**
          * SoughtField

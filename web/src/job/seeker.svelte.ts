@@ -6,7 +6,7 @@ import type { JobEditor } from './job-editor.svelte';
 export class Seeker {
   isBusy = $state(false);
   /** What came back; a refusal's words stand in its place. */
-  found = $state.raw<Pick<Sought, 'says' | 'fields' | 'picture'> | null>(null);
+  found = $state.raw<Pick<Sought, 'says' | 'fields' | 'picture' | 'rows'> | null>(null);
   readonly #editor: JobEditor;
   #asked = $state.raw<JobEditor['sheets'] | null>(null);
 
@@ -34,7 +34,7 @@ export class Seeker {
       );
     } catch (error) {
       if (!(error instanceof Refusal)) throw error;
-      this.found = { says: error.message, fields: [], picture: null };
+      this.found = { says: error.message, fields: [], picture: null, rows: [] };
     } finally {
       this.isBusy = false;
     }

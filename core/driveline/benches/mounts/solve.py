@@ -31,6 +31,7 @@ from driveline.benches.mounts.results import (
     SpringPoint,
     StationShown,
 )
+from driveline.benches.mounts.schools import schools_sought
 from driveline.benches.mounts.sheet import MountKind, MountsSheet
 from driveline.benches.mounts.weld_sheet import weld_sheet
 from driveline.checks import Check, worst_verdict
@@ -90,9 +91,10 @@ def _moves(solved: Solved) -> Iterator[HeldMove]:
 
 
 def _seeks(sheet: MountsSheet, needs: MountsNeeds, solved: Solved, judge: Judge) -> Iterator[Seek]:
-    """What would make a bracket hold, and an ear's stress by finite elements; of mounts whose loads are known."""
+    """Other ways to hold the unit; what would make a bracket hold; an ear's stress by finite elements."""
     if solved.carried is None or not solved.carried.settled:
         return
+    yield Seek(key="mounts.schools", run=partial(schools_sought, sheet, needs, solved))
     missing = held_missing(sheet, needs, solved)
     for k, mount in enumerate(solved.mounts):
         if mount.arm.arm is not None:

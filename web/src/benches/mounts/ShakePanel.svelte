@@ -5,6 +5,7 @@
   import Fields from '../../measure/Fields.svelte';
   import { useUnits } from '../../measure/units.svelte';
   import { SHAKES } from './fields';
+  import SchoolTable from './SchoolTable.svelte';
 
   interface Props {
     sheet: MountsSheet;
@@ -57,6 +58,7 @@
   </tbody>
 </table>
 <Fields form={SHAKES} from={sheet} {disabled} {change} />
+{#if result.modes.length > 0}<SchoolTable />{/if}
 {#if result.springs.length > 1}
   <h3 class="mt-3">Softer or stiffer rubber, all alike</h3>
   <div class="mt-1 space-y-1">

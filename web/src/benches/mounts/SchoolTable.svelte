@@ -1,0 +1,45 @@
+<script lang="ts">
+  import { useEditor } from '../../job/job-editor.svelte';
+  import { Seeker } from '../../job/seeker.svelte';
+  import { useUnits } from '../../measure/units.svelte';
+
+  const seeker = new Seeker(useEditor());
+  const units = useUnits();
+  const rows = $derived(seeker.isCurrent ? (seeker.found?.rows ?? []) : []);
+</script>
+
+<h3 class="mt-3">Held otherwise</h3>
+<button
+  class="min-h-6 text-[13px] text-brass underline underline-offset-2"
+  aria-busy={seeker.isBusy}
+  onclick={() => void seeker.ask('mounts.schools')}>set hard mounts, and one mount fewer, beside these</button
+>
+{#if seeker.isBusy || seeker.found}
+  <p class="text-[12.5px] text-ink-dim" role="status">
+    {#if seeker.isBusy}Trying…{:else if seeker.isCurrent}{units.words(seeker.found?.says ?? '')}{:else}The job
+      was changed since. Ask again.{/if}
+  </p>
+{/if}
+{#if rows.length > 0}
+  <table class="w-full text-[13px]" aria-label="Held otherwise">
+    <thead class="text-ink-dim">
+      <tr>
+        {#each rows[0]?.slice(0, -1) ?? [] as head, k (k)}
+          <th class={['font-normal', k > 0 && 'pl-2 text-right']}>{head}</th>
+        {/each}
+      </tr>
+    </thead>
+    <tbody>
+      {#each rows.slice(1) as row (row[0])}
+        <tr class="border-t border-edge align-top">
+          <td class="py-1"
+            >{row[0]}<span class="block text-[12.5px] text-ink-dim">{units.words(row.at(-1) ?? '')}</span></td
+          >
+          {#each row.slice(1, -1) as cell, k (k)}
+            <td class="py-1 pl-2 text-right figures whitespace-nowrap">{units.words(cell)}</td>
+          {/each}
+        </tr>
+      {/each}
+    </tbody>
+  </table>
+{/if}
