@@ -133,26 +133,6 @@ def _fold(mount: Mount, k: int) -> Iterator[FlatPart]:
     )
 
 
-def shelf_plates_mm(
-    *, length_mm: float, breadth_mm: float, shelf_mm: float, depth_mm: float, nose_mm: float
-) -> dict[str, Polygon]:
-    """Return the plates of a shelf on gussets: the shelf from its root on, and a gusset, its upper edge along y = 0.
-
-    Args:
-        length_mm: Of the arm.
-        breadth_mm: Of the shelf.
-        shelf_mm: Its thickness.
-        depth_mm: Over all at the root.
-        nose_mm: Over all at the mount.
-
-    Source:
-        Plain geometry. A gusset reaches from the shelf's underside to the depth there.
-    """
-    shelf = Polygon([(0, 0), (length_mm, 0), (length_mm, breadth_mm), (0, breadth_mm)])
-    corners = [(0.0, -(depth_mm - shelf_mm)), (length_mm, -(nose_mm - shelf_mm)), (length_mm, 0.0), (0.0, 0.0)]
-    return {"shelf": shelf, "gusset": Polygon(corners).buffer(0)}
-
-
 def _shelf(mount: Mount, k: int) -> Iterator[FlatPart]:
     bracket, count = mount.bracket, mount.bracket.gussets
     length, breadth, shelf, gusset, depth, nose = (
@@ -163,17 +143,23 @@ def _shelf(mount: Mount, k: int) -> Iterator[FlatPart]:
         return
     if gusset is None or depth is None or nose is None or not shelf <= nose <= depth or not depth > shelf:
         return
-    plates = shelf_plates_mm(length_mm=length, breadth_mm=breadth, shelf_mm=shelf, depth_mm=depth, nose_mm=nose)
-    where = {1: "below its middle", 2: "flush with its edges", 3: "below its middle and flush with its edges"}[count]
-    for name, thickness, many, words in (
-        ("shelf", shelf, 1, f"carries {mount.name}; {count} gussets below it, {where}"),
-        ("gusset", gusset, count, f"upright below the shelf, {where}, its long edge against it; try it in card first"),
+    gussets = {
+        1: "one gusset, below its middle",
+        2: "two gussets, flush with its edges",
+        3: "three gussets, below its middle and flush with its edges",
+    }[count]
+    root, end = depth - shelf, nose - shelf  # of a gusset, below the shelf
+    upright = Polygon([(0, -root), (length, -end), (length, 0), (0, 0)]).buffer(0)  # to a point it has three corners
+    flat = Polygon([(0, 0), (length, 0), (length, breadth), (0, breadth)])
+    for name, outline, thickness, many, words in (
+        ("shelf", flat, shelf, 1, f"carries {mount.name}; on {gussets}"),
+        ("gusset", upright, gusset, count, f"{gussets}, long edge against the shelf; try it in card at 1:1 first"),
     ):
         yield _part(
             f"mounts.m{k}_{name}",
             f"{name.capitalize()} of {mount.name}'s bracket",
             f"M{k}{name[0].upper()}",
-            plates[name],
+            outline,
             thickness,
             many,
             (),

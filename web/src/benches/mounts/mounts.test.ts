@@ -10,6 +10,7 @@ import { leaveOut, newMount, takeBracket } from './edits';
 import { bracketForm } from './fields';
 import FramePanel from './FramePanel.svelte';
 import PullPanel from './PullPanel.svelte';
+import SchoolTable from './SchoolTable.svelte';
 
 const asked = (bracket: Partial<Mount['bracket']>) =>
   bracketForm([])
@@ -191,5 +192,29 @@ describe('PullPanel', () => {
     expect(all).toContain('by the rule');
     expect(all).toContain('Shim the jig with 1.0 mm + 0.5 mm');
     expect(all).toContain('3 more logged welds');
+  });
+});
+
+describe('SchoolTable', () => {
+  const ROWS = [
+    ['', 'lowest', 'moves', 'most', ''],
+    ['as it is', '⟨32.1|Hz|1⟩', '⟨9.4|mm|1⟩', '⟨12284|N|0⟩', 'on torque arm, wheels locked'],
+    ['without torque arm', '–', '–', '–', 'It could turn about a line that runs across.'],
+  ];
+
+  it('is asked for, and sets the ways side by side', async () => {
+    const sent = serve({
+      evaluate: () => ({ json: AN_ANSWER }),
+      seek: () => ({ json: { says: 'Places as they are.', fields: [], picture: null, rows: ROWS } }),
+    });
+    const editor = new JobEditor(aJob(), 'fabricator', new MemoryDrafts(), null);
+    render(TestJob, { props: { editor, part: SchoolTable as never, props: {} } });
+    expect(screen.queryByRole('table')).toBeNull();
+    await fireEvent.click(screen.getByRole('button', { name: /one mount fewer/ }));
+    await vi.waitFor(() => expect(screen.getByRole('table')).toBeTruthy());
+    expect(sent.some((one) => one.path.endsWith('/seek/mounts.schools'))).toBe(true);
+    const rows = screen.getAllByRole('row').map((row) => row.textContent?.replace(/\s+/g, ' ').trim());
+    expect(rows[1]).toContain('as it ison torque arm, wheels locked32.1 Hz');
+    expect(rows[2]).toContain('It could turn about a line');
   });
 });
