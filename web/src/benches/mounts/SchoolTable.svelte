@@ -10,9 +10,9 @@
 
 <h3 class="mt-3">Held otherwise</h3>
 <button
-  class="min-h-6 text-[13px] text-brass underline underline-offset-2"
+  class="min-h-6 text-left text-[13px] text-brass underline underline-offset-2"
   aria-busy={seeker.isBusy}
-  onclick={() => void seeker.ask('mounts.schools')}>set hard mounts, and one mount fewer, beside these</button
+  onclick={() => void seeker.ask('mounts.schools')}>compare hard mounts, and one mount fewer</button
 >
 {#if seeker.isBusy || seeker.found}
   <p class="text-[12.5px] text-ink-dim" role="status">
@@ -31,14 +31,13 @@
     </thead>
     <tbody>
       {#each rows.slice(1) as row (row[0])}
-        <tr class="border-t border-edge align-top">
-          <td class="py-1"
-            >{row[0]}<span class="block text-[12.5px] text-ink-dim">{units.words(row.at(-1) ?? '')}</span></td
-          >
+        <tr class="border-t border-edge">
+          <td class="pt-1">{row[0]}</td>
           {#each row.slice(1, -1) as cell, k (k)}
-            <td class="py-1 pl-2 text-right figures whitespace-nowrap">{units.words(cell)}</td>
+            <td class="pt-1 pl-2 text-right figures whitespace-nowrap">{units.words(cell)}</td>
           {/each}
         </tr>
+        <tr><td class="pb-1 text-[12.5px] text-ink-dim" colspan="4">{units.words(row.at(-1) ?? '')}</td></tr>
       {/each}
     </tbody>
   </table>
