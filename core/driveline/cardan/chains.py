@@ -8,7 +8,7 @@ import numpy as np
 
 from driveline.arrays import Floats
 from driveline.cardan.lines import best_twist_deg, joint_line, residual_deg, unit_line
-from driveline.cardan.turning import chain_turns_rad
+from driveline.cardan.turning import chains_turns_rad
 
 STEPS: Final = 180
 RAD_S: Final = math.pi / 30
@@ -66,12 +66,12 @@ def bends_deg(lines: Floats) -> Floats:
     return bends
 
 
-def _peaks(chain: Chain, first: int, after: int) -> Floats:
-    """Greatest acceleration of each shaft behind a run of crosses, over the square of the speed before it."""
-    swing = chain_turns_rad(chain.lines[first : after + 1], chain.phasing_deg[first : after - 1], steps=STEPS)
+def _peaks(lines: Floats, phasing_deg: tuple[float, ...]) -> Floats:
+    """Greatest acceleration of each shaft behind a run of crosses, over the square of the speed before it, (b, n)."""
+    swing = chains_turns_rad(lines, phasing_deg, steps=STEPS)
     orders = np.fft.rfftfreq(STEPS, 1 / STEPS)
-    bent = np.fft.irfft(np.fft.rfft(swing, axis=1) * -(orders**2), n=STEPS, axis=1)
-    peaks: Floats = np.abs(bent).max(axis=1)
+    bent = np.fft.irfft(np.fft.rfft(swing, axis=2) * -(orders**2), n=STEPS, axis=2)
+    peaks: Floats = np.abs(bent).max(axis=2)
     return peaks
 
 
@@ -79,14 +79,24 @@ def exact_rad_s2(chain: Chain, rpm: float) -> Floats:
     """Return the greatest acceleration of each shaft after the first with that one turning evenly, (n,).
 
     Source:
-        Each run of crosses turned exactly over one turn (``chain_turns_rad``), differentiated by its orders; runs
+        Each run of crosses turned exactly over one turn (``chains_turns_rad``), differentiated by its orders; runs
         apart are added at their worst.
     """
-    found = np.zeros(len(chain.is_cross))
+    found: Floats = exact_of_lines_rad_s2(chain, np.array([chain.lines]), rpm)[0]
+    return found
+
+
+def exact_of_lines_rad_s2(chain: Chain, lines: Floats, rpm: float) -> Floats:
+    """Return the same of a chain that stands in several ways, (b, n + 1, 3), to (b, n).
+
+    Source:
+        As ``exact_rad_s2``.
+    """
+    found = np.zeros((len(lines), len(chain.is_cross)))
     for first, after in chain.groups():
-        peaks = _peaks(chain, first, after)
-        found[first:after] += peaks
-        found[after:] += peaks[-1]
+        peaks = _peaks(lines[:, first : after + 1], chain.phasing_deg[first : after - 1])
+        found[:, first:after] += peaks
+        found[:, after:] += peaks[:, -1:]
     scaled: Floats = found * (rpm * RAD_S) ** 2
     return scaled
 

@@ -39,6 +39,13 @@ def cross_matrix(vector: Floats) -> Floats:
     return np.array([[0.0, -z, y], [z, 0.0, -x], [-y, x, 0.0]])
 
 
+def cross_matrices(vectors: Floats) -> Floats:
+    """Return the same for each of several vectors, (n, 3) to (n, 3, 3)."""
+    x, y, z = vectors.T
+    nought = np.zeros(len(vectors))
+    return np.stack([nought, -z, y, z, nought, -x, -y, x, nought], axis=1).reshape(-1, 3, 3)
+
+
 def turn_about(axis: Floats, angle_rad: float) -> Floats:
     """Return the turn by an angle about an axis, (3, 3); none where the axis has no length.
 

@@ -36,9 +36,8 @@ def line_checks(one: LineFound, needs: AxlesNeeds, judge: Judge) -> Iterator[Che
 def _even(one: LineFound, judge: Judge) -> Check:
     rpm, worst = one.rpm, None
     if one.posed and rpm is not None and not one.twist_missing:
-        worst = max(
-            ((posed, float(posed.drives[-1]) * squared_speed(rpm)) for posed in one.posed), key=lambda found: found[1]
-        )
+        at_axle = one.drives[:, -1] * squared_speed(rpm)
+        worst = one.posed[int(at_axle.argmax())], float(at_axle.max())
     says = ""
     if worst is not None and rpm is not None:
         rule = float(rule_rad_s2(worst[0].chain, rpm)[-1])
@@ -76,8 +75,8 @@ def _middle(one: LineFound, judge: Judge) -> Check:
     rpm, worst, says = one.rpm, None, ""
     if one.posed and rpm is not None and not one.twist_missing:
         worst, where = 0.0, None
-        for posed in one.posed:
-            for words, whole in (("driving", posed.drives[:-1]), ("coasting", posed.coasts[1:])):
+        for posed, drives, coasts in zip(one.posed, one.drives, one.coasts, strict=True):
+            for words, whole in (("driving", drives[:-1]), ("coasting", coasts[1:])):
                 values = whole * squared_speed(rpm)
                 if len(values) and float(values.max()) > worst:
                     worst, where = float(values.max()), (posed, words, int(values.argmax()))

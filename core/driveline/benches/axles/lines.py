@@ -1,7 +1,8 @@
 """A line of propshafts, as far as it is known."""
 
-from collections.abc import Iterator
+from collections.abc import Iterator, Sequence
 from dataclasses import dataclass
+from functools import cached_property
 
 import numpy as np
 
@@ -18,9 +19,20 @@ from driveline.benches.axles.line_missing import (
     wind_missing,
 )
 from driveline.benches.axles.needs import AxlesNeeds, ShaftLoad
-from driveline.benches.axles.posing import AT_RIDE, EMPTY, LADEN, Posed, Swept, not_folded, posed_of, slips_of, swept_of
+from driveline.benches.axles.posing import (
+    AT_RIDE,
+    EMPTY,
+    LADEN,
+    RPM_AT_ONE,
+    Posed,
+    Swept,
+    not_folded,
+    posed_of,
+    slips_of,
+    swept_of,
+)
 from driveline.benches.axles.sheet import JointKind, PropLine
-from driveline.cardan.chains import Chain
+from driveline.cardan.chains import Chain, exact_of_lines_rad_s2
 from driveline.cardan.slip import Slip
 from driveline.errors import ImpossibleInput
 from driveline.margins import missing_of
@@ -28,7 +40,7 @@ from driveline.sheet import positive_of, value_of
 from driveline.space.spots import spot_mm
 
 
-@dataclass(frozen=True, slots=True, kw_only=True)
+@dataclass(frozen=True, kw_only=True)
 class LineFound:
     """A line of propshafts as far as it is known."""
 
@@ -77,6 +89,20 @@ class LineFound:
     def at_ride(self) -> Chain | None:
         """The chain at ride height, the unit at rest."""
         return self.posed[0].chain if self.posed else None
+
+    @cached_property
+    def drives(self) -> Floats:
+        """Greatest acceleration of each shaft after the first with that one turning evenly, over ω², (posed, n)."""
+        return self._uneven([one.chain for one in self.posed])
+
+    @cached_property
+    def coasts(self) -> Floats:
+        """The same of each shaft before the last with the last one turning evenly, from the box on, (posed, joints)."""
+        return self._uneven([one.chain.reversed() for one in self.posed])[:, ::-1]
+
+    def _uneven(self, chains: Sequence[Chain]) -> Floats:
+        """Of chains of the same joints and yokes, that stand differently."""
+        return exact_of_lines_rad_s2(chains[0], np.array([one.lines for one in chains]), RPM_AT_ONE)
 
     @property
     def standing(self) -> tuple[Posed, ...]:

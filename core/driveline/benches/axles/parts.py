@@ -271,5 +271,5 @@ def _tube_duty_lines(one: LineFound, j: int, tube: Tube) -> Iterator[OrderLine]:
         balance = f"{balance}: {uneven:.0f} g·mm at each end"
     yield OrderLine(label="balance", value=balance, how="" if one.line.grade_mm_s else "the usual grade of road shafts")
     if one.at_ride is not None and rpm is not None and not one.twist_missing:
-        uneven_rad = float(one.posed[0].drives[-1]) * squared_speed(rpm)
+        uneven_rad = float(one.drives[0, -1]) * squared_speed(rpm)
         yield OrderLine(label="left at the driven end", value=fig(uneven_rad, "rad/s²", 0), how="exact, at ride height")

@@ -3,7 +3,6 @@
 import math
 from collections.abc import Iterator
 from dataclasses import dataclass, replace
-from functools import cached_property
 from typing import Final
 
 import numpy as np
@@ -11,7 +10,7 @@ import numpy as np
 from driveline.arrays import Floats
 from driveline.benches.axles.ends import AT_REST, Moves
 from driveline.benches.axles.sheet import JointKind, PropJoint, PropLine
-from driveline.cardan.chains import Chain, bends_deg, exact_rad_s2, toward
+from driveline.cardan.chains import Chain, bends_deg, toward
 from driveline.cardan.slip import Slip, slip_of
 from driveline.errors import ImpossibleInput
 from driveline.sheet import value_of
@@ -34,16 +33,6 @@ class Posed:
 
     name: str
     chain: Chain
-
-    @cached_property
-    def drives(self) -> Floats:
-        """Greatest acceleration of each shaft after the first with that one turning evenly, over ω², (joints,)."""
-        return exact_rad_s2(self.chain, RPM_AT_ONE)
-
-    @cached_property
-    def coasts(self) -> Floats:
-        """The same of each shaft before the last with the last one turning evenly, from the box on, (joints,)."""
-        return exact_rad_s2(self.chain.reversed(), RPM_AT_ONE)[::-1]
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)

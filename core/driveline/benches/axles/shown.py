@@ -35,7 +35,7 @@ from driveline.benches.axles.results import (
 from driveline.benches.axles.sheet import Axle, JointKind
 from driveline.benches.axles.through_travel import Travelling, traded
 from driveline.benches.axles.tube_checks import critical_of, longest_mm
-from driveline.cardan.chains import Chain, best_twists, exact_rad_s2, rule_rad_s2
+from driveline.cardan.chains import Chain, best_twists, exact_of_lines_rad_s2, exact_rad_s2, rule_rad_s2
 from driveline.cardan.lines import (
     COMFORTABLE_RAD_S2,
     MOST_AT_DRIVEN_END_RAD_S2,
@@ -224,7 +224,7 @@ def line_shown(one: LineFound, checks: tuple[Check, ...]) -> LineShown:
         pinion_line=_unit(chain.lines[-1]) if chain else None,
         joints=tuple(_joints(one, chain if is_known else None, rpm)),
         tubes=tuple(_tubes(one, chain if is_known else None, rpm)),
-        exact_rad_s2=float(one.posed[0].drives[-1]) * squared_speed(rpm) if is_known and chain and rpm else None,
+        exact_rad_s2=float(one.drives[0, -1]) * squared_speed(rpm) if is_known and chain and rpm else None,
         rule_rad_s2=float(rule_rad_s2(chain, rpm)[-1]) if is_known and chain and rpm else None,
         comfortable_rad_s2=COMFORTABLE_RAD_S2,
         most_rad_s2=MOST_AT_DRIVEN_END_RAD_S2,
@@ -262,8 +262,8 @@ def _tubes(one: LineFound, chain: Chain | None, rpm: float | None) -> Iterator[T
         return
     drive = coast = None
     if chain is not None and rpm is not None:
-        drive = one.posed[0].drives[:-1] * squared_speed(rpm)
-        coast = one.posed[0].coasts[1:] * squared_speed(rpm)
+        drive = one.drives[0, :-1] * squared_speed(rpm)
+        coast = one.coasts[0, 1:] * squared_speed(rpm)
     for j, tube in enumerate(one.line.tubes):
         slip = one.slips.get(j)
         yield TubeShown(
@@ -288,11 +288,10 @@ def _best_twist(chain: Chain, rpm: float) -> TwistShown | None:
 
 def _best_tilt(chain: Chain, rpm: float) -> TiltPoint | None:
     """The tilt of the pinion that leaves least; ``None`` where it buys little."""
-    found = []
-    for by in TILTED_DEG:
-        tilted = replace(chain, lines=(*chain.lines[:-1], nose_up(chain.lines[-1], by)))
-        found.append(TiltPoint(nose_up_deg=by, left_rad_s2=round(float(exact_rad_s2(tilted, rpm)[-1]), 2)))
-    best = min(found, key=lambda one: one.left_rad_s2)
+    lines = np.array([(*chain.lines[:-1], nose_up(chain.lines[-1], by)) for by in TILTED_DEG])
+    left = exact_of_lines_rad_s2(chain, lines, rpm)[:, -1]
+    least = int(left.argmin())
+    best = TiltPoint(nose_up_deg=TILTED_DEG[least], left_rad_s2=round(float(left[least]), 2))
     return None if best.left_rad_s2 > WORTH_IT * float(exact_rad_s2(chain, rpm)[-1]) else best
 
 
