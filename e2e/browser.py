@@ -2,6 +2,7 @@
 
 import os
 import re
+from datetime import UTC, datetime
 from typing import Any
 from unittest import mock
 
@@ -72,6 +73,10 @@ class BrowserTestCase(StaticLiveServerTestCase):
     def _note(self, kind: str, text: str) -> None:
         if kind == "error" and not any(expected in text for expected in EXPECTED):
             self.troubles.append(text)
+
+    def as_one_gesture(self, page: Page) -> None:
+        """Let the page's clock stand: what is pressed now follows closely, however busy the machine is."""
+        page.clock.set_fixed_time(datetime.now(UTC))
 
     def open_job(self, page: Page, job: str, step: str) -> None:
         page.get_by_role("link", name=re.compile(f"^{job} ")).click()

@@ -61,6 +61,7 @@ class PlateBenchTest(BrowserTestCase):
         page.keyboard.press("p")
         motor = page.get_by_role("slider", name="Motor turned, degrees")
         motor.focus()
+        self.as_one_gesture(page)
         for _ in range(3):
             page.keyboard.press("ArrowUp")
         expect(motor).to_have_attribute("aria-valuenow", "-3.5")

@@ -193,6 +193,7 @@ class PlacementTest(BrowserTestCase):
         box = unit.bounding_box()
         assert box is not None
         x, y = box["x"] + box["width"] / 2, box["y"] + box["height"] / 2
+        self.as_one_gesture(page)
         page.mouse.move(x, y)
         page.mouse.down()
         page.mouse.move(x - 20, y, steps=5)

@@ -81,6 +81,7 @@ class ReleaseTest(BrowserTestCase):
     def _turned_afterwards_it_is_told(self, page: Page, part: Locator) -> None:
         motor = page.get_by_role("slider", name="Motor turned, degrees")
         motor.focus()
+        self.as_one_gesture(page)
         page.keyboard.press("ArrowUp")
         page.keyboard.press("ArrowUp")
         expect(part.get_by_text("▲ Differs from released B:")).to_be_visible()
