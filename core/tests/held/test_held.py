@@ -1,6 +1,7 @@
 """A unit on its mounts: in balance whatever stands where, alike on both sides, turned as the whole job is turned."""
 
 from dataclasses import replace
+from itertools import product
 from unittest import TestCase
 
 import numpy as np
@@ -110,6 +111,20 @@ class SharesTest(TestCase):
         found, shares = hold(three, loading).forces_n, shares_of(three, loading)
         self.assertTrue((shares.least_n <= found + 1e-6).all() and (shares.greatest_n >= found - 1e-6).all())
 
+    @given(spread_mounts(), loads)
+    def test_it_is_every_set_of_stiffnesses_solved_by_itself(self, holds: list[Hold], loading: Floats) -> None:
+        four = holds[:4]
+        every = []
+        for factors in product((0.5, 1.0, 2.0), repeat=len(four)):
+            changed = [
+                replace(one, stiffness_n_per_mm=factor * one.stiffness_n_per_mm)
+                for one, factor in zip(four, factors, strict=True)
+            ]
+            every.append(hold(changed, loading).forces_n)
+        found, size = shares_of(four, loading), max(float(np.abs(every).max()), 1.0)
+        np.testing.assert_allclose(found.least_n, np.min(every, axis=0), atol=1e-7 * size)
+        np.testing.assert_allclose(found.greatest_n, np.max(every, axis=0), atol=1e-7 * size)
+
     def test_six_directions_are_decided_by_statics(self) -> None:
         eye = np.eye(3)
         six = [
@@ -142,6 +157,21 @@ class StopsTest(TestCase):
         if is_within:
             np.testing.assert_allclose(found.held.forces_n, free.forces_n, atol=1e-6)
         self.assertEqual(bool(found.bottomed.any()), not is_within)
+
+    @given(spread_mounts(), st.lists(loads, min_size=2, max_size=6), st.floats(0.5, 8.0))
+    def test_loads_together_come_to_what_each_does_by_itself(
+        self, holds: list[Hold], loading: list[Floats], travel: float
+    ) -> None:
+        limits = [Limit(turn=np.eye(3), travel_mm=np.full(3, travel)) if k % 2 else None for k in range(len(holds))]
+        together = hold_on_stops(holds, limits, np.vstack(loading))
+        alone = [hold_on_stops(holds, limits, one) for one in loading]
+        self.assertEqual(together.settled, all(one.settled for one in alone))
+        if not together.settled:
+            return
+        for k, one in enumerate(alone):
+            size = max(float(np.abs(one.held.forces_n).max()), 1.0)
+            np.testing.assert_allclose(together.held.forces_n[k], one.held.forces_n[0], atol=1e-7 * size)
+            np.testing.assert_array_equal(together.bottomed[k], one.bottomed[0])
 
     def test_on_its_stop_it_goes_little_further(self) -> None:
         holds, heavy = self.three(), load((0, 0, -3), (0, -2500, 0))
