@@ -82,7 +82,7 @@ class UnitsTest(BrowserTestCase):
 
 
 class FindTest(BrowserTestCase):
-    def test_a_check_a_field_a_reading_and_a_job_by_keyboard_alone(self) -> None:
+    def test_a_check_a_field_a_reading_an_entry_and_a_job_by_keyboard_alone(self) -> None:
         page = self.page_of("fabricator")
         self.open_job(page, "Wren", "Brief")
         expect(page.get_by_role("button", name=re.compile("^Load on one tyre"))).to_be_visible()
@@ -91,6 +91,7 @@ class FindTest(BrowserTestCase):
             ("thickness field", page.locator("main [data-field=thickness]")),
             ("H4–H5 reading", page.get_by_label("Reading H4–H5")),
             ("kerb mass", page.get_by_label("Kerb mass", exact=True)),
+            ("gearbox tail entry", page.get_by_role("button", name="gearbox tail", exact=True, expanded=True)),
         ):
             page.locator("body").press("/")
             page.get_by_role("combobox", name="Find").fill(typed)

@@ -5,7 +5,7 @@
   import Dialog from '../lib/ui/Dialog.svelte';
   import { openJob } from '../routes';
   import { goTo } from './go-to';
-  import { fieldsOf, findable, matching, type Found } from './findable';
+  import { entriesOf, fieldsOf, findable, matching, type Found } from './findable';
   import { useEditor } from './job-editor.svelte';
 
   interface Props {
@@ -30,6 +30,7 @@
       result,
       (jobs.data ?? []).filter((job) => job.id !== editor.job.id),
     ),
+    ...entriesOf(editor.job.benches, editor.sheets),
     ...fields,
   ]);
   const found = $derived(matching(all, typed));
@@ -43,7 +44,7 @@
       return;
     }
     await goTo(place, openBench);
-    if (key.startsWith('check ')) {
+    if (/^(check|entry) /.test(key)) {
       const row = document.querySelector<HTMLElement>(place.selector);
       if (row?.getAttribute('aria-expanded') === 'false') row.click();
     }
@@ -63,7 +64,12 @@
   }
 </script>
 
-<Dialog open title="Find" about="A job, bench, part, check, field or reading, by any of its words." {onclose}>
+<Dialog
+  open
+  title="Find"
+  about="A job, bench, part, check, field, reading or what a job calls by a name, by any of its words."
+  {onclose}
+>
   <!-- svelte-ignore a11y_autofocus -->
   <input
     class="min-h-8 field-line text-[17px]"

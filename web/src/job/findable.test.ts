@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
-import { fieldsOf, matching, type Found } from './findable';
+import type { Sheets } from '../api/types';
+import { entriesOf, fieldsOf, matching, type Found } from './findable';
 
 const found = (kind: Found['kind'], title: string, about = ''): Found => ({
   key: `${kind} ${title}`,
@@ -22,6 +23,28 @@ describe('finding', () => {
     expect(matching(all, 'adapter')[0]?.kind).toBe('bench');
     expect(matching(all, 'h4 reading')).toHaveLength(1);
     expect(matching(all, '  ')).toEqual([]);
+  });
+
+  it('knows what a job calls by a name, and tells a body of the unit from one of the vehicle', () => {
+    const sheets = {
+      placement: {
+        bodies: [{ name: 'left rail' }],
+        unit: { name: 'Unit 4', bodies: [{ name: 'inverter' }] },
+      },
+      mounts: { mounts: [{ name: 'left mount', bracket: { landing: {} } }, { name: '' }] },
+    } as unknown as Sheets;
+    const benches = [
+      { key: 'placement', title: 'Placement', letter: 'l' },
+      { key: 'mounts', title: 'Mounts', letter: 'm' },
+    ];
+    const entries = entriesOf(benches, sheets);
+    expect(entries.map(({ title, about }) => `${title}: ${about}`)).toEqual([
+      'left rail: bodies, Placement',
+      'inverter: bodies, Placement',
+      'left mount: mounts, Mounts',
+    ]);
+    expect(entries[0]?.place?.selector).toContain('[data-field="bodies\\.0"]');
+    expect(entries[1]?.place?.selector).toContain('[data-field="unit\\.bodies\\.0"]');
   });
 
   it('knows the fields of the benches’ forms by what they are called', async () => {

@@ -1,10 +1,10 @@
 /** What `/` finds in a job, each with its words and where it is. */
-import type { Bench, JobLine, JobResult } from '../api/types';
+import type { Bench, JobLine, JobResult, Sheets } from '../api/types';
 import { placeOfCheck, placeOfField, type Place } from './go-to';
 
 export interface Found {
   key: string;
-  kind: 'job' | 'bench' | 'part' | 'check' | 'field' | 'reading';
+  kind: 'job' | 'bench' | 'part' | 'check' | 'field' | 'reading' | 'entry';
   title: string;
   about: string;
   place: Place | null; // null: another job
@@ -67,6 +67,33 @@ export function findable(benches: readonly Bench[], result: JobResult, jobs: rea
       place: null,
     })),
   ];
+}
+
+/** What a job calls by a name: mounts, bodies, points, shafts, and what else is entered row by row. */
+export function entriesOf(benches: readonly Bench[], sheets: Sheets): Found[] {
+  const bySheet = sheets as unknown as Record<string, unknown>;
+  return benches.flatMap(({ key, title }) =>
+    named(bySheet[key], key).map(({ path, name }): Found => {
+      const list = path.split('.').at(-2)?.replaceAll('_', ' ') ?? '';
+      return {
+        key: `entry ${path}`,
+        kind: 'entry',
+        title: name,
+        about: `${list}, ${title}`,
+        place: placeOfField(path),
+      };
+    }),
+  );
+}
+
+function named(value: unknown, path: string): { path: string; name: string }[] {
+  if (typeof value !== 'object' || value === null) return [];
+  return Object.entries(value).flatMap(([step, one]) => {
+    const own = `${path}.${step}`;
+    const name: unknown =
+      Array.isArray(value) && one && typeof one === 'object' ? (one as { name?: unknown }).name : null;
+    return [...(typeof name === 'string' && name ? [{ path: own, name }] : []), ...named(one, own)];
+  });
 }
 
 /** The fields of every bench's forms; the benches are fetched for it. */

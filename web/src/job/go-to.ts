@@ -14,7 +14,8 @@ const pause = (): Promise<void> => new Promise((resolve) => setTimeout(resolve, 
 export function placeOfField(path: string): Place {
   const [bench = '', ...names] = path.split('.');
   const last = names.at(-1);
-  const name = last && /^\d+$/.test(last) ? names.slice(-2).join('.') : last; // a row goes by its list
+  const isRow = last !== undefined && /^\d+$/.test(last); // a row goes by its list, one of the unit's by that too
+  const name = isRow ? names.slice(names.at(-3) === 'unit' ? -3 : -2).join('.') : last;
   if (!name) return { bench, selector: '' };
   const own = CSS.escape(name);
   return { bench, selector: `main [data-field="${own}"], main [data-group="${own}"] :is(input, select)` };
