@@ -5,10 +5,7 @@ nudge of each demo job that has mounts against an evaluation of nothing new.
 """
 
 import gc
-import statistics
-import time
 from collections.abc import Callable
-from pathlib import Path
 from typing import Any
 
 import numpy as np
@@ -19,21 +16,11 @@ from driveline.held.balance import arrays_of, inertia_wrench, scales, stiffness_
 from driveline.held.holds import Hold, rubber
 from driveline.held.stops import Limit, hold_on_stops
 from driveline.job.file import REGISTRY, JobFile, Sheets
+from evaluate import DEMO, median_ms
 
-DEMO = Path(__file__).parents[1] / "server" / "jobs" / "demo"
-ROUNDS = 40
 PLACES = ((-300, 250, 0), (-300, -250, 0), (300, 250, -40), (300, -250, -40), (0, 0, 220))
 TORQUE_NM = np.array([0.0, 2500.0, 0.0])
 TRAVEL_MM = 6.0
-
-
-def median_ms(run: Callable[[], object]) -> float:
-    times = []
-    for _ in range(ROUNDS):
-        begin = time.process_time()
-        run()
-        times.append(1e3 * (time.process_time() - begin))
-    return statistics.median(times)
 
 
 def five_mounts() -> tuple[list[Hold], list[Limit | None], Floats]:
