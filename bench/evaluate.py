@@ -114,10 +114,20 @@ def keystrokes(job: Any, bench: str) -> Callable[[], object]:
     place = entered[bench]
     for name in parents:
         place = place[int(name) if isinstance(place, list) else name]
-    have: dict[str, str] = {}
+
+    def change() -> None:
+        place[last] = {"text": text.format(next(count))}
+
+    return answering(job, entered, change, {})
+
+
+def answering(
+    job: Any, entered: dict[str, Any], change: Callable[[], object], have: dict[str, str]
+) -> Callable[[], object]:
+    """Change what is entered, and work out what follows as the server does: ``have`` is what the screen holds."""
 
     def run() -> object:
-        place[last] = {"text": text.format(next(count))}
+        change()
         now = job.model_copy(update={"sheets": Sheets.model_validate(entered)})
         answer = REGISTRY.answer(now, have, records_key="as before")
         have.update(answer.keys)

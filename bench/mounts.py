@@ -15,8 +15,8 @@ from driveline.benches.mounts.cases import USUAL
 from driveline.held.balance import arrays_of, inertia_wrench, scales, stiffness_at
 from driveline.held.holds import Hold, rubber
 from driveline.held.stops import Limit, hold_on_stops
-from driveline.job.file import REGISTRY, JobFile, Sheets
-from evaluate import DEMO, median_ms
+from driveline.job.file import REGISTRY, JobFile
+from evaluate import DEMO, answering, median_ms
 
 PLACES = ((-300, 250, 0), (-300, -250, 0), (300, 250, -40), (300, -250, -40), (0, 0, 220))
 TORQUE_NM = np.array([0.0, 2500.0, 0.0])
@@ -46,15 +46,10 @@ def nudges(job: JobFile, have: dict[str, str]) -> Callable[[], object]:
     start = job.sheets.placement.stands[0].at.x
     at_mm = start.mm if start is not None else 0.0
 
-    def run() -> object:
+    def change() -> None:
         place["text"] = f"{at_mm + 0.01 * next(count)} mm"
-        now = job.model_copy(update={"sheets": Sheets.model_validate(entered)})
-        answer = REGISTRY.answer(now, have, records_key="as before")
-        have.update(answer.keys)
-        return answer.model_dump_json()
 
-    run()
-    return run
+    return answering(job, entered, change, have)
 
 
 def main() -> None:

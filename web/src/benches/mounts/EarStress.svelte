@@ -1,5 +1,6 @@
 <script lang="ts">
   import { useEditor } from '../../job/job-editor.svelte';
+  import SeekButton from '../../job/SeekButton.svelte';
   import { Seeker } from '../../job/seeker.svelte';
   import { useUnits } from '../../measure/units.svelte';
 
@@ -30,16 +31,12 @@
     patch.x_mm.map((x, k) => `${x},${-(patch.y_mm[k] ?? 0)}`).join(' ');
 </script>
 
-<button
-  class="min-h-6 text-[13px] text-brass underline underline-offset-2"
-  aria-busy={seeker.isBusy}
-  onclick={() => void seeker.ask(`mounts.m${mount}_ear`)}>look at an ear by finite elements</button
->
-{#if seeker.isBusy || seeker.found}<p class="text-[12.5px] text-ink-dim" role="status">
-    {#if seeker.isBusy}Working it out…{:else if seeker.isCurrent}{units.words(
-        seeker.found?.says ?? '',
-      )}{:else}The job was changed since. Ask again.{/if}
-  </p>{/if}
+<SeekButton
+  {seeker}
+  key="mounts.m{mount}_ear"
+  text="look at an ear by finite elements"
+  busy="Working it out…"
+/>
 {#if picture && box}
   <svg
     class="mt-1 h-52 w-full bg-dye"

@@ -1,8 +1,8 @@
 <script lang="ts">
   import type { Mount, Sought } from '../../api/types';
   import { useEditor } from '../../job/job-editor.svelte';
+  import SeekButton from '../../job/SeekButton.svelte';
   import { Seeker } from '../../job/seeker.svelte';
-  import { useUnits } from '../../measure/units.svelte';
   import { takeBracket } from './edits';
 
   interface Props {
@@ -11,7 +11,6 @@
   }
   let { mount, change }: Props = $props();
   const seeker = new Seeker(useEditor());
-  const units = useUnits();
 
   function take(fields: Sought['fields']): void {
     change((to) => takeBracket(to, fields));
@@ -19,17 +18,7 @@
   }
 </script>
 
-<button
-  class="min-h-6 text-[13px] text-brass underline underline-offset-2"
-  aria-busy={seeker.isBusy}
-  onclick={() => void seeker.ask(`mounts.m${mount}_mend`)}>find what would hold</button
->
-{#if seeker.isBusy || seeker.found}
-  <p class="text-[12.5px] text-ink-dim" role="status">
-    {#if seeker.isBusy}Trying…{:else if seeker.isCurrent}{units.words(seeker.found?.says ?? '')}{:else}The job
-      was changed since. Ask again.{/if}
-  </p>
-{/if}
+<SeekButton {seeker} key="mounts.m{mount}_mend" text="find what would hold" busy="Trying…" />
 {#if seeker.found?.fields.length && seeker.isCurrent}
   <button
     class="min-h-6 text-[13px] text-brass underline underline-offset-2"

@@ -1,5 +1,6 @@
 <script lang="ts">
   import { useEditor } from '../../job/job-editor.svelte';
+  import SeekButton from '../../job/SeekButton.svelte';
   import { Seeker } from '../../job/seeker.svelte';
   import { useUnits } from '../../measure/units.svelte';
 
@@ -9,17 +10,7 @@
 </script>
 
 <h3 class="mt-3">Held otherwise</h3>
-<button
-  class="min-h-6 text-left text-[13px] text-brass underline underline-offset-2"
-  aria-busy={seeker.isBusy}
-  onclick={() => void seeker.ask('mounts.schools')}>compare hard mounts, and one mount fewer</button
->
-{#if seeker.isBusy || seeker.found}
-  <p class="text-[12.5px] text-ink-dim" role="status">
-    {#if seeker.isBusy}Trying…{:else if seeker.isCurrent}{units.words(seeker.found?.says ?? '')}{:else}The job
-      was changed since. Ask again.{/if}
-  </p>
-{/if}
+<SeekButton {seeker} key="mounts.schools" text="compare hard mounts, and one mount fewer" busy="Trying…" />
 {#if rows.length > 0}
   <table class="w-full text-[13px]" aria-label="Held otherwise">
     <thead class="text-ink-dim">
