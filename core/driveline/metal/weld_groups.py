@@ -17,8 +17,8 @@ LEAST_LEGS_MM: Final = ((6.4, 3.0), (12.7, 5.0), (19.0, 6.0))
 
 
 @dataclass(frozen=True, kw_only=True)
-class WeldStress:
-    """What a group comes to, on the throat; ``at_mm`` is where it is worst."""
+class _Group:
+    """The lines of a group with what bends and twists them."""
 
     throat_mm: float
     length_mm: float
@@ -26,8 +26,23 @@ class WeldStress:
     unit_x_mm3: float  # second moments of the lines
     unit_y_mm3: float
     unit_xy_mm3: float
-    moment_nmm: Floats  # (3,), at the centroid
     points_mm: Floats  # (p, 2), ends of the lines
+
+    def at_ends_mpa(self, forces_n: Floats, at_mm: Floats) -> tuple[Floats, Floats]:
+        """The moments of forces, (c, 3), at the centroid, and the stress at each end, (c, p, 3)."""
+        moments = np.cross(at_mm - np.array([*self.centroid_mm, 0.0]), forces_n)
+        x, y = (self.points_mm - self.centroid_mm).T
+        even, twist = forces_n / self.length_mm, moments[:, 2:] / (self.unit_x_mm3 + self.unit_y_mm3)
+        across = even[:, 2:] + _bending(moments, x, y, self.unit_x_mm3, self.unit_y_mm3, self.unit_xy_mm3)
+        parts = np.stack([even[:, :1] - twist * y, even[:, 1:2] + twist * x, across], axis=2)
+        return moments, parts / self.throat_mm
+
+
+@dataclass(frozen=True, kw_only=True)
+class WeldStress(_Group):
+    """What a group comes to, on the throat; ``at_mm`` is where it is worst."""
+
+    moment_nmm: Floats  # (3,), at the centroid
     sizes_mpa: Floats  # (p,)
     components_mpa: Floats  # (3,), at the worst
     at_mm: Floats  # (2,)
@@ -55,41 +70,13 @@ def weld_stress(lines_mm: Floats, *, leg_mm: float, force_n: Floats, at_mm: Floa
     sizes = np.linalg.norm(at_ends[0], axis=1)
     worst = int(sizes.argmax())
     return WeldStress(
-        throat_mm=group.throat_mm,
-        length_mm=group.length_mm,
-        centroid_mm=group.centroid_mm,
-        unit_x_mm3=group.unit_x_mm3,
-        unit_y_mm3=group.unit_y_mm3,
-        unit_xy_mm3=group.unit_xy_mm3,
+        **vars(group),
         moment_nmm=moments[0],
-        points_mm=group.points_mm,
         sizes_mpa=sizes,
         components_mpa=at_ends[0, worst],
         at_mm=group.points_mm[worst],
         governing_mpa=float(sizes[worst]),
     )
-
-
-@dataclass(frozen=True, kw_only=True)
-class _Group:
-    """The lines of a group with what bends and twists them."""
-
-    throat_mm: float
-    length_mm: float
-    centroid_mm: Floats
-    unit_x_mm3: float
-    unit_y_mm3: float
-    unit_xy_mm3: float
-    points_mm: Floats
-
-    def at_ends_mpa(self, forces_n: Floats, at_mm: Floats) -> tuple[Floats, Floats]:
-        """The moments of forces, (c, 3), at the centroid, and the stress at each end, (c, p, 3)."""
-        moments = np.cross(at_mm - np.array([*self.centroid_mm, 0.0]), forces_n)
-        x, y = (self.points_mm - self.centroid_mm).T
-        even, twist = forces_n / self.length_mm, moments[:, 2:] / (self.unit_x_mm3 + self.unit_y_mm3)
-        across = even[:, 2:] + _bending(moments, x, y, self.unit_x_mm3, self.unit_y_mm3, self.unit_xy_mm3)
-        parts = np.stack([even[:, :1] - twist * y, even[:, 1:2] + twist * x, across], axis=2)
-        return moments, parts / self.throat_mm
 
 
 def _group_of(lines_mm: Floats, leg_mm: float) -> _Group:
