@@ -4,7 +4,7 @@ import hashlib
 import json
 import pickle
 from collections import OrderedDict
-from collections.abc import Callable
+from collections.abc import Callable, Hashable
 from threading import Lock
 from typing import Any, TypeVar
 from weakref import WeakSet
@@ -59,16 +59,29 @@ def read_once(memory: "Memory", kind: str) -> Callable[[object, Callable[[object
     return read
 
 
+class AsAsked(dict[str, T]):
+    """What is made when it is first asked for: what nobody asks for is never made."""
+
+    def __init__(self, make: Callable[[str], T]) -> None:
+        super().__init__()
+        self._make = make
+
+    def __missing__(self, key: str) -> T:
+        """Make it now."""
+        made = self[key] = self._make(key)
+        return made
+
+
 class Memory:
     """Remembers so many things, those used last. Two threads may work the same thing out twice; both get it right."""
 
     def __init__(self, most: int) -> None:
         self._most = most
-        self._kept: OrderedDict[str, Any] = OrderedDict()
+        self._kept: OrderedDict[Hashable, Any] = OrderedDict()
         self._lock = Lock()
         _ALL.add(self)
 
-    def remembered(self, key: str, make: Callable[[], T]) -> T:
+    def remembered(self, key: Hashable, make: Callable[[], T]) -> T:
         """Return what is kept under the key, or else made now. What could not be made is not kept."""
         with self._lock:
             if key in self._kept:

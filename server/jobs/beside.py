@@ -1,19 +1,23 @@
-"""Long sums, in one process beside each web worker that gives way to all others: nobody's keystroke waits for one."""
+"""Long sums, in processes beside each web worker that give way to all others: nobody's keystroke waits for one."""
 
 import ctypes
 import os
+from collections.abc import Collection, Sequence
 from concurrent.futures import ProcessPoolExecutor
 from concurrent.futures.process import BrokenProcessPool
+from dataclasses import dataclass
 from functools import cache
 from multiprocessing import get_context
 from pathlib import Path
 from threading import Lock
+from time import monotonic
 from typing import Final
 
 from django.conf import settings
 
 from driveline.errors import NotWantedAnyMore
 from driveline.job.file import REGISTRY, JobFile
+from driveline.job.moved import Margins, Mover, Steps, Work
 from driveline.job.registry import JobFileBase
 from driveline.job.sureness import solve_sureness
 from driveline.job.sureness_results import Sureness
@@ -23,6 +27,8 @@ from driveline.scans.store import keep_scans_in
 GIVES_WAY: Final = 10
 GREATEST_S: Final = 240.0
 SOON_S: Final = 10.0  # in which a sum that nobody wants any more has noticed
+PROCESSES: Final = min(len(os.sched_getaffinity(0)), 4)
+AT_A_TIME: Final = 8  # moves given to a process: what it remembers of one serves its neighbours
 _FROM: Final = get_context("forkserver")  # not forked from here: a web worker has threads
 _ANSWERED: Final = Memory(16)
 _ONE_AT_A_TIME: Final = Lock()
@@ -68,28 +74,57 @@ def give_up_and_wait() -> None:
 
 @cache
 def _beside() -> ProcessPoolExecutor:
-    """The process, kept, since it takes seconds to start."""
-    return ProcessPoolExecutor(1, _FROM, initializer=_begin, initargs=(settings.MEDIA / "scans", _WANTED))
+    """The processes, kept, since they take seconds to start."""
+    return ProcessPoolExecutor(PROCESSES, _FROM, initializer=_begin, initargs=(settings.MEDIA / "scans", _WANTED))
 
 
-_SEEN: dict[str, ctypes.c_ulong] = {}  # in the process: the number that the worker's own thread counts up
+def _asked(file: JobFileBase) -> tuple[Sureness, ...]:
+    try:
+        return solve_sureness(REGISTRY, file, work=_spread(file.model_dump_json(), _give_up()))
+    except BrokenProcessPool:  # killed from outside: the next to ask gets new ones
+        _beside.cache_clear()
+        raise
+
+
+def _spread(file: str, number: int) -> Work:
+    """Spread moves of a job over the processes, as long as its sum is the one that is wanted."""
+    until = monotonic() + GREATEST_S
+
+    def work(moves: Sequence[Steps], benches: Collection[str] | None) -> list[Margins]:
+        portions = [moves[k : k + AT_A_TIME] for k in range(0, len(moves), AT_A_TIME)]
+        asked = [_beside().submit(_worked, file, number, portion, benches) for portion in portions]
+        try:
+            return [found for one in asked for found in one.result(until - monotonic())]
+        finally:
+            for one in asked:
+                one.cancel()
+
+    return work
+
+
+@dataclass
+class _Process:
+    """What one of the processes holds: the number that the worker's own thread counts up, and the job at hand."""
+
+    wanted: ctypes.c_ulong
+    number: int = 0
+    mover: Mover | None = None
+
+    def mover_of(self, file: str, number: int) -> Mover:
+        if self.mover is None or self.number != number:
+            self.mover = Mover.apart(REGISTRY, JobFile.model_validate_json(file), lambda: self.wanted.value == number)
+            self.number = number
+        return self.mover
+
+
+_PROCESS: Final[list[_Process]] = []
 
 
 def _begin(scans: Path, wanted: ctypes.c_ulong) -> None:
     os.nice(GIVES_WAY)
     keep_scans_in(scans)
-    _SEEN["wanted"] = wanted
+    _PROCESS.append(_Process(wanted))
 
 
-def _asked(file: JobFileBase) -> tuple[Sureness, ...]:
-    number = _give_up()
-    try:
-        return _beside().submit(_worked, file.model_dump_json(), number).result(GREATEST_S)
-    except BrokenProcessPool:  # killed from outside: the next to ask gets a new one
-        _beside.cache_clear()
-        raise
-
-
-def _worked(file: str, number: int) -> tuple[Sureness, ...]:
-    wanted = _SEEN["wanted"]
-    return solve_sureness(REGISTRY, JobFile.model_validate_json(file), is_wanted=lambda: wanted.value == number)
+def _worked(file: str, number: int, moves: Sequence[Steps], benches: Collection[str] | None) -> list[Margins]:
+    return _PROCESS[0].mover_of(file, number).many(moves, benches)

@@ -118,7 +118,7 @@ class Outcome(Generic[SolvedT]):
 
     solved: SolvedT
     show: Callable[[], Result]  # asked for once, and not where only checks are wanted
-    checks: tuple[Check, ...]
+    check: Callable[[], tuple[Check, ...]]  # asked for once, and not where only what it solved is wanted
     to_do: tuple[ToDo, ...]
     progress: Progress
     stations: tuple[LineStation, ...] = ()
@@ -132,6 +132,11 @@ class Outcome(Generic[SolvedT]):
     def result(self) -> Result:
         """What the screen shows."""
         return self.show()
+
+    @cached_property
+    def checks(self) -> tuple[Check, ...]:
+        """Its checks, in its order."""
+        return self.check()
 
 
 @dataclass(frozen=True, kw_only=True)

@@ -1,5 +1,6 @@
 """The registry: every bench in the order of the work, and the wiring of what one solved to what another needs."""
 
+from collections.abc import Callable
 from functools import cached_property
 from typing import Final
 
@@ -27,7 +28,7 @@ from driveline.benches.mounts.needs import HeldUnit, MountsNeeds, NearestMoved, 
 from driveline.benches.mounts.results import MountsResult
 from driveline.benches.mounts.sheet import MountsSheet
 from driveline.benches.placement import solve as placement_bench
-from driveline.benches.placement.gaps import Gap, around_missing, gaps_of, travel_mm
+from driveline.benches.placement.gaps import Gap, around_missing, tightest_moved, travel_mm
 from driveline.benches.placement.lay_out import LaidPlacement
 from driveline.benches.placement.lay_out import lay_out as lay_out_placement
 from driveline.benches.placement.needs import PlacementNeeds
@@ -104,8 +105,8 @@ NEAR_MM: Final = 25.0  # beyond what is wanted, with the unit moved by a load: o
 class _Around:
     """What stands round the unit where it is placed; told apart by the sheet that says so."""
 
-    def __init__(self, sheet: PlacementSheet, laid: LaidPlacement) -> None:
-        self._sheet, self._laid = sheet, laid
+    def __init__(self, sheet: PlacementSheet, laid: LaidPlacement, find_at_rest: Callable[[], tuple[Gap, ...]]) -> None:
+        self._sheet, self._laid, self._find_at_rest = sheet, laid, find_at_rest
 
     def __reduce__(self) -> tuple[type[str], tuple[str]]:
         return str, (key_of(self._sheet),)
@@ -117,20 +118,17 @@ class _Around:
 
     @cached_property
     def _at_rest(self) -> tuple[Gap, ...]:
-        chosen = self._laid.chosen
-        if chosen is None or chosen.placed is None:
-            return ()
-        return gaps_of(self._sheet, self._laid, chosen.placed)
+        return self._find_at_rest()
 
-    def nearest(self, move: Placed) -> NearestMoved | None:
-        """Return what is tightest for its wanted gap with the unit moved from its place."""
+    def nearest(self, move: Placed, move_mm: float) -> NearestMoved | None:
+        """Return what is tightest for its wanted gap with the unit moved from its place, no point of it farther."""
         chosen = self._laid.chosen
         if chosen is None or chosen.placed is None:
             return None
-        gaps = gaps_of(self._sheet, self._laid, chosen.placed.moved(move), far_mm=NEAR_MM, is_deep=False)
-        if not gaps:
+        placed = chosen.placed.moved(move)
+        gap = tightest_moved(self._sheet, self._laid, self._at_rest, placed, move_mm=move_mm, near_mm=NEAR_MM)
+        if gap is None:
             return None
-        gap = min(gaps, key=lambda one: one.gap_mm / one.wanted_mm)
         other = gap.other.sheet.name if gap.other else "the ground"
         return NearestMoved(unit_body=gap.unit.sheet.name, other=other, gap_mm=gap.gap_mm, wanted_mm=gap.wanted_mm)
 
@@ -159,7 +157,7 @@ def _mounts_needs(given: Given) -> MountsNeeds:
         locked_nm=leaving.locked_nm,
         turns_wheels=leaving.turns_wheels,
         points=_points(laid),
-        around=_Around(sheet, laid) if sheet.bodies else None,
+        around=_Around(sheet, laid, lambda: given.solved(PLACEMENT).gaps) if sheet.bodies else None,
         around_missing=around_missing(sheet, laid),
         counted_travel_mm=travel_mm(sheet),
         counted_is_usual=value_of(sheet.travel) is None,

@@ -1,6 +1,6 @@
 """Every reading of a job: where it is, what it is called, and the job with it changed."""
 
-from collections.abc import Iterator
+from collections.abc import Iterator, Sequence
 from dataclasses import dataclass
 
 from pydantic import BaseModel
@@ -30,14 +30,6 @@ class Place:
         """A ratio by its teeth is exact."""
         return isinstance(self.reading, Ratio) and "/" in self.reading.text
 
-    def by(self, step: float) -> Reading:
-        """Return the reading moved by so much; what can't be below nought goes down to nought."""
-        was = self.reading
-        value = was.measured.value + step
-        if not was.may_be_negative:
-            value = max(value, 0.0)
-        return type(was)(text=f"{value:.9f}", unit=was.measured.unit or None, tool=was.tool, u=was.measured.u)
-
 
 def places_in(sheet: BaseModel, path: Path = ()) -> Iterator[Place]:
     """Go through what is measured or looked up in sheets; a wish is neither."""
@@ -65,12 +57,22 @@ def _called(path: Path, parent: BaseModel) -> str:
     return " ".join(names[1:])
 
 
-def with_reading(value: object, path: Path, reading: Reading) -> object:
-    """Return sheets with the reading at a path put in another's stead."""
-    if not path:
-        return reading
-    first, rest = path[0], path[1:]
+def with_moved(value: object, steps: Sequence[tuple[Path, float]]) -> object:
+    """Return sheets with the readings at some paths moved; what can't be below nought goes down to nought."""
+    if isinstance(value, Reading):
+        return _moved(value, sum(step for _, step in steps))
+    within: dict[str | int, list[tuple[Path, float]]] = {}
+    for path, step in steps:
+        within.setdefault(path[0], []).append((path[1:], step))
     if isinstance(value, BaseModel):
-        return value.model_copy(update={str(first): with_reading(getattr(value, str(first)), rest, reading)})
+        parts = {str(name): with_moved(getattr(value, str(name)), inner) for name, inner in within.items()}
+        return value.model_copy(update=parts)
     assert isinstance(value, list | tuple)
-    return type(value)(with_reading(one, rest, reading) if k == first else one for k, one in enumerate(value))
+    return type(value)(with_moved(one, within[k]) if k in within else one for k, one in enumerate(value))
+
+
+def _moved(was: Reading, step: float) -> Reading:
+    value = was.measured.value + step
+    if not was.may_be_negative:
+        value = max(value, 0.0)
+    return type(was)(text=f"{value:.9f}", unit=was.measured.unit or None, tool=was.tool, u=was.measured.u)

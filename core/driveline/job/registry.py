@@ -14,7 +14,7 @@ from driveline.figures import System
 from driveline.job.line import Line, LineJudged, Motion, motion_key, solve_line, worst_of
 from driveline.job.versions import VERSION, brought_up
 from driveline.margins import Judge, Margins, WantedMargins
-from driveline.memory import Memory, key_of, read_once
+from driveline.memory import AsAsked, Memory, key_of, read_once
 from driveline.parts.checks import release_checks
 from driveline.parts.made import FlatPart
 from driveline.parts.ordered import MadePart
@@ -213,24 +213,32 @@ class Registry:
         answers = tuple(self._answer(*one, job, margins, records_key) for one in found)
         return self._with_line(answers)
 
-    def own_checks(self, job: JobFileBase) -> tuple[Check, ...]:
-        """Return the checks of the benches alone, without those of parts released and delivered: what sheets decide."""
-        return tuple(check for _, outcome, _ in self._outcomes(job) for check in outcome.checks)
+    def own_checks(self, job: JobFileBase, benches: Collection[str] | None = None) -> tuple[Check, ...]:
+        """Return the checks of the benches alone, without those of parts released and delivered: what sheets decide.
 
-    def _outcomes(self, job: JobFileBase) -> list[tuple[AnyBench, Outcome[Any], str]]:
-        """Run each bench with what it needs of those before it; with each its key."""
-        sheets = self.sheets_of(job)
-        keys = self._keys(sheets)
-        laid = {bench.key: self._laid_out(bench, sheets[bench.key], keys[bench.key]) for bench in self.benches}
-        margins, solved = Margins(job.sheets.margins), dict[str, object]()
-        found: list[tuple[AnyBench, Outcome[Any], str]] = []
-        for bench in self.benches:
-            needs = bench.needs(Given(sheets, laid, solved))
-            key = key_of(bench.key, keys[bench.key], job.sheets.margins, needs)
-            outcome = self._outcome(bench, sheets[bench.key], laid[bench.key], needs, margins, key)
-            solved[bench.key] = outcome.solved
-            found.append((bench, outcome, key))
-        return found
+        Args:
+            job: As in ``evaluate``.
+            benches: Whose checks are wanted, by key; all of them when left out. What these do not need is not run.
+        """
+        return tuple(check for _, outcome, _ in self._outcomes(job, benches) for check in outcome.checks)
+
+    def _outcomes(
+        self, job: JobFileBase, wanted: Collection[str] | None = None
+    ) -> list[tuple[AnyBench, Outcome[Any], str]]:
+        """Run each bench that is wanted, and those before it that it needs; with each its key."""
+        sheets, margins = self.sheets_of(job), Margins(job.sheets.margins)
+        by_key = {bench.key: bench for bench in self.benches}
+        keys = AsAsked[str](lambda key: self._key(by_key[key], sheets[key]))
+        laid = AsAsked[LaidOut](lambda key: self._laid_out(by_key[key], sheets[key], keys[key]))
+
+        def ran(key: str) -> tuple[AnyBench, Outcome[Any], str]:
+            bench = by_key[key]
+            needs = bench.needs(Given(sheets, laid, AsAsked(lambda ahead: found[ahead][1].solved)))
+            own_key = key_of(key, keys[key], job.sheets.margins, needs)
+            return bench, self._outcome(bench, sheets[key], laid[key], needs, margins, own_key), own_key
+
+        found = AsAsked(ran)
+        return [found[bench.key] for bench in self.benches if wanted is None or bench.key in wanted]
 
     def workings(
         self, job: JobFileBase, keys: Collection[str] | None, system: System, *, records_key: str | None = None
@@ -251,21 +259,20 @@ class Registry:
     def laid_out(self, job: JobFileBase) -> dict[str, LaidOut]:
         """Return what every bench lays out, by its key: enough for drawings and releases."""
         sheets = self.sheets_of(job)
-        keys = self._keys(sheets)
-        return {bench.key: self._laid_out(bench, sheets[bench.key], keys[bench.key]) for bench in self.benches}
+        return {
+            bench.key: self._laid_out(bench, sheets[bench.key], self._key(bench, sheets[bench.key]))
+            for bench in self.benches
+        }
 
     def leans_on(self, job: JobFileBase) -> tuple[object, ...]:
         """Return what the answer depends on beside the job: where it differs, so may the answer."""
         sheets = self.sheets_of(job)
         return tuple(bench.leans_on(sheets[bench.key]) for bench in self.benches)
 
-    def _keys(self, sheets: Mapping[str, Sheet]) -> dict[str, str]:
-        found = {}
-        for bench in self.benches:
-            sheet = sheets[bench.key]
-            leans_on = bench.leans_on(sheet)
-            found[bench.key] = key_of(sheet) if leans_on is None else key_of(sheet, leans_on)
-        return found
+    @staticmethod
+    def _key(bench: AnyBench, sheet: Sheet) -> str:
+        leans_on = bench.leans_on(sheet)
+        return key_of(sheet) if leans_on is None else key_of(sheet, leans_on)
 
     def made_part(self, job: JobFileBase, key: str) -> MadePart:
         """Return a part of a job by its key, cut or ordered.

@@ -1,6 +1,7 @@
 """Bodies as pieces, and surfaces of triangles, where they stand."""
 
 import math
+from collections.abc import Hashable
 from dataclasses import dataclass
 from functools import cached_property
 
@@ -24,6 +25,11 @@ class Piece:
     def moved(self, move: Placed) -> "Piece":
         """Return it after a move."""
         return Piece(self.shape, self.placed.moved(move))
+
+    @cached_property
+    def mark(self) -> Hashable:
+        """Tells it from every other piece that is made or stands otherwise."""
+        return self.shape.mark, self.placed.mark
 
     @cached_property
     def corners_mm(self) -> Floats:
@@ -64,6 +70,11 @@ class Body:
         """Return it after a move."""
         surface = None if self.surface is None else self.surface.moved(move)
         return Body(self.name, tuple(piece.moved(move) for piece in self.pieces), surface)
+
+    @cached_property
+    def mark(self) -> Hashable:
+        """Tells it from every other body that is made or stands otherwise, whatever its name."""
+        return tuple(piece.mark for piece in self.pieces), None if self.surface is None else self.surface.mark
 
     @cached_property
     def bounds_mm(self) -> tuple[Floats, Floats]:

@@ -43,14 +43,16 @@ def nearest_on(piece: Piece, surface: LaidSurface, *, within_mm: float = np.inf,
         Every triangle whose bound lets it come nearer than the best so far is tried; a round piece as a prism of 256
         sides about it, so that no gap reads too large. Against brute force in the tests.
     """
-    found = _to_triangles(piece, surface, within_mm + surface.noise_mm)
+    stands = surface.placed
+    found = _to_triangles(piece.moved(stands.inverse), surface.in_its_own_frame(), within_mm + surface.noise_mm)
     if found is None:
         return None
     spare = found.gap_mm - surface.noise_mm
     deep = max(-spare, 0.0)
     if found.gap_mm <= 0 and is_deep:
         deep = depth_mm(piece, surface) + surface.noise_mm
-    return Near(max(spare, 0.0), found.on_first_mm, found.on_second_mm, deep, surface.noise_mm)
+    on_first, on_second = stands.points(found.on_first_mm), stands.points(found.on_second_mm)
+    return Near(max(spare, 0.0), on_first, on_second, deep, surface.noise_mm)
 
 
 def _to_triangles(piece: Piece, surface: LaidSurface, within_mm: float) -> Near | None:
@@ -63,30 +65,39 @@ def _to_triangles(piece: Piece, surface: LaidSurface, within_mm: float) -> Near 
         if not batch:
             break
         triangles = np.concatenate([surface.triangles_mm(k) for k in batch])
-        found = _nearest_of(piece, triangles, limit_mm)
+        low, high = (np.concatenate(side) for side in zip(*map(surface.triangle_bounds_mm, batch), strict=True))
+        found = _nearest_of(piece, triangles, bounds_apart_mm((low, high), piece.bounds_mm), limit_mm)
         if found is not None and found.gap_mm <= 0:
             return found
         best = found if found is not None and (best is None or found.gap_mm < best.gap_mm) else best
     return best
 
 
-def _nearest_of(piece: Piece, triangles_mm: Floats, limit_mm: float) -> Near | None:
-    own = piece.placed.inverse.points(triangles_mm.reshape(-1, 3)).reshape(-1, 3, 3)
+def _nearest_of(piece: Piece, triangles_mm: Floats, apart_mm: Floats, limit_mm: float) -> Near | None:
+    """The nearest of some triangles, each with how far its bounds are off the piece's at the least."""
+    first: Near | None = None
+    if len(apart_mm) > FEW:  # those few tell which of all others need no closer look
+        first = _searched(piece, triangles_mm[np.argpartition(apart_mm, FEW)[:FEW]])
+        limit_mm = min(limit_mm, first.gap_mm)
+    near = np.flatnonzero(apart_mm <= limit_mm)
+    own = piece.placed.inverse.points(triangles_mm[near].reshape(-1, 3)).reshape(-1, 3, 3)
     floor = piece.shape.floor_mm(own)  # type: ignore[union-attr]
-    near = np.flatnonzero(floor <= limit_mm)
+    is_near = floor <= limit_mm
+    near, own, floor = near[is_near], own[is_near], floor[is_near]
     if not near.size:
-        return None
-    inside = near[floor[near] <= 0]
-    if inside.size:
-        held = piece.shape.holds(own[inside].reshape(-1, 3))
-        if held.any():
-            at = triangles_mm[inside].reshape(-1, 3)[held][0]
-            return Near(0.0, at, at)
-    few = near[np.argpartition(floor[near], FEW)[:FEW]] if near.size > FEW else near
-    best = _searched(piece, triangles_mm[few])
-    rest = np.setdiff1d(near[floor[near] < best.gap_mm], few, assume_unique=True)
+        return first if first is not None and first.gap_mm <= limit_mm else None
+    inside = floor <= 0
+    held = piece.shape.holds(own[inside].reshape(-1, 3))
+    if held.any():
+        at = triangles_mm[near[inside]].reshape(-1, 3)[held][0]
+        return Near(0.0, at, at)
+    order = np.argsort(floor)
+    best = _searched(piece, triangles_mm[near[order[:FEW]]])
+    rest = order[FEW:][floor[order[FEW:]] < best.gap_mm]
     if rest.size and best.gap_mm > 0:
-        best = min(best, _searched(piece, triangles_mm[rest]), key=lambda one: one.gap_mm)
+        best = min(best, _searched(piece, triangles_mm[near[rest]]), key=lambda one: one.gap_mm)
+    if first is not None and first.gap_mm < best.gap_mm:
+        best = first
     return best if best.gap_mm <= limit_mm else None
 
 
@@ -170,13 +181,14 @@ def depth_mm(piece: Piece, surface: LaidSurface) -> float:
         The spans in which each triangle is met, joined from where it stands outward; the shortest way so far is the one
         looked at farther, since more of the surface never shortens a way.
     """
-    low, high = piece.bounds_mm
+    own, inner, axes = surface.in_its_own_frame(), piece.moved(surface.placed.inverse), surface.placed.turn
+    low, high = inner.bounds_mm
     reach_mm = np.full(3, FIRST_REACH_MM)
 
     def way_out(k: int) -> float:
         """Return how far it is at the least, exactly so where that is no farther than the reach."""
-        axis = np.eye(3)[k]
-        return _way_out_mm(piece, surface.within(low - reach_mm[k] * axis, high + reach_mm[k] * axis), axis)
+        reach = reach_mm[k] * np.abs(axes[k])
+        return _way_out_mm(inner, own.within(low - reach, high + reach), axes[k])
 
     least_mm = np.array([way_out(k) for k in range(3)])
     while True:

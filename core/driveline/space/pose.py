@@ -134,6 +134,11 @@ class Placed:
         return move.holding(self)
 
     @cached_property
+    def mark(self) -> bytes:
+        """Tells it from every other place."""
+        return self.turn.tobytes() + self.at_mm.tobytes()
+
+    @cached_property
     def inverse(self) -> "Placed":
         """Return the surroundings' place as the frame sees it."""
         return Placed(turn=self.turn.T, at_mm=-self.at_mm @ self.turn)

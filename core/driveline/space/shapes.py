@@ -1,8 +1,10 @@
 """What a piece may be made like: a box, a cylinder, a hull or a mesh, each in a frame of its own."""
 
 import math
-from dataclasses import dataclass
+from collections.abc import Hashable
+from dataclasses import dataclass, field
 from functools import cached_property, lru_cache
+from itertools import count
 from typing import Final, Protocol
 
 import fcl
@@ -15,6 +17,7 @@ from driveline.errors import ImpossibleInput
 
 FINE_SIDES: Final = 256  # where that is not near enough
 ROUND_SIDES: Final = 32  # of the prism that stands for a cylinder where only flats serve
+NUMBERS: Final = count()  # what is told apart by a number of its own: it has too many corners to go by them
 Faces = NDArray[np.int32]
 Flags = NDArray[np.bool_]
 
@@ -49,6 +52,10 @@ class Shape(Protocol):
         """Whether a straight line between two of its points stays in it."""
 
     @property
+    def mark(self) -> Hashable:
+        """Tells it from every shape of other sizes."""
+
+    @property
     def corners_mm(self) -> Floats:
         """Points whose hull holds it, (n, 3)."""
 
@@ -75,6 +82,11 @@ class Box:
 
     def __post_init__(self) -> None:
         _above_nought(**dict(zip(("length_mm", "width_mm", "height_mm"), self.size_mm, strict=True)))
+
+    @property
+    def mark(self) -> Hashable:
+        """Its sizes."""
+        return self.size_mm
 
     @cached_property
     def corners_mm(self) -> Floats:
@@ -119,6 +131,11 @@ class Cylinder:
 
     def __post_init__(self) -> None:
         _above_nought(radius_mm=self.radius_mm, length_mm=self.length_mm)
+
+    @property
+    def mark(self) -> Hashable:
+        """Its sizes."""
+        return self.radius_mm, self.length_mm
 
     @cached_property
     def corners_mm(self) -> Floats:
@@ -172,6 +189,7 @@ class Hull:
     """What a cord round points would hold."""
 
     points_mm: Floats  # (n, 3), not all in one plane
+    mark: int = field(init=False, default_factory=NUMBERS.__next__)
     is_convex = True
 
     def __post_init__(self) -> None:
@@ -225,12 +243,13 @@ class Hull:
         return self.planes[0], np.eye(3)
 
 
-@dataclass(frozen=True)
+@dataclass(frozen=True, eq=False)
 class Mesh:
     """A surface of triangles, open or closed."""
 
     vertices_mm: Floats  # (n, 3)
     faces: Faces  # (m, 3), counted from 0
+    mark: int = field(init=False, default_factory=NUMBERS.__next__)
     is_convex = False
 
     def __post_init__(self) -> None:

@@ -1,7 +1,7 @@
 """A scanned surface: very many triangles in blocks, so that only those near are ever looked at."""
 
-from collections.abc import Iterator
-from dataclasses import dataclass, replace
+from collections.abc import Hashable, Iterator
+from dataclasses import dataclass, field, replace
 from functools import cached_property
 from typing import Final
 
@@ -10,8 +10,8 @@ from numpy.typing import NDArray
 
 from driveline.arrays import Floats
 from driveline.errors import ImpossibleInput
-from driveline.space.pose import Placed
-from driveline.space.shapes import Faces
+from driveline.space.pose import AS_IS, Placed
+from driveline.space.shapes import NUMBERS, Faces
 
 BLOCK: Final = 1024  # triangles
 Singles = NDArray[np.float32]
@@ -26,6 +26,7 @@ class Surface:
     faces: Faces  # (m, 3), counted from their block's first vertex
     spans: Spans  # (b, 5): first vertex and past the last, first face and past the last, 1 where it is specks
     middle: Floats  # (3,), of the whole
+    mark: int = field(init=False, default_factory=NUMBERS.__next__)
 
     def corners(self, block: int) -> Floats:
         """Return a block's triangles, (k, 3, 3), from the scan's own origin."""
@@ -33,6 +34,11 @@ class Surface:
         vertices = np.asarray(self.vertices[first:past], dtype=np.float64) + self.middle
         found: Floats = vertices[self.faces[face:past_face]]
         return found
+
+    @cached_property
+    def unlaid(self) -> dict[float, "LaidSurface"]:
+        """Itself in mm, by its scale, in its own frame."""
+        return {}
 
     @cached_property
     def bounds(self) -> Floats:
@@ -113,6 +119,11 @@ class LaidSurface:
     noise_mm: float = 0.0  # it is taken thicker by this, either side
     chosen: NDArray[np.int64] | None = None  # of its blocks; None: all
 
+    @cached_property
+    def mark(self) -> Hashable:
+        """Tells it from every other surface, and from this one where it stands or counts otherwise."""
+        return self.surface.mark, self.scale, self.placed.mark, self.noise_mm, self.blocks.tobytes()
+
     def moved(self, move: Placed) -> "LaidSurface":
         """Return it after a move."""
         return replace(self, placed=self.placed.moved(move))
@@ -130,9 +141,19 @@ class LaidSurface:
         Source:
             Every gap to it is less by that.
         """
-        found = replace(self, noise_mm=noise_mm)
-        found.__dict__.update(_kept=self._kept, _kept_bounds=self._kept_bounds, bounds_mm=self.bounds_mm)
+        found = replace(self, noise_mm=noise_mm)._seen_as(self)
+        found.__dict__["bounds_mm"] = self.bounds_mm
         return found
+
+    def in_its_own_frame(self) -> "LaidSurface":
+        """Return it where the scan has its origin: what is looked at of it there is kept, wherever it is laid."""
+        whole = self.surface.unlaid.setdefault(self.scale, LaidSurface(self.surface, self.scale, AS_IS))
+        return replace(whole, chosen=self.chosen)._seen_as(whole)
+
+    def _seen_as(self, other: "LaidSurface") -> "LaidSurface":
+        """Share what was looked at of another, which stands where this one does."""
+        self.__dict__.update(_kept=other._kept, _kept_bounds=other._kept_bounds)
+        return self
 
     @cached_property
     def blocks(self) -> NDArray[np.int64]:
@@ -148,7 +169,7 @@ class LaidSurface:
         return at - reach, at + reach
 
     @cached_property
-    def _kept(self) -> dict[int, Floats]:
+    def _kept(self) -> dict[int, Floats]:  # by block
         return {}
 
     @cached_property
@@ -157,10 +178,11 @@ class LaidSurface:
 
     def triangles_mm(self, block: int) -> Floats:
         """Return the triangles of the k-th of its blocks as they stand, (m, 3, 3). Kept once looked at."""
-        found = self._kept.get(block)
+        number = int(self.blocks[block])
+        found = self._kept.get(number)
         if found is None:
-            own = self.surface.corners(int(self.blocks[block])) * self.scale
-            found = self._kept[block] = self.placed.points(own.reshape(-1, 3)).reshape(-1, 3, 3)
+            own = self.surface.corners(number) * self.scale
+            found = self._kept[number] = self.placed.points(own.reshape(-1, 3)).reshape(-1, 3, 3)
         return found
 
     def cropped(self, low_mm: Floats, high_mm: Floats) -> "LaidSurface | None":
@@ -177,9 +199,7 @@ class LaidSurface:
         near = np.flatnonzero(((low <= high_mm) & (high >= low_mm)).all(axis=1))
         if not near.size:
             return None
-        found = replace(self, chosen=self.blocks[near])
-        found._kept.update({k: self._kept[int(was)] for k, was in enumerate(near) if int(was) in self._kept})
-        return found
+        return replace(self, chosen=self.blocks[near])._seen_as(self)
 
     def within(self, low_mm: Floats, high_mm: Floats) -> Floats:
         """Return the triangles that may reach into a box, (m, 3, 3).
@@ -197,13 +217,15 @@ class LaidSurface:
             return np.zeros((0, 3, 3))
         found = []
         for k in near.tolist():
-            triangles, (least, most) = self.triangles_mm(k), self._bounds_of(k)
+            triangles, (least, most) = self.triangles_mm(k), self.triangle_bounds_mm(k)
             found.append(triangles[(least <= high_mm).all(axis=1) & (most >= low_mm).all(axis=1)])
         return np.concatenate(found)
 
-    def _bounds_of(self, block: int) -> tuple[Floats, Floats]:
-        found = self._kept_bounds.get(block)
+    def triangle_bounds_mm(self, block: int) -> tuple[Floats, Floats]:
+        """Return least and greatest of x, y and z of each triangle of a block, (m, 3) each. Kept once looked at."""
+        number = int(self.blocks[block])
+        found = self._kept_bounds.get(number)
         if found is None:
             triangles = self.triangles_mm(block)
-            found = self._kept_bounds[block] = (triangles.min(axis=1), triangles.max(axis=1))
+            found = self._kept_bounds[number] = (triangles.min(axis=1), triangles.max(axis=1))
         return found

@@ -33,6 +33,11 @@ class Move:
     about_mm: Floats  # before the move, (3,)
 
     @cached_property
+    def mark(self) -> bytes:
+        """Tells it from every other move."""
+        return self.shift_mm.tobytes() + self.turn.tobytes() + self.about_mm.tobytes()
+
+    @cached_property
     def turn_vector_rad(self) -> Floats:
         """Axis times angle."""
         return turn_vector_rad(self.turn)

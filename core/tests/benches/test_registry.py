@@ -153,3 +153,20 @@ class RememberedTest(TestCase):
                 cold.evaluate(cold.JobFile.model_validate(job)).model_dump_json(),
             )
         self.assertEqual(PLATE.key, "plate")
+
+
+class SomeBenchesTest(TestCase):
+    def test_checks_of_one_bench_are_those_of_the_whole_and_what_it_does_not_need_is_not_run(self) -> None:
+        calls: list[str] = []
+        registry = counting(calls)
+        job = registry.JobFile.model_validate(demo_json("plover"))
+        whole = registry.own_checks(job)
+        for bench in registry.benches:
+            own = registry.own_checks(job, {bench.key})
+            self.assertEqual(own, tuple(check for check in whole if check.bench == bench.key))
+        registry.memory.forget()
+        calls.clear()
+        registry.own_checks(job, {"brief"})
+        self.assertEqual([call for call in calls if call.startswith("run")], ["run brief"])
+        registry.own_checks(job, {"ratios"})
+        self.assertNotIn("run mounts", calls)

@@ -98,6 +98,12 @@ class SurenessTest(TestCase):
             self.assertIsNone(one.least, one.check)
             self.assertIn("leaves no answer", one.says[0])
 
+    def test_a_test_of_the_readings_has_no_range_of_its_own(self) -> None:
+        found = sureness_of(demo_json("wren"))["plate.readings_agree"]
+        self.assertIsNone(found.least)
+        self.assertEqual(found.taken_as_exact, ())
+        self.assertIn("as they were taken", found.says[0])
+
     def test_only_what_has_a_margin_has_a_range(self) -> None:
         checks = evaluate(JobFile.model_validate(self.job)).checks
         self.assertEqual(

@@ -60,7 +60,7 @@ def run(sheet: AxlesSheet, _laid: LaidOut, needs: AxlesNeeds, judge: Judge) -> O
             assumed=(*_assumed(sheet, needs), *turning.assumed()),
             to_do=to_do,
         ),
-        checks=checks,
+        check=lambda: checks,
         to_do=to_do,
         progress=progress_of(is_begun=is_begun, is_finished=is_begun and not to_do),
         parts=(*_parts(axles, lines), *(one.part for one in adapters if one.part is not None)),

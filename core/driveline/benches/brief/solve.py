@@ -118,7 +118,7 @@ def _outcome(
             measured=_measured(sheet, brief),
         ),
         show=lambda: result,
-        checks=mass_checks(sheet.masses, sheet.vehicle, weights.result, judge),
+        check=lambda: mass_checks(sheet.masses, sheet.vehicle, weights.result, judge),
         to_do=result.to_do,
         progress=progress_of(is_begun=sheet != BriefSheet(), is_finished=not result.to_do),
     )

@@ -55,7 +55,7 @@ def run(sheet: CouplerSheet, laid: LaidCoupler, needs: CouplerNeeds, judge: Judg
     return Outcome(
         solved=SolvedCoupler(room_mm=room_mm(gaps, apart) if apart.is_chosen else None),
         show=lambda: result,
-        checks=checks,
+        check=lambda: checks,
         to_do=to_do,
         progress=progress_of(is_begun=is_begun, is_finished=is_begun and style is not None and not to_do),
         parts=laid.parts,

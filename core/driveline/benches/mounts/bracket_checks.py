@@ -11,11 +11,12 @@ from driveline.arrays import Floats
 from driveline.benches.mounts.brackets import (
     STEEL,
     EarBolt,
+    Stressed,
     beside_mm,
     ear_bolt_of,
     ear_stress_of,
     ears_of,
-    stress_of,
+    stresses_of,
     weld_of,
 )
 from driveline.benches.mounts.carried import Carried
@@ -26,10 +27,11 @@ from driveline.benches.mounts.workings import arm_working, base_working, ear_bol
 from driveline.checks import Check
 from driveline.figures import fig
 from driveline.margins import Judge, missing_of
+from driveline.memory import key_of
 from driveline.metal.bolts import bolt_class
 from driveline.metal.weld_groups import BASE_SHEAR, E70_MPA, WeldStress, base_shear_mpa, least_leg_mm
 from driveline.metal.welds import weld_allowable_mpa
-from driveline.sheet import positive_of
+from driveline.sheet import positive_of, value_of
 from driveline.working import Working, fixed_working
 
 CARRIED: Final = "What the mounts carry"
@@ -51,6 +53,20 @@ class Loaded:
         """Its fillet under the worst of its forces, and which that is."""
         arm = self.mount.arm.arm
         return None if arm is None else weld_of(arm, self.mount.sheet.bracket, self.forces_n)
+
+    @cached_property
+    def stresses(self) -> tuple[tuple[Stressed, ...], ...]:
+        """Of its arm where it is judged, a row each force; no rows while it is not known."""
+        arm, bracket = self.mount.arm.arm, self.mount.sheet.bracket
+        if arm is None or value_of(bracket.beside) is None:
+            return ()
+        return tuple(stresses_of(arm, bracket, force) for force in self.forces_n)
+
+    @property
+    def mark(self) -> str:
+        """Tells it from every other mount, and from this one with other forces on it."""
+        at, rail = (b"" if one is None else one.tobytes() for one in (self.mount.at_mm, self.mount.rail_mm))
+        return key_of(self.mount.sheet, self.key, (at, rail, self.forces_n.tobytes(), self.names, self.missing))
 
     @property
     def yield_mpa(self) -> float:
@@ -220,8 +236,7 @@ def _reach(one: Loaded, judge: Judge) -> Check:
 
 def _arm(one: Loaded, judge: Judge) -> Check:
     sheet, arm = one.mount.sheet, one.mount.arm.arm
-    stresses = [] if arm is None else [stress_of(arm, sheet.bracket, force) for force in one.forces_n]
-    known = [stress for stress in stresses if stress is not None]
+    known = [max(row, key=lambda at: at.stress.combined_mpa) for row in one.stresses]
     worst = max(range(len(known)), key=lambda row: known[row].stress.combined_mpa, default=None)
     most = None if worst is None else known[worst]
     stress = None if most is None else most.stress

@@ -227,15 +227,13 @@ def beside_mm(bracket: Bracket, section: Section) -> float | None:
     return None if beside is None else beside + section.shear_centre_mm
 
 
-def stresses_of(arm: Arm, bracket: Bracket, force_n: Floats) -> list[Stressed]:
+def stresses_of(arm: Arm, bracket: Bracket, force_n: Floats) -> tuple[Stressed, ...]:
     """Return the stress where an arm is judged, under the force that the unit puts on the mount, (3,).
 
-    Nothing while it is not known how far beside it the load passes.
+    It must be known how far beside it the load passes.
     """
-    if value_of(bracket.beside) is None:
-        return []
     along, across, upright = (abs(float(one)) for one in arm.turn.T @ force_n)
-    return [
+    return tuple(
         Stressed(
             stress=arm_stress(
                 section,
@@ -250,12 +248,7 @@ def stresses_of(arm: Arm, bracket: Bracket, force_n: Floats) -> list[Stressed]:
             lever_mm=lever,
         )
         for lever, section in arm.places
-    ]
-
-
-def stress_of(arm: Arm, bracket: Bracket, force_n: Floats) -> Stressed | None:
-    """Return the same where it is greatest."""
-    return max(stresses_of(arm, bracket, force_n), key=lambda one: one.stress.combined_mpa, default=None)
+    )
 
 
 def weld_of(arm: Arm, bracket: Bracket, forces_n: Floats) -> tuple[int, WeldStress] | None:

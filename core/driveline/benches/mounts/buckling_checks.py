@@ -8,7 +8,7 @@ import numpy as np
 
 from driveline.arrays import Floats
 from driveline.benches.mounts.bracket_checks import Loaded, field_inputs, lacking
-from driveline.benches.mounts.brackets import STEEL, stresses_of, weld_of
+from driveline.benches.mounts.brackets import STEEL, weld_of
 from driveline.benches.mounts.sheet import ArmKind, Bracket, MountKind
 from driveline.benches.mounts.workings import Wall, fatigue_working, panel_working, strut_working
 from driveline.checks import Check
@@ -90,8 +90,7 @@ def _strut(one: Loaded, judge: Judge) -> Check:
 def _panel(one: Loaded, judge: Judge) -> Check:
     sheet, arm = one.mount.sheet, one.mount.arm.arm
     wall = None if arm is None else min(_walls(one), key=lambda each: each.found.buckling_mpa, default=None)
-    every = [] if arm is None else [stresses_of(arm, sheet.bracket, force) for force in one.forces_n]
-    known = [max(at.stress.bending_and_axial_mpa for at in each) for each in every if each]
+    known = [max(at.stress.bending_and_axial_mpa for at in row) for row in one.stresses]
     worst = max(range(len(known)), key=lambda row: known[row], default=None)
     stress = None if worst is None else known[worst]
     says = ""

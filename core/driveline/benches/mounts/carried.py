@@ -1,6 +1,8 @@
 """What the mounts carry, case by case: forces, moves, how far shares go, how the unit shakes."""
 
+from collections.abc import Callable
 from dataclasses import dataclass, replace
+from functools import cached_property, partial
 from typing import Final
 
 import numpy as np
@@ -63,8 +65,13 @@ class Solved:
     modes: tuple[Mode, ...]
     redundant: int
     about_mm: Floats | None  # the unit's centre of gravity as it stands
-    nearest: tuple[tuple[Case, NearestMoved], ...]  # with the unit moved, by case
+    look_round: Callable[[], tuple[tuple[Case, NearestMoved], ...]]
     inertia_is_estimated: bool
+
+    @cached_property
+    def nearest(self) -> tuple[tuple[Case, NearestMoved], ...]:
+        """What comes nearest with the unit moved, by case."""
+        return self.look_round()
 
 
 def solve_held(sheet: MountsSheet, needs: MountsNeeds, mounts: tuple[LaidMount, ...]) -> Solved:
@@ -87,7 +94,7 @@ def solve_held(sheet: MountsSheet, needs: MountsNeeds, mounts: tuple[LaidMount, 
         modes=modes,
         redundant=max(redundancy(holds), 0) if is_whole else 0,
         about_mm=about,
-        nearest=_nearest(needs, carried, about),
+        look_round=partial(_nearest, needs, carried, about),
         inertia_is_estimated=None in (sheet.inertia.roll_kgm2, sheet.inertia.pitch_kgm2, sheet.inertia.yaw_kgm2),
     )
 
@@ -187,7 +194,7 @@ def _nearest(
     for row in np.argsort(-moves).tolist():  # those that move most first: others may not come so near
         if needs.around.least_share(float(moves[row])) >= best:
             continue
-        nearest = needs.around.nearest(carried.move(row, about))
+        nearest = needs.around.nearest(carried.move(row, about), float(moves[row]))
         if nearest is not None:
             found[row] = nearest
             best = min(best, nearest.gap_mm / nearest.wanted_mm)

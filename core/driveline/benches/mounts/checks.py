@@ -5,7 +5,7 @@ from typing import Final
 
 import numpy as np
 
-from driveline.benches.mounts.bracket_checks import bracket_checks, loaded
+from driveline.benches.mounts.bracket_checks import Loaded, bracket_checks, loaded
 from driveline.benches.mounts.buckling_checks import buckling_checks
 from driveline.benches.mounts.carried import Carried, Solved, greatest_move_mm
 from driveline.benches.mounts.cases import cases_missing, cases_of, torques_missing
@@ -26,11 +26,13 @@ from driveline.checks import Check
 from driveline.figures import fig
 from driveline.held.balance import LARGE_TURN_DEG
 from driveline.margins import Judge
+from driveline.memory import Memory, key_of
 from driveline.sheet import value_of
 from driveline.working import Fact, Working, fixed_working
 
 LEAST_WANTED_MM: Final = 10.0
 FAR_MM: Final = 35.0  # off everything, where nothing was found within what is looked at
+_BRACKETS: Final = Memory(100)
 
 
 def held_missing(sheet: MountsSheet, needs: MountsNeeds, solved: Solved) -> tuple[str, ...]:
@@ -57,10 +59,7 @@ def mounts_checks(
     yield _decided(solved, missing, judge)
     for k, mount in enumerate(solved.mounts):
         yield _load(mount, k, carried, missing, judge)
-        one = loaded(mount, k, carried, missing)
-        yield from bracket_checks(one, judge.guarding())
-        yield from buckling_checks(one, judge.guarding())
-        yield from landing_checks(one, judge.guarding())
+        yield from _bracket(loaded(mount, k, carried, missing), judge.guarding())
     yield _bottoms(solved, carried, missing, judge)
     yield _gaps(solved, needs, carried, missing, judge)
     yield _travel(solved, needs, carried, missing, judge)
@@ -70,6 +69,14 @@ def mounts_checks(
     if sheet.pull != Pull():
         yield _pull(sheet, pull, judge)
     yield from _frame(sheet, frame, judge)
+
+
+def _bracket(one: Loaded, judge: Judge) -> tuple[Check, ...]:
+    """The checks of a mount's bracket: with one mount changed, the others' stay as they were."""
+    return _BRACKETS.remembered(
+        key_of(one.mark, judge),
+        lambda: (*bracket_checks(one, judge), *buckling_checks(one, judge), *landing_checks(one, judge)),
+    )
 
 
 def _held(solved: Solved, judge: Judge) -> Check:

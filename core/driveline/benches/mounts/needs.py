@@ -23,8 +23,11 @@ class Around(Protocol):
     def least_share(self, move_mm: float) -> float:
         """Return what the tightest gap's share of what is wanted can be at the least, no point moved farther."""
 
-    def nearest(self, move: Placed) -> NearestMoved | None:
-        """Return what is tightest for its wanted gap with the unit moved from its place; ``None``: nothing is near."""
+    def nearest(self, move: Placed, move_mm: float) -> NearestMoved | None:
+        """Return what is tightest for its wanted gap with the unit moved from its place, no point of it farther.
+
+        ``None``: nothing is near.
+        """
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)

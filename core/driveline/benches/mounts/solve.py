@@ -1,7 +1,7 @@
 """The Mounts bench: how the unit is held, what each mount carries, how it moves and shakes, and what holds it."""
 
 from collections.abc import Iterator
-from functools import partial
+from functools import cache, partial
 from typing import Final
 
 import numpy as np
@@ -59,12 +59,16 @@ def run(sheet: MountsSheet, laid: LaidOut, needs: MountsNeeds, judge: Judge) -> 
     mounts = mounts_of(sheet, needs)
     solved = solve_held(sheet, needs, mounts)
     pull, frame = solve_pull(sheet.pull), solve_frame(sheet.frame)
-    checks = tuple(mounts_checks(sheet, needs, solved, pull, frame, judge)) if is_begun else ()
     to_do = tuple(_to_do(sheet, needs, solved))
+
+    @cache
+    def checks() -> tuple[Check, ...]:
+        return tuple(mounts_checks(sheet, needs, solved, pull, frame, judge)) if is_begun else ()
+
     return Outcome(
         solved=SolvedMounts(moves=tuple(_moves(solved)), missing=held_missing(sheet, needs, solved)),
-        show=lambda: _result(sheet, needs, solved, pull, frame, checks, to_do),
-        checks=checks,
+        show=lambda: _result(sheet, needs, solved, pull, frame, checks(), to_do),
+        check=checks,
         to_do=to_do,
         progress=progress_of(is_begun=is_begun, is_finished=is_begun and not to_do),
         parts=laid.parts,

@@ -1,7 +1,7 @@
 """How near the unit comes to everything that stays, wheels and steering through their travel."""
 
 from collections.abc import Iterator, Sequence
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from typing import Final
 
 import numpy as np
@@ -9,6 +9,7 @@ import numpy as np
 from driveline.arrays import Floats
 from driveline.benches.placement.lay_out import LaidPlacement, UnitThing, VehicleThing
 from driveline.benches.placement.sheet import Nature, PlacementSheet
+from driveline.memory import Memory
 from driveline.sheet import positive_of, value_of
 from driveline.space.bodies import Body, Piece
 from driveline.space.distance import Near, bounds_apart_mm, nearest
@@ -27,6 +28,7 @@ GROUND_MM: Final = 150.0
 TRAVEL_MM: Final = 10.0  # of rubber mounts, until the mounts are worked out
 FAR_MM: Final = 150.0  # beyond what is wanted: of no interest
 GROUND: Final = "ground"
+_NEAR: Final = Memory(1000)  # a change of one body leaves the others where they were
 
 
 @dataclass(frozen=True, kw_only=True)
@@ -107,6 +109,52 @@ def gaps_of(
     return tuple(sorted([*found, *ground], key=lambda gap: gap.share))
 
 
+def tightest_moved(
+    sheet: PlacementSheet,
+    laid: LaidPlacement,
+    at_rest: Sequence[Gap],
+    placed: Placed,
+    *,
+    move_mm: float,
+    near_mm: float,
+) -> Gap | None:
+    """Return the gap that is tightest for what is wanted with the unit moved; ``None`` where nothing is near.
+
+    Args:
+        sheet: Of the placement.
+        laid: From it.
+        at_rest: The gaps of the unit as it stands: no gap closes by more than the unit moves.
+        placed: Where the move leaves the unit.
+        move_mm: How far the move takes any point of it, at the most.
+        near_mm: A gap so far beyond what is wanted is of no interest.
+    """
+    if move_mm > FAR_MM - near_mm:  # what is too far off to be among them may come near
+        found = gaps_of(sheet, laid, placed, far_mm=near_mm, is_deep=False)
+        return min(found, key=_moved_share, default=None)
+    best: Gap | None = None
+    for gap in sorted(at_rest, key=lambda one: (one.gap_mm - move_mm) / one.wanted_mm):
+        if best is not None and (gap.gap_mm - move_mm) / gap.wanted_mm >= _moved_share(best):
+            break
+        near = _moved_near(gap, laid, placed, within_mm=gap.wanted_mm + gap.travel_mm + near_mm)
+        moved = None if near is None else replace(gap, near=near)
+        if moved is not None and (best is None or _moved_share(moved) < _moved_share(best)):
+            best = moved
+    return best
+
+
+def _moved_share(gap: Gap) -> float:
+    """Of what is wanted, with the move itself in the gap already."""
+    return gap.gap_mm / gap.wanted_mm
+
+
+def _moved_near(gap: Gap, laid: LaidPlacement, placed: Placed, *, within_mm: float) -> Near | None:
+    if gap.other is None:
+        lowest = _lowest(laid, placed)
+        return None if lowest is None else lowest[1]
+    body = gap.unit.built.body
+    return None if body is None else _near(body.moved(placed), gap.other, within_mm=within_mm, is_deep=False)
+
+
 def _widest_mm(sheet: PlacementSheet, other: VehicleThing) -> float:
     """What is wanted to a body; of one that may be of any kind, the most."""
     natures = [other.sheet.nature] if other.sheet.nature else list(Nature)
@@ -133,6 +181,15 @@ def _reach_mm(other: VehicleThing) -> float:
 
 
 def _to_ground(sheet: PlacementSheet, laid: LaidPlacement, placed: Placed) -> Iterator[Gap]:
+    lowest = _lowest(laid, placed)
+    if lowest is not None:
+        thing, near = lowest
+        give_mm = travel_mm(sheet)
+        yield Gap(unit=thing, other=None, near=near, wanted_mm=ground_wanted_mm(sheet), travel_mm=give_mm)
+
+
+def _lowest(laid: LaidPlacement, placed: Placed) -> tuple[UnitThing, Near] | None:
+    """What of the unit is lowest, and how far it is off the ground."""
     lowest: tuple[float, UnitThing, Floats] | None = None
     for thing in solid(laid.unit_on):
         if thing.built.body is None:
@@ -141,11 +198,10 @@ def _to_ground(sheet: PlacementSheet, laid: LaidPlacement, placed: Placed) -> It
         corner = corners[corners[:, 2].argmin()]
         if lowest is None or corner[2] < lowest[0]:
             lowest = (float(corner[2]), thing, corner)
-    if lowest is not None:
-        height, thing, corner = lowest
-        near = Near(max(height, 0.0), corner, np.array([corner[0], corner[1], 0.0]), depth_mm=max(-height, 0.0))
-        give_mm = travel_mm(sheet)
-        yield Gap(unit=thing, other=None, near=near, wanted_mm=ground_wanted_mm(sheet), travel_mm=give_mm)
+    if lowest is None:
+        return None
+    height, thing, corner = lowest
+    return thing, Near(max(height, 0.0), corner, np.array([corner[0], corner[1], 0.0]), depth_mm=max(-height, 0.0))
 
 
 def travel_known(other: VehicleThing) -> bool:
@@ -173,22 +229,37 @@ def goes_with_wheels(other: VehicleThing) -> bool:
 
 
 def _near(body: Body, other: VehicleThing, *, within_mm: float, is_deep: bool) -> Near | None:
-    if other.built.body is None:
+    still = other.built.body
+    if still is None:
         return None
     if not goes_with_wheels(other):
-        return nearest_bodies(body, other.built.body, within_mm=within_mm, is_deep=is_deep)
+        return _NEAR.remembered(
+            (body.mark, still.mark, within_mm, is_deep),
+            lambda: nearest_bodies(body, still, within_mm=within_mm, is_deep=is_deep),
+        )
     travel = other.sheet.travel
-    up, down, aside = (value_of(one) or 0.0 for one in (travel.up, travel.down, travel.aside))
-    if other.built.body.surface is not None:
+    ways = tuple(value_of(one) or 0.0 for one in (travel.up, travel.down, travel.aside))
+    return _NEAR.remembered(
+        (body.mark, still.mark, ways, within_mm, is_deep),
+        lambda: _with_wheels(body, still, ways, within_mm=within_mm, is_deep=is_deep),
+    )
+
+
+def _with_wheels(
+    body: Body, other: Body, ways_mm: tuple[float, ...], *, within_mm: float, is_deep: bool
+) -> Near | None:
+    """The nearest to a body that goes up, down and aside so far."""
+    up, down, aside = ways_mm
+    if other.surface is not None:
         # The surface going one way is the unit's pieces going the other, and those sweep a hull.
         ways = [_shifted(y, z) for y in (-aside, aside) for z in (-up, down)]
         swept = Body(body.name, tuple(hull_of(piece, ways) for piece in body.pieces))
-        return nearest_bodies(swept, other.built.body, within_mm=within_mm, is_deep=is_deep)
-    reach = within_mm + _reach_mm(other)
+        return nearest_bodies(swept, other, within_mm=within_mm, is_deep=is_deep)
+    reach_mm = within_mm + sum(ways_mm)
     best: Near | None = None
-    for moving in other.built.body.pieces:
+    for moving in other.pieces:
         for still in body.pieces:
-            if float(bounds_apart_mm(moving.bounds_mm, still.bounds_mm)) > reach:
+            if float(bounds_apart_mm(moving.bounds_mm, still.bounds_mm)) > reach_mm:
                 continue
             found = _through_travel(moving, still, up_mm=up, down_mm=down, aside_mm=aside)
             if best is None or (found.gap_mm, -found.depth_mm) < (best.gap_mm, -best.depth_mm):

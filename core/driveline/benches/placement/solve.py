@@ -2,6 +2,7 @@
 
 from collections.abc import Iterator, Sequence
 from dataclasses import dataclass
+from functools import cache
 
 import numpy as np
 
@@ -71,12 +72,16 @@ def run(sheet: PlacementSheet, laid: LaidPlacement, needs: PlacementNeeds, judge
     is_begun = sheet != PlacementSheet()
     placed = laid.chosen.placed if laid.chosen else None
     gaps = gaps_of(sheet, laid, placed) if placed is not None else ()
-    way = solve_way_in(sheet, laid)
+
+    @cache
+    def way() -> WayIn:
+        return solve_way_in(sheet, laid)
+
     to_do = tuple(_to_do(sheet, laid))
     return Outcome(
         solved=SolvedPlacement(gaps=gaps),
-        show=lambda: _result(sheet, laid, needs, gaps, way, to_do, judge),
-        checks=_checks(sheet, laid, needs, gaps, way, judge) if is_begun else (),
+        show=lambda: _result(sheet, laid, needs, gaps, way(), to_do, judge),
+        check=lambda: _checks(sheet, laid, needs, gaps, way(), judge) if is_begun else (),
         to_do=to_do,
         progress=progress_of(is_begun=is_begun, is_finished=is_begun and not to_do),
         seeks=() if placed is None else (Seek(key="placement.most_room", run=lambda: most_room(sheet, laid)),),

@@ -71,7 +71,7 @@ def run(_sheet: PlateSheet, laid: LaidPlate, needs: PlateNeeds, judge: Judge) ->
             threads=thread_names(),
             to_do=laid.to_do,
         ),
-        checks=checks if _is_asked(inputs, laid) else (),
+        check=lambda: checks if _is_asked(inputs, laid) else (),
         to_do=laid.to_do,
         progress=progress_of(is_begun=is_begun, is_finished=bool(laid.parts) and not laid.to_do),
         stations=(_station(needs),),

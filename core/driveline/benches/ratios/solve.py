@@ -126,7 +126,7 @@ def _outcome(sheet: RatiosSheet, needs: RatiosNeeds, solved: _Solved) -> Outcome
             gear=next((name for name, share in gears if math.isclose(share, 1.0)), ""),
         ),
         show=lambda: solved.result,
-        checks=solved.checks,
+        check=lambda: solved.checks,
         to_do=solved.result.to_do,
         progress=progress_of(is_begun=bool(solved.result.candidates), is_finished=solved.result.chosen is not None),
         stations=solved.stations,

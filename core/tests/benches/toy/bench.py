@@ -68,7 +68,7 @@ def run(sheet: ShelfSheet, laid: LaidOut, coupler: CouplerStyle | None, judge: J
     return Outcome(
         solved=None,
         show=lambda: ShelfResult(width_mm=width_mm, coupler=coupler),
-        checks=(wide.model_copy(update={"guards_release": True}),),
+        check=lambda: (wide.model_copy(update={"guards_release": True}),),
         to_do=laid.to_do,
         progress=progress_of(is_begun=width_mm is not None, is_finished=bool(laid.parts)),
         parts=laid.parts,
