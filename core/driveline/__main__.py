@@ -14,7 +14,7 @@ from driveline.drawing.pdf import write_sheet_pdf
 from driveline.drawing.svg import write_svg
 from driveline.drawing.template import PAPERS, write_template
 from driveline.errors import DrivelineError, field_path
-from driveline.figures import units_for_screens
+from driveline.figures import units_for_screens, written
 from driveline.job.evaluate import evaluate
 from driveline.job.file import REGISTRY, JobFile
 from driveline.job.sureness import solve_sureness
@@ -50,7 +50,7 @@ def main(arguments: list[str]) -> int:
             print(f"{field_path(problem['loc'])}: {problem['msg']}", file=sys.stderr)
         return REFUSED
     except (DrivelineError, OSError) as error:
-        print(error, file=sys.stderr)
+        print(written(str(error)), file=sys.stderr)
         return REFUSED
 
 

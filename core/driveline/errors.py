@@ -8,14 +8,20 @@ class DrivelineError(Exception):
 
 
 class ImpossibleInput(DrivelineError, ValueError):
-    """A part that can't exist: a wall thicker than its tube, a ratio of zero."""
+    """A part that can't exist: a wall thicker than its tube, a ratio of zero.
+
+    Value and rule carry figures as sentences do (``fig``), for the reader's units.
+    """
 
     def __init__(self, field: str, value: object, rule: str) -> None:
         super().__init__(field, value, rule)
         self.field, self.value, self.rule = field, value, rule
 
     def __str__(self) -> str:
-        return f"{self.field} is {self.value}; it must be {self.rule}"
+        value = self.value
+        if isinstance(value, tuple | list):
+            value = ", ".join(f"{one:.6g}" if isinstance(one, float) else str(one) for one in value)
+        return f"{self.field.removesuffix('_mm')} is {value}; it must be {self.rule}"
 
 
 class UnreadableMeasurement(DrivelineError, ValueError):

@@ -438,7 +438,7 @@ class FiguresTest(TestCase):
                 measured(text, Quantity.LENGTH)
         for nought in ("brief.vehicle.laden_mass", "brief.vehicle.kerb_mass"):
             changed("wren", {nought: "0"})
-        with self.assertRaisesRegex(ValueError, "diameter of H3 is 0"):
+        with self.assertRaisesRegex(ValueError, "diameter of H3 is ⟨0"):
             changed("wren", {"plate.survey.holes.2.diameter": "0"})
         self.assertIs(check_of(changed("wren", {"plate.face.overhang": "0 mm"}), "plate.motor_hangs").verdict, HOLDS)
         with self.assertRaisesRegex(ValueError, "can't be shown"):

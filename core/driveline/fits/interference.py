@@ -5,6 +5,7 @@ from dataclasses import dataclass
 from typing import Final
 
 from driveline.errors import ImpossibleInput
+from driveline.figures import fig
 
 SLIP_SHARE: Final = 0.001  # of the diameter, so that it slips on without rubbing
 LEAST_SLIP_MM: Final = 0.03
@@ -45,7 +46,9 @@ def fit_pressure_mpa(
         Lamé: p = δ/{d[((D²+d²)/(D²−d²) + ν_o)/E_o + ((d²+d_i²)/(d²−d_i²) − ν_i)/E_i]}. Worked examples: interference.
     """
     if not 0 <= inside_mm < joint_mm < outside_mm:
-        raise ImpossibleInput("joint_mm", joint_mm, f"between {inside_mm:g} and {outside_mm:g} mm")
+        raise ImpossibleInput(
+            "joint_mm", fig(joint_mm, "mm"), f"between {fig(inside_mm, 'mm')} and {fig(outside_mm, 'mm')}"
+        )
     out, joint, within = outside_mm**2, joint_mm**2, inside_mm**2
     give = ((out + joint) / (out - joint) + outer.poisson) / outer.modulus_mpa
     give += ((joint + within) / (joint - within) - inner.poisson) / inner.modulus_mpa

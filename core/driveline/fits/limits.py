@@ -6,6 +6,7 @@ from dataclasses import dataclass
 from typing import Final
 
 from driveline.errors import ImpossibleInput
+from driveline.figures import fig
 from driveline.tables.loader import table
 
 LEAST_MM: Final = 3.0
@@ -54,7 +55,9 @@ def limits(nominal_mm: float, zone: str) -> Limits:
         ISO 286-1 and 286-2: a fundamental deviation nearest the nominal size, and the standard tolerance from it.
     """
     if not LEAST_MM < nominal_mm <= GREATEST_MM:
-        raise ImpossibleInput("nominal_mm", nominal_mm, f"over {LEAST_MM:g}, up to {GREATEST_MM:g} mm")
+        raise ImpossibleInput(
+            "nominal_mm", fig(nominal_mm, "mm"), f"over {fig(LEAST_MM, 'mm')}, up to {fig(GREATEST_MM, 'mm')}"
+        )
     found, data = _ZONE.match(zone), table("fits")
     letter, grade = (found[1], f"IT{found[2]}") if found else ("", "")
     if letter not in data["deviations"] or grade not in data["grades"]:

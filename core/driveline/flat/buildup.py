@@ -78,7 +78,7 @@ def foot_holes(
         A rectangle along the shaft for each row, by definition.
     """
     if not (along_mm > 0 and across_mm > 0):
-        raise ImpossibleInput("along", (along_mm, across_mm), "above 0 mm both along and across")
+        raise ImpossibleInput("along", (along_mm, across_mm), "above 0 both along and across")
     corners = ((0.0, -1), (0.0, 1), (along_mm, 1), (along_mm, -1))
     return tuple(
         FootHole(f"{chr(65 + k)}{n + 1}", name, from_face_mm + shift_mm + x, side * across_mm / 2)

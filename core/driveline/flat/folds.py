@@ -6,6 +6,7 @@ from dataclasses import dataclass
 from typing import Final
 
 from driveline.errors import ImpossibleInput
+from driveline.figures import fig
 
 SQUARE_DEG: Final = 90.0
 LEAST_K: Final = 0.325  # of the sheet's thickness, from the inside, with a radius as large as that
@@ -47,13 +48,15 @@ def unfolded(outside_mm: Sequence[float], *, thickness_mm: float, inside_mm: flo
     """
     for name, value in (("thickness", thickness_mm), ("radius of the bend", inside_mm)):
         if not (math.isfinite(value) and value > 0):
-            raise ImpossibleInput(name, value, "above 0 mm")
+            raise ImpossibleInput(name, fig(value, "mm"), "above 0")
     setback = inside_mm + thickness_mm
     straight = []
     for k, outside in enumerate(outside_mm):
         left = outside - setback * (1 if k in (0, len(outside_mm) - 1) else 2)
         if not left > 0:
-            raise ImpossibleInput("panel", outside, f"more than its bends take, {outside - left:.1f} mm")
+            raise ImpossibleInput(
+                "panel", fig(outside, "mm"), f"more than its bends take, {fig(outside - left, 'mm', 1)}"
+            )
         straight.append(left)
     allowance = math.pi / 2 * (inside_mm + neutral_share(inside_mm, thickness_mm) * thickness_mm)
     at, bends = 0.0, []

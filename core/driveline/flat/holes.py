@@ -14,6 +14,7 @@ from numpy.typing import NDArray
 
 from driveline.arrays import Floats
 from driveline.errors import ImpossibleInput
+from driveline.figures import fig
 
 LEAST_LIGAMENT_MM: Final = 6.0
 MACHINING_MM: Final = 2.5  # registers are cut this much small on diameter and machined
@@ -61,7 +62,7 @@ def bolt_circle_mm(*, count: int, circle_mm: float, first_at_deg: float) -> Floa
         x + iy = ½ D e^{i(φ + 2πk/n)}.
     """
     if not circle_mm > 0:
-        raise ImpossibleInput("bolt_circle", circle_mm, "above 0 mm")
+        raise ImpossibleInput("bolt_circle", fig(circle_mm, "mm"), "above 0")
     angle = np.radians(first_at_deg + 360 / max(count, 1) * np.arange(count))
     return circle_mm / 2 * np.column_stack([np.cos(angle), np.sin(angle)])
 

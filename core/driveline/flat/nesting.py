@@ -43,7 +43,7 @@ def nest(*, part_x_mm: float, part_y_mm: float, sheet_x_mm: float, sheet_y_mm: f
         ⌊(L − 2 rim + gap)/(l + gap)⌋ each way.
     """
     if not (part_x_mm > 0 and part_y_mm > 0):
-        raise ImpossibleInput("part", (part_x_mm, part_y_mm), "above 0 mm both ways")
+        raise ImpossibleInput("part", (part_x_mm, part_y_mm), "above 0 both ways")
     ways = []
     for is_turned, x, y in ((False, part_x_mm, part_y_mm), (True, part_y_mm, part_x_mm)):
         pitch_x, pitch_y = x + GAP_MM, y + GAP_MM

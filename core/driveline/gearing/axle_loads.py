@@ -5,6 +5,7 @@ from collections.abc import Iterable
 from dataclasses import dataclass
 
 from driveline.errors import ImpossibleInput
+from driveline.figures import fig
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -29,7 +30,7 @@ def combined(loads: Iterable[Load]) -> Load:
     every = list(loads)
     mass_kg = sum(load.mass_kg for load in every)
     if not mass_kg > 0:
-        raise ImpossibleInput("masses", f"{mass_kg:g} kg", "above 0 kg with everything off and on")
+        raise ImpossibleInput("masses", fig(mass_kg, "kg"), "above 0 with everything off and on")
 
     def mean(places: list[float | None]) -> float | None:
         known = [place for place in places if place is not None]

@@ -7,6 +7,7 @@ import numpy as np
 
 from driveline.arrays import Floats
 from driveline.errors import ImpossibleInput
+from driveline.figures import fig
 from driveline.gearing.motor import RAD_S_PER_RPM
 
 IDLE_SHARE: Final = 0.15  # of top speed: below it the clutch slips
@@ -78,10 +79,14 @@ def engine_from_peaks(
     at_power_nm = peak_kw * 1000 / (peak_kw_rpm * RAD_S_PER_RPM)
     if not 0 < peak_nm_rpm < peak_kw_rpm <= greatest_rpm:
         raise ImpossibleInput(
-            "was.peak_torque_at", peak_nm_rpm, "below the speed of peak power, and that not above top"
+            "was.peak_torque_at", fig(peak_nm_rpm, "rpm"), "below the speed of peak power, and that not above top"
         )
     if at_power_nm > peak_nm:
-        raise ImpossibleInput("was.peak_power", peak_kw, f"no more than {peak_nm:g} N·m make at {peak_kw_rpm:g} rpm")
+        raise ImpossibleInput(
+            "was.peak_power",
+            fig(peak_kw, "kW"),
+            f"no more than {fig(peak_nm, 'N·m')} make at {fig(peak_kw_rpm, 'rpm')}",
+        )
     rpm = np.union1d(np.linspace(IDLE_SHARE * greatest_rpm, greatest_rpm, 60), [peak_nm_rpm, peak_kw_rpm])
     fall_nm = (peak_nm - at_power_nm) * ((rpm - peak_nm_rpm) / (peak_kw_rpm - peak_nm_rpm)) ** 2
     return Engine(rpm=rpm, torque_nm=np.maximum(peak_nm - fall_nm, 0.0))

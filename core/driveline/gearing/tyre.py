@@ -10,6 +10,7 @@ from enum import StrEnum
 from typing import Final
 
 from driveline.errors import ImpossibleInput, UnreadableMeasurement
+from driveline.figures import fig
 
 LEAST_PLAUSIBLE_MM: Final = 1200.0
 GREATEST_PLAUSIBLE_MM: Final = 3200.0
@@ -122,7 +123,7 @@ def rolling_from_roll_out(*, distance_mm: float, turns: int, u_mm: float = 1.0) 
         Circumference = distance / turns, by definition.
     """
     if not distance_mm > 0:
-        raise ImpossibleInput("distance_mm", distance_mm, "above 0 mm")
+        raise ImpossibleInput("distance_mm", fig(distance_mm, "mm"), "above 0")
     if turns < 1:
         raise ImpossibleInput("turns", turns, "at least 1")
     return Rolling(circumference_mm=distance_mm / turns, method=f"roll-out over {turns} turns", u_mm=u_mm / turns)
@@ -150,12 +151,14 @@ def rolling_from_loaded_radius(
         radius alone are customary.
     """
     if not loaded_radius_mm > 0:
-        raise ImpossibleInput("loaded_radius_mm", loaded_radius_mm, "above 0 mm")
+        raise ImpossibleInput("loaded_radius_mm", fig(loaded_radius_mm, "mm"), "above 0")
     if free_radius_mm is None:
         circumference_mm = 2 * math.pi * loaded_radius_mm * ROLLING_PER_LOADED[construction]
         method = "loaded radius"
     elif free_radius_mm < loaded_radius_mm:
-        raise ImpossibleInput("free_radius_mm", free_radius_mm, f"at least the loaded radius, {loaded_radius_mm:g} mm")
+        raise ImpossibleInput(
+            "free_radius_mm", fig(free_radius_mm, "mm"), f"at least the loaded radius, {fig(loaded_radius_mm, 'mm')}"
+        )
     else:
         circumference_mm = 2 * math.pi * (2 * free_radius_mm + loaded_radius_mm) / 3
         method = "loaded and free radius"

@@ -8,6 +8,7 @@ import numpy as np
 
 from driveline.arrays import Floats
 from driveline.errors import ImpossibleInput
+from driveline.figures import fig
 from driveline.tables.loader import table
 
 SCATTER: Final = 0.25  # of preload, both ways, tightening by torque
@@ -272,7 +273,7 @@ def embedding_loss_n(*, size: Thread, grip_mm: float) -> float:
         Settling by VDI 2230-1, f_Z = 3 µm in the thread, 3 under the head, 2 at the joint, surfaces of Rz 10 to 40.
     """
     if not grip_mm > 0:
-        raise ImpossibleInput("grip_mm", grip_mm, "above 0 mm")
+        raise ImpossibleInput("grip_mm", fig(grip_mm, "mm"), "above 0")
     stretched_mm = grip_mm + size.diameter_mm
     return SETTLED_MM * STEEL_MODULUS_MPA * size.stress_area_mm2 / stretched_mm
 
@@ -292,5 +293,5 @@ def head_pressure_mpa(*, force_n: float, bears_mm: float, hole_mm: float) -> flo
         p = F/A of the ring.
     """
     if not bears_mm > hole_mm > 0:
-        raise ImpossibleInput("head", bears_mm, f"larger than its hole, {hole_mm:g} mm")
+        raise ImpossibleInput("head", fig(bears_mm, "mm"), f"larger than its hole, {fig(hole_mm, 'mm')}")
     return force_n / (math.pi / 4 * (bears_mm**2 - hole_mm**2))

@@ -4,6 +4,7 @@ from dataclasses import dataclass
 from typing import Final
 
 from driveline.errors import ImpossibleInput
+from driveline.figures import fig
 
 # Of yield, ENGINEERING 13.
 BEARING: Final = 0.9
@@ -27,11 +28,13 @@ class Ear:
     def __post_init__(self) -> None:
         if not self.bolt_mm > 0 or not self.thickness_mm > 0 or not self.edge_mm > 0 or not self.root_mm > 0:
             least = min(self.bolt_mm, self.thickness_mm, self.edge_mm, self.root_mm)
-            raise ImpossibleInput("ear", least, "of sizes above 0 mm, its edge beyond its hole")
+            raise ImpossibleInput("ear", least, "of sizes above 0, its edge beyond its hole")
         if self.hole_mm < self.bolt_mm:
-            raise ImpossibleInput("hole", self.hole_mm, f"no smaller than its bolt, {self.bolt_mm:g} mm")
+            raise ImpossibleInput(
+                "hole", fig(self.hole_mm, "mm"), f"no smaller than its bolt, {fig(self.bolt_mm, 'mm')}"
+            )
         if self.width_mm <= self.hole_mm:
-            raise ImpossibleInput("width", self.width_mm, f"above its hole's {self.hole_mm:g} mm")
+            raise ImpossibleInput("width", fig(self.width_mm, "mm"), f"above its hole's {fig(self.hole_mm, 'mm')}")
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)

@@ -6,6 +6,7 @@ from collections.abc import Sequence
 import numpy as np
 
 from driveline.errors import ImpossibleInput
+from driveline.figures import fig
 from driveline.metal.sections import Section
 
 
@@ -47,12 +48,14 @@ def gusseted(*, breadth_mm: float, shelf_mm: float, gusset_mm: float, count: int
         raise ImpossibleInput("gussets", count, "one to three")
     for name, value in (("breadth", breadth_mm), ("shelf", shelf_mm), ("gusset", gusset_mm)):
         if not (math.isfinite(value) and value > 0):
-            raise ImpossibleInput(name, value, "above 0 mm")
+            raise ImpossibleInput(name, value, "above 0")
     if count * gusset_mm > breadth_mm:
-        raise ImpossibleInput("gusset", gusset_mm, f"no more than {breadth_mm / count:g} mm thick, to fit the shelf")
+        raise ImpossibleInput(
+            "gusset", fig(gusset_mm, "mm"), f"no more than {fig(breadth_mm / count, 'mm')} thick, to fit the shelf"
+        )
     below = depth_mm - shelf_mm
     if not below >= 0:
-        raise ImpossibleInput("depth", depth_mm, f"{shelf_mm:g} mm or more, which the shelf is thick")
+        raise ImpossibleInput("depth", fig(depth_mm, "mm"), f"{fig(shelf_mm, 'mm')} or more, which the shelf is thick")
     shelf, gussets = breadth_mm * shelf_mm, count * gusset_mm * below
     low = (shelf * shelf_mm / 2 + gussets * (shelf_mm + below / 2)) / (shelf + gussets)  # centroid, from the top
     upright = (

@@ -7,6 +7,7 @@ import numpy as np
 
 from driveline.arrays import Floats
 from driveline.errors import ImpossibleInput
+from driveline.figures import fig
 
 TURNS: Final = np.radians(np.arange(0.0, 360.0, 1.0))
 TURN_STEP: Final = float(TURNS[1])
@@ -168,9 +169,9 @@ def hub_tilt_deg(
         D r ln r) cosθ, with D = M/(4π D_plate).
     """
     if not 0 < inner_mm < outer_mm:
-        raise ImpossibleInput("inner_mm", inner_mm, f"between 0 and {outer_mm:g} mm")
+        raise ImpossibleInput("inner_mm", fig(inner_mm, "mm"), f"between 0 and {fig(outer_mm, 'mm')}")
     if not thickness_mm > 0:
-        raise ImpossibleInput("thickness_mm", thickness_mm, "above 0 mm")
+        raise ImpossibleInput("thickness_mm", fig(thickness_mm, "mm"), "above 0")
     stiffness_nmm = modulus_mpa * thickness_mm**3 / (12 * (1 - poisson**2))
     b = inner_mm / outer_mm  # radii over the outer one, so that the four equations are alike in size
     # Unknown: A, B, C for D = 1, and the lean. Rim: w = w' = 0. Hub: w = lean × r, w' = lean.

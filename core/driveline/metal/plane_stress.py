@@ -26,6 +26,7 @@ from skfem.models.elasticity import lame_parameters
 
 from driveline.arrays import Floats
 from driveline.errors import ImpossibleInput
+from driveline.figures import fig
 
 SETTLED: Final = 0.02  # of the peak, from one mesh to the next
 MOST_MESHES: Final = 4
@@ -96,10 +97,10 @@ def solve_plate(
         against a bar, a cantilever and a plate with a hole in the tests.
     """
     if not thickness_mm > 0:
-        raise ImpossibleInput("thickness", thickness_mm, "above 0 mm")
+        raise ImpossibleInput("thickness", fig(thickness_mm, "mm"), "above 0")
     for hole in holes:
         if not hole.diameter_mm > 0 or not outline.contains(_disc(hole)):
-            raise ImpossibleInput("hole", hole.diameter_mm, "within the plate")
+            raise ImpossibleInput("hole", fig(hole.diameter_mm, "mm"), "within the plate")
     plate = _Plate(outline, tuple(holes), thickness_mm, e_mpa, poisson, is_held, pull)
     return _refined(plate, most_meshes)
 

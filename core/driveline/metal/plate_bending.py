@@ -11,6 +11,7 @@ from skfem.helpers import dd, ddot, eye, trace
 
 from driveline.arrays import Floats
 from driveline.errors import ImpossibleInput
+from driveline.figures import fig
 from driveline.metal.plane_stress import CLAMP_SHARE, FINER, FIRST_SHARE, RoundHole, Where, meshed, off_the_clamp
 
 SETTLED: Final = 0.02  # of the greatest move, from one mesh to the next
@@ -70,7 +71,7 @@ def solve_bending(
         than 2 %. Held against a cantilever and a clamped ring under pressure in the tests.
     """
     if not thickness_mm > 0:
-        raise ImpossibleInput("thickness", thickness_mm, "above 0 mm")
+        raise ImpossibleInput("thickness", fig(thickness_mm, "mm"), "above 0")
     if not pressure_mpa and not (on_hole_n and holes):
         raise ImpossibleInput("load", 0.0, "a pressure, or a force on a hole")
     plate = _Bent(outline, tuple(holes), thickness_mm, e_mpa, poisson, is_held, pressure_mpa, on_hole_n)

@@ -5,6 +5,7 @@ from dataclasses import dataclass, replace
 from typing import Final
 
 from driveline.errors import ImpossibleInput
+from driveline.figures import fig
 from driveline.flat.folds import unfolded
 
 SHEAR_MODULUS: Final = 2.6  # G = E/2.6
@@ -35,7 +36,7 @@ class Section:
 def _sized(**sizes: float) -> None:
     for name, value in sizes.items():
         if not (math.isfinite(value) and value > 0):
-            raise ImpossibleInput(name.removesuffix("_mm").replace("_", " "), value, "above 0 mm")
+            raise ImpossibleInput(name.removesuffix("_mm").replace("_", " "), value, "above 0")
 
 
 def box(*, breadth_mm: float, depth_mm: float, wall_mm: float) -> Section:
@@ -55,7 +56,7 @@ def box(*, breadth_mm: float, depth_mm: float, wall_mm: float) -> Section:
     _sized(breadth_mm=breadth_mm, depth_mm=depth_mm, wall_mm=wall_mm)
     b, d = breadth_mm - 2 * wall_mm, depth_mm - 2 * wall_mm
     if b <= 0 or d <= 0:
-        raise ImpossibleInput("wall", wall_mm, f"below half of {min(breadth_mm, depth_mm):g} mm")
+        raise ImpossibleInput("wall", fig(wall_mm, "mm"), f"below half of {fig(min(breadth_mm, depth_mm), 'mm')}")
     middle = (breadth_mm - wall_mm) * (depth_mm - wall_mm)
     round_mm = 2 * (breadth_mm - wall_mm + depth_mm - wall_mm)
     return Section(
@@ -88,7 +89,7 @@ def tube(*, outside_mm: float, wall_mm: float) -> Section:
     _sized(outside_mm=outside_mm, wall_mm=wall_mm)
     inside = outside_mm - 2 * wall_mm
     if inside <= 0:
-        raise ImpossibleInput("wall", wall_mm, f"below half of {outside_mm:g} mm")
+        raise ImpossibleInput("wall", fig(wall_mm, "mm"), f"below half of {fig(outside_mm, 'mm')}")
     bending = math.pi * (outside_mm**4 - inside**4) / 64
     return Section(
         words=f"tube {outside_mm:g} x {wall_mm:g}",
@@ -128,7 +129,9 @@ def channel(*, flange_mm: float, depth_mm: float, flange_thickness_mm: float, we
     )
     web = depth_mm - 2 * flange_thickness_mm
     if web <= 0 or flange_mm <= web_thickness_mm:
-        raise ImpossibleInput("flange", flange_thickness_mm, "below half the depth, its width above the web's")
+        raise ImpossibleInput(
+            "flange", fig(flange_thickness_mm, "mm"), "below half the depth, its width above the web's"
+        )
     b, h = flange_mm - web_thickness_mm / 2, depth_mm - flange_thickness_mm  # on the middle lines
     area = 2 * flange_mm * flange_thickness_mm + web * web_thickness_mm
     upright = (flange_mm * depth_mm**3 - (flange_mm - web_thickness_mm) * web**3) / 12

@@ -5,6 +5,7 @@ from dataclasses import dataclass
 from typing import Final
 
 from driveline.errors import ImpossibleInput
+from driveline.figures import fig
 
 RUNNING_MM: Final = 0.1  # sleeve in hole, and screw in sleeve, each on diameter
 LEAST_WALL_MM: Final = 0.8  # a thinner one is not turned, it is rolled
@@ -44,7 +45,9 @@ def sleeve(*, hole_mm: float, screw_mm: float, running_mm: float = RUNNING_MM) -
     """
     found = Sleeve(outside_mm=hole_mm - running_mm, inside_mm=screw_mm + running_mm)
     if not found.wall_mm > 0:
-        raise ImpossibleInput("hole_mm", hole_mm, f"above {screw_mm + 2 * running_mm:g} mm to take a sleeve")
+        raise ImpossibleInput(
+            "hole_mm", fig(hole_mm, "mm"), f"above {fig(screw_mm + 2 * running_mm, 'mm')} to take a sleeve"
+        )
     return found
 
 
@@ -63,5 +66,5 @@ def tube_stress_mpa(*, force_n: float, outside_mm: float, inside_mm: float) -> f
         σ = F/A.
     """
     if not outside_mm > inside_mm >= 0:
-        raise ImpossibleInput("outside_mm", outside_mm, f"above the inside, {inside_mm:g} mm")
+        raise ImpossibleInput("outside_mm", fig(outside_mm, "mm"), f"above the inside, {fig(inside_mm, 'mm')}")
     return force_n / (math.pi / 4 * (outside_mm**2 - inside_mm**2))

@@ -159,7 +159,7 @@ def panel_buckling(
         example panel-buckling.
     """
     if not (breadth_mm > 0 and thickness_mm > 0):
-        raise ImpossibleInput("panel", min(breadth_mm, thickness_mm), "of sizes above 0 mm")
+        raise ImpossibleInput("panel", min(breadth_mm, thickness_mm), "of sizes above 0")
     factor = ONE_FREE if has_free_edge else SUPPORTED
     elastic = factor * math.pi**2 * e_mpa / (12 * (1 - poisson**2)) * (thickness_mm / breadth_mm) ** 2
     is_elastic = elastic <= yield_mpa / 2

@@ -8,6 +8,7 @@ import numpy as np
 
 from driveline.arrays import Floats
 from driveline.errors import ImpossibleInput
+from driveline.figures import fig
 from driveline.metal.welds import THROAT
 
 BASE_SHEAR: Final = 0.40  # of yield
@@ -81,7 +82,7 @@ def weld_stress(lines_mm: Floats, *, leg_mm: float, force_n: Floats, at_mm: Floa
 
 def _group_of(lines_mm: Floats, leg_mm: float) -> _Group:
     if not len(lines_mm) or not leg_mm > 0:
-        raise ImpossibleInput("weld", leg_mm, "a line or more, of a leg above 0 mm")
+        raise ImpossibleInput("weld", fig(leg_mm, "mm"), "a line or more, of a leg above 0")
     first, second = lines_mm[:, 0], lines_mm[:, 1]
     along = second - first
     lengths = np.linalg.norm(along, axis=1)

@@ -5,6 +5,7 @@ from enum import StrEnum
 from typing import Final
 
 from driveline.errors import ImpossibleInput
+from driveline.figures import fig
 
 CENTRE: Final = "C"  # the shaft's centre, a point like any other
 
@@ -80,7 +81,7 @@ class Network:
             raise ImpossibleInput("holes", [hole.id for hole in self.holes], f"named once each, and not {CENTRE}")
         for hole in self.holes:
             if not hole.diameter_mm > 0:
-                raise ImpossibleInput(f"diameter of {hole.id}", hole.diameter_mm, "above 0 mm")
+                raise ImpossibleInput(f"diameter of {hole.id}", fig(hole.diameter_mm, "mm"), "above 0")
         for reading in self.observations:
             _require_sound(reading, ids)
 
@@ -109,11 +110,11 @@ def _require_sound(reading: Observation, ids: set[str]) -> None:
             f"reading {reading.key}", sorted(str(end) for end in unknown), "between holes of this flange"
         )
     if not reading.u_mm > 0:
-        raise ImpossibleInput(f"u of reading {reading.key}", reading.u_mm, "above 0 mm")
+        raise ImpossibleInput(f"u of reading {reading.key}", fig(reading.u_mm, "mm"), "above 0")
     is_pair = reading.kind in (Kind.DISTANCE, Kind.INSIDE, Kind.OUTSIDE, Kind.RADIUS)
     if is_pair and len(ends) != 2:
         raise ImpossibleInput(f"reading {reading.key}", reading.a, "between two different points")
     if is_pair and not reading.value_mm > 0:
-        raise ImpossibleInput(f"reading {reading.key}", reading.value_mm, "above 0 mm")
+        raise ImpossibleInput(f"reading {reading.key}", fig(reading.value_mm, "mm"), "above 0")
     if reading.kind in (Kind.X, Kind.Y) and reading.frame is None:
         raise ImpossibleInput(f"reading {reading.key}", reading.kind.value, "in a named frame")

@@ -4,6 +4,7 @@ import math
 from typing import Final
 
 from driveline.errors import ImpossibleInput
+from driveline.figures import fig
 
 SHEAR_MODULUS_MPA: Final = 79_230.0  # steel
 BAR_GUIDES_MPA: Final = {"induction-hardened medium carbon": 600.0, "alloy": 800.0, "unhardened": 250.0}
@@ -13,7 +14,9 @@ MOST_OF_CRITICAL_TWO_PIECE: Final = 0.65
 
 def _checked(outside_mm: float, inside_mm: float) -> None:
     if not outside_mm > inside_mm >= 0:
-        raise ImpossibleInput("inside_mm", inside_mm, f"0 or more, and less than the {outside_mm} mm outside")
+        raise ImpossibleInput(
+            "inside_mm", fig(inside_mm, "mm"), f"0 or more, and less than the {fig(outside_mm, 'mm')} outside"
+        )
 
 
 def bar_shear_mpa(torque_nm: float, *, outside_mm: float, inside_mm: float = 0.0) -> float:
@@ -70,7 +73,7 @@ def critical_rpm(
     """
     _checked(outside_mm, inside_mm)
     if not length_mm > 0:
-        raise ImpossibleInput("length_mm", length_mm, "above 0")
+        raise ImpossibleInput("length_mm", fig(length_mm, "mm"), "above 0")
     gyration_mm = math.hypot(outside_mm, inside_mm) / 4  # √(I/A) of a ring
     wave_mm_s = (
         math.sqrt(young_mpa / density_kgm3) * 1e6

@@ -4,6 +4,7 @@ import math
 from dataclasses import dataclass
 
 from driveline.errors import ImpossibleInput
+from driveline.figures import fig
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -33,7 +34,7 @@ def spun_ring(*, outside_mm: float, bore_mm: float, density_kgm3: float, poisson
         example hub-burst-and-rim-speed.
     """
     if not 0 <= bore_mm < outside_mm:
-        raise ImpossibleInput("hub outside", outside_mm, f"above its bore, {bore_mm:g} mm")
+        raise ImpossibleInput("hub outside", fig(outside_mm, "mm"), f"above its bore, {fig(bore_mm, 'mm')}")
     omega, rim, bore = rpm * math.pi / 30, outside_mm / 2000, bore_mm / 2000
     by_speed = density_kgm3 * omega**2 / 1e6
     return Spun(

@@ -5,6 +5,7 @@ from dataclasses import dataclass
 from typing import Final
 
 from driveline.errors import ImpossibleInput
+from driveline.figures import fig
 from driveline.words import Choice
 
 
@@ -78,12 +79,14 @@ def key_stress(*, torque_nm: float, shaft_mm: float, key: KeySize, length_mm: fl
         F = 2T/d; shear F/(b l), bearing F/((h - t1) l) in the hub and F/(t1 l) in the shaft. Worked example key.
     """
     if not 0 < key.width_mm < shaft_mm:
-        raise ImpossibleInput("key width", key.width_mm, f"above 0 mm, below the shaft's {shaft_mm:g} mm")
+        raise ImpossibleInput("key width", fig(key.width_mm, "mm"), f"above 0, below the shaft's {fig(shaft_mm, 'mm')}")
     if not 0 < key.shaft_depth_mm < key.height_mm:
-        raise ImpossibleInput("key depth in the shaft", key.shaft_depth_mm, f"below its height, {key.height_mm:g} mm")
+        raise ImpossibleInput(
+            "key depth in the shaft", fig(key.shaft_depth_mm, "mm"), f"below its height, {fig(key.height_mm, 'mm')}"
+        )
     effective_mm = length_mm - (key.width_mm if ends is KeyEnds.ROUND else 0.0)
     if effective_mm <= 0:
-        raise ImpossibleInput("key length", length_mm, f"above {length_mm - effective_mm:g} mm")
+        raise ImpossibleInput("key length", fig(length_mm, "mm"), f"above {fig(length_mm - effective_mm, 'mm')}")
     force_n = 2000 * torque_nm / shaft_mm
     return KeyStress(
         effective_mm=effective_mm,

@@ -25,7 +25,7 @@ class Budget:
     def __post_init__(self) -> None:
         if not (self.allowed_parallel_mm > 0 and self.allowed_angle_deg > 0):
             allowed = (self.allowed_parallel_mm, self.allowed_angle_deg)
-            raise ImpossibleInput("allowed", allowed, "above 0 mm and 0 degrees")
+            raise ImpossibleInput("allowed", allowed, "above 0 both ways")
 
     @property
     def play_mm(self) -> float:

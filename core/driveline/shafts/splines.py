@@ -4,6 +4,7 @@ import math
 from typing import Final
 
 from driveline.errors import ImpossibleInput
+from driveline.figures import fig
 from driveline.words import Choice
 
 SHARING: Final = 0.75  # of the teeth bear
@@ -64,7 +65,7 @@ def root_shear_mpa(*, torque_nm: float, root_mm: float, bore_mm: float = 0.0) ->
         16 T D/(π (D⁴ - d⁴)), Saint-Venant on a round bar.
     """
     if not 0 <= bore_mm < root_mm:
-        raise ImpossibleInput("shaft bore", bore_mm, f"below the spline's root, {root_mm:g} mm")
+        raise ImpossibleInput("shaft bore", fig(bore_mm, "mm"), f"below the spline's root, {fig(root_mm, 'mm')}")
     return 16_000 * torque_nm * root_mm / (math.pi * (root_mm**4 - bore_mm**4))
 
 

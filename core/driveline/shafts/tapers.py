@@ -4,6 +4,7 @@ import math
 from dataclasses import dataclass
 
 from driveline.errors import ImpossibleInput
+from driveline.figures import fig
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -16,7 +17,9 @@ class Taper:
 
     def __post_init__(self) -> None:
         if not (self.one_in > 0 and self.length_mm > 0 and self.small_mm > 0):
-            raise ImpossibleInput("taper length", self.length_mm, "shorter than the taper would be to a point")
+            raise ImpossibleInput(
+                "taper length", fig(self.length_mm, "mm"), "shorter than the taper would be to a point"
+            )
 
     @property
     def small_mm(self) -> float:

@@ -132,7 +132,7 @@ def tube(points_mm: Floats, *, width_mm: float, height_mm: float | None) -> tupl
     legs = np.diff(points_mm, axis=0)
     lengths = np.linalg.norm(legs, axis=1)
     if not len(legs) or not lengths.all():
-        raise ImpossibleInput("leg of the tube", 0.0, "above 0 mm: two points in a row are the same")
+        raise ImpossibleInput("leg of the tube", 0.0, "above 0: two points in a row are the same")
     along = legs / lengths[:, None]
     half = max(width_mm, height_mm or 0.0) / 2
     cosines = np.clip(np.sum(along[:-1] * along[1:], axis=1), -1.0, 1.0)

@@ -7,6 +7,7 @@ import numpy as np
 
 from driveline.arrays import Floats
 from driveline.errors import ImpossibleInput
+from driveline.figures import fig
 from driveline.space.pose import Placed, Pose, rotation
 
 
@@ -38,7 +39,7 @@ def joint_at(*, output_mm: Floats, other_output_mm: Floats, outer_mm: Floats) ->
     outward, shaft = output_mm - other_output_mm, outer_mm - output_mm
     distance_mm = float(np.linalg.norm(shaft))
     if distance_mm == 0 or not outward.any():
-        raise ImpossibleInput("joint centres", distance_mm, "apart from one another")
+        raise ImpossibleInput("joint centres", fig(distance_mm, "mm"), "apart from one another")
     angle = math.atan2(float(np.linalg.norm(np.cross(outward, shaft))), float(outward @ shaft))
     return JointAt(
         output_mm=output_mm,

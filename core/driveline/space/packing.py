@@ -51,7 +51,7 @@ def packed(*, room_mm: Size, box_mm: Size, gap_mm: float, may_stand: bool = True
     """
     for name, size in (("room", room_mm), ("box", box_mm)):
         if min(size) <= 0:
-            raise ImpossibleInput(f"{name} size", min(size), "above 0 mm")
+            raise ImpossibleInput(f"{name} size", min(size), "above 0")
     orders = permutations(range(3)) if may_stand else iter([(0, 1, 2), (1, 0, 2)])
     ways = tuple(sorted({(box_mm[a], box_mm[b], box_mm[c]) for a, b, c in orders}))
     along = sum((side + gap_mm) / (min(box_mm) + gap_mm) for side in room_mm)

@@ -70,7 +70,7 @@ class Shape(Protocol):
 def _above_nought(**sizes_mm: float) -> None:
     for name, value in sizes_mm.items():
         if not (math.isfinite(value) and value > 0):
-            raise ImpossibleInput(name.removesuffix("_mm").replace("_", " "), value, "above 0 mm")
+            raise ImpossibleInput(name.removesuffix("_mm").replace("_", " "), value, "above 0")
 
 
 @dataclass(frozen=True)

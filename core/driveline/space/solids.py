@@ -8,6 +8,7 @@ import numpy as np
 
 from driveline.arrays import Floats
 from driveline.errors import ImpossibleInput
+from driveline.figures import fig
 
 
 @dataclass(frozen=True)
@@ -54,7 +55,7 @@ def cylinder_inertia_kgm2(*, mass_kg: float, radius_mm: float, bore_radius_mm: f
         m (R² + r²)/2 about the axis, m (3 (R² + r²) + l²)/12 across it.
     """
     if not 0 <= bore_radius_mm < radius_mm:
-        raise ImpossibleInput("bore radius", bore_radius_mm, f"0 up to below {radius_mm:g} mm")
+        raise ImpossibleInput("bore radius", fig(bore_radius_mm, "mm"), f"0 up to below {fig(radius_mm, 'mm')}")
     radii, length = (radius_mm**2 + bore_radius_mm**2) / 1e6, (length_mm / 1000) ** 2
     across = mass_kg * (3 * radii + length) / 12
     return np.diag([mass_kg * radii / 2, across, across])
@@ -88,7 +89,7 @@ def together(bodies: Sequence[Weighed]) -> Weighed:
     """
     kg = sum(body.kg for body in bodies)
     if kg <= 0:
-        raise ImpossibleInput("mass", kg, "above 0 kg")
+        raise ImpossibleInput("mass", fig(kg, "kg"), "above 0")
     cg: Floats = np.sum([body.kg * body.cg_mm for body in bodies], axis=0) / kg
     total = np.zeros((3, 3))
     for body in bodies:
@@ -121,7 +122,9 @@ def hangs(*, eye_mm: Floats, cg_mm: Floats) -> Hangs:
     """
     x, y, z = (cg_mm - eye_mm).tolist()
     if z >= 0:
-        raise ImpossibleInput("lifting eye", float(eye_mm[2]), f"above the centre of gravity at {cg_mm[2]:.0f} mm")
+        raise ImpossibleInput(
+            "lifting eye", fig(float(eye_mm[2]), "mm", 0), f"above the centre of gravity at {fig(cg_mm[2], 'mm', 0)}"
+        )
     return Hangs(
         tilted_deg=math.degrees(math.atan(math.hypot(x, y) / -z)),
         nose_down_deg=math.degrees(math.atan(x / -z)),

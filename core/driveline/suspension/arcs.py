@@ -8,6 +8,7 @@ from scipy.optimize import least_squares
 
 from driveline.arrays import Floats
 from driveline.errors import ImpossibleInput
+from driveline.figures import fig
 
 STRAIGHT: Final = 1e-6  # a rise of less than this of the points' spread is a line
 
@@ -39,7 +40,8 @@ class Arc:
         if np.abs(sine).max(initial=0.0) > 1:
             low, high = (float(self.centre_mm[2] + sign * self.radius_mm * rise) for sign in (-1, 1))
             worst = float(heights_mm[np.argmax(np.abs(sine))])
-            raise ImpossibleInput("height_mm", worst, f"{low:.0f} to {high:.0f}, which is as far as the arc goes")
+            far = f"{fig(low, 'mm', 0)} to {fig(high, 'mm', 0)}, which is as far as the arc goes"
+            raise ImpossibleInput("height_mm", fig(worst, "mm", 0), far)
         level = np.cross(self.along, self.axis)
         side = 1.0 if float((near_mm - self.centre_mm) @ level) >= 0 else -1.0
         cosine = side * np.sqrt(1 - sine**2)

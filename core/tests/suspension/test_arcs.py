@@ -82,9 +82,9 @@ class ArcTest(TestCase):
 
     def test_refuses_too_few_one_place_one_height_and_a_height_out_of_reach(self) -> None:
         for points in ([[0, 1, 2], [0, 1, 3]], [[0, 1, 2]] * 3, [[0, 600, 300], [0, 610, 300], [0, 620, 300]]):
-            with self.subTest(points=points), self.assertRaisesRegex(ImpossibleInput, "points_mm"):
+            with self.subTest(points=points), self.assertRaisesRegex(ImpossibleInput, "points is"):
                 fit_arc(np.array(points, float))
-        with self.assertRaisesRegex(ImpossibleInput, "height_mm is 2000"):
+        with self.assertRaisesRegex(ImpossibleInput, "height is ⟨2000"):
             corner().arc.at_height_mm(np.array([2_000.0]), np.array([0.0, 659, 303]))
 
 
@@ -132,5 +132,5 @@ class TravelTest(TestCase):
             scan_travel(corner(), np.zeros(1), np.array([5.0]), np.zeros((1, 3)))
         meets = corner()
         at = meets.arc.at_height_mm(np.array([303.0]), meets.near_mm)[0]
-        with self.assertRaisesRegex(ImpossibleInput, "inner_mm"):
+        with self.assertRaisesRegex(ImpossibleInput, "inner is"):
             scan_travel(corner(inner_mm=at), np.zeros(1), np.zeros(1), np.zeros((1, 3)))

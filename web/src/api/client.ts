@@ -1,5 +1,6 @@
 /** One way to the server: typed by its schema, with the token that shows a request is ours. */
 import createClient, { type Middleware } from 'openapi-fetch';
+import { pageWords } from '../measure/units.svelte';
 import type { paths } from './schema';
 import type { FieldProblem } from './types';
 
@@ -47,6 +48,11 @@ function isFieldProblem(value: unknown): value is FieldProblem {
   return isRecord(value) && typeof value.field === 'string' && typeof value.says === 'string';
 }
 
+/** Its figures in the reader's units, as they are now. */
+function inUnits(problem: FieldProblem): FieldProblem {
+  return { ...problem, says: pageWords(problem.says) };
+}
+
 /** Returns what was asked for, or throws the server's refusal. */
 export async function answered<T>(asked: Promise<Answer<T>>): Promise<T> {
   const { data, response } = await taken(asked);
@@ -68,8 +74,10 @@ async function taken<T>(asked: Promise<Answer<T>>): Promise<Answer<T>> {
   const problem = isRecord(error) ? error : {};
   throw new Refusal(
     response.status,
-    typeof problem.says === 'string' ? problem.says : `The server answered ${response.status}.`,
-    Array.isArray(problem.fields) ? problem.fields.filter(isFieldProblem) : [],
+    typeof problem.says === 'string'
+      ? pageWords(problem.says)
+      : `The server answered ${response.status}.`,
+    Array.isArray(problem.fields) ? problem.fields.filter(isFieldProblem).map(inUnits) : [],
     typeof problem.newest === 'number' ? problem.newest : null,
   );
 }

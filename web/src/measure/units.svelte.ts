@@ -93,8 +93,16 @@ export class Units {
   }
 }
 
+let page: Units | null = null;
+
 export function provideUnits(units: Units): void {
+  page = units;
   setContext(KEY, units);
+}
+
+/** A refusal's words in the page's units: it is read once, where no component stands by. */
+export function pageWords(text: string): string {
+  return (page ?? new Units()).words(text);
 }
 
 export function useUnits(): Units {

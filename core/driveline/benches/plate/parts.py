@@ -11,6 +11,7 @@ from driveline.benches.plate.inputs import PlateInputs, mm_of
 from driveline.benches.plate.sheet import OutlineBy, Process
 from driveline.drawing.plate import PlateHole
 from driveline.errors import ImpossibleInput
+from driveline.figures import fig
 from driveline.flat.buildup import foot_holes
 from driveline.flat.holes import LEAST_LIGAMENT_MM, MACHINING_MM, Disc, bolt_circle_mm, motor_on_plate
 from driveline.flat.outline import CircleEdge, Edge, HullEdge, edge_depths_mm, traced_edge
@@ -217,7 +218,7 @@ def _part(
     reach_mm = float(np.abs(centres).max()) + max(hole.finished_mm for hole in holes)
     if reach_mm > GREATEST_REACH_MM:
         raise ImpossibleInput(
-            f"{title.lower()} holes", f"{reach_mm:.0f} mm from the shaft", "within 5 m. Another unit?"
+            f"{title.lower()} holes", f"{fig(reach_mm, 'mm', 0)} from the shaft", "within 5 m. Another unit?"
         )
     radius_mm = edge_factor(inputs) * max(hole.finished_mm for hole in holes)
     try:
