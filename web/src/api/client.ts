@@ -74,9 +74,7 @@ async function taken<T>(asked: Promise<Answer<T>>): Promise<Answer<T>> {
   const problem = isRecord(error) ? error : {};
   throw new Refusal(
     response.status,
-    typeof problem.says === 'string'
-      ? pageWords(problem.says)
-      : `The server answered ${response.status}.`,
+    typeof problem.says === 'string' ? pageWords(problem.says) : `The server answered ${response.status}.`,
     Array.isArray(problem.fields) ? problem.fields.filter(isFieldProblem).map(inUnits) : [],
     typeof problem.newest === 'number' ? problem.newest : null,
   );

@@ -37,7 +37,7 @@
   const picked = $derived(Math.min(at, Math.max(found.length - 1, 0)));
   void fieldsOf(editor.job.benches).then((all) => (fields = all));
 
-  async function go({ key, place }: Found): Promise<void> {
+  async function go({ key, place, within }: Found): Promise<void> {
     onclose();
     if (!place) {
       await openJob(key.replace('job ', ''), bench);
@@ -48,6 +48,7 @@
       const row = document.querySelector<HTMLElement>(place.selector);
       if (row?.getAttribute('aria-expanded') === 'false') row.click();
     }
+    if (within) await goTo({ bench: place.bench, selector: within }, openBench);
   }
 
   function keydown(event: KeyboardEvent): void {

@@ -43,6 +43,17 @@ describe('finding', () => {
       'inverter: bodies, Placement',
       'left mount: mounts, Mounts',
     ]);
+    const wall = entriesOf(benches.slice(1), {
+      mounts: {
+        mounts: [{ name: 'left mount', bracket: { wall: { text: '6 mm' }, yield_mpa: 355, tubes: [{}] } }],
+      },
+    } as unknown as Sheets);
+    expect(wall.map(({ title }) => title)).toEqual([
+      'left mount',
+      'left mount: bracket wall',
+      'left mount: bracket yield',
+    ]);
+    expect(wall[1]?.within).toContain('[data-field="wall"]');
     expect(entries[0]?.place?.selector).toContain('[data-field="bodies\\.0"]');
     expect(entries[1]?.place?.selector).toContain('[data-field="unit\\.bodies\\.0"]');
   });

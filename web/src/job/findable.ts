@@ -8,6 +8,7 @@ export interface Found {
   title: string;
   about: string;
   place: Place | null; // null: another job
+  within?: string; // a field of that place, which is there once it is opened
 }
 
 const MOST_SHOWN = 12;
@@ -73,27 +74,53 @@ export function findable(benches: readonly Bench[], result: JobResult, jobs: rea
 export function entriesOf(benches: readonly Bench[], sheets: Sheets): Found[] {
   const bySheet = sheets as unknown as Record<string, unknown>;
   return benches.flatMap(({ key, title }) =>
-    named(bySheet[key], key).map(({ path, name }): Found => {
+    named(bySheet[key], key).flatMap(({ path, name, value }): Found[] => {
       const list = path.split('.').at(-2)?.replaceAll('_', ' ') ?? '';
-      return {
-        key: `entry ${path}`,
-        kind: 'entry',
-        title: name,
-        about: `${list}, ${title}`,
-        place: placeOfField(path),
-      };
+      const [about, place] = [`${list}, ${title}`, placeOfField(path)];
+      return [
+        { key: `entry ${path}`, kind: 'entry', title: name, about, place },
+        ...leaves(value).map((steps): Found => ({
+          key: `entry ${path}.${steps.join('.')}`,
+          kind: 'field',
+          title: `${name}: ${steps.map(worded).join(' ')}`,
+          about,
+          place,
+          within: placeOfField([key, ...steps].join('.')).selector,
+        })),
+      ];
     }),
   );
 }
 
-function named(value: unknown, path: string): { path: string; name: string }[] {
+interface Named {
+  path: string;
+  name: string;
+  value: object;
+}
+
+function named(value: unknown, path: string): Named[] {
   if (typeof value !== 'object' || value === null) return [];
   return Object.entries(value).flatMap(([step, one]) => {
     const own = `${path}.${step}`;
-    const name: unknown =
-      Array.isArray(value) && one && typeof one === 'object' ? (one as { name?: unknown }).name : null;
-    return [...(typeof name === 'string' && name ? [{ path: own, name }] : []), ...named(one, own)];
+    const row = Array.isArray(value) && typeof one === 'object' ? (one as { name?: unknown } | null) : null;
+    return [
+      ...(row && typeof row.name === 'string' && row.name ? [{ path: own, name: row.name, value: row }] : []),
+      ...named(one, own),
+    ];
   });
+}
+
+/** What is entered of a thing beside its name, each by its steps from there; of a list in it, nothing. */
+function leaves(value: object, before: readonly string[] = []): string[][] {
+  return Object.entries(value).flatMap(([step, one]: [string, unknown]) => {
+    const steps = [...before, step];
+    if (one === null || Array.isArray(one) || steps.join('.') === 'name') return [];
+    return typeof one === 'object' && !('text' in one) ? leaves(one, steps) : [steps];
+  });
+}
+
+function worded(step: string): string {
+  return step.replace(/_(n_per_mm|mm|mpa|nm|n)$/, '').replaceAll('_', ' ');
 }
 
 /** The fields of every bench's forms; the benches are fetched for it. */
