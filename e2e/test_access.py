@@ -8,6 +8,7 @@ from playwright.sync_api import Page, expect
 from e2e.browser import BrowserTestCase
 
 AXE = Path(__file__).parents[1] / "web" / "node_modules" / "axe-core" / "axe.min.js"
+ONLY_PANES_SCROLL = "document.scrollingElement.scrollHeight <= innerHeight"
 TAGS = ["wcag2a", "wcag2aa", "wcag21a", "wcag21aa", "wcag22aa"]
 
 
@@ -37,6 +38,7 @@ class AccessTest(BrowserTestCase):
                 page.get_by_role("main").get_by_role("tab", name=tab.strip()).click()
                 with self.subTest(bench, tab=tab):
                     self.assertEqual(faults(page), [])
+                    self.assertTrue(page.evaluate(ONLY_PANES_SCROLL))
             page.get_by_role("region", name="Checks").get_by_role("listitem").first.get_by_role("button").click()
             expect(page.get_by_role("link", name="calculation sheet")).to_be_visible()
             with self.subTest(bench, opened="a check"):
