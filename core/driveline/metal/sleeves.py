@@ -68,3 +68,23 @@ def tube_stress_mpa(*, force_n: float, outside_mm: float, inside_mm: float) -> f
     if not outside_mm > inside_mm >= 0:
         raise ImpossibleInput("outside_mm", fig(outside_mm, "mm"), f"above the inside, {fig(inside_mm, 'mm')}")
     return force_n / (math.pi / 4 * (outside_mm**2 - inside_mm**2))
+
+
+def drawn_in_mpa(*, off_mm: float, thickness_mm: float, height_mm: float, e_mpa: float) -> float:
+    """Return the stress at the foot of an ear that a bolt draws in, or a tube spreads, MPa.
+
+    Args:
+        off_mm: How far its hole is moved, 0 or more.
+        thickness_mm: Of the ear.
+        height_mm: From the foot to the hole.
+        e_mpa: Young's modulus.
+
+    Raises:
+        ImpossibleInput: If it has no height.
+
+    Source:
+        Cantilever moved at its end, σ = 3 E t δ/(2 h²).
+    """
+    if not height_mm > 0:
+        raise ImpossibleInput("height_mm", fig(height_mm, "mm"), "above 0")
+    return 3 * e_mpa * thickness_mm * off_mm / (2 * height_mm**2)

@@ -2681,6 +2681,21 @@ export interface components {
             reason: string;
         };
         /**
+         * ClampedTube
+         * @description What keeps two ears apart when their bolt is tightened: a bush's inner sleeve, or a crush tube.
+         */
+        ClampedTube: {
+            /** Is There */
+            is_there?: boolean | null;
+            /** @description Between the ears, welded */
+            gap?: components["schemas"]["Length"] | null;
+            length?: components["schemas"]["Length"] | null;
+            outside?: components["schemas"]["Length"] | null;
+            inside?: components["schemas"]["Length"] | null;
+            /** Yield Mpa */
+            yield_mpa?: number | null;
+        };
+        /**
          * Clutch
          * @description Clutch and flywheel, where they stay.
          */
@@ -3930,6 +3945,17 @@ export interface components {
              *     }
              */
             ears: components["schemas"]["Ears"];
+            /**
+             * @default {
+             *       "is_there": null,
+             *       "gap": null,
+             *       "length": null,
+             *       "outside": null,
+             *       "inside": null,
+             *       "yield_mpa": null
+             *     }
+             */
+            tube: components["schemas"]["ClampedTube"];
         };
         /**
          * MountKind

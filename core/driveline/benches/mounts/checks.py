@@ -15,6 +15,7 @@ from driveline.benches.mounts.needs import MountsNeeds
 from driveline.benches.mounts.pull_frame import FrameFound, PullFound, pull_missing
 from driveline.benches.mounts.shake_checks import shake_checks, springs_missing
 from driveline.benches.mounts.sheet import MountKind, MountsSheet, Pull
+from driveline.benches.mounts.tube_checks import tube_checks
 from driveline.benches.mounts.workings import (
     force_working,
     frame_working,
@@ -75,7 +76,12 @@ def _bracket(one: Loaded, judge: Judge) -> tuple[Check, ...]:
     """The checks of a mount's bracket: with one mount changed, the others' stay as they were."""
     return _BRACKETS.remembered(
         key_of(one.mark, judge),
-        lambda: (*bracket_checks(one, judge), *buckling_checks(one, judge), *landing_checks(one, judge)),
+        lambda: (
+            *bracket_checks(one, judge),
+            *tube_checks(one, judge),
+            *buckling_checks(one, judge),
+            *landing_checks(one, judge),
+        ),
     )
 
 

@@ -1,4 +1,4 @@
-"""What would make a bracket hold: thicker, welded heavier, boxed; tried and compared by mass."""
+"""What would make a bracket hold: thicker, welded heavier, boxed; tried and compared by mass and by what is cut."""
 
 from collections.abc import Iterator
 from dataclasses import dataclass, replace
@@ -9,15 +9,19 @@ from driveline.benches.contract import Sought, SoughtField
 from driveline.benches.mounts.bracket_checks import Loaded, bracket_checks
 from driveline.benches.mounts.brackets import STEEL, arm_of
 from driveline.benches.mounts.buckling_checks import buckling_checks
-from driveline.benches.mounts.sheet import ArmKind
+from driveline.benches.mounts.patterns import parts_of
+from driveline.benches.mounts.sheet import ArmKind, Mount, MountsSheet
 from driveline.checks import Verdict
 from driveline.figures import fig
 from driveline.margins import Judge
+from driveline.parts.drawings import cut_line
 from driveline.sheet import Length
 
 WALLS_MM: Final = (3.0, 4.0, 5.0, 6.0, 8.0, 10.0, 12.0)
 LEGS_MM: Final = (4.0, 5.0, 6.0, 8.0, 10.0, 12.0)
-SHOWN: Final = 3
+SHOWN: Final = 5
+HEAD: Final = ("", "leg", "mass", "cut", "")
+ARM_PLATES: Final = ("side", "top", "fold", "shelf", "gusset")
 KG_PER_MM3: Final = STEEL.density_kgm3 * 1e-9
 SIZED: Final = ("arm", "weld", "base", "walls", "fatigue")
 
@@ -29,6 +33,13 @@ class _Way:
     leg_mm: float
     kg: float
     words: str
+    cut_mm: float | None  # of all its plates; None where it is sawn from stock
+
+    @property
+    def row(self) -> tuple[str, ...]:
+        """Its line of the table."""
+        cut = "sawn" if self.cut_mm is None else fig(self.cut_mm / 1000, "m", 2)
+        return self.words, fig(self.leg_mm, "mm", 0), fig(self.kg, "kg", 2), cut, ""
 
 
 def mend_sought(one: Loaded, judge: Judge) -> Sought:
@@ -39,11 +50,9 @@ def mend_sought(one: Loaded, judge: Judge) -> Sought:
         says = "Nothing does with walls and a leg of 12 mm or less: make it deeper or shorter, or move a mount nearer."
         return Sought(says=says, fields=())
     best = ways[0]
-    listed = "; ".join(
-        f"{way.words}, welded with a leg of {fig(way.leg_mm, 'mm', 0)}: {fig(way.kg, 'kg', 2)}" for way in ways[:SHOWN]
-    )
     return Sought(
-        says=f"These hold under the loads of now, the lightest first: {listed}. A stiffer bracket draws a little more.",
+        says="These hold under the loads of now, the lightest first. A stiffer bracket draws a little more.",
+        rows=(HEAD, *(way.row for way in ways[:SHOWN])),
         fields=(
             SoughtField(field=f"{field}.kind", text=best.kind.value),
             SoughtField(field=f"{field}.wall", text=f"{best.wall_mm:g} mm"),
@@ -69,8 +78,20 @@ def _ways(one: Loaded, judge: Judge) -> Iterator[_Way]:
             sheet = one.mount.sheet.model_copy(update={"bracket": tried.model_copy(update={"leg": _length(leg)})})
             if _holds(replace(one, mount=replace(one.mount, sheet=sheet, arm=laid)), judge):
                 kg = laid.arm.volume_mm3 * KG_PER_MM3
-                yield _Way(kind=kind, wall_mm=wall, leg_mm=leg, kg=kg, words=laid.arm.section.words)
+                words = laid.arm.section.words
+                yield _Way(kind=kind, wall_mm=wall, leg_mm=leg, kg=kg, words=words, cut_mm=_cut_mm(sheet))
                 break
+
+
+def _cut_mm(mount: Mount) -> float | None:
+    """The length of all cuts that its arm takes; nothing of what is sawn, or not as long as it will be yet."""
+    every = parts_of(MountsSheet(mounts=[mount]))
+    lengths = [
+        line.cut_length_mm * line.quantity
+        for part in every
+        if part.key.split("_")[-1] in ARM_PLATES and (line := cut_line(part))
+    ]
+    return sum(lengths) if lengths else None
 
 
 def _gusset(kind: ArmKind | None, wall_mm: float) -> dict[str, Length]:

@@ -98,6 +98,17 @@ class Ears(Sheet):
     height: Length | None = Field(default=None, description="From the foot to the hole's middle")
 
 
+class ClampedTube(Sheet):
+    """What keeps two ears apart when their bolt is tightened: a bush's inner sleeve, or a crush tube."""
+
+    is_there: bool | None = None
+    gap: Length | None = Field(default=None, description="Between the ears, welded")
+    length: Length | None = None
+    outside: Length | None = None
+    inside: Length | None = None
+    yield_mpa: Annotated[float, Field(gt=0, le=2000)] | None = None
+
+
 class Mount(Sheet):
     """A mount."""
 
@@ -120,6 +131,7 @@ class Mount(Sheet):
     is_caught: bool | None = Field(default=None, description="If it lets go, something stops the unit")
     bracket: Bracket = Bracket()
     ears: Ears = Ears()
+    tube: ClampedTube = ClampedTube()
 
 
 class TorqueKind(Choice):

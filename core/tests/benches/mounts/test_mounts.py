@@ -229,6 +229,11 @@ class MendTest(TestCase):
             name = one.field.split(".")[-1]
             bracket[name] = one.text if name == "kind" else {"text": one.text}
         self.assertEqual(bracket["kind"], "box")
+        head, lightest, *others = found.rows
+        self.assertEqual(head[1:4], ("leg", "mass", "cut"))
+        self.assertTrue(lightest[0].startswith("box") and lightest[3].endswith("|m|2⟩"), lightest)
+        masses = [float(row[2].split("|")[0].removeprefix("⟨")) for row in (lightest, *others)]
+        self.assertEqual(masses, sorted(masses))
         checks = solved(changed(weak, {"mounts.1.bracket": bracket}))[1]
         for part in ("arm", "weld", "base", "walls", "fatigue"):
             # A stiffer bracket draws a little more load than the weak one was tried with.
@@ -307,7 +312,7 @@ class SenselessTest(TestCase):
 
     def test_in_a_job_they_are_named_and_nothing_else_falls(self) -> None:
         for path, value, key, name in (
-            ("mounts.0.bracket.wall", mm(40), "mounts.m1.arm", "wall is 40"),
+            ("mounts.0.bracket.wall", mm(40), "mounts.m1.arm", "wall is ⟨40|mm"),
             ("mounts.0.ears.hole", mm(10), "mounts.m1.ears", "no smaller than its bolt"),
             ("mounts.2.rail", {"x": mm(-145), "y": mm(-53), "z": mm(362)}, "mounts.held", "in one place"),
             ("frame.old.wall", mm(40), "mounts.frame", "below half"),

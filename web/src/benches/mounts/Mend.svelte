@@ -3,6 +3,7 @@
   import { useEditor } from '../../job/job-editor.svelte';
   import SeekButton from '../../job/SeekButton.svelte';
   import { Seeker } from '../../job/seeker.svelte';
+  import SoughtTable from '../../job/SoughtTable.svelte';
   import { takeBracket } from './edits';
 
   interface Props {
@@ -20,6 +21,7 @@
 
 <SeekButton {seeker} key="mounts.m{mount}_mend" text="find what would hold" busy="Trying…" />
 {#if seeker.found?.fields.length && seeker.isCurrent}
+  <SoughtTable label="What would hold" rows={seeker.found.rows} />
   <button
     class="min-h-6 text-[13px] text-brass underline underline-offset-2"
     onclick={() => take(seeker.found?.fields ?? [])}>take the lightest</button

@@ -7,7 +7,7 @@
   import { newMount } from './edits';
   import EarStress from './EarStress.svelte';
   import Mend from './Mend.svelte';
-  import { bracketForm, EARS, LINK, mountForm } from './fields';
+  import { bracketForm, EARS, LINK, mountForm, TUBE } from './fields';
 
   interface Props {
     rows: readonly Mount[];
@@ -66,6 +66,7 @@
       {/if}
       <h3 class="mt-2">Its ears</h3>
       <Fields form={EARS} from={row.ears} {disabled} change={(write) => put((to) => write(to.ears))} />
+      <Fields form={TUBE} from={row} {disabled} change={put} />
       <EarStress name={row.name} mount={k + 1} />
     {/if}
   {/snippet}

@@ -12,6 +12,7 @@ export function newMount(name: string): Mount {
     weighed: {},
     bracket: { has_tabs: false, landing: { is_there: false } },
     ears: {},
+    tube: {},
   };
 }
 

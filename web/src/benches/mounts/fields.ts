@@ -6,6 +6,7 @@ import { ANGLES, spotForm } from '../../scene/spots';
 
 type Bracket = Mount['bracket'];
 type Ears = Mount['ears'];
+type Tube = Mount['tube'];
 type Landing = Bracket['landing'];
 type Pull = MountsSheet['pull'];
 type Cut = MountsSheet['frame'];
@@ -176,6 +177,32 @@ export const EARS: Form<Ears> = [
   reading<Ears>('edge', 'From the hole’s edge to the plate’s edge', 'length'),
   reading<Ears>('root', 'Width at the foot', 'length'),
   reading<Ears>('height', 'From the foot to the hole’s middle', 'length'),
+];
+
+/** What the bolt of two ears is tightened on. */
+export const TUBE: Form<Mount> = [
+  ...when(
+    (mount: Mount) => mount.ears.count !== 1,
+    within(
+      (mount: Mount) => mount.tube,
+      [
+        yesNo<Tube>('is_there', 'Between its ears', 'not said', [
+          'a tube that the bolt clamps',
+          'nothing: castle nut and pin',
+        ]),
+        ...when(
+          (tube: Tube) => tube.is_there === true,
+          [
+            reading<Tube>('gap', 'Gap between the ears, welded', 'length'),
+            reading<Tube>('length', 'Length of the tube', 'length', 'a bush’s sleeve is one'),
+            reading<Tube>('outside', 'Its outside', 'length'),
+            reading<Tube>('inside', 'Its bore', 'length'),
+            number<Tube>('yield_mpa', 'Yield of the tube', [1, 2000], 'empty: the usual', 'MPa'),
+          ],
+        ),
+      ],
+    ),
+  ),
 ];
 
 export const TURNS: Form<MountsSheet> = [

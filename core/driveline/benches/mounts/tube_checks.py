@@ -1,0 +1,216 @@
+"""Whether the bolt through two ears may be tightened: on a tube between them that bears it, as long as their gap."""
+
+import math
+from collections.abc import Iterator
+from dataclasses import dataclass
+from typing import Final
+
+from driveline.benches.mounts.bracket_checks import Loaded, field_inputs
+from driveline.benches.mounts.brackets import STEEL, THREAD_SHARE
+from driveline.benches.mounts.sheet import MountKind
+from driveline.checks import Check
+from driveline.errors import ImpossibleInput
+from driveline.figures import fig
+from driveline.margins import Judge, missing_of
+from driveline.metal.bolts import SCATTER, USUAL_SHARE, bolt_class
+from driveline.metal.ears import BENDING
+from driveline.metal.sleeves import drawn_in_mpa, tube_stress_mpa
+from driveline.sheet import positive_of
+from driveline.working import Working, entered, entered_or_usual, step, tabled
+
+TIGHTENED: Final = USUAL_SHARE * (1 + SCATTER)  # of proof, at the most
+EARS: Final = 2  # that a tube goes between
+COUNT: Final = "{}: how many ears take its bolt"
+SAME_MM: Final = 0.02  # no caliper tells lengths nearer than that apart
+CLAMPED: Final = "Preload of 0.70 of proof and a quarter more, over the tube's section."
+DRAWN_IN: Final = (
+    "Each ear as a cantilever moved at its hole by half of what the tube is off; bending allowed 0.6 of yield."
+)
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class _Clamped:
+    """The tube under the greatest preload."""
+
+    diameter_mm: float
+    proof_mpa: float
+    preload_n: float
+    area_mm2: float
+    stress_mpa: float
+
+
+def tube_checks(one: Loaded, judge: Judge) -> Iterator[Check]:
+    """Return the checks of what keeps two ears apart; none of one ear alone, or of a torque arm."""
+    mount = one.mount.sheet
+    if mount.kind is MountKind.ARM or mount.ears.count == 1:
+        return
+    if not mount.tube.is_there:
+        yield _asked(one, judge)
+        return
+    yield _crushed(one, judge)
+    yield _long(one, judge)
+
+
+def _asked(one: Loaded, judge: Judge) -> Check:
+    """Without a tube the bolt is not tightened: held all the same, with a catch."""
+    name, is_there = one.mount.sheet.name, one.mount.sheet.tube.is_there
+    missing = missing_of({COUNT.format(name): one.mount.sheet.ears.count})
+    missing += () if is_there is not None else (f"{name}: whether its bolt clamps a tube between its ears",)
+    says = "" if missing else "Nothing keeps them apart: a castle nut and pin, turned up by hand only."
+    return judge.answer(
+        is_so=None if missing else True,
+        has_catch=True,
+        key=f"{one.key}.tube",
+        title=f"Ears of {name} may be tightened on",
+        says=says,
+        missing=missing,
+        inputs=field_inputs(one, "tube.is_there", "ears.count"),
+    )
+
+
+def _clamped(one: Loaded) -> _Clamped | None:
+    ears, tube = one.mount.sheet.ears, one.mount.sheet.tube
+    diameter, outside, inside = (positive_of(size) for size in (ears.bolt, tube.outside, tube.inside))
+    if diameter is None or outside is None or inside is None or ears.bolt_class is None:
+        return None
+    proof = bolt_class(ears.bolt_class.words, diameter).proof_mpa
+    preload = TIGHTENED * proof * THREAD_SHARE * math.pi / 4 * diameter**2
+    try:
+        stress = tube_stress_mpa(force_n=preload, outside_mm=outside, inside_mm=inside)
+    except ImpossibleInput:
+        return None
+    return _Clamped(
+        diameter_mm=diameter, proof_mpa=proof, preload_n=preload, area_mm2=preload / stress, stress_mpa=stress
+    )
+
+
+def _crushed(one: Loaded, judge: Judge) -> Check:
+    mount, tube = one.mount.sheet, one.mount.sheet.tube
+    outside, inside, bolt = (positive_of(size) for size in (tube.outside, tube.inside, mount.ears.bolt))
+    missing = missing_of(
+        {
+            COUNT.format(mount.name): mount.ears.count,
+            f"{mount.name}: the bolt of its ears": bolt,
+            f"{mount.name}: strength on the head of its bolt": mount.ears.bolt_class,
+            f"{mount.name}: outside of the tube between its ears": outside,
+            f"{mount.name}: bore of the tube between its ears": inside,
+        }
+    )
+    if outside is not None and inside is not None and inside >= outside:
+        missing = (*missing, f"{mount.name}: a tube with a wall; its bore is no smaller than its outside")
+    if inside is not None and bolt is not None and inside < bolt:
+        missing = (*missing, f"{mount.name}: a tube that its bolt goes through")
+    found = None if missing else _clamped(one)
+    own = tube.yield_mpa or STEEL.yield_mpa
+    return judge.check(
+        "bracket_yield",
+        key=f"{one.key}.tube",
+        title=f"Tube between the ears of {mount.name} is not crushed",
+        demand=None if found is None else found.stress_mpa,
+        capacity=own,
+        unit="MPa",
+        says="" if found is None else f"{fig(found.preload_n, 'N', 0)} on it, the bolt tightened to 0.70 of proof.",
+        missing=missing,
+        inputs=field_inputs(one, "tube", "ears.bolt", "ears.bolt_class"),
+        working=lambda: Working() if found is None else _crushed_working(found, one, own),
+    )
+
+
+def _crushed_working(found: _Clamped, one: Loaded, yield_mpa: float) -> Working:
+    field, tube = one.mount.field, one.mount.sheet.tube
+    preload = step(
+        "F",
+        "c * S_p * w * pi / 4 * d**2",
+        tabled("c", TIGHTENED, "", "greatest preload over proof"),
+        tabled("S_p", found.proof_mpa, "MPa", "proof of the bolt"),
+        tabled("w", THREAD_SHARE, "", "thread's section over the whole"),
+        entered("d", found.diameter_mm, "mm", f"{field}.ears.bolt"),
+        value=found.preload_n,
+        unit="N",
+    )
+    area = step(
+        "A",
+        "pi / 4 * (D**2 - b**2)",
+        entered("D", positive_of(tube.outside) or 0.0, "mm", f"{field}.tube.outside"),
+        entered("b", positive_of(tube.inside) or 0.0, "mm", f"{field}.tube.inside"),
+        value=found.area_mm2,
+        unit="mm²",
+        decimals=1,
+    )
+    stress = step("σ", "F / A", preload, area, value=found.stress_mpa, unit="MPa", decimals=1)
+    allowed = entered_or_usual("S_y", yield_mpa, "MPa", f"{field}.tube.yield_mpa", is_usual=tube.yield_mpa is None)
+    last = step("R", "S_y * 1", allowed, value=yield_mpa, unit="MPa", words="yield of the tube")
+    return Working(steps=(preload, area, last, stress), source=CLAMPED)
+
+
+def _long(one: Loaded, judge: Judge) -> Check:
+    mount, tube = one.mount.sheet, one.mount.sheet.tube
+    gap, length, thickness, height = (
+        positive_of(size) for size in (tube.gap, tube.length, mount.ears.thickness, mount.ears.height)
+    )
+    missing = missing_of(
+        {
+            COUNT.format(mount.name): mount.ears.count,
+            f"{mount.name}: the gap between its ears, welded": gap,
+            f"{mount.name}: length of the tube between its ears": length,
+            f"{mount.name}: the thickness of its ears": thickness,
+            f"{mount.name}: the height of its ears to the hole": height,
+        }
+    )
+    stress, says, off = None, "", 0.0
+    if gap is not None and length is not None and thickness is not None and height is not None and not missing:
+        off = abs(gap - length) / EARS
+        stress = drawn_in_mpa(off_mm=off, thickness_mm=thickness, height_mm=height, e_mpa=STEEL.modulus_mpa)
+        says = _fit_words(gap, length)
+    return judge.check(
+        "weld",  # what is allowed holds the factor already
+        key=f"{one.key}.tube_length",
+        title=f"Tube between the ears of {mount.name} is as long as their gap",
+        demand=stress,
+        capacity=BENDING * one.yield_mpa,
+        unit="MPa",
+        says=says,
+        missing=missing,
+        inputs=field_inputs(one, "tube.gap", "tube.length", "ears.thickness", "ears.height"),
+        working=lambda: (
+            Working()
+            if stress is None or gap is None or length is None
+            else _long_working(one, gap, length, thickness or 0.0, height or 0.0, stress)
+        ),
+    )
+
+
+def _fit_words(gap_mm: float, length_mm: float) -> str:
+    off = gap_mm - length_mm
+    if abs(off) <= SAME_MM:
+        return "Tube and gap are alike: the ears stay straight."
+    if off > 0:
+        return f"{fig(off, 'mm', 2)} short: tightening draws each ear in by half of that. Shim it, or cut a longer one."
+    return f"{fig(-off, 'mm', 2)} long: it spreads the ears, if it goes between at all. Face it off."
+
+
+def _long_working(
+    one: Loaded, gap_mm: float, length_mm: float, thickness_mm: float, height_mm: float, stress_mpa: float
+) -> Working:
+    field = one.mount.field
+    off = step(
+        "δ",
+        "abs(g - L) / 2",
+        entered("g", gap_mm, "mm", f"{field}.tube.gap"),
+        entered("L", length_mm, "mm", f"{field}.tube.length"),
+        value=abs(gap_mm - length_mm) / EARS,
+        unit="mm",
+        decimals=3,
+    )
+    stress = step(
+        "σ",
+        "3 * E * t * δ / (2 * h**2)",
+        tabled("E", STEEL.modulus_mpa, "MPa", "steel"),
+        entered("t", thickness_mm, "mm", f"{field}.ears.thickness"),
+        off,
+        entered("h", height_mm, "mm", f"{field}.ears.height"),
+        value=stress_mpa,
+        unit="MPa",
+        decimals=1,
+    )
+    return Working(steps=(off, stress), source=DRAWN_IN)
