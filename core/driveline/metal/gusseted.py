@@ -6,7 +6,7 @@ from collections.abc import Sequence
 import numpy as np
 
 from driveline.errors import ImpossibleInput
-from driveline.figures import fig
+from driveline.figures import fig, num
 from driveline.metal.sections import Section
 
 
@@ -69,8 +69,8 @@ def gusseted(*, breadth_mm: float, shelf_mm: float, gusset_mm: float, count: int
     torsion = (breadth_mm * shelf_mm**3 + count * below * gusset_mm**3) / 3
     return Section(
         words=(
-            f"shelf {breadth_mm:g} x {shelf_mm:g} on {count} gusset{'s' if count > 1 else ''} of {gusset_mm:g}, "
-            f"{depth_mm:g} deep"
+            f"shelf {num(breadth_mm, 'mm')} x {fig(shelf_mm, 'mm')} on {count} gusset{'s' if count > 1 else ''} "
+            f"of {fig(gusset_mm, 'mm')}, {fig(depth_mm, 'mm')} deep"
         ),
         area_mm2=shelf + gussets,
         upright_mm4=upright,

@@ -5,7 +5,7 @@ from dataclasses import dataclass, replace
 from typing import Final
 
 from driveline.errors import ImpossibleInput
-from driveline.figures import fig
+from driveline.figures import fig, num
 from driveline.flat.folds import unfolded
 
 SHEAR_MODULUS: Final = 2.6  # G = E/2.6
@@ -60,7 +60,7 @@ def box(*, breadth_mm: float, depth_mm: float, wall_mm: float) -> Section:
     middle = (breadth_mm - wall_mm) * (depth_mm - wall_mm)
     round_mm = 2 * (breadth_mm - wall_mm + depth_mm - wall_mm)
     return Section(
-        words=f"box {breadth_mm:g} x {depth_mm:g} x {wall_mm:g}",
+        words=f"box {num(breadth_mm, 'mm')} x {num(depth_mm, 'mm')} x {fig(wall_mm, 'mm')}",
         area_mm2=breadth_mm * depth_mm - b * d,
         upright_mm4=(breadth_mm * depth_mm**3 - b * d**3) / 12,
         across_mm4=(depth_mm * breadth_mm**3 - d * b**3) / 12,
@@ -92,7 +92,7 @@ def tube(*, outside_mm: float, wall_mm: float) -> Section:
         raise ImpossibleInput("wall", fig(wall_mm, "mm"), f"below half of {fig(outside_mm, 'mm')}")
     bending = math.pi * (outside_mm**4 - inside**4) / 64
     return Section(
-        words=f"tube {outside_mm:g} x {wall_mm:g}",
+        words=f"tube {num(outside_mm, 'mm')} x {fig(wall_mm, 'mm')}",
         area_mm2=math.pi * (outside_mm**2 - inside**2) / 4,
         upright_mm4=bending,
         across_mm4=bending,
@@ -144,7 +144,7 @@ def channel(*, flange_mm: float, depth_mm: float, flange_thickness_mm: float, we
     on_lines = flange_thickness_mm * b * h**2 / 2 + web_thickness_mm * h**3 / 12
     torsion = (2 * b * flange_thickness_mm**3 + h * web_thickness_mm**3) / 3
     return Section(
-        words=f"channel {flange_mm:g} x {depth_mm:g} x {flange_thickness_mm:g}",
+        words=f"channel {num(flange_mm, 'mm')} x {num(depth_mm, 'mm')} x {fig(flange_thickness_mm, 'mm')}",
         area_mm2=area,
         upright_mm4=upright,
         across_mm4=across,
@@ -181,7 +181,7 @@ def folded_channel(*, flange_mm: float, depth_mm: float, thickness_mm: float, in
     lost = 2 * (1 - math.pi / 4) * ((inside_mm + thickness_mm) ** 2 - inside_mm**2)
     return replace(
         sharp,
-        words=f"folded channel {flange_mm:g} x {depth_mm:g} x {thickness_mm:g}",
+        words=f"folded channel {num(flange_mm, 'mm')} x {num(depth_mm, 'mm')} x {fig(thickness_mm, 'mm')}",
         area_mm2=sharp.area_mm2 - lost,
         upright_mm4=sharp.upright_mm4 - lost * (depth_mm / 2) ** 2,
         across_mm4=sharp.across_mm4 - lost * (sharp.breadth_mm / 2) ** 2,
