@@ -142,6 +142,7 @@ class Registry:
     def __init__(self, benches: Sequence[AnyBench], *, remembers: int = 400) -> None:
         self.benches = tuple(benches)
         self.memory = Memory(remembers)
+        self._last_keys: dict[str, tuple[Sheet, str]] = {}
         fields: dict[str, Any] = {
             bench.key: (Annotated[bench.sheet, WrapValidator(read_once(self.memory, bench.key))], bench.sheet())
             for bench in benches
@@ -269,10 +270,13 @@ class Registry:
         sheets = self.sheets_of(job)
         return tuple(bench.leans_on(sheets[bench.key]) for bench in self.benches)
 
-    @staticmethod
-    def _key(bench: AnyBench, sheet: Sheet) -> str:
+    def _key(self, bench: AnyBench, sheet: Sheet) -> str:
+        last, key = self._last_keys.get(bench.key, (None, ""))
+        if last is not sheet:  # a change leaves the sheets of all other benches as they are
+            key = key_of(sheet)
+            self._last_keys[bench.key] = (sheet, key)
         leans_on = bench.leans_on(sheet)
-        return key_of(sheet) if leans_on is None else key_of(sheet, leans_on)
+        return key if leans_on is None else key_of(key, leans_on)
 
     def made_part(self, job: JobFileBase, key: str) -> MadePart:
         """Return a part of a job by its key, cut or ordered.
@@ -350,13 +354,21 @@ class Registry:
         own_key = key_of(key, records_key)
 
         def made() -> BenchAnswer:
-            parts = tuple(part_state(part, job_name=job.name, records=job.build) for part in outcome.parts)
+            parts = tuple(self._part_state(part, job, records_key) for part in outcome.parts)
             of_releases = release_checks(parts, job.build, Judge(bench.key, margins))
             return BenchAnswer(
                 bench=bench, outcome=outcome, parts=parts, checks=outcome.checks + of_releases, key=own_key
             )
 
         return self.memory.remembered(f"answer {own_key}", made)
+
+    def _part_state(self, part: MadePart, job: JobFileBase, records_key: str) -> PartResult:
+        """The same part under the same records stands as it did; kept with that, no other is ever taken for it."""
+
+        def made() -> tuple[MadePart, PartResult]:
+            return part, part_state(part, job_name=job.name, records=job.build)
+
+        return self.memory.remembered(("part", id(part), records_key), made)[1]
 
     def _with_line(self, answers: Sequence[BenchAnswer]) -> Evaluation:
         drive = next((one for answer in answers if (one := answer.outcome.drive)), None)

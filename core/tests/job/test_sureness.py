@@ -131,7 +131,7 @@ class DrawnTest(TestCase):
                 value = value if reading.may_be_negative else max(value, 0.0)  # a length of nought has one side
                 place_in(moved["sheets"], path).update(text=f"{value:.9f}", unit=reading.measured.unit, u=u)
             try:
-                checks = evaluate(JobFile.model_validate(moved)).checks
+                checks = REGISTRY.own_checks(JobFile.model_validate(moved))
             except ImpossibleInput as error:
                 self.fail(f"a draw within reason is refused: {error}")
             for check in checks:

@@ -16,6 +16,7 @@ from driveline.benches.placement.sheet import (
     Turned,
 )
 from driveline.errors import ImpossibleInput
+from driveline.memory import Memory, key_of
 from driveline.sheet import Coordinate, positive_of, value_of
 from driveline.space.bodies import Body, Piece, tube
 from driveline.space.laying import LaidScan
@@ -81,8 +82,17 @@ def known_points(found: Points3) -> dict[str, Floats]:
     return {name: at for name, at in found.mm.items() if name not in (*found.loose, *found.two_places)}
 
 
+_BUILT: Final = Memory(300)  # with one body changed, the others keep what was worked out of them
+
+
 def built(sheet: BodySheet, points: Points) -> Built:
     """Return a body as the sheet gives it."""
+    named = (points.get(one.point) for one in (sheet.at, *sheet.along) if one.point)
+    key = key_of(sheet, *("" if at is None else at.tobytes() for at in named))
+    return _BUILT.remembered(key, lambda: _built(sheet, points))
+
+
+def _built(sheet: BodySheet, points: Points) -> Built:
     if sheet.shape is None:
         return Built(name=sheet.name, body=None, missing=(f"{sheet.name}: its shape",))
     pieces, missing = _box(sheet, points) if sheet.shape is BodyShape.BOX else _tube(sheet, points)
