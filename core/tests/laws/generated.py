@@ -299,6 +299,9 @@ def _mounts(draw: st.DrawFn, mounts: Job) -> None:
         if draw(st.booleans()) and "bracket" in mount:
             mount["bracket"]["wall"] = text(draw(st.floats(1.5, 12)), "mm")
             mount["bracket"]["is_inspected"] = draw(st.booleans())
+        if "tube" in mount and draw(st.booleans()):
+            mount["tube"]["is_there"] = draw(st.sampled_from((True, False, None)))
+            mount["tube"]["length"] = text(draw(st.floats(43, 61)), "mm")
     if draw(st.booleans()):
         mounts["output_turns"] = draw(st.sampled_from(("clockwise", "anticlockwise", None)))
     if draw(st.booleans()) and "pull" in mounts:

@@ -48,6 +48,8 @@ WORSE: Final = (
     Way("coupler.jaw.outside", "mm", ("coupler.spun",)),
     Way("coupler.hub.hub_rz_um", "", ("coupler.motor_joint",)),
     Way("coupler.runout", "mm", ("coupler.runout",)),
+    Way("mounts.mounts.0.tube.inside", "mm", ("mounts.m1.tube",)),
+    Way("mounts.mounts.0.ears.thickness", "mm", ("mounts.m1.tube_length",)),
     Way("placement.travel", "mm", ("placement.gap_",)),
     Way("placement.bodies.2.travel.up", "mm", ("placement.gap_steering",)),
     Way("placement.unit.bodies.0.width", "mm", ("placement.gap_",)),
@@ -69,6 +71,7 @@ WORSE: Final = (
     Way("axles.lines.0.droop", "mm", ("axles.l1.slip", "axles.l1.j1.reach", "axles.l1.j2.reach", "axles.l1.t1.whirl")),
 )
 BETTER: Final = (
+    Way("mounts.mounts.0.tube.outside", "mm", ("mounts.m1.tube",), only_raises=True),
     Way("axles.axles.0.inner.angle", "°", ("axles.a1.left.inner", "axles.a1.left.plunge"), only_raises=True),
     Way("axles.axles.0.inner.plunge", "mm", ("axles.a1.left.plunge", "axles.a1.right.plunge"), only_raises=True),
     Way("axles.axles.0.inner.plunge_bent", "mm", ("axles.a1.left.plunge",), only_raises=True),
