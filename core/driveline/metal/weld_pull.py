@@ -106,6 +106,25 @@ def shim_mm(mean_mm: float, stock_mm: Sequence[float]) -> float:
     return round(mean_mm / least) * least
 
 
+def shim_stack(thick_mm: float, stock_mm: Sequence[float]) -> tuple[float, ...]:
+    """Return the fewest shims of a stock that make up a thickness, the thickest first; none for nought.
+
+    Args:
+        thick_mm: A multiple of the thinnest.
+        stock_mm: Shims in stock, each a multiple of the thinnest, one or more.
+
+    Source:
+        The thickest that fits, again and again.
+    """
+    least, found = min(stock_mm), list[float]()
+    left = round(thick_mm / least)
+    for shim in sorted(stock_mm, reverse=True):
+        steps = round(shim / least)
+        found += [shim] * (left // steps)
+        left %= steps
+    return tuple(found)
+
+
 def logs_to_halve(log: Pulled, now_mm: float, *, most: int = 400) -> int | None:
     """Return how many more logged welds would halve the range, the spread staying as it is; ``None`` if none would.
 

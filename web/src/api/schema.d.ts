@@ -2460,6 +2460,7 @@ export interface components {
              *       "across": null,
              *       "upright": null,
              *       "hole": null,
+             *       "shims": null,
              *       "thread": null,
              *       "property_class": null
              *     }
@@ -3541,6 +3542,8 @@ export interface components {
             /** @description From bolt to bolt, upright */
             upright?: components["schemas"]["Length"] | null;
             hole?: components["schemas"]["Length"] | null;
+            /** @description Stack between it and the vehicle; empty for none */
+            shims?: components["schemas"]["Length"] | null;
             /** Thread */
             thread?: string | null;
             property_class?: components["schemas"]["PropertyClass"] | null;
@@ -3924,6 +3927,7 @@ export interface components {
              *         "hole": null,
              *         "is_there": false,
              *         "property_class": null,
+             *         "shims": null,
              *         "thickness": null,
              *         "thread": null,
              *         "upright": null

@@ -22,6 +22,7 @@ from driveline.benches.mounts.brackets import (
 from driveline.benches.mounts.carried import Carried
 from driveline.benches.mounts.laid import LaidMount
 from driveline.benches.mounts.landings import base_mm
+from driveline.benches.mounts.pull_frame import STOCK_MM
 from driveline.benches.mounts.sheet import MountKind
 from driveline.benches.mounts.workings import arm_working, base_working, ear_bolt_working, ear_working, weld_working
 from driveline.checks import Check
@@ -30,12 +31,14 @@ from driveline.margins import Judge, missing_of
 from driveline.memory import key_of
 from driveline.metal.bolts import bolt_class
 from driveline.metal.weld_groups import BASE_SHEAR, E70_MPA, WeldStress, base_shear_mpa, least_leg_mm
+from driveline.metal.weld_pull import shim_mm, shim_stack
 from driveline.metal.welds import weld_allowable_mpa
 from driveline.sheet import positive_of, value_of
 from driveline.working import Working, fixed_working
 
 CARRIED: Final = "What the mounts carry"
 REACH_MM: Final = 1.5  # that a weld fills
+BOLTED_REACH_MM: Final = 0.25  # half the thinnest shim: more, and bolts draw the bracket askew
 
 
 @dataclass(frozen=True, kw_only=True)
@@ -216,15 +219,17 @@ def _reach(one: Loaded, judge: Judge) -> Check:
     missing += [] if one.mount.at_mm is not None else list(one.mount.missing)
     missing += [] if cut is not None else [f"{sheet.name}: the length that its bracket is cut to"]
     missing += [] if plate is not None else [f"{sheet.name}: the thickness of its landing plate"]
-    off = None if cut is None or arm is None or plate is None else cut + plate - arm.length_mm
+    shims = (positive_of(landing.shims) or 0.0) if landing.is_there else 0.0
+    off = None if cut is None or arm is None or plate is None else cut + plate + shims - arm.length_mm
     says = ""
     if off is not None and arm is not None and cut is not None:
         on_plate = f", on a plate of {fig(plate, 'mm', 1)}" if plate else ""
-        says = (
-            f"Cut to {fig(cut, 'mm', 1)}{on_plate}; it is {fig(arm.length_mm, 'mm', 1)} from the vehicle to the mount."
-        )
+        on_shims = f" and shims of {fig(shims, 'mm', 1)}" if shims else ""
+        far = fig(arm.length_mm, "mm", 1)
+        says = f"Cut to {fig(cut, 'mm', 1)}{on_plate}{on_shims}; it is {far} from the vehicle to the mount."
+        says += _shim_words(shims - off) if landing.is_there and abs(off) > BOLTED_REACH_MM else ""
     return judge.answer(
-        is_so=None if off is None else abs(off) <= REACH_MM,
+        is_so=None if off is None else abs(off) <= (BOLTED_REACH_MM if landing.is_there else REACH_MM),
         key=f"{one.key}.reach",
         title=f"Bracket of {sheet.name} reaches",
         says=says,
@@ -232,6 +237,15 @@ def _reach(one: Loaded, judge: Judge) -> Check:
         inputs=field_inputs(one, "bracket"),
         working=fixed_working("Distance of both places, against the length that is cut and its landing plate."),
     )
+
+
+def _shim_words(thick_mm: float) -> str:
+    """What stack brings a plate that is bolted on to where it must be."""
+    stack = shim_stack(shim_mm(thick_mm, STOCK_MM), STOCK_MM) if thick_mm > 0 else ()
+    if not stack:
+        return f" {fig(-thick_mm, 'mm', 1)} too long: no shim mends that." if thick_mm < 0 else ""
+    listed = ", ".join(f"{stack.count(one)} of {fig(one, 'mm', 1)}" for one in sorted(set(stack), reverse=True))
+    return f" Shims of {fig(sum(stack), 'mm', 1)} between the plate and the vehicle fill it: {listed}."
 
 
 def _arm(one: Loaded, judge: Judge) -> Check:

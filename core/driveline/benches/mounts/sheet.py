@@ -53,6 +53,7 @@ class Landing(Sheet):
     across: Length | None = Field(default=None, description="From bolt to bolt, across")
     upright: Length | None = Field(default=None, description="From bolt to bolt, upright")
     hole: Length | None = None
+    shims: Length | None = Field(default=None, description="Stack between it and the vehicle; empty for none")
     thread: Annotated[str, Field(max_length=20)] | None = None
     property_class: PropertyClass | None = None
 

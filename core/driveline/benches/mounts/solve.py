@@ -40,7 +40,7 @@ from driveline.figures import fig
 from driveline.held.balance import held_count
 from driveline.held.modes import USUAL_DYNAMIC
 from driveline.margins import Judge
-from driveline.metal.weld_pull import shim_mm
+from driveline.metal.weld_pull import shim_mm, shim_stack
 from driveline.results import Assumed, ToDo
 from driveline.space.pose import Placed, move_about, turns_by
 
@@ -251,9 +251,7 @@ def _springs(sheet: MountsSheet, needs: MountsNeeds, solved: Solved) -> Iterator
 
 def _pull(found: PullFound) -> PullShown:
     low, high = found.range_mm
-    thick = shim_mm(found.closes_mm, STOCK_MM)
-    count = round(thick / STOCK_MM[0])
-    shims = (*(STOCK_MM[1] for _ in range(count // 2)), *(STOCK_MM[0] for _ in range(count % 2)))
+    shims = shim_stack(shim_mm(found.closes_mm, STOCK_MM), STOCK_MM)
     return PullShown(
         rule_mm=found.rule_mm,
         count=0 if found.log is None else found.log.count,

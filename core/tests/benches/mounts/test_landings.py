@@ -19,6 +19,7 @@ from driveline.drawing.model import Text
 from driveline.figures import written
 from driveline.job.file import REGISTRY, JobFile
 from driveline.metal.sections import box, channel, folded_channel
+from driveline.metal.weld_pull import shim_stack
 from driveline.parts.drawings import part_drawings
 from tests.benches.mounts.test_mounts import BITTERN, FAILS, HOLDS, NOT_KNOWN, PLOVER, Job, changed, mm, solved
 from tests.workings.test_workings import faults_of
@@ -75,6 +76,23 @@ class LandingTest(TestCase):
         ):
             with self.subTest(field=field):
                 self.assertIs(check({f"{LANDING}.{field}": None}, name).verdict, NOT_KNOWN)
+
+    def test_a_bolted_bracket_that_is_short_is_told_its_shims_and_reaches_with_them(self) -> None:
+        """198.2 mm are wanted; 178.5 and a plate of 16 leave 3.7: three of a millimetre and one of a half."""
+        short = {"mounts.1.bracket.length": mm(178.5)}
+        alone = check(short, "reach")
+        self.assertIs(alone.verdict, FAILS)
+        self.assertIn("Shims of 3.5 mm", written(alone.says).replace("\u00a0", " "))
+        self.assertIn("3 of 1.0 mm, 1 of 0.5 mm", written(alone.says).replace("\u00a0", " "))
+        self.assertIs(check(short | {f"{LANDING}.shims": mm(3.5)}, "reach").verdict, HOLDS)
+        long = check({"mounts.1.bracket.length": mm(184)}, "reach")
+        self.assertIs(long.verdict, FAILS)
+        self.assertIn("no shim mends that", long.says)
+
+    @given(st.integers(0, 40), st.lists(st.sampled_from((1, 2, 4, 10)), min_size=1, unique=True))
+    def test_a_stack_is_as_thick_as_it_must_be(self, least: int, sizes: list[int]) -> None:
+        stock = [0.1, *(0.1 * size for size in sizes)]
+        self.assertAlmostEqual(sum(shim_stack(0.1 * least, stock)), 0.1 * least)
 
     def test_its_plate_is_drawn_with_four_holes(self) -> None:
         part = REGISTRY.part(JobFile.model_validate(PLOVER), "mounts.m2_landing")

@@ -141,6 +141,7 @@ export const bracketForm = (threads: readonly string[]): Form<Bracket> => [
             reading<Landing>('across', 'Its bolts apart, across', 'length', 'four, in its corners'),
             reading<Landing>('upright', 'Its bolts apart, upright', 'length'),
             reading<Landing>('hole', 'Its holes', 'length'),
+            reading<Landing>('shims', 'Shims between it and the vehicle', 'length', 'empty: none'),
             choice<Landing, 'thread'>(
               'thread',
               'Its bolts',
