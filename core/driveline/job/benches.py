@@ -24,7 +24,7 @@ from driveline.benches.coupler.needs import CouplerNeeds, FacesApart
 from driveline.benches.coupler.results import CouplerResult
 from driveline.benches.coupler.sheet import CouplerSheet
 from driveline.benches.mounts import solve as mounts_bench
-from driveline.benches.mounts.needs import HeldUnit, MountsNeeds, NearestMoved, SolvedMounts
+from driveline.benches.mounts.needs import HeldUnit, MountsNeeds, NearestMoved, SolvedMounts, Turning
 from driveline.benches.mounts.results import MountsResult
 from driveline.benches.mounts.sheet import MountsSheet
 from driveline.benches.placement import solve as placement_bench
@@ -148,6 +148,25 @@ def _held_unit(sheet: PlacementSheet, laid: LaidPlacement) -> HeldUnit:
     )
 
 
+ONCE: Final = 1  # a turn: what is out of balance or out of round
+TWICE: Final = 2  # a cross joint that is bent
+
+
+def _turning(given: Given) -> tuple[Turning, ...]:
+    """What turns with the road speed; front and rear alike, so that each stands there once."""
+    wanted, found = given.solved(BRIEF).brief.wanted_top_kmh, dict[str, Turning]()
+    for one in given.solved(RATIOS).shafts:
+        if not one.rpm or not wanted:
+            continue
+        turns = one.rpm / 60 / wanted
+        is_axle = one.station.endswith("axle")
+        name, times = ("wheels", ONCE) if is_axle else ("propshaft", TWICE)
+        found.setdefault(name, Turning(name=name, rev_s_per_kmh=turns, times=times))
+        if one.motor_turns:
+            found.setdefault("motor", Turning(name="motor", rev_s_per_kmh=turns * one.motor_turns, times=ONCE))
+    return tuple(found.values())
+
+
 def _mounts_needs(given: Given) -> MountsNeeds:
     sheet, laid, leaving = given.sheet(PLACEMENT), given.laid(PLACEMENT), given.solved(RATIOS).leaving
     return MountsNeeds(
@@ -156,6 +175,8 @@ def _mounts_needs(given: Given) -> MountsNeeds:
         overrun_nm=leaving.overrun_nm,
         locked_nm=leaving.locked_nm,
         turns_wheels=leaving.turns_wheels,
+        turning=_turning(given),
+        wanted_kmh=given.solved(BRIEF).brief.wanted_top_kmh,
         points=_points(laid),
         around=_Around(sheet, laid, lambda: given.solved(PLACEMENT).gaps) if sheet.bodies else None,
         around_missing=around_missing(sheet, laid),

@@ -8389,6 +8389,8 @@ export interface components {
             is_low: boolean;
             /** Hops */
             hops: boolean;
+            /** Met */
+            met: components["schemas"]["PulseMet"][];
         };
         /**
          * Motion
@@ -8885,6 +8887,18 @@ export interface components {
             shims: number[];
             /** More Logs */
             more_logs: number | null;
+        };
+        /**
+         * PulseMet
+         * @description A road speed at which what turns pulses as often as a mode shakes.
+         */
+        PulseMet: {
+            /** What */
+            what: string;
+            /** Times */
+            times: number;
+            /** Speed Kmh */
+            speed_kmh: number;
         };
         /**
          * Punch

@@ -43,6 +43,15 @@ class HeldUnit:
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
+class Turning:
+    """What turns with the road speed, and how often a turn it pulses."""
+
+    name: str
+    rev_s_per_kmh: float
+    times: int
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
 class HeldMove:
     """How the unit moves in a case of load: each (3,), the turn as a vector along what it turns about."""
 
@@ -69,6 +78,8 @@ class MountsNeeds:
     overrun_nm: float | None
     locked_nm: float | None
     turns_wheels: bool
+    turning: tuple[Turning, ...]
+    wanted_kmh: float | None
     points: tuple[tuple[str, tuple[float, float, float]], ...]
     around: Around | None
     around_missing: tuple[str, ...]

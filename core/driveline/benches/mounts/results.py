@@ -64,6 +64,14 @@ class CaseFound(Result):
     wanted_mm: float | None
 
 
+class PulseMet(Result):
+    """A road speed at which what turns pulses as often as a mode shakes."""
+
+    what: str
+    times: int  # a turn
+    speed_kmh: float
+
+
 class ModeFound(Result):
     """A way to shake."""
 
@@ -72,6 +80,7 @@ class ModeFound(Result):
     shares_pct: tuple[float, ...]  # surge, sway, heave, roll, pitch, yaw
     is_low: bool
     hops: bool
+    met: tuple[PulseMet, ...]  # up to the wanted speed, the slowest first
 
 
 class SpringPoint(Result):

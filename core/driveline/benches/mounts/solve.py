@@ -28,6 +28,7 @@ from driveline.benches.mounts.results import (
     MountFound,
     MountsResult,
     PullShown,
+    PulseMet,
     SpringPoint,
     StationShown,
 )
@@ -144,6 +145,7 @@ def _result(
                 shares_pct=tuple(round(float(share), 1) for share in one.shares_pct),
                 is_low=one.is_low,
                 hops=one.hops,
+                met=tuple(_met(one.frequency_hz, needs)),
             )
             for one in solved.modes
         ),
@@ -164,6 +166,17 @@ def _result(
         queries=tuple(ToDo(field=field, text=text) for field, text in questions(solved.mounts)),
         assumed=tuple(_assumed(sheet, needs)),
         to_do=to_do,
+    )
+
+
+def _met(frequency_hz: float, needs: MountsNeeds) -> Iterator[PulseMet]:
+    """Where what turns shakes the unit as it would shake by itself."""
+    found = [
+        PulseMet(what=one.name, times=one.times, speed_kmh=frequency_hz / (one.times * one.rev_s_per_kmh))
+        for one in needs.turning
+    ]
+    yield from sorted(
+        (one for one in found if one.speed_kmh <= (needs.wanted_kmh or 0.0)), key=lambda one: one.speed_kmh
     )
 
 

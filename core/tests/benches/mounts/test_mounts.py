@@ -218,6 +218,23 @@ class BracketTest(TestCase):
         )
 
 
+class PulseTest(TestCase):
+    def test_a_mode_is_met_where_what_turns_pulses_as_often_as_it_shakes(self) -> None:
+        """Plover rolls 1.804 m a turn at 8.6: 1.324 turns of the motor a second for each km/h. Bittern has crosses."""
+        modes = solved(PLOVER)[0].modes
+        first, *_ = modes
+        self.assertEqual([(one.what, one.times) for one in first.met], [("motor", 1)])
+        self.assertAlmostEqual(first.met[0].speed_kmh, first.frequency_hz / (8.6 / 1.804 / 3.6), delta=0.05)
+        twice = [one for one in solved(BITTERN)[0].modes[0].met if one.what == "propshaft"]
+        self.assertEqual([one.times for one in twice], [2])
+
+    def test_only_speeds_that_are_wanted_are_said(self) -> None:
+        slow = copy.deepcopy(PLOVER)
+        slow["sheets"]["brief"]["wanted"]["top_speed"] = {"text": "30 km/h"}
+        for mode in solved(slow)[0].modes:
+            self.assertTrue(all(one.speed_kmh <= 30 for one in mode.met), mode.name)
+
+
 class MendTest(TestCase):
     def test_what_is_said_to_hold_does(self) -> None:
         sizes = {"breadth": mm(60), "depth": mm(80), "wall": mm(4), "web": mm(4), "beside": mm(20), "kind": "channel"}

@@ -52,6 +52,14 @@
           >{mode.is_low ? 'below what is wanted' : mode.hops ? 'where wheels hop' : ''}</td
         >
       </tr>
+      {#if mode.met.length > 0}
+        <tr>
+          <td class="pb-1 text-[12.5px] text-ink-dim" colspan="3">
+            {#each mode.met as one, m (one.what)}{m > 0 ? ', ' : 'by the '}{one.what}
+              {one.times === 1 ? 'once' : 'twice'} a turn at {units.figure(one.speed_kmh, 'km/h', 0)}{/each}
+          </td>
+        </tr>
+      {/if}
     {:else}
       <tr><td class="text-ink-dim">Not known until the unit is held and weighed.</td></tr>
     {/each}
