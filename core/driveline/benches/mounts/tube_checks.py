@@ -21,6 +21,7 @@ from driveline.working import Working, entered, entered_or_usual, step, tabled
 TIGHTENED: Final = USUAL_SHARE * (1 + SCATTER)  # of proof, at the most
 EARS: Final = 2  # that a tube goes between
 COUNT: Final = "{}: how many ears take its bolt"
+ASKED: Final = "{}: whether its bolt clamps a tube between its ears"
 SAME_MM: Final = 0.02  # no caliper tells lengths nearer than that apart
 CLAMPED: Final = "Preload of 0.70 of proof and a quarter more, over the tube's section."
 DRAWN_IN: Final = (
@@ -44,25 +45,23 @@ def tube_checks(one: Loaded, judge: Judge) -> Iterator[Check]:
     mount = one.mount.sheet
     if mount.kind is MountKind.ARM or mount.ears.count == 1:
         return
-    if not mount.tube.is_there:
-        yield _asked(one, judge)
+    if mount.tube.is_there is False:
+        yield _by_hand(one, judge)
         return
     yield _crushed(one, judge)
     yield _long(one, judge)
 
 
-def _asked(one: Loaded, judge: Judge) -> Check:
+def _by_hand(one: Loaded, judge: Judge) -> Check:
     """Without a tube the bolt is not tightened: held all the same, with a catch."""
-    name, is_there = one.mount.sheet.name, one.mount.sheet.tube.is_there
+    name = one.mount.sheet.name
     missing = missing_of({COUNT.format(name): one.mount.sheet.ears.count})
-    missing += () if is_there is not None else (f"{name}: whether its bolt clamps a tube between its ears",)
-    says = "" if missing else "Nothing keeps them apart: a castle nut and pin, turned up by hand only."
     return judge.answer(
         is_so=None if missing else True,
         has_catch=True,
         key=f"{one.key}.tube",
         title=f"Ears of {name} may be tightened on",
-        says=says,
+        says="" if missing else "Nothing keeps them apart: a castle nut and pin, turned up by hand only.",
         missing=missing,
         inputs=field_inputs(one, "tube.is_there", "ears.count"),
     )
@@ -90,6 +89,7 @@ def _crushed(one: Loaded, judge: Judge) -> Check:
     missing = missing_of(
         {
             COUNT.format(mount.name): mount.ears.count,
+            ASKED.format(mount.name): tube.is_there,
             f"{mount.name}: the bolt of its ears": bolt,
             f"{mount.name}: strength on the head of its bolt": mount.ears.bolt_class,
             f"{mount.name}: outside of the tube between its ears": outside,
@@ -151,6 +151,7 @@ def _long(one: Loaded, judge: Judge) -> Check:
     missing = missing_of(
         {
             COUNT.format(mount.name): mount.ears.count,
+            ASKED.format(mount.name): tube.is_there,
             f"{mount.name}: the gap between its ears, welded": gap,
             f"{mount.name}: length of the tube between its ears": length,
             f"{mount.name}: the thickness of its ears": thickness,

@@ -43,7 +43,8 @@ class TubeTest(TestCase):
         self.assertIn("straight", checks({f"{TUBE}.length": mm(56)})["tube_length"].says)
 
     def test_what_is_not_said_is_not_known_and_nothing_between_them_has_its_catch(self) -> None:
-        self.assertEqual([one.verdict for one in checks({f"{TUBE}.is_there": None}).values()], [NOT_KNOWN])
+        unsaid = checks({f"{TUBE}.is_there": None, f"{TUBE}.length": mm(40)})
+        self.assertEqual([one.verdict for one in unsaid.values()], [NOT_KNOWN, NOT_KNOWN])
         nothing = checks({f"{TUBE}.is_there": False})["tube"]
         self.assertIs(nothing.verdict, TIGHT)
         self.assertIn("castle nut", nothing.says)

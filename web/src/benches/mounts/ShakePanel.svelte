@@ -55,8 +55,8 @@
       {#if mode.met.length > 0}
         <tr>
           <td class="pb-1 text-[12.5px] text-ink-dim" colspan="3">
-            {#each mode.met as one, m (one.what)}{m > 0 ? ', ' : 'by the '}{one.what}
-              {one.times === 1 ? 'once' : 'twice'} a turn at {units.figure(one.speed_kmh, 'km/h', 0)}{/each}
+            {#each mode.met as one, m (one.what)}{m > 0 ? '; ' : 'shaken '}by the {one.what},
+              {one.times === 1 ? 'once' : 'twice'} a turn, at {units.figure(one.speed_kmh, 'km/h', 0)}{/each}
           </td>
         </tr>
       {/if}
