@@ -294,6 +294,9 @@ def _assumed(sheet: MountsSheet, needs: MountsNeeds) -> Iterator[Assumed]:
         if one.bracket.kind is not None and one.bracket.yield_mpa is None:
             text = f"{one.name}: steel that yields at {fig(STEEL.yield_mpa, 'MPa', 0)}"
             yield Assumed(field=f"mounts.mounts.{k}.bracket.yield_mpa", text=text)
+        if one.tube.is_there and one.tube.yield_mpa is None:
+            text = f"{one.name}: a tube between its ears that yields at {fig(STEEL.yield_mpa, 'MPa', 0)}"
+            yield Assumed(field=f"mounts.mounts.{k}.tube.yield_mpa", text=text)
 
 
 def _to_do(sheet: MountsSheet, needs: MountsNeeds, solved: Solved) -> Iterator[ToDo]:
