@@ -83,7 +83,7 @@ def solve_sureness(
         move it at once, 2.5–97.5 % (GUM supplement 1).
     """
     own = work or Mover.apart(registry, job, is_wanted).many
-    moved = _MOVED.remembered(key_of(job), lambda: _moved(registry, job, own))
+    moved = _MOVED.remembered(key_of(job, registry.leans_on(job)), lambda: _moved(registry, job, own))
     asked = [one for one in moved.checks if keys is None or one.key in keys]
     return tuple(_sureness(check, moved) for check in asked)
 
