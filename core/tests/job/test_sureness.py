@@ -1,5 +1,4 @@
 import copy
-import math
 import os
 from typing import Any
 from unittest import TestCase, skipUnless
@@ -117,7 +116,10 @@ class SurenessTest(TestCase):
 @tag("laws")
 class DrawnTest(TestCase):
     def test_ranges_agree_with_ten_thousand_draws_of_all_readings_at_once(self) -> None:
-        """GUM supplement 1: every reading drawn, the whole job evaluated, holes placed anew each time."""
+        """GUM supplement 1: every reading drawn, the whole job evaluated, holes placed anew each time.
+
+        Both ends of a range within 5 % of its width; of those that take 256 draws one in twenty may be out by chance.
+        """
         given = demo_json("wren")
         job = JobFile.model_validate(given)
         readings = sure_readings(job.sheets)
@@ -137,14 +139,13 @@ class DrawnTest(TestCase):
             for check in checks:
                 if check.margin is not None:
                     drawn.setdefault(check.key, []).append(check.margin)
-        compared = 0
+        off: dict[str, float] = {}
         for one in solve_sureness(REGISTRY, job):
             if one.least is None or one.greatest is None:
                 continue
             least, greatest = np.percentile(drawn[one.check], (2.5, 97.5)).tolist()
-            allowed = 0.05 * (greatest - least)
-            with self.subTest(one.check):
-                self.assertTrue(math.isclose(one.least, least, abs_tol=allowed), (one.least, least, allowed))
-                self.assertTrue(math.isclose(one.greatest, greatest, abs_tol=allowed), (one.greatest, greatest))
-            compared += 1
-        self.assertGreaterEqual(compared, 20)
+            off[one.check] = max(abs(one.least - least), abs(one.greatest - greatest)) / (greatest - least)
+        self.assertGreaterEqual(len(off), 20)
+        farther = {check: share for check, share in off.items() if share > 0.05}
+        self.assertLessEqual(len(farther), len(off) // 20, farther)
+        self.assertLess(max(off.values()), 0.1, farther)
