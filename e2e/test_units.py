@@ -92,6 +92,7 @@ class FindTest(BrowserTestCase):
             ("H4–H5 reading", page.get_by_label("Reading H4–H5")),
             ("kerb mass", page.get_by_label("Kerb mass", exact=True)),
             ("gearbox tail entry", page.get_by_role("button", name="gearbox tail", exact=True, expanded=True)),
+            ("gearbox tail ears hole", page.get_by_label("Hole", exact=True)),
         ):
             page.locator("body").press("/")
             page.get_by_role("combobox", name="Find").fill(typed)

@@ -7,7 +7,7 @@ import TestJob from '../../TestJob.svelte';
 import CarryTable from './CarryTable.svelte';
 import CaseTable from './CaseTable.svelte';
 import { leaveOut, newMount, takeBracket } from './edits';
-import { bracketForm } from './fields';
+import { bracketForm, TUBE } from './fields';
 import FramePanel from './FramePanel.svelte';
 import PullPanel from './PullPanel.svelte';
 import SchoolTable from './SchoolTable.svelte';
@@ -51,6 +51,16 @@ describe('a bracket', () => {
     const bolted = asked({ kind: 'box', landing: { is_there: true } });
     expect(bolted).not.toContain('base');
     expect(bolted).toEqual(expect.arrayContaining(['thread', 'hole', 'across']));
+  });
+
+  it('asks what its bolt is tightened on only where there are two ears, and its sizes once there is a tube', () => {
+    const askedOf = (mount: Mount) =>
+      TUBE.filter((spec) => spec.when?.(mount) ?? true).map((spec) => spec.name);
+    const mount = newMount('left');
+    expect(askedOf({ ...mount, ears: { count: 1 } })).toEqual([]);
+    expect(askedOf({ ...mount, ears: { count: 2 } })).toEqual(['is_there']);
+    const clamped = askedOf({ ...mount, ears: { count: 2 }, tube: { is_there: true } });
+    expect(clamped).toEqual(['is_there', 'gap', 'length', 'outside', 'inside', 'yield_mpa']);
   });
 
   it('takes every size that was found for it', () => {
