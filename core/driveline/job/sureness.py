@@ -20,6 +20,7 @@ from driveline.job.registry import JobFileBase, Registry
 from driveline.job.slopes import NO_MOVE, Move, Slopes, lost_at, slopes_of
 from driveline.job.sureness_results import Narrower, Sureness, left_out_words, odds_words, range_words
 from driveline.memory import Memory, key_of
+from driveline.reading.combined import combined
 from driveline.results import COVERAGE_95, assumed_in
 
 NUDGE: Final = 0.01  # of a figure without a ±, to see what hangs on it
@@ -153,7 +154,7 @@ def _sureness(check: Check, moved: _Moved) -> Sureness:
 
 def _straight(check: Check, slopes: Slopes) -> Spread:
     margin = check.margin or 0.0
-    u = float(np.sum(((slopes.up - slopes.down) / 2) ** 2)) ** 0.5
+    u = combined((slopes.up - slopes.down) / 2, np.eye(len(slopes.up))).u  # moved by their own u, as they were taken
     return Spread(
         least=margin - COVERAGE_95 * u,
         greatest=margin + COVERAGE_95 * u,

@@ -7,6 +7,7 @@ from typing import Any, Final
 
 import numpy as np
 
+from driveline.arrays import Floats
 from driveline.benches.ratios.gearing import Lane
 from driveline.figures import MM_PER_INCH
 from driveline.fits.interference import (
@@ -46,6 +47,8 @@ from driveline.metal.bolts import (
     shear_forces_n,
 )
 from driveline.network import indicator_sweep
+from driveline.reading.combined import combined, drawn_range, slopes_at
+from driveline.results import COVERAGE_95
 from driveline.shafts.misalignment import Budget
 from tests.examples import coupler_adapters, mount_adapters, shaft_adapters, space_adapters
 
@@ -347,7 +350,41 @@ def bolts_in_shear(given: Given, _every: Mapping[str, Given]) -> Found:
     }
 
 
+def _bar_length(rows: Floats) -> Floats:
+    """Between the centres of two joints, less both seats."""
+    inner, outer, seats = rows[:, :3], rows[:, 3:6], rows[:, 6:8]
+    found: Floats = np.linalg.norm(outer - inner, axis=1) - seats.sum(axis=1)
+    return found
+
+
+_FORMULAS: Final = {
+    "bar_length": (_bar_length, ("P_x_mm", "P_y_mm", "P_z_mm", "Q_x_mm", "Q_y_mm", "Q_z_mm", "seat_i_mm", "seat_o_mm"))
+}
+
+
+def interval(given: Given, _every: Mapping[str, Given]) -> Found:
+    formula, names = _FORMULAS[given["formula_id"]]
+    values, u = (np.array([given["inputs"][name][word] for name in names]) for word in ("value_mm", "u_mm"))
+    together = np.eye(len(names))
+    for one, other, share in given.get("correlations", []):
+        together[names.index(one), names.index(other)] = together[names.index(other), names.index(one)] = share
+    covariance = np.outer(u, u) * together
+    value, slopes = float(formula(values[None])[0]), slopes_at(formula, values, u)
+    sure = combined(slopes, covariance)
+    shares = {name: 100 * float(share) for name, share in zip(names, sure.shares, strict=True)}
+    return {
+        "y_mm": value,
+        "u_y_mm": sure.u,
+        "interval_95_linear_mm": [value - COVERAGE_95 * sure.u, value + COVERAGE_95 * sure.u],
+        "interval_95_draws_mm": list(drawn_range(formula, values, covariance)),
+        "shares_pct": shares,
+        "measure_better": max(shares, key=lambda name: shares[name]),
+        "u_y_if_correlation_left_out_mm": combined(slopes, np.diag(u**2)).u,
+    }
+
+
 ADAPTERS: Final[dict[str, Adapter]] = {
+    "interval-bar-length-correlated": interval,
     "tyre-section-code": tyre_code,
     "tyre-loaded-radius-alone": tyre_loaded_radius,
     "tyre-loaded-and-free-radius": tyre_loaded_radius,
