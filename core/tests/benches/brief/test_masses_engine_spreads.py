@@ -112,7 +112,7 @@ class MassesTest(TestCase):
                 )
 
     def test_more_off_than_there_is_is_impossible(self) -> None:
-        with self.assertRaisesRegex(ImpossibleInput, "above 0 kg"):
+        with self.assertRaisesRegex(ImpossibleInput, "above 0 with everything"):
             solve_masses(
                 MassesSheet.model_validate({"items": [item("all", "1200 kg", is_on=False)]}),
                 Vehicle.model_validate(VEHICLE),
