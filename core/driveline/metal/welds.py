@@ -31,7 +31,7 @@ def weld_allowable_mpa(*, electrode_tensile_mpa: float, is_inspected: bool) -> f
 
     Args:
         electrode_tensile_mpa: Of the filler, above 0.
-        is_inspected: By somebody who can tell; otherwise half.
+        is_inspected: By an expert; otherwise half.
 
     Source:
         0.30 of the electrode's tensile strength (structural welding practice).

@@ -110,7 +110,7 @@ def bracket_checks(one: Loaded, judge: Judge) -> Iterator[Check]:
 
 _ASKED: Final = {
     "leg": "the leg of its bracket's weld",
-    "is_inspected": "whether its weld is inspected by somebody who can tell",
+    "is_inspected": "whether its weld is inspected by an expert",
     "base": "how thick what it is welded to is",
     "beside": "how far the load passes beside its bracket's middle",
 }

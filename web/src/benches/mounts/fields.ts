@@ -120,7 +120,7 @@ export const bracketForm = (threads: readonly string[]): Form<Bracket> => [
     ),
     reading<Bracket>('leg', 'Leg of the weld round its root', 'length'),
     yesNo<Bracket>('is_inspected', 'That weld is', 'not said', [
-      'inspected by somebody who can tell',
+      'inspected by an expert',
       'not inspected',
     ]),
     asked(
