@@ -119,10 +119,7 @@ export const bracketForm = (threads: readonly string[]): Form<Bracket> => [
       'of a channel beside its web',
     ),
     reading<Bracket>('leg', 'Leg of the weld round its root', 'length'),
-    yesNo<Bracket>('is_inspected', 'That weld is', 'not said', [
-      'inspected by an expert',
-      'not inspected',
-    ]),
+    yesNo<Bracket>('is_inspected', 'That weld is', 'not said', ['inspected by an expert', 'not inspected']),
     asked(
       (one: Bracket) => !one.landing.is_there,
       reading<Bracket>('base', 'Thickness of what it is welded to', 'length'),
