@@ -2,27 +2,23 @@
 
 from collections.abc import Collection, Iterable, Sequence
 from dataclasses import dataclass
-from functools import lru_cache
 from typing import Final
 
 import numpy as np
 from numpy.typing import NDArray
-from scipy.special import ndtri
-from scipy.stats import qmc
 from scipy.stats.mstats import hdquantiles
 
 from driveline.arrays import Floats
 from driveline.checks import Check
 from driveline.job.moved import Margins, Steps, Work
 from driveline.job.slopes import NO_MOVE, Move, Slopes
+from driveline.reading.combined import EDGES, SEED, normals_of
 
 FIRST: Final = 64  # of Sobol's, which fill the room evenly: of these every margin with a kink is looked at
 DRAWS: Final = 256  # of a margin that its readings do not move each by itself
 LEFT_OVER: Final = 0.2  # of its spread, that the readings by themselves do not make: more, and it takes all draws
 FARTHEST: Final = 3.2  # spreads: beyond, what was seen of the draws says nothing
 MANY: Final = 8192
-SEED: Final = 20
-EDGES: Final = (0.025, 0.975)
 Bent = tuple[Check, Slopes]
 
 
@@ -94,14 +90,8 @@ def _fitted(values: Floats, apart: Floats) -> tuple[Floats, Floats]:
 def _of_many(values: Floats, apart: Floats, slopes: Slopes) -> Floats:
     weights, left = _fitted(values, apart)
     own = _of(slopes, slopes.variances > 0)
-    many = own.apart(_normals(MANY, len(own.up)))
+    many = own.apart(normals_of(MANY, len(own.up)))
     found: Floats = _along(many) @ weights + np.random.default_rng(SEED).choice(left, MANY)
-    return found
-
-
-@lru_cache(16)
-def _normals(draws: int, readings: int) -> Floats:
-    found: Floats = ndtri(qmc.Sobol(readings, seed=SEED).random(draws))
     return found
 
 
@@ -116,7 +106,7 @@ def draw(work: Work, bent: Sequence[Bent], moves: Sequence[Move]) -> Drawn:
     columns = _columns(bent, len(moves))
     if not columns:
         return Drawn(columns=(), normals=np.zeros((0, 0)), margins=(), every=frozenset())
-    normals = _normals(DRAWS, len(columns))
+    normals = normals_of(DRAWS, len(columns))
     whole = range(len(columns))
     first = work([_steps(row, columns, whole, moves) for row in normals[:FIRST]], _benches(bent))
     found = Drawn(columns=columns, normals=normals, margins=tuple(first), every=frozenset())

@@ -2,6 +2,7 @@
 
 from collections.abc import Callable
 from dataclasses import dataclass
+from functools import lru_cache
 from typing import Final
 
 import numpy as np
@@ -56,6 +57,21 @@ def slopes_at(result: Callable[[Floats], Floats], values: Floats, u: Floats) -> 
     return found
 
 
+@lru_cache(16)
+def normals_of(draws: int, figures: int) -> Floats:
+    """Return how many u each figure is off in each of some draws, which fill the room evenly, (d, n).
+
+    Args:
+        draws: A power of 2.
+        figures: That are drawn at once.
+
+    Source:
+        Sobol's sequence, scrambled, the same each time.
+    """
+    found: Floats = ndtri(qmc.Sobol(figures, seed=SEED).random(draws))
+    return found
+
+
 def drawn_range(result: Callable[[Floats], Floats], values: Floats, covariance: Floats) -> tuple[float, float]:
     """Return within what 95 % of a result lies when its figures are drawn as they go together.
 
@@ -68,7 +84,6 @@ def drawn_range(result: Callable[[Floats], Floats], values: Floats, covariance: 
         GUM supplement 1, 2.5 and 97.5 % of 16 384 of Sobol's draws.
     """
     sizes, ways = np.linalg.eigh(covariance)
-    normals = ndtri(qmc.Sobol(len(values), seed=SEED).random(DRAWS))
-    drawn = result(values + normals @ (ways * np.sqrt(np.maximum(sizes, 0.0))).T)
+    drawn = result(values + normals_of(DRAWS, len(values)) @ (ways * np.sqrt(np.maximum(sizes, 0.0))).T)
     least, greatest = np.quantile(drawn, EDGES).tolist()
     return least, greatest
