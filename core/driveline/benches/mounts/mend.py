@@ -86,12 +86,8 @@ def _ways(one: Loaded, judge: Judge) -> Iterator[_Way]:
 def _cut_mm(mount: Mount) -> float | None:
     """The length of all cuts that its arm takes; nothing of what is sawn, or not as long as it will be yet."""
     every = parts_of(MountsSheet(mounts=[mount]))
-    lengths = [
-        line.cut_length_mm * line.quantity
-        for part in every
-        if part.key.split("_")[-1] in ARM_PLATES and (line := cut_line(part))
-    ]
-    return sum(lengths) if lengths else None
+    plates = [cut_line(part) for part in every if part.key.split("_")[-1] in ARM_PLATES]
+    return sum(one.cut_length_mm * one.quantity for one in plates) if plates else None
 
 
 def _gusset(kind: ArmKind | None, wall_mm: float) -> dict[str, Length]:
