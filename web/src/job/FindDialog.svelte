@@ -48,7 +48,10 @@
       const row = document.querySelector<HTMLElement>(place.selector);
       if (row?.getAttribute('aria-expanded') === 'false') row.click();
     }
-    if (within) await goTo({ bench: place.bench, selector: within }, openBench);
+    if (!within) return;
+    const name = within.slice(within.lastIndexOf('[')); // a bench that does not part its fields
+    if (await goTo({ bench: place.bench, selector: within }, openBench)) return;
+    await goTo({ bench: place.bench, selector: `main ${name}` }, openBench);
   }
 
   function keydown(event: KeyboardEvent): void {

@@ -53,7 +53,7 @@ describe('finding', () => {
       'left mount: bracket wall',
       'left mount: bracket yield',
     ]);
-    expect(wall[1]?.within).toContain('[data-field="wall"]');
+    expect(wall[1]?.within).toBe('main [data-part="bracket"] [data-field="wall"]');
     expect(entries[0]?.place?.selector).toContain('[data-field="bodies\\.0"]');
     expect(entries[1]?.place?.selector).toContain('[data-field="unit\\.bodies\\.0"]');
   });

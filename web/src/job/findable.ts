@@ -8,7 +8,7 @@ export interface Found {
   title: string;
   about: string;
   place: Place | null; // null: another job
-  within?: string; // a field of that place, which is there once it is opened
+  within?: string; // where a field of that place is, once that is opened
 }
 
 const MOST_SHOWN = 12;
@@ -85,7 +85,7 @@ export function entriesOf(benches: readonly Bench[], sheets: Sheets): Found[] {
           title: `${name}: ${steps.map(worded).join(' ')}`,
           about,
           place,
-          within: placeOfField([key, ...steps].join('.')).selector,
+          within: withinPart(steps),
         })),
       ];
     }),
@@ -117,6 +117,12 @@ function leaves(value: object, before: readonly string[] = []): string[][] {
     if (one === null || Array.isArray(one) || steps.join('.') === 'name') return [];
     return typeof one === 'object' && !('text' in one) ? leaves(one, steps) : [steps];
   });
+}
+
+/** A field of what is open: two parts of one thing may have fields of one name, such as a length. */
+function withinPart(steps: readonly string[]): string {
+  const field = `[data-field="${CSS.escape(steps.at(-1) ?? '')}"]`;
+  return steps.length > 1 ? `main [data-part="${CSS.escape(steps[0] ?? '')}"] ${field}` : `main ${field}`;
 }
 
 function worded(step: string): string {

@@ -52,21 +52,34 @@
     {#if wanted}<p class="text-[12.5px] text-brass">? {units.words(wanted)}</p>{/if}
     <Fields {form} from={row} {disabled} change={put} />
     {#if row.kind === 'arm'}
-      <Fields form={LINK} from={row.bracket} {disabled} change={(write) => put((to) => write(to.bracket))} />
+      <div data-part="bracket">
+        <Fields
+          form={LINK}
+          from={row.bracket}
+          {disabled}
+          change={(write) => put((to) => write(to.bracket))}
+        />
+      </div>
     {:else if row.kind}
       <h3 class="mt-2">Its bracket</h3>
-      <Fields
-        form={bracket}
-        from={row.bracket}
-        {disabled}
-        change={(write) => put((to) => write(to.bracket))}
-      />
+      <div data-part="bracket">
+        <Fields
+          form={bracket}
+          from={row.bracket}
+          {disabled}
+          change={(write) => put((to) => write(to.bracket))}
+        />
+      </div>
       {#if !disabled && row.bracket.kind && row.bracket.kind !== 'none'}
         <Mend mount={k + 1} change={put} />
       {/if}
       <h3 class="mt-2">Its ears</h3>
-      <Fields form={EARS} from={row.ears} {disabled} change={(write) => put((to) => write(to.ears))} />
-      <Fields form={TUBE} from={row} {disabled} change={put} />
+      <div data-part="ears">
+        <Fields form={EARS} from={row.ears} {disabled} change={(write) => put((to) => write(to.ears))} />
+      </div>
+      <div data-part="tube">
+        <Fields form={TUBE} from={row} {disabled} change={put} />
+      </div>
       <EarStress name={row.name} mount={k + 1} />
     {/if}
   {/snippet}
