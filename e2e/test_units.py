@@ -93,6 +93,7 @@ class FindTest(BrowserTestCase):
             ("kerb mass", page.get_by_label("Kerb mass", exact=True)),
             ("gearbox tail entry", page.get_by_role("button", name="gearbox tail", exact=True, expanded=True)),
             ("gearbox tail ears hole", page.get_by_label("Hole", exact=True)),
+            ("gearbox tail tube length", page.get_by_label("Length of the tube", exact=True)),
         ):
             page.locator("body").press("/")
             page.get_by_role("combobox", name="Find").fill(typed)
