@@ -19,6 +19,13 @@ class Assumed(Result):
     text: str
 
 
+class DrawnPiece(Result):
+    """A convex piece to draw: its corners, a box's eight or two rings of a round one."""
+
+    kind: str  # box or round
+    corners_mm: tuple[tuple[float, float, float], ...]
+
+
 class ToDo(Result):
     """Something to measure, look up or choose before an answer can be had."""
 

@@ -1,7 +1,5 @@
 """The registry: every bench in the order of the work, and the wiring of what one solved to what another needs."""
 
-from collections.abc import Callable
-from functools import cached_property
 from typing import Final
 
 import numpy as np
@@ -24,11 +22,11 @@ from driveline.benches.coupler.needs import CouplerNeeds, FacesApart
 from driveline.benches.coupler.results import CouplerResult
 from driveline.benches.coupler.sheet import CouplerSheet
 from driveline.benches.mounts import solve as mounts_bench
-from driveline.benches.mounts.needs import HeldUnit, MountsNeeds, NearestMoved, SolvedMounts, Turning
+from driveline.benches.mounts.needs import HeldUnit, MountsNeeds, SolvedMounts, Turning
 from driveline.benches.mounts.results import MountsResult
 from driveline.benches.mounts.sheet import MountsSheet
 from driveline.benches.placement import solve as placement_bench
-from driveline.benches.placement.gaps import Gap, around_missing, tightest_moved, travel_mm
+from driveline.benches.placement.gaps import around_missing, travel_mm
 from driveline.benches.placement.lay_out import LaidPlacement
 from driveline.benches.placement.lay_out import lay_out as lay_out_placement
 from driveline.benches.placement.needs import PlacementNeeds
@@ -48,12 +46,11 @@ from driveline.benches.ratios.needs import PropshaftLimits, RatiosNeeds
 from driveline.benches.ratios.results import RatiosResult
 from driveline.benches.ratios.sheet import OilPump, RatiosSheet, UnitFacing
 from driveline.gearing.sheets import Layout
+from driveline.job.around import Around
 from driveline.joints.screws import Loads
-from driveline.memory import key_of
 from driveline.shafts.coupler import forgives
 from driveline.sheet import positive_of, value_of
 from driveline.space.filled import evenly_filled_kgm2
-from driveline.space.pose import Placed
 from driveline.space.spots import spot_mm
 
 
@@ -96,41 +93,6 @@ def _placement_needs(given: Given) -> PlacementNeeds:
         faces_end_for_end=None if facing is None else facing is UnitFacing.END_FOR_END,
         pump_is_one_way=None if pump is None else pump is OilPump.ONE_WAY,
     )
-
-
-LEAST_WANTED_MM: Final = 10.0
-NEAR_MM: Final = 25.0  # beyond what is wanted, with the unit moved by a load: of no interest
-
-
-class _Around:
-    """What stands round the unit where it is placed; told apart by the sheet that says so."""
-
-    def __init__(self, sheet: PlacementSheet, laid: LaidPlacement, find_at_rest: Callable[[], tuple[Gap, ...]]) -> None:
-        self._sheet, self._laid, self._find_at_rest = sheet, laid, find_at_rest
-
-    def __reduce__(self) -> tuple[type[str], tuple[str]]:
-        return str, (key_of(self._sheet),)
-
-    def least_share(self, move_mm: float) -> float:
-        """Return what the tightest gap's share of what is wanted can be at the least, no point moved farther."""
-        shares = ((one.gap_mm - move_mm) / one.wanted_mm for one in self._at_rest)
-        return min(shares, default=1.0 + (NEAR_MM - move_mm) / LEAST_WANTED_MM)
-
-    @cached_property
-    def _at_rest(self) -> tuple[Gap, ...]:
-        return self._find_at_rest()
-
-    def nearest(self, move: Placed, move_mm: float) -> NearestMoved | None:
-        """Return what is tightest for its wanted gap with the unit moved from its place, no point of it farther."""
-        chosen = self._laid.chosen
-        if chosen is None or chosen.placed is None:
-            return None
-        placed = chosen.placed.moved(move)
-        gap = tightest_moved(self._sheet, self._laid, self._at_rest, placed, move_mm=move_mm, near_mm=NEAR_MM)
-        if gap is None:
-            return None
-        other = gap.other.sheet.name if gap.other else "the ground"
-        return NearestMoved(unit_body=gap.unit.sheet.name, other=other, gap_mm=gap.gap_mm, wanted_mm=gap.wanted_mm)
 
 
 def _held_unit(sheet: PlacementSheet, laid: LaidPlacement) -> HeldUnit:
@@ -178,7 +140,7 @@ def _mounts_needs(given: Given) -> MountsNeeds:
         turning=_turning(given),
         wanted_kmh=given.solved(BRIEF).brief.wanted_top_kmh,
         points=_points(laid),
-        around=_Around(sheet, laid, lambda: given.solved(PLACEMENT).gaps) if sheet.bodies else None,
+        around=Around(sheet, laid, lambda: given.solved(PLACEMENT).gaps) if sheet.bodies else None,
         around_missing=around_missing(sheet, laid),
         counted_travel_mm=travel_mm(sheet),
         counted_is_usual=value_of(sheet.travel) is None,

@@ -9,7 +9,7 @@ from driveline.arrays import Floats
 from driveline.space.bodies import Piece
 from driveline.space.overlap import depth_mm
 from driveline.space.rounds import sharpened
-from driveline.space.shapes import Cylinder
+from driveline.space.shapes import Box, Cylinder
 
 
 @dataclass(frozen=True)
@@ -43,7 +43,9 @@ def nearest(first: Piece, second: Piece) -> Near:
     found = _searched(first.seen, second.seen)
     shapes = (first.shape, second.shape)
     if found is not None and any(isinstance(one, Cylinder) for one in shapes) and all(one.is_convex for one in shapes):
-        found = sharpened(first, second, *found) or _searched(first.seen_finely, second.seen_finely)
+        is_plain = all(isinstance(one, Box | Cylinder) for one in shapes)
+        sharp = sharpened(first, second, *found) if is_plain else None
+        found = sharp or _searched(first.seen_finely, second.seen_finely)
     if found is None:
         return _overlap(first, second)
     on_first, on_second = found

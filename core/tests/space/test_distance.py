@@ -11,7 +11,7 @@ from driveline.space.bodies import Body, Piece, cylinder_between, tube
 from driveline.space.distance import nearest
 from driveline.space.neighbours import nearest_bodies
 from driveline.space.pose import Placed, Pose
-from driveline.space.shapes import Box, Cylinder, Mesh
+from driveline.space.shapes import Box, Cylinder, Hull, Mesh
 
 sizes = st.floats(2, 300)
 angles = st.floats(-180, 180)
@@ -88,6 +88,13 @@ class DistanceTest(TestCase):
                 self.assertAlmostEqual(near.depth_mm, depth, places=6)
         pipe = cylinder_between(np.array([-50.0, 0, 100]), np.array([50.0, 0, 100]), 15)
         self.assertAlmostEqual(nearest(box, pipe).gap_mm, 65.0, places=4)
+
+    def test_a_lump_beside_a_pipe_by_hand(self) -> None:
+        lump = Piece(Hull(Box((100, 60, 40)).corners_mm), SHIFTED)
+        pipe = cylinder_between(np.array([-50.0, 0, 100]), np.array([50.0, 0, 100]), 15)
+        for gap in (nearest(lump, pipe).gap_mm, nearest(pipe, lump).gap_mm):
+            self.assertLessEqual(gap, 65.0 + 1e-9)
+            self.assertGreater(gap, 64.99)
 
     def test_a_bend_is_never_less_than_it_is(self) -> None:
         line = np.array([[0.0, 0, 0], [300, 0, 0], [300, 200, 0]])

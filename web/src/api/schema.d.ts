@@ -2443,6 +2443,8 @@ export interface components {
             length?: components["schemas"]["Length"] | null;
             /** @description The load passes beside its middle, or its web, by */
             beside?: components["schemas"]["Length"] | null;
+            /** @description Its middle, or web; empty counts both ways */
+            lies_to?: components["schemas"]["LiesTo"] | null;
             /** @description Of the fillet all round its root */
             leg?: components["schemas"]["Length"] | null;
             /** Is Inspected */
@@ -3597,6 +3599,12 @@ export interface components {
             revision: number;
         };
         /**
+         * LiesTo
+         * @description Which way a bracket's middle, or a channel's web, lies from the load.
+         * @enum {string}
+         */
+        LiesTo: "front" | "rear" | "left" | "right";
+        /**
          * LineTurns
          * @description What turns with the line, and what gives in it, beside the shafts themselves.
          */
@@ -3916,6 +3924,7 @@ export interface components {
              *       "has_tabs": false,
              *       "length": null,
              *       "beside": null,
+             *       "lies_to": null,
              *       "leg": null,
              *       "is_inspected": null,
              *       "base": null,
@@ -8449,6 +8458,8 @@ export interface components {
             arm_mm: number | null;
             /** Section */
             section: string;
+            /** Pieces */
+            pieces: components["schemas"]["DrawnPiece"][];
             /** Missing */
             missing: string[];
             /** Cases */

@@ -17,6 +17,7 @@
     if (body.is_off || body.fate === 'off') return 'fill-none stroke-scribe-dim opacity-50';
     if (body.is_unit) return 'fill-dye-lit stroke-scribe';
     if (body.fate === 'cut') return `${isOver ? 'fill-none' : 'fill-dye-deep'} stroke-fails-lit`;
+    if (body.fate === 'made') return 'fill-dye-lit/60 stroke-scribe';
     if (isOver) return 'fill-none stroke-scribe-dim opacity-60';
     return 'fill-dye-deep stroke-scribe-dim';
   }

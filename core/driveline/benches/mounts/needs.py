@@ -4,6 +4,7 @@ from dataclasses import dataclass
 from typing import Protocol
 
 from driveline.arrays import Floats
+from driveline.space.bodies import Body
 from driveline.space.pose import Placed
 
 
@@ -17,6 +18,17 @@ class NearestMoved:
     wanted_mm: float
 
 
+@dataclass(frozen=True, slots=True, kw_only=True)
+class NearBracket:
+    """What a bracket stands on, empty where nothing entered is there, and what it comes nearest to."""
+
+    stands_on: str
+    other: str
+    gap_mm: float | None  # below nought: overlap; None: nothing is near
+    wanted_mm: float
+    taken_mm: float = 0.0  # off that gap already: what the unit may move
+
+
 class Around(Protocol):
     """What stands round the unit. Told apart by its pickle."""
 
@@ -28,6 +40,9 @@ class Around(Protocol):
 
         ``None``: nothing is near.
         """
+
+    def beside(self, whole: Body, off_root: Body, *, root_mm: Floats, tip_mm: Floats) -> NearBracket:
+        """Return what a bracket stands on, and what it comes nearest to for what is wanted."""
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)

@@ -1,7 +1,7 @@
 """What the mounts bench shows."""
 
 from driveline.checks import Result, Verdict
-from driveline.results import Assumed, ToDo
+from driveline.results import Assumed, DrawnPiece, ToDo
 
 At = tuple[float, float, float]
 
@@ -29,6 +29,7 @@ class MountFound(Result):
     stiffness_n_per_mm: At | None  # along the vehicle's axes, its bracket in series
     arm_mm: float | None
     section: str
+    pieces: tuple[DrawnPiece, ...]  # of its bracket, where it stands
     missing: tuple[str, ...]
     cases: tuple[CaseForce, ...]
     worst: str  # the case that governs

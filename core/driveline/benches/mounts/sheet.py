@@ -36,6 +36,15 @@ class ArmKind(Choice):
     GUSSETED = "gusseted", "shelf on gussets"
 
 
+class LiesTo(Choice):
+    """Which way a bracket's middle, or a channel's web, lies from the load."""
+
+    FRONT = "front"
+    REAR = "rear"
+    LEFT = "left"
+    RIGHT = "right"
+
+
 class Weighed(Sheet):
     """A stiffness measured with a known weight and a ruler."""
 
@@ -78,6 +87,9 @@ class Bracket(Sheet):
     has_tabs: bool = Field(default=False, description="Tabs hold a boxed arm's plates to each other")
     length: Length | None = Field(default=None, description="That it is cut to, from the vehicle to the mount")
     beside: Length | None = Field(default=None, description="The load passes beside its middle, or its web, by")
+    lies_to: LiesTo | None = Field(
+        default=None, description="Its middle, or web; empty counts both ways"
+    )
     leg: Length | None = Field(default=None, description="Of the fillet all round its root")
     is_inspected: bool | None = None
     base: Length | None = Field(default=None, description="Wall or plate that it is welded to, thick")

@@ -34,6 +34,7 @@ from driveline.benches.mounts.results import (
 )
 from driveline.benches.mounts.schools import schools_sought
 from driveline.benches.mounts.sheet import MountKind, MountsSheet
+from driveline.benches.mounts.solids import solid_of
 from driveline.benches.mounts.weld_sheet import weld_sheet
 from driveline.checks import Check, worst_verdict
 from driveline.drawing.model import Drawing
@@ -181,7 +182,7 @@ def _met(frequency_hz: float, needs: MountsNeeds) -> Iterator[PulseMet]:
 
 
 def _mount(one: LaidMount, k: int, carried: Carried | None, checks: tuple[Check, ...]) -> MountFound:
-    arm = one.arm.arm
+    arm, solid = one.arm.arm, solid_of(one)
     own = [check for check in checks if check.key.startswith(f"mounts.m{k + 1}.")]
     return MountFound(
         field=one.field,
@@ -192,6 +193,7 @@ def _mount(one: LaidMount, k: int, carried: Carried | None, checks: tuple[Check,
         stiffness_n_per_mm=None if one.hold is None else _three(np.diag(one.hold.stiffness_n_per_mm)),
         arm_mm=None if arm is None else arm.length_mm,
         section="" if arm is None else arm.section.words,
+        pieces=() if solid is None else solid.drawn,
         missing=one.missing,
         cases=() if carried is None else tuple(_force(carried, row, k) for row in range(len(carried.cases))),
         worst="" if carried is None else carried.cases[carried.worst_case(k)].name,

@@ -102,7 +102,7 @@ def gaps_of(
         body = thing.built.body.moved(placed)
         for (other, wanted), apart_mm in zip(others, _bounds_apart_mm(body, others), strict=True):
             within_mm = wanted + give_mm + far_mm
-            near = _near(body, other, within_mm=within_mm, is_deep=is_deep) if apart_mm <= within_mm else None
+            near = near_of(body, other, within_mm=within_mm, is_deep=is_deep) if apart_mm <= within_mm else None
             if near is not None:
                 found.append(Gap(unit=thing, other=other, near=near, wanted_mm=wanted, travel_mm=give_mm))
     ground = _to_ground(sheet, laid, placed)
@@ -152,7 +152,7 @@ def _moved_near(gap: Gap, laid: LaidPlacement, placed: Placed, *, within_mm: flo
         lowest = _lowest(laid, placed)
         return None if lowest is None else lowest[1]
     body = gap.unit.built.body
-    return None if body is None else _near(body.moved(placed), gap.other, within_mm=within_mm, is_deep=False)
+    return None if body is None else near_of(body.moved(placed), gap.other, within_mm=within_mm, is_deep=False)
 
 
 def _widest_mm(sheet: PlacementSheet, other: VehicleThing) -> float:
@@ -228,7 +228,8 @@ def goes_with_wheels(other: VehicleThing) -> bool:
     return other.sheet.nature in (Nature.STEERING, None)
 
 
-def _near(body: Body, other: VehicleThing, *, within_mm: float, is_deep: bool) -> Near | None:
+def near_of(body: Body, other: VehicleThing, *, within_mm: float, is_deep: bool) -> Near | None:
+    """Return how near a body of the vehicle comes, through its own travel; ``None`` beyond what is asked."""
     still = other.built.body
     if still is None:
         return None

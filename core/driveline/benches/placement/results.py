@@ -1,16 +1,9 @@
 """What the placement bench shows."""
 
 from driveline.checks import Result, Verdict
-from driveline.results import Assumed, ToDo
+from driveline.results import Assumed, DrawnPiece, ToDo
 
 At = tuple[float, float, float]
-
-
-class DrawnPiece(Result):
-    """A convex piece to draw: its corners, a box's eight or two rings of a round one."""
-
-    kind: str  # box or round
-    corners_mm: tuple[At, ...]
 
 
 class DrawnScan(Result):

@@ -32,7 +32,6 @@ from driveline.benches.placement.needs import PlacementNeeds
 from driveline.benches.placement.offers import offers_of
 from driveline.benches.placement.results import (
     DrawnBody,
-    DrawnPiece,
     GapFound,
     HangFound,
     OpeningFound,
@@ -51,7 +50,7 @@ from driveline.checks import Check
 from driveline.drawing.model import Drawing
 from driveline.figures import fig
 from driveline.margins import Judge
-from driveline.results import Assumed, ToDo
+from driveline.results import Assumed, DrawnPiece, ToDo
 from driveline.sheet import positive_of, value_of
 from driveline.space.bodies import Piece
 from driveline.space.pose import AS_IS, Placed

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import type { CaseFound, Frame, MountsResult, PlacementResult } from '../../api/types';
+  import type { CaseFound, DrawnBody, Frame, MountsResult, PlacementResult } from '../../api/types';
   import { useUnits } from '../../measure/units.svelte';
   import { EYES, eyeAt, VIEW_TITLES, type Line3, type Point3, type ViewKey } from '../../scene/scene';
   import View from '../../scene/View.svelte';
@@ -49,9 +49,29 @@
       };
     }),
   );
+  const brackets = $derived(
+    result.mounts.flatMap((mount): DrawnBody[] =>
+      mount.pieces.length > 0
+        ? [
+            {
+              field: mount.field,
+              name: `bracket of ${mount.name}`,
+              is_unit: false,
+              nature: null,
+              fate: 'made',
+              keeps_clear: false,
+              is_off: false,
+              pieces: mount.pieces,
+              scan: null,
+            },
+          ]
+        : [],
+    ),
+  );
+  const bodies = $derived([...placement.bodies, ...brackets]);
   const arms = $derived(
     result.mounts.flatMap((mount): Line3[] =>
-      mount.at_mm && mount.rail_mm
+      mount.at_mm && mount.rail_mm && mount.pieces.length === 0
         ? [
             {
               key: `arm ${mount.field}`,
@@ -77,7 +97,7 @@
     {#each views as key (key)}
       <View
         title={VIEW_TITLES[key]}
-        bodies={placement.bodies}
+        {bodies}
         {frame}
         eye={key === 'free' ? eyeAt(round, above) : EYES[key]}
         roomMm={160}

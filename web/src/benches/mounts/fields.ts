@@ -118,6 +118,20 @@ export const bracketForm = (threads: readonly string[]): Form<Bracket> => [
       'length',
       'of a channel beside its web',
     ),
+    asked(
+      (one: Bracket) => one.beside !== null,
+      choice<Bracket, 'lies_to'>(
+        'lies_to',
+        'Its middle, or web, lies from the load to the',
+        [
+          ['front', 'front'],
+          ['rear', 'rear'],
+          ['left', 'left'],
+          ['right', 'right'],
+        ],
+        'not said: both ways count',
+      ),
+    ),
     reading<Bracket>('leg', 'Leg of the weld round its root', 'length'),
     yesNo<Bracket>('is_inspected', 'That weld is', 'not said', ['inspected by an expert', 'not inspected']),
     asked(

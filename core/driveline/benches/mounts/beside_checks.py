@@ -1,0 +1,80 @@
+"""Whether a bracket keeps off what stands beside it."""
+
+from typing import Final
+
+from driveline.benches.mounts.laid import LaidMount
+from driveline.benches.mounts.needs import Around, MountsNeeds, NearBracket
+from driveline.benches.mounts.sheet import MountKind
+from driveline.benches.mounts.solids import Solid, solid_of
+from driveline.checks import Check
+from driveline.figures import fig
+from driveline.margins import Judge
+from driveline.working import Working, step, worked
+
+FAR_MM: Final = 43.0  # off everything, where nothing was found within what is looked at
+PAST_WELD_MM: Final = 15.0  # of its length, and half its section: what a scan shows of what it is welded to
+MOST_SHARE: Final = 0.5
+
+
+def near_bracket(mount: LaidMount, around: Around | None) -> NearBracket | None:
+    """Return what a bracket stands on and comes near; ``None`` while it, or what is around, is not known."""
+    whole, off_root = solid_of(mount), _off_root(mount)
+    if around is None or whole is None or off_root is None or mount.rail_mm is None or mount.at_mm is None:
+        return None
+    return around.beside(whole.body, off_root.body, root_mm=mount.rail_mm, tip_mm=mount.at_mm)
+
+
+def _off_root(mount: LaidMount) -> Solid | None:
+    arm = mount.arm.arm
+    if arm is None:
+        return None
+    left_mm = PAST_WELD_MM + max(arm.section.depth_mm, arm.section.breadth_mm) / 2
+    return solid_of(mount, from_share=min(left_mm / arm.length_mm, MOST_SHARE))
+
+
+def beside_check(mount: LaidMount, k: int, needs: MountsNeeds, judge: Judge) -> tuple[Check, ...]:
+    """Return the check of a mount's bracket; nothing of an arm, or of a mount bolted straight on."""
+    if mount.sheet.kind is MountKind.ARM or mount.arm.is_none:
+        return ()
+    missing = [*mount.arm.missing, *(() if mount.at_mm is not None else mount.missing)]
+    missing += [*needs.unit.missing, *needs.around_missing]
+    if needs.around is None:
+        missing.append("What stands round the unit, at Placement")
+    if mount.sheet.bracket.beside is None:
+        missing.append(f"{mount.sheet.name}: how far the load passes beside its bracket's middle")
+    near = near_bracket(mount, needs.around)
+    gap = None if near is None else FAR_MM if near.gap_mm is None else near.gap_mm
+    check = judge.check(
+        "clearance",
+        key=f"mounts.m{k + 1}.beside",
+        title=f"Bracket of {mount.sheet.name} clear of what is beside it",
+        demand=None if near is None else near.wanted_mm,
+        capacity=gap,
+        unit="mm",
+        says="" if near is None else _says(near),
+        missing=tuple(dict.fromkeys(missing)),
+        inputs=(f"{mount.field}.bracket", f"{mount.field}.rail", "placement.bodies"),
+        working=lambda: _working(near, gap),
+    )
+    return (check,)
+
+
+def _says(near: NearBracket) -> str:
+    on = f"It stands on {near.stands_on}." if near.stands_on else "Nothing that is entered stands where it is welded."
+    if near.gap_mm is None:
+        return f"Nothing else near it. {on}"
+    at_rest = near.gap_mm + near.taken_mm
+    how = "they overlap" if at_rest <= 0 else fig(at_rest, "mm", 1)
+    moves = f", less {fig(near.taken_mm, 'mm', 0)} that the unit may move" if near.taken_mm else ""
+    return f"To {near.other}: {how}{moves}; {fig(near.wanted_mm, 'mm', 0)} is wanted. {on}"
+
+
+def _working(near: NearBracket | None, gap_mm: float | None) -> Working:
+    source = "Least distance of its outside to every body but those it is fixed to, the unit's moved any way. "
+    source += "Of a scan what lies round its root is left out; ears and bolts are not in it."
+    if near is None or gap_mm is None:
+        return Working(source=source)
+    taken = near.taken_mm
+    apart = worked("g", gap_mm + taken, "mm", f"to {near.other}" if near.other else "nothing is nearer")
+    give = worked("t", taken, "mm", "what the unit may move any way, at Placement" if taken else "neither moves")
+    return Working(steps=(step("c", "g - t", apart, give, value=gap_mm, unit="mm", decimals=1),), source=source)

@@ -1,0 +1,120 @@
+"""A bracket as a body in the scene: to be drawn, and to keep off what stands beside it."""
+
+import math
+from dataclasses import dataclass
+from typing import Final
+
+import numpy as np
+
+from driveline.arrays import Floats
+from driveline.benches.mounts.brackets import Arm
+from driveline.benches.mounts.laid import LaidMount
+from driveline.benches.mounts.sheet import ArmKind, Bracket, Landing, LiesTo
+from driveline.memory import Memory, key_of
+from driveline.results import DrawnPiece
+from driveline.sheet import positive_of, value_of
+from driveline.space.bodies import Body, Piece, cylinder_between
+from driveline.space.pose import AS_IS, Placed
+from driveline.space.shapes import Box, Hull
+
+_SOLIDS: Final = Memory(100)
+LEAST_SENSE: Final = 0.3  # of a way and what lies across the arm: less, and it says nothing
+_WAYS: Final = {
+    LiesTo.FRONT: np.array([1.0, 0.0, 0.0]),
+    LiesTo.REAR: np.array([-1.0, 0.0, 0.0]),
+    LiesTo.LEFT: np.array([0.0, 1.0, 0.0]),
+    LiesTo.RIGHT: np.array([0.0, -1.0, 0.0]),
+}
+_ENDS: Final = ((-0.5, -0.5), (-0.5, 0.5), (0.5, -0.5), (0.5, 0.5))  # across and upright, as a box's corners run
+
+
+@dataclass(frozen=True, kw_only=True)
+class Solid:
+    """A bracket where it stands, and how it is drawn."""
+
+    body: Body
+    drawn: tuple[DrawnPiece, ...]
+
+
+def solid_of(mount: LaidMount, *, from_share: float = 0.0) -> Solid | None:
+    """Return a bracket's outside; ``None`` while a size of it, or a place, is not known, or there is none.
+
+    Where the load may pass beside it on either side it is as wide as both together.
+
+    Args:
+        mount: Where it stands.
+        from_share: Of its length at the root that is left away, its landing plate with it.
+    """
+    arm, bracket = mount.arm.arm, mount.sheet.bracket
+    if arm is None or mount.at_mm is None or mount.rail_mm is None or mount.arm.missing:
+        return None
+    rail, at = mount.rail_mm, mount.at_mm
+    key = key_of(bracket, rail.tobytes(), at.tobytes(), str(from_share))
+    return _SOLIDS.remembered(key, lambda: _made(mount.sheet.name, bracket, arm, rail, at, from_share))
+
+
+def _made(name: str, bracket: Bracket, arm: Arm, rail_mm: Floats, at_mm: Floats, from_share: float) -> Solid:
+    root = rail_mm + from_share * (at_mm - rail_mm)
+    pieces, drawn = list[Piece](), list[DrawnPiece]()
+    if bracket.kind is ArmKind.TUBE and not value_of(bracket.beside):
+        round_one = cylinder_between(root, at_mm, arm.section.depth_mm / 2)
+        pieces.append(round_one)
+        drawn.append(_drawn("round", round_one.corners_mm))
+    elif bracket.kind is ArmKind.GUSSETED:
+        corners = _shelf_corners(bracket, arm, root, at_mm, from_share)
+        pieces.append(Piece(Hull(corners), AS_IS))
+        drawn.append(_drawn("box", corners))
+    else:
+        width, aside = _across(bracket, arm)
+        middle = (root + at_mm) / 2 + arm.turn[:, 1] * aside
+        pieces.append(_box(arm.turn, middle, float(np.linalg.norm(at_mm - root)), width, arm.section.depth_mm))
+        drawn.append(_drawn("box", pieces[-1].corners_mm))
+    plate = None if from_share else _plate(bracket.landing, arm, rail_mm)
+    if plate is not None:
+        pieces.append(plate)
+        drawn.append(_drawn("box", plate.corners_mm))
+    return Solid(body=Body(name, tuple(pieces)), drawn=tuple(drawn))
+
+
+def _across(bracket: Bracket, arm: Arm) -> tuple[float, float]:
+    """How wide an arm is, and how far beside the load its middle lies: either way, it is as wide as both together."""
+    breadth = positive_of(bracket.breadth) or arm.section.breadth_mm
+    beside = value_of(bracket.beside) or 0.0
+    if bracket.kind in (ArmKind.CHANNEL, ArmKind.FOLDED):
+        web = positive_of(bracket.web if bracket.kind is ArmKind.CHANNEL else bracket.wall) or 0.0
+        beside += (web - breadth) / 2  # from its web, and its flanges reach back from there
+    sense = 0.0 if bracket.lies_to is None else float(arm.turn[:, 1] @ _WAYS[bracket.lies_to])
+    if abs(sense) < LEAST_SENSE:
+        return breadth + 2 * abs(beside), 0.0
+    return breadth, math.copysign(1.0, sense) * beside
+
+
+def _shelf_corners(bracket: Bracket, arm: Arm, root_mm: Floats, at_mm: Floats, from_share: float) -> Floats:
+    """Of a shelf with its gussets, root first: the load comes onto the shelf, its gussets hang below."""
+    (width, aside), depth = _across(bracket, arm), arm.section.depth_mm
+    top, nose = (positive_of(bracket.wall) or 0.0) / 2, positive_of(bracket.nose) or depth
+    ends = ((root_mm, depth + (nose - depth) * from_share), (at_mm, nose))
+    return np.array(
+        [
+            place + arm.turn @ np.array([0.0, aside + side * width, top if up > 0 else top - deep])
+            for place, deep in ends
+            for side, up in _ENDS
+        ]
+    )
+
+
+def _box(turn: Floats, middle_mm: Floats, *size_mm: float) -> Piece:
+    length, width, height = size_mm
+    return Piece(Box((length, width, height)), Placed(turn, middle_mm))
+
+
+def _plate(landing: Landing, arm: Arm, rail_mm: Floats) -> Piece | None:
+    thick, breadth, depth = (positive_of(one) for one in (landing.thickness, landing.breadth, landing.depth))
+    if not landing.is_there or thick is None or breadth is None or depth is None:
+        return None
+    return _box(arm.turn, rail_mm + arm.turn[:, 0] * thick / 2, thick, breadth, depth)
+
+
+def _drawn(kind: str, corners_mm: Floats) -> DrawnPiece:
+    rows = [tuple(round(float(one), 2) for one in corner) for corner in corners_mm]
+    return DrawnPiece(kind=kind, corners_mm=tuple((row[0], row[1], row[2]) for row in rows))

@@ -1,0 +1,101 @@
+"""What a bracket, which stays where it is welded, comes near: of the vehicle, and of the unit that it holds."""
+
+from collections.abc import Iterator, Sequence
+from dataclasses import dataclass
+from typing import Final
+
+import numpy as np
+
+from driveline.arrays import Floats
+from driveline.benches.placement.gaps import near_of, solid, travel_mm, wanted_mm
+from driveline.benches.placement.lay_out import LaidPlacement, VehicleThing
+from driveline.benches.placement.sheet import Nature, PlacementSheet
+from driveline.space.bodies import Body, Piece
+from driveline.space.neighbours import nearest_bodies
+from driveline.space.pose import Placed
+from driveline.space.shapes import Box
+
+STILL_MM: Final = 3.0  # where neither moves: room for the weld, and for paint
+ON_MM: Final = 15.0  # a bracket's end stands on what is so near
+NEAR_MM: Final = 40.0  # beyond what is wanted: of no interest
+POINT_MM: Final = 0.01
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Beside:
+    """A bracket's gap to one thing, with what that may move taken off."""
+
+    other: str
+    gap_mm: float  # below nought: overlap
+    wanted_mm: float
+    taken_mm: float = 0.0  # off the gap already
+
+    @property
+    def share(self) -> float:
+        """Of what is wanted."""
+        return self.gap_mm / self.wanted_mm
+
+
+@dataclass(frozen=True, kw_only=True)
+class BracketBody:
+    """A bracket's outside: whole, and without its root, which is welded into whatever a scan shows there."""
+
+    whole: Body
+    off_root: Body
+    root_mm: Floats  # (3,)
+    tip_mm: Floats  # (3,)
+
+
+def beside_of(sheet: PlacementSheet, laid: LaidPlacement, one: BracketBody) -> tuple[str, tuple[Beside, ...]]:
+    """Return what a bracket stands on, empty where nothing entered is there; and its gaps, the tightest first.
+
+    It is welded to the body nearest its root and bolted to the unit's nearest its tip: these two are not asked.
+    """
+    root = _nearest([(each.field, each.built.body) for each in laid.in_the_way], one.root_mm)
+    found = [*_vehicle(sheet, laid, one, root), *_unit(sheet, laid, one)]
+    name = next((each.sheet.name for each in laid.in_the_way if each.field == root), "")
+    return name, tuple(sorted(found, key=lambda gap: gap.share))
+
+
+def _vehicle(sheet: PlacementSheet, laid: LaidPlacement, one: BracketBody, root: str) -> Iterator[Beside]:
+    for other in laid.in_the_way:
+        if other.built.body is None or other.field == root:
+            continue
+        wanted = _wanted_mm(sheet, other)
+        body = one.off_root if other.built.body.surface is not None else one.whole
+        near = near_of(body, other, within_mm=wanted + NEAR_MM, is_deep=True)
+        if near is not None:
+            yield Beside(other=other.sheet.name, gap_mm=near.gap_mm - near.depth_mm, wanted_mm=wanted)
+
+
+def _wanted_mm(sheet: PlacementSheet, other: VehicleThing) -> float:
+    """What is wanted to a body; of one that may be of any kind, the most."""
+    natures = [other.sheet.nature] if other.sheet.nature else list(Nature)
+    return max(STILL_MM if nature is Nature.FIXED else wanted_mm(sheet, nature) for nature in natures)
+
+
+def _unit(sheet: PlacementSheet, laid: LaidPlacement, one: BracketBody) -> Iterator[Beside]:
+    """The unit moves any way by what Placement counts on."""
+    if laid.chosen is None or laid.chosen.placed is None:
+        return
+    give = travel_mm(sheet)
+    things = [(each, each.built.body.moved(laid.chosen.placed)) for each in solid(laid.unit_on) if each.built.body]
+    held = _nearest([(each.field, body) for each, body in things], one.tip_mm)
+    for each, body in things:
+        if each.field == held:
+            continue
+        near = nearest_bodies(one.whole, body, within_mm=STILL_MM + give + NEAR_MM)
+        if near is not None:
+            gap = near.gap_mm - near.depth_mm - give
+            yield Beside(other=each.sheet.name, gap_mm=gap, wanted_mm=STILL_MM, taken_mm=give)
+
+
+def _nearest(bodies: Sequence[tuple[str, Body | None]], at_mm: Floats) -> str:
+    """The field of the body of pieces that a point is nearest to, not farther than what stands on it may be."""
+    point = Body("", (Piece(Box((POINT_MM, POINT_MM, POINT_MM)), Placed(np.eye(3), at_mm)),))
+    best, found = np.inf, ""
+    for field, body in bodies:
+        near = None if body is None or not body.pieces else nearest_bodies(point, body, within_mm=ON_MM)
+        if near is not None and near.gap_mm - near.depth_mm < best:
+            best, found = near.gap_mm - near.depth_mm, field
+    return found

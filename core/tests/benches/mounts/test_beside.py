@@ -1,0 +1,100 @@
+"""What a bracket comes near: as a body in the scene, whatever side its middle lies on."""
+
+import copy
+from typing import Any
+from unittest import TestCase
+
+import numpy as np
+from hypothesis import given, settings
+from hypothesis import strategies as st
+
+from driveline.benches.mounts.results import MountFound
+from driveline.checks import Check, Verdict
+from driveline.job.evaluate import evaluate
+from driveline.job.file import JobFile
+from driveline.space.bodies import Piece
+from driveline.space.distance import nearest
+from driveline.space.pose import AS_IS, Placed
+from driveline.space.shapes import Box, Hull
+from tests.benches.mounts.test_mounts import PLOVER, Job, changed, mm
+
+KEY = "mounts.m2.beside"  # Plover's right mount: a boxed arm from y = -391 to the unit, along y
+WAYS = ("front", "rear", "left", "right")
+
+
+def with_box(job: Job, at_mm: tuple[float, float, float], size_mm: tuple[float, float, float], **more: Any) -> Job:
+    made = copy.deepcopy(job)
+    sizes = dict(zip(("length", "width", "height"), map(mm, size_mm), strict=True))
+    place = dict(zip("xyz", map(mm, at_mm), strict=True))
+    body = {"name": "heater pipe", "shape": "box", "turned": "square", "nature": "fixed", "at": place, **sizes, **more}
+    made["sheets"]["placement"]["bodies"].append(body)
+    return made
+
+
+def judged(job: Job) -> tuple[Check, MountFound]:
+    result = evaluate(JobFile.model_validate(job))
+    return next(check for check in result.checks if check.key == KEY), result.mounts.mounts[1]
+
+
+def corners(mount: MountFound) -> np.ndarray[Any, Any]:
+    return np.vstack([np.array(piece.corners_mm) for piece in mount.pieces])
+
+
+class BesideTest(TestCase):
+    def test_the_gap_is_from_the_outside_of_the_arm_that_is_drawn(self) -> None:
+        arm = np.array(judged(PLOVER)[1].pieces[0].corners_mm)
+        middle = (arm.min(axis=0) + arm.max(axis=0)) / 2
+        above = (float(middle[0]), float(middle[1]), float(arm[:, 2].max()) + 11)
+        check, _ = judged(with_box(PLOVER, above, (20, 20, 20)))
+        box = Piece(Box((20, 20, 20)), Placed(np.eye(3), np.array(above)))
+        self.assertAlmostEqual(check.capacity or 0.0, nearest(Piece(Hull(arm), AS_IS), box).gap_mm, delta=0.03)
+        self.assertIn("heater pipe", check.says)
+        self.assertIs(check.verdict, Verdict.HOLDS)
+        inside, _ = judged(with_box(PLOVER, (float(middle[0]), float(middle[1]), float(middle[2])), (20, 20, 20)))
+        self.assertIs(inside.verdict, Verdict.FAILS)
+        self.assertIn("overlap", inside.says)
+
+    def test_what_it_is_welded_to_is_named_and_not_held_against_it(self) -> None:
+        check, _ = judged(PLOVER)
+        self.assertIn("stands on right rail", check.says)
+        self.assertNotIn("To right rail", check.says)
+
+    def test_without_a_word_of_its_side_it_is_as_wide_as_both(self) -> None:
+        either = corners(judged(changed(PLOVER, {"mounts.1.bracket.lies_to": None}))[1])
+        for way in WAYS:
+            one = corners(judged(changed(PLOVER, {"mounts.1.bracket.lies_to": way}))[1])
+            self.assertTrue((one.min(axis=0) >= either.min(axis=0) - 0.02).all(), way)
+            self.assertTrue((one.max(axis=0) <= either.max(axis=0) + 0.02).all(), way)
+        front = corners(judged(changed(PLOVER, {"mounts.1.bracket.lies_to": "front"}))[1])
+        rear = corners(judged(changed(PLOVER, {"mounts.1.bracket.lies_to": "rear"}))[1])
+        self.assertAlmostEqual(front[:, 0].mean() - rear[:, 0].mean(), 2 * 12 * 8 / 16, delta=0.1)  # half the corners
+
+    @settings(max_examples=5, deadline=None)
+    @given(
+        st.tuples(st.floats(60, 200), st.floats(-380, -200), st.floats(260, 420)),
+        st.sampled_from(WAYS),
+    )
+    def test_saying_less_of_its_side_never_leaves_more_room(self, at: tuple[float, float, float], way: str) -> None:
+        job = with_box(PLOVER, at, (15, 15, 15))
+        said, _ = judged(changed(job, {"mounts.1.bracket.lies_to": way}))
+        unsaid, _ = judged(changed(job, {"mounts.1.bracket.lies_to": None}))
+        self.assertLessEqual(unsaid.margin or 0.0, (said.margin or 0.0) + 1e-6)
+
+    def test_what_is_not_known_of_it_or_its_neighbours_is_not_known(self) -> None:
+        jobs = {
+            "no place at the vehicle": changed(PLOVER, {"mounts.1.rail": {}}),
+            "no depth": changed(PLOVER, {"mounts.1.bracket.depth": None}),
+            "not how far beside": changed(PLOVER, {"mounts.1.bracket.beside": None}),
+            "a body without a size": with_box(PLOVER, (0.0, 0.0, 0.0), (9, 9, 9), length=None),
+        }
+        for words, job in jobs.items():
+            with self.subTest(words):
+                check, _ = judged(job)
+                self.assertIs(check.verdict, Verdict.NOT_KNOWN)
+                self.assertTrue(check.missing)
+
+    def test_what_steers_is_kept_off_through_its_travel(self) -> None:
+        travel = {"up": mm(0), "down": mm(30), "aside": mm(0)}
+        still = with_box(PLOVER, (100.0, -300.0, 430.0), (20, 20, 20), nature="fixed")
+        moving = with_box(PLOVER, (100.0, -300.0, 430.0), (20, 20, 20), nature="steering", travel=travel)
+        self.assertLess(judged(moving)[0].margin or 0.0, judged(still)[0].margin or 0.0)
