@@ -11,7 +11,7 @@ from driveline.figures import fig
 from driveline.margins import Judge
 from driveline.working import Working, step, worked
 
-FAR_MM: Final = 43.0  # off everything, where nothing was found within what is looked at
+FAR_MM: Final = 18.0  # off everything, where nothing was found within what is looked at
 PAST_WELD_MM: Final = 15.0  # of its length, and half its section: what a scan shows of what it is welded to
 MOST_SHARE: Final = 0.5
 

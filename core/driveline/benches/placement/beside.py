@@ -17,7 +17,7 @@ from driveline.space.shapes import Box
 
 STILL_MM: Final = 3.0  # where neither moves: room for the weld, and for paint
 ON_MM: Final = 15.0  # a bracket's end stands on what is so near
-NEAR_MM: Final = 40.0  # beyond what is wanted: of no interest
+NEAR_MM: Final = 15.0  # beyond what is wanted: of no interest
 POINT_MM: Final = 0.01
 
 
@@ -62,8 +62,9 @@ def _vehicle(sheet: PlacementSheet, laid: LaidPlacement, one: BracketBody, root:
         if other.built.body is None or other.field == root:
             continue
         wanted = _wanted_mm(sheet, other)
-        body = one.off_root if other.built.body.surface is not None else one.whole
-        near = near_of(body, other, within_mm=wanted + NEAR_MM, is_deep=True)
+        is_scan = other.built.body.surface is not None
+        body = one.off_root if is_scan else one.whole
+        near = near_of(body, other, within_mm=wanted + NEAR_MM, is_deep=not is_scan)
         if near is not None:
             yield Beside(other=other.sheet.name, gap_mm=near.gap_mm - near.depth_mm, wanted_mm=wanted)
 
