@@ -1,5 +1,6 @@
 """A frame that is cut: its section along the cut, old against new."""
 
+import math
 from collections.abc import Sequence
 from dataclasses import dataclass
 
@@ -43,6 +44,15 @@ class FrameSection:
     modulus_mm3: float  # to the farther fibre
     torsion_mm4: float
     is_closed: bool
+    product_mm4: float = 0.0  # of both axes; nought where it stands square
+    cells: int = 0
+
+    @property
+    def principal(self) -> tuple[float, float, float]:
+        """The greatest and the least second moment, mm⁴, and how far the first's axis leans from level, degrees."""
+        mean, half = (self.level_mm4 + self.sideways_mm4) / 2, (self.level_mm4 - self.sideways_mm4) / 2
+        reach = math.hypot(half, self.product_mm4)
+        return mean + reach, mean - reach, math.degrees(math.atan2(-self.product_mm4, half)) / 2
 
 
 def frame_section(strips: Sequence[Strip], cell: Cell | None) -> FrameSection:
@@ -82,6 +92,7 @@ def frame_section(strips: Sequence[Strip], cell: Cell | None) -> FrameSection:
         modulus_mm3=level / farther,
         torsion_mm4=torsion,
         is_closed=cell is not None,
+        cells=int(cell is not None),
     )
 
 

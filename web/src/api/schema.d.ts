@@ -2991,12 +2991,14 @@ export interface components {
             is_heat_treated?: boolean | null;
             /**
              * @default {
+             *       "kind": "trough",
              *       "breadth": null,
              *       "depth": null,
              *       "wall": null,
              *       "lid": null,
              *       "under": null,
-             *       "under_breadth": null
+             *       "under_breadth": null,
+             *       "plates": []
              *     }
              */
             old: components["schemas"]["RailShape"];
@@ -3021,7 +3023,10 @@ export interface components {
          * @description The rail at a place along the cut.
          */
         CutStation: {
+            /** @default trough */
+            kind: components["schemas"]["RailKind"];
             breadth?: components["schemas"]["Length"] | null;
+            /** @description Of a round tube its diameter */
             depth?: components["schemas"]["Length"] | null;
             wall?: components["schemas"]["Length"] | null;
             /** @description Thickness of what closes it; 0 for open */
@@ -3029,6 +3034,11 @@ export interface components {
             /** @description Thickness of a plate below; 0 for none */
             under?: components["schemas"]["Length"] | null;
             under_breadth?: components["schemas"]["Length"] | null;
+            /**
+             * Plates
+             * @default []
+             */
+            plates: components["schemas"]["RailPlate"][];
             /** Name */
             name: string;
         };
@@ -4031,7 +4041,9 @@ export interface components {
              *       "old": {
              *         "breadth": null,
              *         "depth": null,
+             *         "kind": "trough",
              *         "lid": null,
+             *         "plates": [],
              *         "under": null,
              *         "under_breadth": null,
              *         "wall": null
@@ -4832,11 +4844,31 @@ export interface components {
             tilt?: components["schemas"]["Slant"] | null;
         };
         /**
+         * RailKind
+         * @description What a rail's section is like.
+         * @enum {string}
+         */
+        RailKind: "trough" | "channel" | "tube" | "plates";
+        /**
+         * RailPlate
+         * @description A plate of a section by its middle line: across to the right, up from anywhere.
+         */
+        RailPlate: {
+            across_1?: components["schemas"]["Coordinate"] | null;
+            up_1?: components["schemas"]["Coordinate"] | null;
+            across_2?: components["schemas"]["Coordinate"] | null;
+            up_2?: components["schemas"]["Coordinate"] | null;
+            thickness?: components["schemas"]["Length"] | null;
+        };
+        /**
          * RailShape
-         * @description A rail's section: a trough, closed or open on top, with what is welded below it.
+         * @description A rail's section, with what is welded below it.
          */
         RailShape: {
+            /** @default trough */
+            kind: components["schemas"]["RailKind"];
             breadth?: components["schemas"]["Length"] | null;
+            /** @description Of a round tube its diameter */
             depth?: components["schemas"]["Length"] | null;
             wall?: components["schemas"]["Length"] | null;
             /** @description Thickness of what closes it; 0 for open */
@@ -4844,6 +4876,11 @@ export interface components {
             /** @description Thickness of a plate below; 0 for none */
             under?: components["schemas"]["Length"] | null;
             under_breadth?: components["schemas"]["Length"] | null;
+            /**
+             * Plates
+             * @default []
+             */
+            plates: components["schemas"]["RailPlate"][];
         };
         /**
          * Ratio
@@ -5809,7 +5846,9 @@ export interface components {
              *         "old": {
              *           "breadth": null,
              *           "depth": null,
+             *           "kind": "trough",
              *           "lid": null,
+             *           "plates": [],
              *           "under": null,
              *           "under_breadth": null,
              *           "wall": null
@@ -8490,6 +8529,7 @@ export interface components {
             /** Springs */
             springs: components["schemas"]["SpringPoint"][];
             pull: components["schemas"]["PullShown"] | null;
+            old_rail: components["schemas"]["RailShown"] | null;
             /** Stations */
             stations: components["schemas"]["StationShown"][];
             /** Queries */
@@ -8929,6 +8969,31 @@ export interface components {
             x_mm: number;
             /** Y Mm */
             y_mm: number;
+        };
+        /**
+         * RailShown
+         * @description A rail's section: its plates round their edges, and what they come to.
+         */
+        RailShown: {
+            /** Plates Mm */
+            plates_mm: [
+                number,
+                number
+            ][][];
+            /** Area Mm2 */
+            area_mm2: number;
+            /** I Mm4 */
+            i_mm4: number;
+            /** J Mm4 */
+            j_mm4: number;
+            /** Greatest Mm4 */
+            greatest_mm4: number;
+            /** Least Mm4 */
+            least_mm4: number;
+            /** Lean Deg */
+            lean_deg: number;
+            /** Cells */
+            cells: number;
         };
         /**
          * RatiosResult
@@ -9442,15 +9507,18 @@ export interface components {
         };
         /**
          * StationShown
-         * @description A place along a cut.
+         * @description A place along a cut; what is left of each figure is a share of what it was.
          */
         StationShown: {
             /** Name */
             name: string;
+            rail: components["schemas"]["RailShown"];
             /** Area */
             area: number;
             /** I */
             i: number;
+            /** Across */
+            across: number;
             /** Z */
             z: number;
             /** J */

@@ -22,7 +22,7 @@ from driveline.benches.mounts.brackets import (
 from driveline.benches.mounts.carried import Carried
 from driveline.benches.mounts.laid import LaidMount
 from driveline.benches.mounts.landings import base_mm
-from driveline.benches.mounts.pull_frame import STOCK_MM
+from driveline.benches.mounts.pull import STOCK_MM
 from driveline.benches.mounts.sheet import MountKind
 from driveline.benches.mounts.workings import arm_working, base_working, ear_bolt_working, ear_working, weld_working
 from driveline.checks import Check

@@ -10,16 +10,17 @@ from driveline.benches.mounts.bracket_checks import Loaded, bracket_checks, load
 from driveline.benches.mounts.buckling_checks import buckling_checks
 from driveline.benches.mounts.carried import Carried, Solved, greatest_move_mm
 from driveline.benches.mounts.cases import cases_missing, cases_of, torques_missing
+from driveline.benches.mounts.frame import FrameFound
+from driveline.benches.mounts.frame_checks import frame_checks
 from driveline.benches.mounts.laid import LaidMount
 from driveline.benches.mounts.landing_checks import landing_checks
 from driveline.benches.mounts.needs import MountsNeeds
-from driveline.benches.mounts.pull_frame import FrameFound, PullFound, pull_missing
+from driveline.benches.mounts.pull import PullFound, pull_missing
 from driveline.benches.mounts.shake_checks import shake_checks, springs_missing
 from driveline.benches.mounts.sheet import MountKind, MountsSheet, Pull
 from driveline.benches.mounts.tube_checks import tube_checks
 from driveline.benches.mounts.workings import (
     force_working,
-    frame_working,
     gap_working,
     pull_working,
     travel_working,
@@ -71,7 +72,7 @@ def mounts_checks(
     yield _lets_go(solved, judge)
     if sheet.pull != Pull():
         yield _pull(sheet, pull, judge)
-    yield from _frame(sheet, frame, judge)
+    yield from frame_checks(sheet.frame, frame, judge)
 
 
 def _bracket(one: Loaded, judge: Judge) -> tuple[Check, ...]:
@@ -300,54 +301,4 @@ def _pull(sheet: MountsSheet, pull: PullFound | None, judge: Judge) -> Check:
         missing=lacking,
         inputs=("mounts.pull",),
         working=lambda: pull_working(pull, off, room),
-    )
-
-
-def _frame(sheet: MountsSheet, frame: FrameFound, judge: Judge) -> Iterator[Check]:
-    cut = sheet.frame
-    if cut.is_cut is False:
-        return
-    if cut.is_cut is None:
-        yield judge.answer(
-            is_so=None,
-            key="mounts.frame",
-            title="No frame is weakened",
-            missing=("Whether a frame or rail is cut",),
-            inputs=("mounts.frame.is_cut",),
-        )
-        return
-    weakest = frame.weakest
-    says = ""
-    if weakest is not None:
-        says = f"{weakest.least_is} is least at {weakest.name}: {fig(100 * weakest.least, '%', 0)} of what it was."
-    yield judge.check(
-        "frame_left",
-        key="mounts.frame",
-        title="Frame as strong where it is cut",
-        demand=1.0,
-        capacity=None if weakest is None else weakest.least,
-        unit="",
-        says=says,
-        missing=frame.missing,
-        inputs=("mounts.frame",),
-        working=lambda: frame_working(weakest),
-    )
-    yield judge.answer(
-        is_so=None if cut.is_heat_treated is None else not cut.is_heat_treated,
-        key="mounts.frame_heat",
-        title="Rail may be welded",
-        says="A heat-treated rail loses its strength beside a weld: bolt to it." if cut.is_heat_treated else "",
-        missing=() if cut.is_heat_treated is not None else ("Whether the rail is heat-treated",),
-        inputs=("mounts.frame.is_heat_treated",),
-        working=fixed_working("Maker's body-building guide; heat-treated rails are not welded."),
-    )
-    by, on = cut.approved_by.strip(), cut.approved_on.strip()
-    yield judge.answer(
-        is_so=True if by and on else None,
-        key="mounts.frame_approved",
-        title="Cut frame approved",
-        says=f"By {by}, {on}." if by and on else "",
-        missing=() if by and on else ("Approval by a licensed engineer or as your authority requires: who, and when",),
-        inputs=("mounts.frame.approved_by", "mounts.frame.approved_on"),
-        working=fixed_working("A cut frame is approved by a licensed engineer, or as the authority requires."),
     )

@@ -107,12 +107,27 @@ class PullShown(Result):
     more_logs: int | None
 
 
+class RailShown(Result):
+    """A rail's section: its plates round their edges, and what they come to."""
+
+    plates_mm: tuple[tuple[tuple[float, float], ...], ...]
+    area_mm2: float
+    i_mm4: float
+    j_mm4: float
+    greatest_mm4: float  # principal second moments
+    least_mm4: float
+    lean_deg: float  # of the greatest's axis, from level
+    cells: int
+
+
 class StationShown(Result):
-    """A place along a cut."""
+    """A place along a cut; what is left of each figure is a share of what it was."""
 
     name: str
+    rail: RailShown
     area: float
     i: float
+    across: float  # I for a load sideways
     z: float
     j: float
     least: float
@@ -130,6 +145,7 @@ class MountsResult(Result):
     modes: tuple[ModeFound, ...]
     springs: tuple[SpringPoint, ...]
     pull: PullShown | None
+    old_rail: RailShown | None
     stations: tuple[StationShown, ...]
     queries: tuple[ToDo, ...]
     assumed: tuple[Assumed, ...]

@@ -8,7 +8,7 @@ from typing import Annotated
 from pydantic import Field, field_validator
 
 from driveline.joints.sheet import PropertyClass, known_thread
-from driveline.sheet import Length, Mass, Name, Sheet, Slant, Words
+from driveline.sheet import Coordinate, Length, Mass, Name, Sheet, Slant, Words
 from driveline.space.spots import Angles, Spot
 from driveline.words import Choice
 
@@ -87,9 +87,7 @@ class Bracket(Sheet):
     has_tabs: bool = Field(default=False, description="Tabs hold a boxed arm's plates to each other")
     length: Length | None = Field(default=None, description="That it is cut to, from the vehicle to the mount")
     beside: Length | None = Field(default=None, description="The load passes beside its middle, or its web, by")
-    lies_to: LiesTo | None = Field(
-        default=None, description="Its middle, or web; empty counts both ways"
-    )
+    lies_to: LiesTo | None = Field(default=None, description="Its middle, or web; empty counts both ways")
     leg: Length | None = Field(default=None, description="Of the fillet all round its root")
     is_inspected: bool | None = None
     base: Length | None = Field(default=None, description="Wall or plate that it is welded to, thick")
@@ -210,15 +208,36 @@ class Pull(Sheet):
     log: Annotated[list[PullEntry], Field(max_length=60)] = []
 
 
-class RailShape(Sheet):
-    """A rail's section: a trough, closed or open on top, with what is welded below it."""
+class RailKind(Choice):
+    """What a rail's section is like."""
 
+    TROUGH = "trough", "trough, open above, or box"
+    CHANNEL = "channel", "channel, web upright"
+    TUBE = "tube", "round tube"
+    PLATES = "plates", "plates, one by one"
+
+
+class RailPlate(Sheet):
+    """A plate of a section by its middle line: across to the right, up from anywhere."""
+
+    across_1: Coordinate | None = None
+    up_1: Coordinate | None = None
+    across_2: Coordinate | None = None
+    up_2: Coordinate | None = None
+    thickness: Length | None = None
+
+
+class RailShape(Sheet):
+    """A rail's section, with what is welded below it."""
+
+    kind: RailKind = RailKind.TROUGH
     breadth: Length | None = None
-    depth: Length | None = None
+    depth: Length | None = Field(default=None, description="Of a round tube its diameter")
     wall: Length | None = None
     lid: Length | None = Field(default=None, description="Thickness of what closes it; 0 for open")
     under: Length | None = Field(default=None, description="Thickness of a plate below; 0 for none")
     under_breadth: Length | None = None
+    plates: Annotated[list[RailPlate], Field(max_length=40)] = []
 
 
 class CutStation(RailShape):

@@ -4,7 +4,7 @@ from collections.abc import Iterator, Sequence
 from typing import Final
 
 from driveline.benches.mounts.laid import LaidMount
-from driveline.benches.mounts.pull_frame import PullFound
+from driveline.benches.mounts.pull import PullFound
 from driveline.benches.mounts.sheet import MountKind, MountsSheet
 from driveline.drawing.model import Drawing, Entity, Layer, Path, Text, Vertex
 from driveline.figures import fig, num

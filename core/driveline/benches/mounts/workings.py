@@ -8,7 +8,8 @@ import numpy as np
 from driveline.arrays import Floats
 from driveline.benches.mounts.brackets import STEEL, THREAD_SHARE, Arm, EarBolt, Stressed
 from driveline.benches.mounts.carried import Carried
-from driveline.benches.mounts.pull_frame import PullFound, StationFound
+from driveline.benches.mounts.frame import StationFound
+from driveline.benches.mounts.pull import PullFound
 from driveline.benches.mounts.sheet import MountsSheet
 from driveline.held.modes import USUAL_DYNAMIC, Mode
 from driveline.metal.ears import BEARING, BENDING, NET_TENSION, SHEAR, Ear, EarStress
@@ -274,12 +275,12 @@ def pull_working(found: PullFound | None, spare_mm: float | None, room_mm: float
 
 def frame_working(found: StationFound | None) -> Working:
     """Return what is left at the weakest station."""
-    source = "A, I, Z by rectangles, J by the closed cell's middle line or Σ b t³/3 of an open one; new against old."
+    source = "A, I, Z by its plates, J by its cells' middle lines or Σ b t³/3 of what closes nothing; new against old."
     if found is None:
         return Working(source=source)
-    names = {"area": "a", "I": "i", "Z": "z", "J": "j"}
+    names = {"area": "a", "I": "i", "Z": "z", "J": "j", "I across": "s"}
     given = [worked(names[name], value, "", f"{name}, new over old") for name, value in found.ratios.items()]
-    least = step("k", "min(a, i, z, j)", *given, value=found.least, unit="", decimals=3)
+    least = step("k", "min(a, i, z, j, s)", *given, value=found.least, unit="", decimals=3)
     return Working(steps=(least,), source=source)
 
 

@@ -307,7 +307,7 @@ class PullAndFrameTest(TestCase):
         result, checks = solved(changed(BITTERN, {"frame.stations.0.lid": mm(0)}))
         self.assertIs(checks["mounts.frame"].verdict, FAILS)
         self.assertEqual(result.stations[0].least_is, "J")
-        self.assertLess(result.stations[0].j, 0.02)
+        self.assertLess(result.stations[0].j, 0.03)
 
     def test_a_heat_treated_rail_is_not_welded(self) -> None:
         self.assertIs(solved(changed(BITTERN, {"frame.is_heat_treated": True}))[1]["mounts.frame_heat"].verdict, FAILS)

@@ -17,7 +17,17 @@ export function newMount(name: string): Mount {
 }
 
 export function newStation(name: string): MountsSheet['frame']['stations'][number] {
-  return { name };
+  return { name, kind: 'trough', plates: [] };
+}
+
+/** Takes what was found for the places along a cut into their fields. */
+export function takeStations(frame: MountsSheet['frame'], fields: Sought['fields']): void {
+  for (const { field, text } of fields) {
+    const [station, name] = field.split('.').slice(-2);
+    const row = frame.stations[Number(station)];
+    if (row && (name === 'wall' || name === 'lid' || name === 'under' || name === 'under_breadth'))
+      row[name] = { ...row[name], unit: null, text };
+  }
 }
 
 /** Leaves a usual case out, or asks it again. */

@@ -275,11 +275,25 @@ export const APPROVAL: Form<Cut> = [
   text<Cut>('approved_by', 'Approved by', {}),
   text<Cut>('approved_on', 'On', { most: 20 }),
 ];
+const isFolded = (rail: Rail) => rail.kind !== 'tube' && rail.kind !== 'plates';
 export const RAIL: Form<Rail> = [
-  reading<Rail>('breadth', 'Breadth', 'length'),
-  reading<Rail>('depth', 'Depth', 'length'),
-  reading<Rail>('wall', 'Wall', 'length'),
-  reading<Rail>('lid', 'What closes its top, thick', 'length', '0: it is open'),
-  reading<Rail>('under', 'A plate below, thick', 'length', '0: none'),
-  asked((rail: Rail) => Boolean(rail.under), reading<Rail>('under_breadth', 'That plate, broad', 'length')),
+  choice<Rail, 'kind'>('kind', 'Its section', [
+    ['trough', 'trough or box'],
+    ['channel', 'channel, web upright'],
+    ['tube', 'round tube'],
+    ['plates', 'plates, one by one'],
+  ]),
+  ...when(isFolded, [reading<Rail>('breadth', 'Breadth', 'length')]),
+  ...when(
+    (rail: Rail) => rail.kind !== 'plates',
+    [
+      reading<Rail>('depth', 'Depth', 'length', 'of a tube its diameter'),
+      reading<Rail>('wall', 'Wall', 'length'),
+    ],
+  ),
+  ...when(isFolded, [
+    reading<Rail>('lid', 'What closes its open side, thick', 'length', '0: it is open'),
+    reading<Rail>('under', 'A plate below, thick', 'length', '0: none'),
+    asked((rail: Rail) => Boolean(rail.under), reading<Rail>('under_breadth', 'That plate, broad', 'length')),
+  ]),
 ];

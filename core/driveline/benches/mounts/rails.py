@@ -1,0 +1,153 @@
+"""The section of a rail as it is entered: its plates, and what they come to."""
+
+from dataclasses import dataclass
+
+import numpy as np
+
+from driveline.arrays import Floats
+from driveline.benches.mounts.sheet import RailKind, RailPlate, RailShape
+from driveline.errors import ImpossibleInput
+from driveline.metal.frames import Cell, FrameSection, Strip, frame_section
+from driveline.metal.sections import tube
+from driveline.metal.walls import Wall, walled
+from driveline.sheet import positive_of, value_of
+
+RING_SIDES = 48
+
+
+@dataclass(frozen=True, kw_only=True)
+class Rail:
+    """A section, and its plates as they are drawn, each round its edge, (n, 2)."""
+
+    section: FrameSection
+    plates_mm: tuple[Floats, ...]
+
+
+def rail_of(shape: RailShape, what: str) -> tuple[Rail | None, tuple[str, ...]]:
+    """Return a rail's section, or what it lacks in words; ``what`` names it."""
+    if shape.kind is RailKind.PLATES:
+        return _plates(shape.plates, what)
+    if shape.kind is RailKind.TUBE:
+        return _tube(shape, what)
+    breadth, depth, wall = (positive_of(one) for one in (shape.breadth, shape.depth, shape.wall))
+    lid, under = value_of(shape.lid), value_of(shape.under)
+    under_breadth = positive_of(shape.under_breadth)
+    closes = "the top" if shape.kind is RailKind.TROUGH else "its open side"
+    missing = [
+        f"{word} of {what}"
+        for word, value in (
+            ("Breadth", breadth),
+            ("Depth", depth),
+            ("Wall", wall),
+            (f"What closes {closes}, 0 for open,", lid),
+            ("The plate below, 0 for none,", under),
+        )
+        if value is None
+    ]
+    if under and under_breadth is None:
+        missing.append(f"How broad the plate below is, of {what}")
+    if missing or breadth is None or depth is None or wall is None or lid is None or under is None:
+        return None, tuple(missing)
+    if shape.kind is RailKind.TROUGH:
+        if 2 * wall >= breadth or wall + lid >= depth:
+            return None, (f"A wall below half of the breadth, of {what}",)
+        strips, cell = _trough(breadth, depth, wall, lid)
+    else:
+        if 2 * wall >= depth or wall + lid >= breadth:
+            return None, (f"A wall below half of the depth, of {what}",)
+        strips, cell = _channel(breadth, depth, wall, lid)
+    if under and under_breadth is not None:
+        left = (breadth - under_breadth) / 2
+        strips.append(Strip(x_mm=left, y_mm=-under, breadth_mm=under_breadth, height_mm=under, is_outside=True))
+    try:
+        section = frame_section(strips, cell if lid else None)
+    except ImpossibleInput as error:
+        return None, (f"A section that can be made, of {what}: {error}",)
+    return Rail(section=section, plates_mm=tuple(_edge(one) for one in strips)), ()
+
+
+def _trough(breadth: float, depth: float, wall: float, lid: float) -> tuple[list[Strip], Cell]:
+    web = depth - wall - lid
+    strips = [
+        Strip(x_mm=0.0, y_mm=0.0, breadth_mm=breadth, height_mm=wall),
+        Strip(x_mm=0.0, y_mm=wall, breadth_mm=wall, height_mm=web),
+        Strip(x_mm=breadth - wall, y_mm=wall, breadth_mm=wall, height_mm=web),
+    ]
+    if lid:
+        strips.append(Strip(x_mm=0.0, y_mm=wall + web, breadth_mm=breadth, height_mm=lid))
+    left, right, low, high = wall / 2, breadth - wall / 2, wall / 2, depth - lid / 2
+    corners = np.array([(left, low), (right, low), (right, high), (left, high)])
+    return strips, Cell(corners_mm=corners, walls_mm=np.array([wall, wall, lid or wall, wall]))
+
+
+def _channel(breadth: float, depth: float, wall: float, lid: float) -> tuple[list[Strip], Cell]:
+    """Web at the left, closed at the right."""
+    flange = breadth - wall - lid
+    strips = [
+        Strip(x_mm=0.0, y_mm=0.0, breadth_mm=wall, height_mm=depth),
+        Strip(x_mm=wall, y_mm=0.0, breadth_mm=flange, height_mm=wall),
+        Strip(x_mm=wall, y_mm=depth - wall, breadth_mm=flange, height_mm=wall),
+    ]
+    if lid:
+        strips.append(Strip(x_mm=breadth - lid, y_mm=0.0, breadth_mm=lid, height_mm=depth))
+    left, right, low, high = wall / 2, breadth - lid / 2, wall / 2, depth - wall / 2
+    corners = np.array([(left, low), (right, low), (right, high), (left, high)])
+    return strips, Cell(corners_mm=corners, walls_mm=np.array([wall, lid or wall, wall, wall]))
+
+
+def _edge(one: Strip) -> Floats:
+    x, y, b, h = one.x_mm, one.y_mm, one.breadth_mm, one.height_mm
+    return np.array([(x, y), (x + b, y), (x + b, y + h), (x, y + h)])
+
+
+def _tube(shape: RailShape, what: str) -> tuple[Rail | None, tuple[str, ...]]:
+    outside, wall = positive_of(shape.depth), positive_of(shape.wall)
+    sizes = (("Diameter", outside), ("Wall", wall))
+    if outside is None or wall is None:
+        return None, tuple(f"{word} of {what}" for word, value in sizes if value is None)
+    try:
+        found = tube(outside_mm=outside, wall_mm=wall)
+    except ImpossibleInput as error:
+        return None, (f"A tube that can be made, of {what}: its {error}",)
+    section = FrameSection(
+        area_mm2=found.area_mm2,
+        centroid_mm=(outside / 2, outside / 2),
+        level_mm4=found.upright_mm4,
+        sideways_mm4=found.across_mm4,
+        modulus_mm3=found.modulus_mm3,
+        torsion_mm4=found.torsion_mm4,
+        is_closed=True,
+        cells=1,
+    )
+    at = np.linspace(0, 2 * np.pi, RING_SIDES + 1)
+    rings = [
+        outside / 2 + radius * np.column_stack([np.cos(at), np.sin(at)]) for radius in (outside / 2, outside / 2 - wall)
+    ]
+    return Rail(section=section, plates_mm=(np.vstack([rings[0], rings[1][::-1]]),)), ()
+
+
+def _plates(plates: list[RailPlate], what: str) -> tuple[Rail | None, tuple[str, ...]]:
+    if not plates:
+        return None, (f"Plates of {what}",)
+    walls, missing = list[Wall](), list[str]()
+    for k, one in enumerate(plates, start=1):
+        ends = [value_of(at) for at in (one.across_1, one.up_1, one.across_2, one.up_2)]
+        known = [end for end in ends if end is not None]
+        thickness = positive_of(one.thickness)
+        if thickness is None:
+            missing.append(f"Thickness of plate {k} of {what}")
+        if len(known) < len(ends):
+            missing.append(f"Both ends of plate {k} of {what}")
+        if thickness is None or len(known) < len(ends):
+            continue
+        try:
+            walls.append(Wall(start_mm=(known[0], known[1]), end_mm=(known[2], known[3]), thickness_mm=thickness))
+        except ImpossibleInput as error:
+            missing.append(f"Plate {k} of {what}: its {error}")
+    if missing:
+        return None, tuple(missing)
+    try:
+        section = walled(walls)
+    except ImpossibleInput as error:
+        return None, (f"A section that can be made, of {what}: {error}",)
+    return Rail(section=section, plates_mm=tuple(one.corners_mm for one in walls)), ()

@@ -1,0 +1,99 @@
+"""A frame that is cut, however its section is entered; and what is offered to make up for the cut."""
+
+import copy
+from typing import Any
+from unittest import TestCase
+
+from driveline.benches.mounts.frame import frame_sought, solve_frame
+from driveline.benches.mounts.rails import rail_of
+from driveline.benches.mounts.sheet import CutFrame, RailShape
+from driveline.checks import Verdict
+from driveline.job.file import REGISTRY, JobFile
+from tests.benches.mounts.test_mounts import BITTERN, changed, mm, solved
+
+BOX = {"breadth": mm(70), "depth": mm(110), "wall": mm(4), "lid": mm(4), "under": mm(0)}
+
+
+def plates(*lines: tuple[float, float, float, float, float]) -> dict[str, Any]:
+    names = ("across_1", "up_1", "across_2", "up_2", "thickness")
+    return {"kind": "plates", "plates": [dict(zip(names, map(mm, line), strict=True)) for line in lines]}
+
+
+DRAWN = plates((2, 2, 68, 2, 4), (68, 2, 68, 108, 4), (68, 108, 2, 108, 4), (2, 108, 2, 2, 4))
+
+
+def section(**shape: Any) -> Any:
+    found, missing = rail_of(RailShape.model_validate(shape), "the rail")
+    assert found is not None, missing
+    return found.section
+
+
+class RailTest(TestCase):
+    def test_a_box_is_the_same_however_it_is_entered(self) -> None:
+        trough, channel, drawn = section(**BOX), section(kind="channel", **BOX), section(**DRAWN)
+        for one in (channel, drawn):
+            self.assertAlmostEqual(one.area_mm2 / trough.area_mm2, 1.0, places=9)
+            self.assertAlmostEqual(one.torsion_mm4 / trough.torsion_mm4, 1.0, places=9)
+            self.assertAlmostEqual(one.level_mm4 / trough.level_mm4, 1.0, delta=0.003)
+            self.assertAlmostEqual(one.sideways_mm4 / trough.sideways_mm4, 1.0, delta=0.005)
+
+    def test_an_open_channel_has_next_to_no_torsion_and_closed_it_has(self) -> None:
+        closed, opened = section(kind="channel", **BOX), section(kind="channel", **{**BOX, "lid": mm(0)})
+        self.assertLess(opened.torsion_mm4, 0.01 * closed.torsion_mm4)
+        self.assertAlmostEqual(opened.torsion_mm4, (110 + 66 + 66) * 4**3 / 3, delta=1.0)
+
+    def test_a_round_tube_by_hand(self) -> None:
+        found = section(kind="tube", depth=mm(60), wall=mm(5))
+        self.assertAlmostEqual(found.level_mm4, 3.141592653589793 * (60**4 - 50**4) / 64, delta=1e-6)
+        self.assertAlmostEqual(found.torsion_mm4, 2 * found.level_mm4, delta=1e-6)
+
+    def test_what_is_wrong_or_missing_is_named(self) -> None:
+        half = copy.deepcopy(DRAWN)
+        half["plates"][1]["thickness"] = None
+        half["plates"][2]["up_1"] = None
+        for words, shape in {
+            "Thickness of plate 2 of the rail": half,
+            "Both ends of plate 3 of the rail": half,
+            "plates that all meet": plates((0, 0, 50, 0, 3), (0, 20, 50, 20, 3)),
+            "Plates of the rail": {"kind": "plates"},
+            "Diameter of the rail": {"kind": "tube", "wall": mm(3)},
+            "A tube that can be made": {"kind": "tube", "depth": mm(20), "wall": mm(11)},
+            "A wall below half of the depth": {"kind": "channel", **BOX, "wall": mm(60)},
+            "What closes its open side": {"kind": "channel", **BOX, "lid": None},
+        }.items():
+            with self.subTest(words):
+                found, missing = rail_of(RailShape.model_validate(shape), "the rail")
+                self.assertIsNone(found)
+                self.assertTrue(any(words in one for one in missing), missing)
+
+
+class CutTest(TestCase):
+    def test_a_box_drawn_by_plates_in_place_of_itself_leaves_all_of_it(self) -> None:
+        frame = CutFrame.model_validate({"is_cut": True, "old": BOX, "stations": [{"name": "here", **DRAWN}]})
+        weakest = solve_frame(frame).weakest
+        assert weakest is not None
+        self.assertAlmostEqual(weakest.least, 1.0, delta=0.005)
+
+    def test_a_narrower_rail_is_weaker_sideways_and_that_is_said(self) -> None:
+        narrow = {**BOX, "breadth": mm(40), "lid": mm(12), "wall": mm(8)}
+        frame = CutFrame.model_validate({"is_cut": True, "old": BOX, "stations": [{"name": "here", **narrow}]})
+        weakest = solve_frame(frame).weakest
+        assert weakest is not None
+        self.assertEqual(weakest.least_is, "I across")
+        self.assertLess(weakest.least, 1.0)
+
+    def test_the_plates_that_are_offered_make_up_for_the_cut(self) -> None:
+        weak = changed(BITTERN, {"frame.stations.0.wall": mm(4)})
+        self.assertIs(solved(weak)[1]["mounts.frame"].verdict, Verdict.FAILS)
+        found = REGISTRY.sought(JobFile.model_validate(weak), "mounts.frame_mend")
+        taken = {one.field.removeprefix("mounts."): {"text": one.text} for one in found.fields}
+        check = solved(changed(weak, taken))[1]["mounts.frame"]
+        self.assertGreaterEqual(check.margin or 0.0, 1.0)
+        masses = [row[4] for row in found.rows[1:]]
+        self.assertEqual(masses, sorted(masses, key=lambda cell: float(cell.split("|")[0].strip("⟨"))))
+
+    def test_where_no_plate_does_it_is_said(self) -> None:
+        low = {"name": "here", **BOX, "depth": mm(20)}
+        frame = CutFrame.model_validate({"is_cut": True, "old": BOX, "stations": [low]})
+        self.assertIn("here", frame_sought(frame, 1.0).says)
+        self.assertEqual(frame_sought(frame, 1.0).rows, ())
