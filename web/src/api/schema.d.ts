@@ -2464,7 +2464,10 @@ export interface components {
              *       "hole": null,
              *       "shims": null,
              *       "thread": null,
-             *       "property_class": null
+             *       "property_class": null,
+             *       "through": null,
+             *       "sleeve_outside": null,
+             *       "sleeve_inside": null
              *     }
              */
             landing: components["schemas"]["Landing"];
@@ -3559,6 +3562,10 @@ export interface components {
             /** Thread */
             thread?: string | null;
             property_class?: components["schemas"]["PropertyClass"] | null;
+            /** @description What its bolts go through */
+            through?: components["schemas"]["Through"] | null;
+            sleeve_outside?: components["schemas"]["Length"] | null;
+            sleeve_inside?: components["schemas"]["Length"] | null;
         };
         /**
          * Layout
@@ -3947,8 +3954,11 @@ export interface components {
              *         "is_there": false,
              *         "property_class": null,
              *         "shims": null,
+             *         "sleeve_inside": null,
+             *         "sleeve_outside": null,
              *         "thickness": null,
              *         "thread": null,
+             *         "through": null,
              *         "upright": null
              *       }
              *     }
@@ -6248,6 +6258,12 @@ export interface components {
          * @enum {string}
          */
         Tapped: "steel" | "cast_iron" | "aluminium_wrought" | "aluminium_cast";
+        /**
+         * Through
+         * @description What the bolts of a landing plate draw it against.
+         * @enum {string}
+         */
+        Through: "solid" | "sleeves" | "hollow";
         /**
          * Tip
          * @description Where a shaft's tip is, seen from its machine's face.

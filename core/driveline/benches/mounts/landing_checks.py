@@ -10,6 +10,7 @@ from driveline.benches.mounts.bracket_checks import Loaded, field_inputs, lackin
 from driveline.benches.mounts.brackets import Arm, beside_mm
 from driveline.benches.mounts.landings import BoltPull, LandingFound, bolt_pulls, landing_of
 from driveline.benches.mounts.sheet import ArmKind, MountKind
+from driveline.benches.mounts.sleeve_checks import crush_check
 from driveline.checks import Check
 from driveline.figures import fig
 from driveline.margins import Judge, missing_of
@@ -34,6 +35,7 @@ def landing_checks(one: Loaded, judge: Judge) -> Iterator[Check]:
     yield _bolts(one, judge)
     yield _plate(one, judge)
     yield _edge(one, judge)
+    yield crush_check(one, judge)
 
 
 def _missing(one: Loaded, *asked: str) -> tuple[str, ...]:

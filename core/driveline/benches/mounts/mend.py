@@ -10,20 +10,30 @@ from driveline.benches.mounts.bracket_checks import Loaded, bracket_checks
 from driveline.benches.mounts.brackets import STEEL, arm_of
 from driveline.benches.mounts.buckling_checks import buckling_checks
 from driveline.benches.mounts.patterns import parts_of
-from driveline.benches.mounts.sheet import ArmKind, Mount, MountsSheet
+from driveline.benches.mounts.sheet import ArmKind, Bracket, LiesTo, Mount, MountsSheet
 from driveline.checks import Verdict
 from driveline.figures import fig
 from driveline.margins import Judge
 from driveline.parts.drawings import cut_line
-from driveline.sheet import Length
+from driveline.sheet import Length, positive_of, value_of
 
 WALLS_MM: Final = (3.0, 4.0, 5.0, 6.0, 8.0, 10.0, 12.0)
 LEGS_MM: Final = (4.0, 5.0, 6.0, 8.0, 10.0, 12.0)
 SHOWN: Final = 5
-HEAD: Final = ("", "leg", "mass", "cut", "")
+HEAD: Final = ("", "leg", "mass", "cut", "seams", "")
+CHANNELS: Final = (ArmKind.CHANNEL, ArmKind.FOLDED)
+OPPOSITE: Final = {
+    LiesTo.FRONT: LiesTo.REAR,
+    LiesTo.REAR: LiesTo.FRONT,
+    LiesTo.LEFT: LiesTo.RIGHT,
+    LiesTo.RIGHT: LiesTo.LEFT,
+}
 ARM_PLATES: Final = ("side", "top", "fold", "shelf", "gusset")
 KG_PER_MM3: Final = STEEL.density_kgm3 * 1e-9
 SIZED: Final = ("arm", "weld", "base", "walls", "fatigue")
+
+
+Changes = dict[str, Length | LiesTo | None]  # of a bracket's other fields
 
 
 @dataclass(frozen=True, kw_only=True)
@@ -34,12 +44,15 @@ class _Way:
     kg: float
     words: str
     cut_mm: float | None  # of all its plates; None where it is sawn from stock
+    seam_mm: float  # that are welded along it, its root's not counted
+    changes: Changes
 
     @property
     def row(self) -> tuple[str, ...]:
         """Its line of the table."""
         cut = "sawn" if self.cut_mm is None else fig(self.cut_mm / 1000, "m", 2)
-        return self.words, fig(self.leg_mm, "mm", 0), fig(self.kg, "kg", 2), cut, ""
+        seams = fig(self.seam_mm / 1000, "m", 2) if self.seam_mm else "none"
+        return self.words, fig(self.leg_mm, "mm", 0), fig(self.kg, "kg", 2), cut, seams, ""
 
 
 def mend_sought(one: Loaded, judge: Judge) -> Sought:
@@ -51,26 +64,26 @@ def mend_sought(one: Loaded, judge: Judge) -> Sought:
         return Sought(says=says, fields=())
     best = ways[0]
     return Sought(
-        says="These hold under the loads of now, the lightest first. A stiffer bracket draws a little more.",
+        says="These hold under the loads of now, the lightest first; folded, it has bends for seams. A stiffer "
+        "bracket draws a little more.",
         rows=(HEAD, *(way.row for way in ways[:SHOWN])),
         fields=(
             SoughtField(field=f"{field}.kind", text=best.kind.value),
             SoughtField(field=f"{field}.wall", text=f"{best.wall_mm:g} mm"),
             SoughtField(field=f"{field}.leg", text=f"{best.leg_mm:g} mm"),
-            *(
-                SoughtField(field=f"{field}.{name}", text=one.text)
-                for name, one in _gusset(best.kind, best.wall_mm).items()
-            ),
+            *(SoughtField(field=f"{field}.{name}", text=_text(one)) for name, one in best.changes.items() if one),
         ),
     )
 
 
 def _ways(one: Loaded, judge: Judge) -> Iterator[_Way]:
     bracket = one.mount.sheet.bracket
-    is_open = bracket.kind in (ArmKind.CHANNEL, ArmKind.FOLDED, ArmKind.GUSSETED)
-    kinds = [bracket.kind, ArmKind.BOX] if is_open else [bracket.kind]
+    kinds = [bracket.kind]
+    if bracket.kind in (ArmKind.BOX, *CHANNELS, ArmKind.GUSSETED):
+        kinds += [kind for kind in (ArmKind.BOX, ArmKind.FOLDED) if kind is not bracket.kind]
     for kind, wall in product(kinds, WALLS_MM):
-        tried = bracket.model_copy(update={"kind": kind, "wall": _length(wall), **_gusset(kind, wall)})
+        changes = _changes(bracket, kind, wall)
+        tried = bracket.model_copy(update={"kind": kind, "wall": _length(wall), **changes})
         laid = arm_of(tried, "", one.mount.rail_mm, one.mount.at_mm)
         if kind is None or laid.arm is None:
             continue
@@ -79,7 +92,16 @@ def _ways(one: Loaded, judge: Judge) -> Iterator[_Way]:
             if _holds(replace(one, mount=replace(one.mount, sheet=sheet, arm=laid)), judge):
                 kg = laid.arm.volume_mm3 * KG_PER_MM3
                 words = laid.arm.section.words
-                yield _Way(kind=kind, wall_mm=wall, leg_mm=leg, kg=kg, words=words, cut_mm=_cut_mm(sheet))
+                yield _Way(
+                    kind=kind,
+                    wall_mm=wall,
+                    leg_mm=leg,
+                    kg=kg,
+                    words=words,
+                    cut_mm=_cut_mm(sheet),
+                    seam_mm=_seams(tried) * laid.arm.length_mm,
+                    changes=changes,
+                )
                 break
 
 
@@ -90,9 +112,29 @@ def _cut_mm(mount: Mount) -> float | None:
     return sum(one.cut_length_mm * one.quantity for one in plates) if plates else None
 
 
-def _gusset(kind: ArmKind | None, wall_mm: float) -> dict[str, Length]:
-    """Gussets are tried as thick as their shelf."""
-    return {"gusset": _length(wall_mm)} if kind is ArmKind.GUSSETED else {}
+def _changes(bracket: Bracket, kind: ArmKind | None, wall_mm: float) -> Changes:
+    """What else another kind asks for: bends as its sheet is thick, and from where the load is measured."""
+    if kind is ArmKind.GUSSETED:
+        return {"gusset": _length(wall_mm)}  # tried as thick as their shelf
+    changes: Changes = {"bend": _length(wall_mm)} if kind is ArmKind.FOLDED else {}
+    beside, breadth = value_of(bracket.beside), positive_of(bracket.breadth)
+    if beside is None or breadth is None or (kind in CHANNELS) is (bracket.kind in CHANNELS):
+        return changes
+    # Web and middle are half a breadth apart; of a box either side may become the web, and that is the nearer.
+    apart = abs(beside) - breadth / 2
+    lies_to = bracket.lies_to if apart >= 0 or bracket.lies_to is None else OPPOSITE[bracket.lies_to]
+    return {**changes, "beside": _length(abs(apart)), "lies_to": lies_to}
+
+
+def _seams(bracket: Bracket) -> int:
+    """How many run along it, from root to mount."""
+    if bracket.kind is ArmKind.GUSSETED:
+        return 2 * (bracket.gussets or 0)
+    return {ArmKind.BOX: 4, ArmKind.CHANNEL: 2}.get(bracket.kind, 0) if bracket.kind else 0
+
+
+def _text(one: Length | LiesTo) -> str:
+    return one.value if isinstance(one, LiesTo) else one.text
 
 
 def _length(mm: float) -> Length:

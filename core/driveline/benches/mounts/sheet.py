@@ -52,6 +52,14 @@ class Weighed(Sheet):
     sinks: Length | None = Field(default=None, description="Under that weight")
 
 
+class Through(Choice):
+    """What the bolts of a landing plate draw it against."""
+
+    SOLID = "solid", "solid metal or one thickness of plate"
+    SLEEVES = "sleeves", "a hollow rail, through sleeves welded in"
+    HOLLOW = "hollow", "a hollow rail, without sleeves"
+
+
 class Landing(Sheet):
     """A plate on the bracket's root that is bolted to the vehicle, and comes off again: bolts in its four corners."""
 
@@ -65,6 +73,9 @@ class Landing(Sheet):
     shims: Length | None = Field(default=None, description="Stack between it and the vehicle; empty for none")
     thread: Annotated[str, Field(max_length=20)] | None = None
     property_class: PropertyClass | None = None
+    through: Through | None = Field(default=None, description="What its bolts go through")
+    sleeve_outside: Length | None = None
+    sleeve_inside: Length | None = None
 
     @field_validator("thread")
     @classmethod

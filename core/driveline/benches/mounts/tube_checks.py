@@ -16,7 +16,7 @@ from driveline.metal.bolts import SCATTER, USUAL_SHARE, bolt_class
 from driveline.metal.ears import BENDING
 from driveline.metal.sleeves import drawn_in_mpa, tube_stress_mpa
 from driveline.sheet import positive_of
-from driveline.working import Working, entered, entered_or_usual, step, tabled
+from driveline.working import Step, Working, entered, entered_or_usual, step, tabled
 
 TIGHTENED: Final = USUAL_SHARE * (1 + SCATTER)  # of proof, at the most
 EARS: Final = 2  # that a tube goes between
@@ -36,7 +36,6 @@ class _Clamped:
     diameter_mm: float
     proof_mpa: float
     preload_n: float
-    area_mm2: float
     stress_mpa: float
 
 
@@ -78,9 +77,7 @@ def _clamped(one: Loaded) -> _Clamped | None:
         stress = tube_stress_mpa(force_n=preload, outside_mm=outside, inside_mm=inside)
     except ImpossibleInput:
         return None
-    return _Clamped(
-        diameter_mm=diameter, proof_mpa=proof, preload_n=preload, area_mm2=preload / stress, stress_mpa=stress
-    )
+    return _Clamped(diameter_mm=diameter, proof_mpa=proof, preload_n=preload, stress_mpa=stress)
 
 
 def _crushed(one: Loaded, judge: Judge) -> Check:
@@ -128,19 +125,32 @@ def _crushed_working(found: _Clamped, one: Loaded, yield_mpa: float) -> Working:
         value=found.preload_n,
         unit="N",
     )
-    area = step(
-        "A",
-        "pi / 4 * (D**2 - b**2)",
-        entered("D", positive_of(tube.outside) or 0.0, "mm", f"{field}.tube.outside"),
-        entered("b", positive_of(tube.inside) or 0.0, "mm", f"{field}.tube.inside"),
-        value=found.area_mm2,
-        unit="mm²",
-        decimals=1,
+    area, stress = squeezed_steps(
+        preload,
+        (positive_of(tube.outside) or 0.0, positive_of(tube.inside) or 0.0),
+        (f"{field}.tube.outside", f"{field}.tube.inside"),
+        stress_mpa=found.stress_mpa,
     )
-    stress = step("σ", "F / A", preload, area, value=found.stress_mpa, unit="MPa", decimals=1)
     allowed = entered_or_usual("S_y", yield_mpa, "MPa", f"{field}.tube.yield_mpa", is_usual=tube.yield_mpa is None)
     last = step("R", "S_y * 1", allowed, value=yield_mpa, unit="MPa", words="yield of the tube")
     return Working(steps=(preload, area, last, stress), source=CLAMPED)
+
+
+def squeezed_steps(
+    preload: Step, sizes_mm: tuple[float, float], fields: tuple[str, str], *, stress_mpa: float
+) -> tuple[Step, Step]:
+    """Return the working's steps from a preload to the stress of what it squeezes: outside and bore, with fields."""
+    outside, inside = sizes_mm
+    area = step(
+        "A",
+        "pi / 4 * (a**2 - b**2)",
+        entered("a", outside, "mm", fields[0]),
+        entered("b", inside, "mm", fields[1]),
+        value=math.pi / 4 * (outside**2 - inside**2),
+        unit="mm²",
+        decimals=1,
+    )
+    return area, step("σ", "F / A", preload, area, value=stress_mpa, unit="MPa", decimals=1)
 
 
 def _long(one: Loaded, judge: Judge) -> Check:

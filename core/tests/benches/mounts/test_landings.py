@@ -102,6 +102,37 @@ class LandingTest(TestCase):
         )
 
 
+class SleeveTest(TestCase):
+    def crush(self, **more: Any) -> Check:
+        return check({f"{LANDING}.{name}": value for name, value in more.items()}, "landing_crush")
+
+    def test_a_sleeve_by_hand(self) -> None:
+        """M12 10.9: 0.875 × 830 MPa × 84.3 mm² is 61.2 kN, on π/4 (24² - 12.5²) = 329.7 mm²: 186 MPa."""
+        found = self.crush()
+        self.assertAlmostEqual(found.demand or 0, 0.875 * 830 * 84.3 / 329.7, delta=0.5)
+        self.assertEqual(faults_of(found, found.working), [])
+        self.assertLess(self.crush(sleeve_outside=mm(20)).margin or 0, found.margin or 0)
+
+    def test_a_hollow_rail_without_sleeves_fails_and_solid_metal_asks_none(self) -> None:
+        self.assertIs(self.crush(through="hollow").verdict, FAILS)
+        self.assertIs(self.crush(through="solid").verdict, HOLDS)
+
+    def test_what_is_not_said_or_can_not_be_is_not_known(self) -> None:
+        for changes in (
+            {"through": None},
+            {"sleeve_outside": None},
+            {"sleeve_inside": None},
+            {"sleeve_inside": mm(24)},
+            {"sleeve_inside": mm(11)},
+            {"thread": None},
+            {"property_class": None},
+        ):
+            with self.subTest(changes):
+                found = self.crush(**changes)
+                self.assertIs(found.verdict, NOT_KNOWN)
+                self.assertTrue(found.missing)
+
+
 class EarBoltTest(TestCase):
     def test_double_shear_by_hand(self) -> None:
         """10 kN across M12 in two planes: √3 × 5000/(0.78 × 113.1) = 98.2 MPa."""

@@ -244,10 +244,10 @@ class MendTest(TestCase):
         bracket = copy.deepcopy(weak["sheets"]["mounts"]["mounts"][1]["bracket"])
         for one in found.fields:
             name = one.field.split(".")[-1]
-            bracket[name] = one.text if name == "kind" else {"text": one.text}
+            bracket[name] = one.text if name in ("kind", "lies_to") else {"text": one.text}
         self.assertEqual(bracket["kind"], "box")
         head, lightest, *others = found.rows
-        self.assertEqual(head[1:4], ("leg", "mass", "cut"))
+        self.assertEqual(head[1:5], ("leg", "mass", "cut", "seams"))
         self.assertTrue(lightest[0].startswith("box") and lightest[3].endswith("|m|2⟩"), lightest)
         masses = [float(row[2].split("|")[0].removeprefix("⟨")) for row in (lightest, *others)]
         self.assertEqual(masses, sorted(masses))
@@ -257,6 +257,18 @@ class MendTest(TestCase):
             self.assertGreater(
                 (checks[f"mounts.m2.{part}"].margin or 0) * 1.05, checks[f"mounts.m2.{part}"].wanted_margin
             )
+
+    def test_a_folded_arm_is_offered_beside_a_box_with_its_load_as_far_from_the_web(self) -> None:
+        """Of a box with the load 12 mm beside its middle the nearer side becomes the web: 35 - 12 mm."""
+        found = REGISTRY.sought(JobFile.model_validate(PLOVER), "mounts.m2_mend")
+        kinds = {row[0].split(" ")[0] for row in found.rows[1:]}
+        self.assertIn("box", kinds)
+        self.assertTrue(all(row[4] != "none" for row in found.rows[1:] if row[0].startswith("box")))
+        folded = {"kind": "folded", "bend": mm(6), "beside": mm(23), "lies_to": "rear"}
+        bracket = PLOVER["sheets"]["mounts"]["mounts"][1]["bracket"]
+        boxed, made = solved(PLOVER)[0].mounts[1], solved(changed(PLOVER, {"mounts.1.bracket": bracket | folded}))[0]
+        for one, other in zip(boxed.pieces[0].corners_mm, made.mounts[1].pieces[0].corners_mm, strict=True):
+            np.testing.assert_allclose(one, other, atol=3.1)  # half the web's thickness apart
 
     def test_a_thin_flange_folds_before_its_steel_yields(self) -> None:
         sizes = {"breadth": mm(90), "depth": mm(60), "wall": mm(2), "web": mm(6), "beside": mm(0), "kind": "channel"}

@@ -41,7 +41,8 @@ export function takeBracket(mount: Mount, fields: Sought['fields']): void {
   for (const { field, text } of fields) {
     const name = field.split('.').at(-1);
     if (name === 'kind') mount.bracket.kind = text as Mount['bracket']['kind'];
-    else if (name === 'wall' || name === 'leg' || name === 'gusset')
+    else if (name === 'lies_to') mount.bracket.lies_to = text as Mount['bracket']['lies_to'];
+    else if (name === 'wall' || name === 'leg' || name === 'gusset' || name === 'bend' || name === 'beside')
       mount.bracket[name] = { ...mount.bracket[name], unit: null, text };
   }
 }

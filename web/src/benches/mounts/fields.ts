@@ -165,6 +165,23 @@ export const bracketForm = (threads: readonly string[]): Form<Bracket> => [
               STRENGTHS,
               'not known',
             ),
+            choice<Landing, 'through'>(
+              'through',
+              'They go through',
+              [
+                ['solid', 'solid metal or one plate'],
+                ['sleeves', 'a hollow rail, with sleeves'],
+                ['hollow', 'a hollow rail, no sleeves'],
+              ],
+              'not said',
+            ),
+            ...when(
+              (one: Landing) => one.through === 'sleeves',
+              [
+                reading<Landing>('sleeve_outside', 'Sleeves, outside', 'length'),
+                reading<Landing>('sleeve_inside', 'Sleeves, bore', 'length'),
+              ],
+            ),
           ],
         ),
       ],
