@@ -2972,6 +2972,40 @@ export interface components {
          */
         CouplerStyle: "rigid" | "flexible" | "clutch" | "spline";
         /**
+         * Cradle
+         * @description Two upright plates in which a cylinder of the unit lies along the mount's own x, and a flat strap over it.
+         */
+        Cradle: {
+            /** @description Diameter of what lies in it */
+            cylinder?: components["schemas"]["Length"] | null;
+            /** @description By which the cradle embraces it from below */
+            angle?: components["schemas"]["Slant"] | null;
+            /**
+             * Friction
+             * @description Of cylinder and lining: some 0.15 of metal, 0.3 of rubber
+             */
+            friction?: number | null;
+            /** @description Thickness of its two plates */
+            plate?: components["schemas"]["Length"] | null;
+            /** @description Of its plates at their foot */
+            width?: components["schemas"]["Length"] | null;
+            /** @description From the foot to the cylinder's middle */
+            height?: components["schemas"]["Length"] | null;
+            /** @description From the cylinder's middle down to its strap's feet */
+            flange?: components["schemas"]["Length"] | null;
+            /** @description Of the strap */
+            breadth?: components["schemas"]["Length"] | null;
+            /** @description Of the strap */
+            thickness?: components["schemas"]["Length"] | null;
+            /** @description From the strap's upright to the middle of its bolt */
+            foot?: components["schemas"]["Length"] | null;
+            /** Thread */
+            thread?: string | null;
+            property_class?: components["schemas"]["PropertyClass"] | null;
+            condition?: components["schemas"]["Condition"] | null;
+            tightening?: components["schemas"]["Torque"] | null;
+        };
+        /**
          * CurvePoint
          * @description Torque at one speed.
          */
@@ -3284,6 +3318,12 @@ export interface components {
             use?: components["schemas"]["GearUse"] | null;
             library?: components["schemas"]["LibraryRef"] | null;
         };
+        /**
+         * Grip
+         * @description How a mount takes hold of the unit.
+         * @enum {string}
+         */
+        Grip: "ears" | "strap";
         /**
          * GrubScrew
          * @description A grub screw of the hub.
@@ -3964,6 +4004,30 @@ export interface components {
              *     }
              */
             bracket: components["schemas"]["Bracket"];
+            /**
+             * @description By which it takes hold of the unit
+             * @default ears
+             */
+            grip: components["schemas"]["Grip"];
+            /**
+             * @default {
+             *       "cylinder": null,
+             *       "angle": null,
+             *       "friction": null,
+             *       "plate": null,
+             *       "width": null,
+             *       "height": null,
+             *       "flange": null,
+             *       "breadth": null,
+             *       "thickness": null,
+             *       "foot": null,
+             *       "thread": null,
+             *       "property_class": null,
+             *       "condition": null,
+             *       "tightening": null
+             *     }
+             */
+            cradle: components["schemas"]["Cradle"];
             /**
              * @default {
              *       "count": null,

@@ -9,6 +9,11 @@ export const STRENGTHS = [
   ['grade_5', 'grade 5'],
   ['grade_8', 'grade 8'],
 ] as const;
+export const CONDITIONS = [
+  ['dry', 'dry'],
+  ['oiled', 'oiled'],
+  ['threadlocker', 'threadlocker'],
+] as const;
 const SCREW: Form<Joint> = [
   choice('property_class', 'Strength on the head', STRENGTHS, 'not known'),
   choice(
@@ -23,16 +28,7 @@ const SCREW: Form<Joint> = [
     'not known',
   ),
   number('tapped_mpa', 'Its tensile strength', [21, 2500], 'empty: usual for the material', 'MPa'),
-  choice(
-    'condition',
-    'Thread is',
-    [
-      ['dry', 'dry'],
-      ['oiled', 'oiled'],
-      ['threadlocker', 'threadlocker'],
-    ],
-    'not said',
-  ),
+  choice('condition', 'Thread is', CONDITIONS, 'not said'),
   choice(
     'surface',
     'Clamped faces are',

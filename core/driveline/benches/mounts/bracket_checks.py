@@ -23,7 +23,7 @@ from driveline.benches.mounts.carried import Carried
 from driveline.benches.mounts.laid import LaidMount
 from driveline.benches.mounts.landings import base_mm
 from driveline.benches.mounts.pull import STOCK_MM
-from driveline.benches.mounts.sheet import MountKind
+from driveline.benches.mounts.sheet import Grip, MountKind
 from driveline.benches.mounts.workings import arm_working, base_working, ear_bolt_working, ear_working, weld_working
 from driveline.checks import Check
 from driveline.figures import fig
@@ -98,8 +98,9 @@ def bracket_checks(one: Loaded, judge: Judge) -> Iterator[Check]:
     """Return the checks of a mount's bracket and ears; none of an arm, or of a mount bolted straight on."""
     if one.mount.sheet.kind is MountKind.ARM:
         return
-    yield _ears(one, judge)
-    yield _ear_bolt(one, judge)
+    if one.mount.sheet.grip is Grip.EARS:
+        yield _ears(one, judge)
+        yield _ear_bolt(one, judge)
     if one.mount.arm.is_none:
         return
     yield _reach(one, judge)

@@ -10,6 +10,7 @@ from driveline.benches.mounts.bracket_checks import Loaded, bracket_checks, load
 from driveline.benches.mounts.buckling_checks import buckling_checks
 from driveline.benches.mounts.carried import Carried, Solved, greatest_move_mm
 from driveline.benches.mounts.cases import cases_missing, cases_of, torques_missing
+from driveline.benches.mounts.cradle_checks import cradle_checks
 from driveline.benches.mounts.frame import FrameFound
 from driveline.benches.mounts.frame_checks import frame_checks
 from driveline.benches.mounts.laid import LaidMount
@@ -82,6 +83,7 @@ def _bracket(one: Loaded, judge: Judge) -> tuple[Check, ...]:
         lambda: (
             *bracket_checks(one, judge),
             *tube_checks(one, judge),
+            *cradle_checks(one, judge),
             *buckling_checks(one, judge),
             *landing_checks(one, judge),
         ),

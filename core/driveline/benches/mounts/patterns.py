@@ -1,6 +1,6 @@
 """What is cut from sheet for the brackets: ears, and the four sides of a boxed arm; each as a flat part."""
 
-from collections.abc import Iterator, Sequence
+from collections.abc import Iterator
 from typing import Final
 
 from shapely import Polygon
@@ -8,20 +8,19 @@ from shapely.geometry import Point
 
 from driveline.benches.mounts.box_plates import box_plates
 from driveline.benches.mounts.brackets import ears_of
+from driveline.benches.mounts.cradle_parts import cradle_parts
 from driveline.benches.mounts.landings import landing_of
-from driveline.benches.mounts.sheet import ArmKind, Mount, MountKind, MountsSheet
-from driveline.drawing.plate import Bend, PlateHole
+from driveline.benches.mounts.sheet import ArmKind, Grip, Mount, MountKind, MountsSheet
+from driveline.benches.mounts.sheet_parts import sheet_hole, sheet_part
+from driveline.drawing.plate import Bend
 from driveline.errors import ImpossibleInput
 from driveline.figures import fig
 from driveline.flat.folds import unfolded
-from driveline.flat.outline import TracedEdge
 from driveline.metal.ears import Ear
-from driveline.parts.made import FlatPart, Stock
+from driveline.parts.made import FlatPart
 from driveline.sheet import positive_of
-from driveline.tables.materials import PlateMaterial
 
 ARC_SEGMENTS: Final = 24  # of a quarter turn
-SHARED: Final = ("OUTSIDE", "INSIDE")
 
 
 def ear_polygon(ear: Ear) -> Polygon:
@@ -38,7 +37,7 @@ def parts_of(sheet: MountsSheet) -> tuple[FlatPart, ...]:
     for k, mount in enumerate(sheet.mounts, start=1):
         if mount.kind in (None, MountKind.ARM):
             continue
-        found += _ears(mount, k)
+        found += _ears(mount, k) if mount.grip is Grip.EARS else cradle_parts(mount, k)
         found += _box(mount, k)
         found += _fold(mount, k)
         found += _shelf(mount, k)
@@ -50,15 +49,8 @@ def _ears(mount: Mount, k: int) -> Iterator[FlatPart]:
     ear, _ = ears_of(mount.ears, mount.name)
     if ear is None or not mount.ears.count:
         return
-    hole = PlateHole(
-        id="H1",
-        kind="foot",
-        x_mm=0.0,
-        y_mm=ear.height_mm,
-        finished_mm=ear.hole_mm,
-        cut_mm=_cut(ear.hole_mm, ear.thickness_mm),
-    )
-    yield _part(
+    hole = sheet_hole("H1", 0.0, ear.height_mm, ear.hole_mm, ear.thickness_mm)
+    yield sheet_part(
         f"mounts.m{k}_ear",
         f"Ear of {mount.name}",
         f"M{k}E",
@@ -68,11 +60,6 @@ def _ears(mount: Mount, k: int) -> Iterator[FlatPart]:
         (hole,),
         (f"bolt {fig(ear.bolt_mm, 'mm', 1)} through {fig(ear.hole_mm, 'mm', 1)}; welded by its foot",),
     )
-
-
-def _cut(diameter_mm: float, thickness_mm: float) -> float | None:
-    """A hole smaller than the sheet is thick is marked and drilled by hand."""
-    return diameter_mm if diameter_mm >= thickness_mm else None
 
 
 def _box(mount: Mount, k: int) -> Iterator[FlatPart]:
@@ -88,7 +75,7 @@ def _box(mount: Mount, k: int) -> Iterator[FlatPart]:
     tabbed = "; tabs welded over flush, its strength counts on whole seams" if bracket.has_tabs else ""
     for name, (outline, count) in plates.items():
         fits = "outside, full depth" if name == "side" else "top and bottom, between the sides"
-        yield _part(
+        yield sheet_part(
             f"mounts.m{k}_{name}",
             f"{name.capitalize()} of {mount.name}'s arm",
             f"M{k}{name[0].upper()}",
@@ -114,7 +101,7 @@ def _fold(mount: Mount, k: int) -> Iterator[FlatPart]:
     except ImpossibleInput:  # said where its section is judged
         return
     words = f"BEND 90° R{bend:g} TO INSIDE"
-    yield _part(
+    yield sheet_part(
         f"mounts.m{k}_fold",
         f"Folded arm of {mount.name}",
         f"M{k}F",
@@ -155,7 +142,7 @@ def _shelf(mount: Mount, k: int) -> Iterator[FlatPart]:
         ("shelf", flat, shelf, 1, f"carries {mount.name}; on {gussets}"),
         ("gusset", upright, gusset, count, f"{gussets}, long edge against the shelf; try it in card at 1:1 first"),
     ):
-        yield _part(
+        yield sheet_part(
             f"mounts.m{k}_{name}",
             f"{name.capitalize()} of {mount.name}'s bracket",
             f"M{k}{name[0].upper()}",
@@ -174,7 +161,7 @@ def _landing(mount: Mount, k: int) -> Iterator[FlatPart]:
     if not landing.is_there or found is None or hole is None or min(found.edges_mm) <= hole / 2:
         return
     breadth, depth = found.size_mm
-    yield _part(
+    yield sheet_part(
         f"mounts.m{k}_landing",
         f"Landing plate of {mount.name}",
         f"M{k}L",
@@ -182,52 +169,8 @@ def _landing(mount: Mount, k: int) -> Iterator[FlatPart]:
         found.thickness_mm,
         1,
         tuple(
-            PlateHole(
-                id=f"H{n}",
-                kind="foot",
-                x_mm=breadth / 2 + x,
-                y_mm=depth / 2 + y,
-                finished_mm=hole,
-                cut_mm=_cut(hole, found.thickness_mm),
-            )
+            sheet_hole(f"H{n}", breadth / 2 + x, depth / 2 + y, hole, found.thickness_mm)
             for n, (x, y) in enumerate(found.bolts_mm.tolist(), start=1)
         ),
         (f"bolted to the vehicle by its four holes; {mount.name}'s arm is welded on its middle",),
-    )
-
-
-def _part(
-    key: str,
-    title: str,
-    short: str,
-    outline: Polygon,
-    thickness_mm: float,
-    count: int,
-    holes: Sequence[PlateHole],
-    made_to: tuple[str, ...],
-    bends: tuple[Bend, ...] = (),
-) -> FlatPart:
-    edge = TracedEdge(outline)
-    return FlatPart(
-        key=key,
-        title=title,
-        short=short,
-        holes=tuple(holes),
-        edge=edge,
-        vertices=edge.vertices,
-        thickness_mm=thickness_mm,
-        bends=bends,
-        faces=SHARED,
-        sides=("outside", "inside"),
-        look_at="unit",
-        stock=Stock(
-            number="",
-            quantity=count,
-            material="",
-            made_of=PlateMaterial.STEEL,
-            process="",
-            kerf_mm=0.0,
-            sheet_mm=None,
-        ),
-        made_to=made_to,
     )

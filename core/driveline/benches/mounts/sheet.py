@@ -7,8 +7,8 @@ from typing import Annotated
 
 from pydantic import Field, field_validator
 
-from driveline.joints.sheet import PropertyClass, known_thread
-from driveline.sheet import Coordinate, Length, Mass, Name, Sheet, Slant, Words
+from driveline.joints.sheet import Condition, PropertyClass, known_thread
+from driveline.sheet import Coordinate, Length, Mass, Name, Sheet, Slant, Torque, Words
 from driveline.space.spots import Angles, Spot
 from driveline.words import Choice
 
@@ -131,6 +131,39 @@ class ClampedTube(Sheet):
     yield_mpa: Annotated[float, Field(gt=0, le=2000)] | None = None
 
 
+class Grip(Choice):
+    """How a mount takes hold of the unit."""
+
+    EARS = "ears", "ears and a bolt"
+    STRAP = "strap", "a cradle, and a strap over it"
+
+
+class Cradle(Sheet):
+    """Two upright plates in which a cylinder of the unit lies along the mount's own x, and a flat strap over it."""
+
+    cylinder: Length | None = Field(default=None, description="Diameter of what lies in it")
+    angle: Slant | None = Field(default=None, description="By which the cradle embraces it from below")
+    friction: Annotated[float, Field(gt=0, le=1)] | None = Field(
+        default=None, description="Of cylinder and lining: some 0.15 of metal, 0.3 of rubber"
+    )
+    plate: Length | None = Field(default=None, description="Thickness of its two plates")
+    width: Length | None = Field(default=None, description="Of its plates at their foot")
+    height: Length | None = Field(default=None, description="From the foot to the cylinder's middle")
+    flange: Length | None = Field(default=None, description="From the cylinder's middle down to its strap's feet")
+    breadth: Length | None = Field(default=None, description="Of the strap")
+    thickness: Length | None = Field(default=None, description="Of the strap")
+    foot: Length | None = Field(default=None, description="From the strap's upright to the middle of its bolt")
+    thread: Annotated[str, Field(max_length=20)] | None = None
+    property_class: PropertyClass | None = None
+    condition: Condition | None = None
+    tightening: Torque | None = None
+
+    @field_validator("thread")
+    @classmethod
+    def _known(cls, name: str | None) -> str | None:
+        return known_thread(name)
+
+
 class Mount(Sheet):
     """A mount."""
 
@@ -152,6 +185,8 @@ class Mount(Sheet):
     rating_n: Force | None = Field(default=None, description="Greatest load its maker allows")
     is_caught: bool | None = Field(default=None, description="If it lets go, something stops the unit")
     bracket: Bracket = Bracket()
+    grip: Grip = Field(default=Grip.EARS, description="By which it takes hold of the unit")
+    cradle: Cradle = Cradle()
     ears: Ears = Ears()
     tube: ClampedTube = ClampedTube()
 

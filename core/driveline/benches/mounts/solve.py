@@ -17,7 +17,7 @@ from driveline.benches.mounts.needs import HeldMove, MountsNeeds, SolvedMounts
 from driveline.benches.mounts.patterns import parts_of
 from driveline.benches.mounts.pull import PullFound, solve_pull
 from driveline.benches.mounts.schools import schools_sought
-from driveline.benches.mounts.sheet import MountKind, MountsSheet
+from driveline.benches.mounts.sheet import Grip, MountKind, MountsSheet
 from driveline.benches.mounts.shown import result_of
 from driveline.benches.mounts.weld_sheet import weld_sheet
 from driveline.checks import Check
@@ -85,6 +85,8 @@ def _seeks(sheet: MountsSheet, needs: MountsNeeds, solved: Solved, judge: Judge)
         if mount.arm.arm is not None:
             one = loaded(mount, k, solved.carried, missing)
             yield Seek(key=f"mounts.m{k + 1}_mend", run=partial(mend_sought, one, judge))
+        if mount.sheet.grip is not Grip.EARS:
+            continue
         if mount.sheet.kind is not MountKind.ARM and ears_of(mount.sheet.ears, mount.sheet.name)[0] is not None:
             one = loaded(mount, k, solved.carried, missing)
             yield Seek(key=f"mounts.m{k + 1}_ear", run=partial(ear_sought, one))

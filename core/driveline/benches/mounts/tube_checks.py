@@ -7,7 +7,7 @@ from typing import Final
 
 from driveline.benches.mounts.bracket_checks import Loaded, field_inputs
 from driveline.benches.mounts.brackets import STEEL, THREAD_SHARE
-from driveline.benches.mounts.sheet import MountKind
+from driveline.benches.mounts.sheet import Grip, MountKind
 from driveline.checks import Check
 from driveline.errors import ImpossibleInput
 from driveline.figures import fig
@@ -42,7 +42,7 @@ class _Clamped:
 def tube_checks(one: Loaded, judge: Judge) -> Iterator[Check]:
     """Return the checks of what keeps two ears apart; none of one ear alone, or of a torque arm."""
     mount = one.mount.sheet
-    if mount.kind is MountKind.ARM or mount.ears.count == 1:
+    if mount.kind is MountKind.ARM or mount.grip is not Grip.EARS or mount.ears.count == 1:
         return
     if mount.tube.is_there is False:
         yield _by_hand(one, judge)

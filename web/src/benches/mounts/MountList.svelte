@@ -7,7 +7,7 @@
   import { newMount } from './edits';
   import EarStress from './EarStress.svelte';
   import Mend from './Mend.svelte';
-  import { bracketForm, EARS, LINK, mountForm, TUBE } from './fields';
+  import { bracketForm, cradleForm, EARS, GRIP, LINK, mountForm, TUBE } from './fields';
 
   interface Props {
     rows: readonly Mount[];
@@ -23,6 +23,7 @@
   const units = useUnits();
   const form = $derived(mountForm(points));
   const bracket = $derived(bracketForm(threads));
+  const cradle = $derived(cradleForm(threads));
 </script>
 
 <NamedRows
@@ -73,14 +74,26 @@
       {#if !disabled && row.bracket.kind && row.bracket.kind !== 'none'}
         <Mend mount={k + 1} change={put} />
       {/if}
-      <h3 class="mt-2">Its ears</h3>
-      <div data-part="ears">
-        <Fields form={EARS} from={row.ears} {disabled} change={(write) => put((to) => write(to.ears))} />
-      </div>
-      <div data-part="tube">
-        <Fields form={TUBE} from={row} {disabled} change={put} />
-      </div>
-      <EarStress name={row.name} mount={k + 1} />
+      <h3 class="mt-2">{row.grip === 'strap' ? 'Its cradle and strap' : 'Its ears'}</h3>
+      <Fields form={GRIP} from={row} {disabled} change={put} />
+      {#if row.grip === 'strap'}
+        <div data-part="cradle">
+          <Fields
+            form={cradle}
+            from={row.cradle}
+            {disabled}
+            change={(write) => put((to) => write(to.cradle))}
+          />
+        </div>
+      {:else}
+        <div data-part="ears">
+          <Fields form={EARS} from={row.ears} {disabled} change={(write) => put((to) => write(to.ears))} />
+        </div>
+        <div data-part="tube">
+          <Fields form={TUBE} from={row} {disabled} change={put} />
+        </div>
+        <EarStress name={row.name} mount={k + 1} />
+      {/if}
     {/if}
   {/snippet}
 </NamedRows>

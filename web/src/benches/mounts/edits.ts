@@ -11,6 +11,8 @@ export function newMount(name: string): Mount {
     is_measured: false,
     weighed: {},
     bracket: { has_tabs: false, landing: { is_there: false } },
+    grip: 'ears',
+    cradle: {},
     ears: {},
     tube: {},
   };

@@ -1,12 +1,13 @@
 /** The forms of the mounts: where and how each holds, its bracket and ears, the gap that welds pull, a cut frame. */
 import type { Mount, MountsSheet } from '../../api/types';
 import { asked, choice, number, reading, text, within, yesNo, type Form } from '../../measure/fields';
-import { STRENGTHS } from '../../measure/screws';
+import { CONDITIONS, STRENGTHS } from '../../measure/screws';
 import { ANGLES, spotForm } from '../../scene/spots';
 
 type Bracket = Mount['bracket'];
 type Ears = Mount['ears'];
 type Tube = Mount['tube'];
+type Cradle = Mount['cradle'];
 type Landing = Bracket['landing'];
 type Pull = MountsSheet['pull'];
 type Cut = MountsSheet['frame'];
@@ -194,6 +195,36 @@ export const LINK: Form<Bracket> = [
   reading<Bracket>('depth', 'Diameter of its tube or rod', 'length'),
   reading<Bracket>('wall', 'Wall of the tube', 'length', 'of a rod half its diameter'),
   number<Bracket>('yield_mpa', 'Yield of its steel', [1, 2000], 'empty: the usual', 'MPa'),
+];
+
+export const GRIP: Form<Mount> = [
+  choice<Mount, 'grip'>('grip', 'It takes hold of the unit by', [
+    ['ears', 'ears and a bolt'],
+    ['strap', 'a cradle and a strap'],
+  ]),
+];
+
+/** A cradle and the strap over it, in the order in which they are made. */
+export const cradleForm = (threads: readonly string[]): Form<Cradle> => [
+  reading<Cradle>('cylinder', 'Diameter of what lies in it', 'length', 'with its lining'),
+  reading<Cradle>('angle', 'It embraces it from below by', 'angle', '120° is usual'),
+  reading<Cradle>('height', 'Cylinder’s middle over its foot', 'length'),
+  reading<Cradle>('width', 'Its two plates, wide at the foot', 'length'),
+  reading<Cradle>('plate', 'Its two plates, thick', 'length'),
+  number<Cradle>('friction', 'Friction of its lining', [0.01, 1], 'some 0.15 of metal, 0.3 of rubber'),
+  reading<Cradle>('breadth', 'Strap, broad', 'length'),
+  reading<Cradle>('thickness', 'Strap, thick', 'length'),
+  reading<Cradle>('flange', 'Cylinder’s middle down to its feet', 'length'),
+  reading<Cradle>('foot', 'Its bolts off its uprights', 'length', 'to the middle of the bolt'),
+  choice<Cradle, 'thread'>(
+    'thread',
+    'Its bolts',
+    threads.map((name) => [name, name] as const),
+    'not known',
+  ),
+  choice<Cradle, 'property_class'>('property_class', 'Strength on their heads', STRENGTHS, 'not known'),
+  choice<Cradle, 'condition'>('condition', 'Their threads are', CONDITIONS, 'not said'),
+  reading<Cradle>('tightening', 'Tightened to', 'torque'),
 ];
 
 export const EARS: Form<Ears> = [
