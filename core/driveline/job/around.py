@@ -5,11 +5,12 @@ from functools import cached_property
 from typing import Final
 
 from driveline.arrays import Floats
-from driveline.benches.mounts.needs import NearBracket, NearestMoved
+from driveline.benches.mounts.needs import MetOnTheWay, NearBracket, NearestMoved
 from driveline.benches.placement.beside import STILL_MM, BracketBody, beside_of
 from driveline.benches.placement.gaps import Gap, tightest_moved
 from driveline.benches.placement.lay_out import LaidPlacement
 from driveline.benches.placement.sheet import PlacementSheet
+from driveline.benches.placement.way_in import way_past
 from driveline.memory import key_of
 from driveline.space.bodies import Body
 from driveline.space.pose import Placed
@@ -69,3 +70,10 @@ class Around:
             wanted_mm=first.wanted_mm,
             taken_mm=first.taken_mm,
         )
+
+    def met_by(self, bracket: Body) -> MetOnTheWay:
+        """Return whether the unit meets a bracket that is there before it."""
+        past = way_past(self._sheet, self._laid, bracket)
+        met = next((one for one in past.steps if one.contact_at is not None), None)
+        step, part = (None, "") if met is None else (met.step, met.part)
+        return MetOnTheWay(step=step, part=part, missing=past.missing)

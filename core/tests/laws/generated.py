@@ -65,6 +65,29 @@ KEPT_CLUTCH: Final = {
     "stood_at": {"text": "-69.4 mm", "tool": "caliper"},
     "travel": {"text": "1.5 mm"},
 }
+CRADLE: Final = {
+    "cylinder": {"text": "200 mm"},
+    "angle": {"text": "120°"},
+    "plate": {"text": "10 mm"},
+    "width": {"text": "240 mm"},
+    "height": {"text": "130 mm"},
+    "breadth": {"text": "60 mm"},
+    "thickness": {"text": "10 mm"},
+    "foot": {"text": "16 mm"},
+    "thread": "M12",
+    "property_class": "8.8",
+    "condition": "oiled",
+}
+PLATED: Final = {
+    "kind": "plates",
+    "plates": [
+        {
+            name: text(value, "mm")
+            for name, value in zip(("across_1", "up_1", "across_2", "up_2", "thickness"), line, strict=True)
+        }
+        for line in ((2, 2, 68, 2, 6), (68, 2, 68, 82, 6), (68, 82, 2, 82, 6), (2, 82, 2, 2, 6), (35, 2, 35, 82, 4))
+    ],
+}
 SCALED: Final = (  # what is made larger or smaller, by a factor of its own
     ("brief", "motor", "peak_torque", "Nm"),
     ("brief", "motor", "peak_power", "kW"),
@@ -285,27 +308,46 @@ def _moved_body(draw: st.DrawFn, body: Job) -> None:
 
 
 def _mounts(draw: st.DrawFn, mounts: Job) -> None:
-    """Mounts softer and harder, elsewhere, with less travel; brackets thinner; the other way round."""
+    """Mounts of every kind, and the frame; the other way round."""
     for mount in mounts.get("mounts", []):
-        if draw(st.booleans()):
-            mount["upright_n_per_mm"] = draw(st.floats(60, 9000))
-        if draw(st.booleans()) and "travel" in mount:
-            mount["travel"] = text(draw(st.floats(1, 20)), "mm")
-        if draw(st.booleans()):
-            axis = draw(st.sampled_from("xyz"))
-            mount["boss"][axis] = text(draw(st.floats(-300, 300)), "mm")
-        if draw(st.booleans()):
-            mount.update(kind="hard", holds_x=draw(st.booleans()), holds_y=draw(st.booleans()), holds_z=True)
-        if draw(st.booleans()) and "bracket" in mount:
-            mount["bracket"]["wall"] = text(draw(st.floats(1.5, 12)), "mm")
-            mount["bracket"]["is_inspected"] = draw(st.booleans())
-        if "tube" in mount and draw(st.booleans()):
-            mount["tube"]["is_there"] = draw(st.sampled_from((True, False, None)))
-            mount["tube"]["length"] = text(draw(st.floats(43, 61)), "mm")
+        _mount(draw, mount)
+        if draw(st.booleans()) and mount.get("bracket"):
+            _bracket(draw, mount["bracket"])
     if draw(st.booleans()):
         mounts["output_turns"] = draw(st.sampled_from(("clockwise", "anticlockwise", None)))
+    for station in mounts.get("frame", {}).get("stations", []):
+        if draw(st.booleans()):
+            station.update(draw(st.sampled_from(({"kind": "channel"}, {"kind": "tube"}, PLATED))))
     if draw(st.booleans()) and "pull" in mounts:
         mounts["pull"]["log"] = mounts["pull"]["log"][: draw(st.integers(0, 4))]
+
+
+def _mount(draw: st.DrawFn, mount: Job) -> None:
+    """Softer and harder, elsewhere, with less travel; by ears or a strap."""
+    if draw(st.booleans()):
+        mount["upright_n_per_mm"] = draw(st.floats(60, 9000))
+    if draw(st.booleans()) and "travel" in mount:
+        mount["travel"] = text(draw(st.floats(1, 20)), "mm")
+    if draw(st.booleans()):
+        axis = draw(st.sampled_from("xyz"))
+        mount["boss"][axis] = text(draw(st.floats(-300, 300)), "mm")
+    if draw(st.booleans()):
+        mount.update(kind="hard", holds_x=draw(st.booleans()), holds_y=draw(st.booleans()), holds_z=True)
+    if draw(st.integers(0, 3)) == 0 and mount.get("kind") != "arm":
+        grips = {"friction": draw(st.floats(0.1, 0.4)), "tightening": text(draw(st.floats(5, 60)), "Nm")}
+        mount.update(grip="strap", cradle={**CRADLE, **grips})
+    if "tube" in mount and draw(st.booleans()):
+        mount["tube"]["is_there"] = draw(st.sampled_from((True, False, None)))
+        mount["tube"]["length"] = text(draw(st.floats(43, 61)), "mm")
+
+
+def _bracket(draw: st.DrawFn, bracket: Job) -> None:
+    """Thinner, its weld looked at or not, to either side, bolted through anything."""
+    bracket["wall"] = text(draw(st.floats(1.5, 12)), "mm")
+    bracket["is_inspected"] = draw(st.booleans())
+    bracket["lies_to"] = draw(st.sampled_from((None, "front", "rear", "left", "right")))
+    if bracket.get("landing"):
+        bracket["landing"]["through"] = draw(st.sampled_from((None, "solid", "sleeves", "hollow")))
 
 
 @st.composite

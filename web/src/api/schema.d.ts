@@ -2453,6 +2453,7 @@ export interface components {
             base?: components["schemas"]["Length"] | null;
             /** Yield Mpa */
             yield_mpa?: number | null;
+            goes_on?: components["schemas"]["GoesOn"] | null;
             /**
              * @default {
              *       "is_there": false,
@@ -3319,6 +3320,12 @@ export interface components {
             library?: components["schemas"]["LibraryRef"] | null;
         };
         /**
+         * GoesOn
+         * @description When a bracket is fixed to the vehicle.
+         * @enum {string}
+         */
+        GoesOn: "before" | "after";
+        /**
          * Grip
          * @description How a mount takes hold of the unit.
          * @enum {string}
@@ -3986,6 +3993,7 @@ export interface components {
              *       "is_inspected": null,
              *       "base": null,
              *       "yield_mpa": null,
+             *       "goes_on": null,
              *       "landing": {
              *         "across": null,
              *         "breadth": null,

@@ -1,19 +1,24 @@
-"""Whether a bracket keeps off what stands beside it."""
+"""Whether a bracket keeps off what stands beside it, and lets the unit past on its way in."""
 
+from collections.abc import Iterator
 from typing import Final
 
 from driveline.benches.mounts.laid import LaidMount
-from driveline.benches.mounts.needs import Around, MountsNeeds, NearBracket
-from driveline.benches.mounts.sheet import MountKind
+from driveline.benches.mounts.needs import Around, MetOnTheWay, MountsNeeds, NearBracket
+from driveline.benches.mounts.sheet import GoesOn, MountKind
 from driveline.benches.mounts.solids import Solid, solid_of
 from driveline.checks import Check
 from driveline.figures import fig
 from driveline.margins import Judge
-from driveline.working import Working, step, worked
+from driveline.working import Working, fixed_working, step, worked
 
 FAR_MM: Final = 18.0  # off everything, where nothing was found within what is looked at
 PAST_WELD_MM: Final = 15.0  # of its length, and half its section: what a scan shows of what it is welded to
 MOST_SHARE: Final = 0.5
+HOT_WORK: Final = (
+    "Welded with the unit in its place: electronics off and away, all shielded from sparks, the earth clamp beside "
+    "the weld and never through its bearings."
+)
 
 
 def near_bracket(mount: LaidMount, around: Around | None) -> NearBracket | None:
@@ -32,10 +37,68 @@ def _off_root(mount: LaidMount) -> Solid | None:
     return solid_of(mount, from_share=min(left_mm / arm.length_mm, MOST_SHARE))
 
 
-def beside_check(mount: LaidMount, k: int, needs: MountsNeeds, judge: Judge) -> tuple[Check, ...]:
-    """Return the check of a mount's bracket; nothing of an arm, or of a mount bolted straight on."""
+def beside_checks(mount: LaidMount, k: int, needs: MountsNeeds, judge: Judge) -> Iterator[Check]:
+    """Return the checks of a mount's bracket; nothing of an arm, or of a mount bolted straight on."""
     if mount.sheet.kind is MountKind.ARM or mount.arm.is_none:
-        return ()
+        return
+    yield _clear(mount, k, needs, judge)
+    yield _goes_on(mount, k, needs, judge)
+
+
+def _goes_on(mount: LaidMount, k: int, needs: MountsNeeds, judge: Judge) -> Check:
+    """Whether the unit passes it on the way in, or it goes on with the unit in its place."""
+    name, bracket = mount.sheet.name, mount.sheet.bracket
+    missing, is_so, says = list[str](), None, ""
+    if bracket.goes_on is None:
+        missing.append(f"{name}: whether its bracket goes on before the unit or after")
+    elif bracket.goes_on is GoesOn.AFTER:
+        is_so = True
+        says = "Bolted on with the unit in its place." if bracket.landing.is_there else HOT_WORK
+    else:
+        met, lacking = _met(mount, needs)
+        missing += lacking
+        if met is not None and not missing:
+            is_so = met.step is None
+            says = "The unit passes it on its way in."
+            if met.step is not None:
+                says = f"{met.part} meets it in move {met.step} of the way in: bolt it on after the unit."
+    return judge.answer(
+        is_so=is_so,
+        has_catch=bracket.goes_on is GoesOn.AFTER and not bracket.landing.is_there,
+        key=f"mounts.m{k + 1}.goes_on",
+        title=f"Bracket of {name} and the unit can both be got in",
+        says=says,
+        missing=tuple(dict.fromkeys(missing)),
+        inputs=(f"{mount.field}.bracket.goes_on", f"{mount.field}.bracket", "placement.way_in"),
+        working=fixed_working(
+            "Each move of the way in swept past the bracket's outside; its last stretch, to which the unit is bolted, "
+            "is left out."
+        ),
+    )
+
+
+def _met(mount: LaidMount, needs: MountsNeeds) -> tuple[MetOnTheWay | None, tuple[str, ...]]:
+    missing = (*mount.arm.missing, *(() if mount.at_mm is not None else mount.missing))
+    if needs.around is None:
+        missing = (*missing, "What stands round the unit, at Placement")
+    if mount.sheet.bracket.beside is None:
+        missing = (*missing, f"{mount.sheet.name}: how far the load passes beside its bracket's middle")
+    body = _off_tip(mount)
+    if missing or needs.around is None or body is None:
+        return None, missing
+    met = needs.around.met_by(body.body)
+    return met, met.missing
+
+
+def _off_tip(mount: LaidMount) -> Solid | None:
+    arm = mount.arm.arm
+    if arm is None:
+        return None
+    left_mm = PAST_WELD_MM + max(arm.section.depth_mm, arm.section.breadth_mm) / 2
+    return solid_of(mount, to_share=1 - min(left_mm / arm.length_mm, MOST_SHARE))
+
+
+def _clear(mount: LaidMount, k: int, needs: MountsNeeds, judge: Judge) -> Check:
     missing = [*mount.arm.missing, *(() if mount.at_mm is not None else mount.missing)]
     missing += [*needs.unit.missing, *needs.around_missing]
     if needs.around is None:
@@ -44,7 +107,7 @@ def beside_check(mount: LaidMount, k: int, needs: MountsNeeds, judge: Judge) -> 
         missing.append(f"{mount.sheet.name}: how far the load passes beside its bracket's middle")
     near = near_bracket(mount, needs.around)
     gap = None if near is None else FAR_MM if near.gap_mm is None else near.gap_mm
-    check = judge.check(
+    return judge.check(
         "clearance",
         key=f"mounts.m{k + 1}.beside",
         title=f"Bracket of {mount.sheet.name} clear of what is beside it",
@@ -56,7 +119,6 @@ def beside_check(mount: LaidMount, k: int, needs: MountsNeeds, judge: Judge) -> 
         inputs=(f"{mount.field}.bracket", f"{mount.field}.rail", "placement.bodies"),
         working=lambda: _working(near, gap),
     )
-    return (check,)
 
 
 def _says(near: NearBracket) -> str:

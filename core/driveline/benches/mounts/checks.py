@@ -5,7 +5,7 @@ from typing import Final
 
 import numpy as np
 
-from driveline.benches.mounts.beside_checks import beside_check
+from driveline.benches.mounts.beside_checks import beside_checks
 from driveline.benches.mounts.bracket_checks import Loaded, bracket_checks, loaded
 from driveline.benches.mounts.buckling_checks import buckling_checks
 from driveline.benches.mounts.carried import Carried, Solved, greatest_move_mm
@@ -64,7 +64,7 @@ def mounts_checks(
     for k, mount in enumerate(solved.mounts):
         yield _load(mount, k, carried, missing, judge)
         yield from _bracket(loaded(mount, k, carried, missing), judge.guarding())
-        yield from beside_check(mount, k, needs, judge)
+        yield from beside_checks(mount, k, needs, judge)
     yield _bottoms(solved, carried, missing, judge)
     yield _gaps(solved, needs, carried, missing, judge)
     yield _travel(solved, needs, carried, missing, judge)

@@ -29,6 +29,15 @@ class NearBracket:
     taken_mm: float = 0.0  # off that gap already: what the unit may move
 
 
+@dataclass(frozen=True, slots=True, kw_only=True)
+class MetOnTheWay:
+    """Whether the unit meets a bracket on its way in; ``missing`` names what keeps it from being known."""
+
+    step: int | None  # from 1; None: it passes
+    part: str
+    missing: tuple[str, ...]
+
+
 class Around(Protocol):
     """What stands round the unit. Told apart by its pickle."""
 
@@ -43,6 +52,9 @@ class Around(Protocol):
 
     def beside(self, whole: Body, off_root: Body, *, root_mm: Floats, tip_mm: Floats) -> NearBracket:
         """Return what a bracket stands on, and what it comes nearest to for what is wanted."""
+
+    def met_by(self, bracket: Body) -> MetOnTheWay:
+        """Return whether the unit meets a bracket that is there before it."""
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)

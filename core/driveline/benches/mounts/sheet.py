@@ -83,6 +83,13 @@ class Landing(Sheet):
         return known_thread(name)
 
 
+class GoesOn(Choice):
+    """When a bracket is fixed to the vehicle."""
+
+    BEFORE = "before", "before the unit goes in"
+    AFTER = "after", "with the unit in its place"
+
+
 class Bracket(Sheet):
     """An arm from the vehicle to the mount, welded at its root."""
 
@@ -103,6 +110,7 @@ class Bracket(Sheet):
     is_inspected: bool | None = None
     base: Length | None = Field(default=None, description="Wall or plate that it is welded to, thick")
     yield_mpa: Annotated[float, Field(gt=0, le=2000)] | None = None
+    goes_on: GoesOn | None = None
     landing: Landing = Landing()
 
 

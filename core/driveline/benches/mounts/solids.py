@@ -36,7 +36,7 @@ class Solid:
     drawn: tuple[DrawnPiece, ...]
 
 
-def solid_of(mount: LaidMount, *, from_share: float = 0.0) -> Solid | None:
+def solid_of(mount: LaidMount, *, from_share: float = 0.0, to_share: float = 1.0) -> Solid | None:
     """Return a bracket's outside; ``None`` while a size of it, or a place, is not known, or there is none.
 
     Where the load may pass beside it on either side it is as wide as both together.
@@ -44,24 +44,27 @@ def solid_of(mount: LaidMount, *, from_share: float = 0.0) -> Solid | None:
     Args:
         mount: Where it stands.
         from_share: Of its length at the root that is left away, its landing plate with it.
+        to_share: Of its length beyond which its end is left away.
     """
     arm, bracket = mount.arm.arm, mount.sheet.bracket
     if arm is None or mount.at_mm is None or mount.rail_mm is None or mount.arm.missing:
         return None
     rail, at = mount.rail_mm, mount.at_mm
-    key = key_of(bracket, rail.tobytes(), at.tobytes(), str(from_share))
-    return _SOLIDS.remembered(key, lambda: _made(mount.sheet.name, bracket, arm, rail, at, from_share))
+    shares = (from_share, to_share)
+    key = key_of(bracket, rail.tobytes(), at.tobytes(), str(shares))
+    return _SOLIDS.remembered(key, lambda: _made(mount.sheet.name, bracket, arm, (rail, at), shares))
 
 
-def _made(name: str, bracket: Bracket, arm: Arm, rail_mm: Floats, at_mm: Floats, from_share: float) -> Solid:
-    root = rail_mm + from_share * (at_mm - rail_mm)
+def _made(name: str, bracket: Bracket, arm: Arm, ends_mm: tuple[Floats, Floats], shares: tuple[float, float]) -> Solid:
+    rail_mm, along = ends_mm[0], ends_mm[1] - ends_mm[0]
+    root, at_mm = (rail_mm + share * along for share in shares)
     pieces, drawn = list[Piece](), list[DrawnPiece]()
     if bracket.kind is ArmKind.TUBE and not value_of(bracket.beside):
         round_one = cylinder_between(root, at_mm, arm.section.depth_mm / 2)
         pieces.append(round_one)
         drawn.append(_drawn("round", round_one.corners_mm))
     elif bracket.kind is ArmKind.GUSSETED:
-        corners = _shelf_corners(bracket, arm, root, at_mm, from_share)
+        corners = _shelf_corners(bracket, arm, (root, at_mm), shares)
         pieces.append(Piece(Hull(corners), AS_IS))
         drawn.append(_drawn("box", corners))
     else:
@@ -69,7 +72,7 @@ def _made(name: str, bracket: Bracket, arm: Arm, rail_mm: Floats, at_mm: Floats,
         middle = (root + at_mm) / 2 + arm.turn[:, 1] * aside
         pieces.append(_box(arm.turn, middle, float(np.linalg.norm(at_mm - root)), width, arm.section.depth_mm))
         drawn.append(_drawn("box", pieces[-1].corners_mm))
-    plate = None if from_share else _plate(bracket.landing, arm, rail_mm)
+    plate = None if shares[0] else _plate(bracket.landing, arm, rail_mm)
     if plate is not None:
         pieces.append(plate)
         drawn.append(_drawn("box", plate.corners_mm))
@@ -89,11 +92,11 @@ def _across(bracket: Bracket, arm: Arm) -> tuple[float, float]:
     return breadth, math.copysign(1.0, sense) * beside
 
 
-def _shelf_corners(bracket: Bracket, arm: Arm, root_mm: Floats, at_mm: Floats, from_share: float) -> Floats:
+def _shelf_corners(bracket: Bracket, arm: Arm, ends_mm: tuple[Floats, Floats], shares: tuple[float, float]) -> Floats:
     """Of a shelf with its gussets, root first: the load comes onto the shelf, its gussets hang below."""
     (width, aside), depth = _across(bracket, arm), arm.section.depth_mm
     top, nose = (positive_of(bracket.wall) or 0.0) / 2, positive_of(bracket.nose) or depth
-    ends = ((root_mm, depth + (nose - depth) * from_share), (at_mm, nose))
+    ends = [(end, depth + (nose - depth) * share) for end, share in zip(ends_mm, shares, strict=True)]
     return np.array(
         [
             place + arm.turn @ np.array([0.0, aside + side * width, top if up > 0 else top - deep])

@@ -10,12 +10,14 @@ from driveline.arrays import Floats
 from driveline.benches.placement.lay_out import LaidPlacement
 from driveline.benches.placement.sheet import Fate, MoveWay, PathMove, PlacementSheet, TurnWay
 from driveline.sheet import value_of
+from driveline.space.bodies import Body
 from driveline.space.path import PathPart, StepFound, walk
 from driveline.space.pose import Placed, turn_about
 from driveline.space.sweep import Move
 
 WAY_IN_MM: Final = 5.0
 LOOK_MM: Final = 100.0  # a gap beyond is of no interest
+PAST_MM: Final = 5.0  # beyond it a bracket is passed
 FRAMES: Final = 12  # a move, to play it back
 _WAYS: Final = {
     MoveWay.UP: (0.0, 0.0, 1.0),
@@ -47,11 +49,32 @@ class WayIn:
 
 def solve_way_in(sheet: PlacementSheet, laid: LaidPlacement) -> WayIn:
     """Return the way in to the chosen stand."""
+    fixed = [
+        PathPart(body=one.built.body, after_step=one.sheet.after_step if one.sheet.fate is Fate.AFTER else None)
+        for one in laid.in_the_way
+        if one.built.body is not None
+    ]
+    return _walked(sheet, laid, fixed, tuple(name for one in laid.in_the_way for name in one.built.missing))
+
+
+def way_past(sheet: PlacementSheet, laid: LaidPlacement, bracket: Body) -> WayIn:
+    """Return the way in past one more body that stands there before the unit, and past nothing else."""
+    return _walked(sheet, laid, [PathPart(body=bracket)], (), within_mm=PAST_MM)
+
+
+def _walked(
+    sheet: PlacementSheet,
+    laid: LaidPlacement,
+    fixed: Sequence[PathPart],
+    lacking: tuple[str, ...],
+    *,
+    within_mm: float = LOOK_MM,
+) -> WayIn:
     missing = list(_missing(sheet.way_in))
     chosen = laid.chosen
     if chosen is None or chosen.placed is None:
         missing.append("Where the unit stands")
-    missing += [name for one in laid.in_the_way for name in one.built.missing]
+    missing += lacking
     missing += [name for one in laid.unit_on for name in one.built.missing]
     moves = _moves(sheet.way_in)
     if not moves or len(moves) < len(sheet.way_in) or chosen is None or chosen.placed is None:
@@ -62,12 +85,7 @@ def solve_way_in(sheet: PlacementSheet, laid: LaidPlacement) -> WayIn:
         for one in laid.unit_on
         if one.built.body is not None and not one.sheet.keeps_clear
     ]
-    fixed = [
-        PathPart(body=one.built.body, after_step=one.sheet.after_step if one.sheet.fate is Fate.AFTER else None)
-        for one in laid.in_the_way
-        if one.built.body is not None
-    ]
-    steps = walk(parts, fixed, placed_moves, within_mm=LOOK_MM)
+    steps = walk(parts, fixed, placed_moves, within_mm=within_mm)
     if not all(one.is_settled for one in steps):
         missing.append("A way in that settles: fewer bodies round it, or moves without a turn")
     return WayIn(start=start, moves=placed_moves, steps=steps, missing=tuple(missing))

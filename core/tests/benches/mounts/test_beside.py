@@ -98,3 +98,41 @@ class BesideTest(TestCase):
         still = with_box(PLOVER, (100.0, -300.0, 430.0), (20, 20, 20), nature="fixed")
         moving = with_box(PLOVER, (100.0, -300.0, 430.0), (20, 20, 20), nature="steering", travel=travel)
         self.assertLess(judged(moving)[0].margin or 0.0, judged(still)[0].margin or 0.0)
+
+
+def got_in(way: list[dict[str, Any]], **bracket: Any) -> Check:
+    job = changed(PLOVER, {f"mounts.1.bracket.{name}": value for name, value in bracket.items()})
+    job["sheets"]["placement"]["way_in"] = way
+    result = evaluate(JobFile.model_validate(job))
+    return next(check for check in result.checks if check.key == "mounts.m2.goes_on")
+
+
+class GoesOnTest(TestCase):
+    """Plover's right bracket reaches in from the right rail: a unit that comes from there meets it."""
+
+    FROM_THE_RIGHT = ({"way": "left", "by": mm(500)},)
+    FROM_BELOW = ({"way": "up", "by": mm(430)}, {"way": "forward", "by": mm(130)})
+
+    def test_a_unit_that_comes_from_its_side_meets_it_and_one_from_below_does_not(self) -> None:
+        met = got_in(list(self.FROM_THE_RIGHT), goes_on="before")
+        self.assertIs(met.verdict, Verdict.FAILS)
+        self.assertIn("in move 1 of the way in", met.says)
+        self.assertIs(got_in(list(self.FROM_BELOW), goes_on="before").verdict, Verdict.HOLDS)
+
+    def test_bolted_on_afterwards_it_is_in_nobodys_way_and_welded_it_has_its_catch(self) -> None:
+        bolted = got_in(list(self.FROM_THE_RIGHT), goes_on="after")
+        self.assertIs(bolted.verdict, Verdict.HOLDS)
+        welded = got_in(list(self.FROM_THE_RIGHT), **{"goes_on": "after", "landing.is_there": False})
+        self.assertIs(welded.verdict, Verdict.TIGHT)
+        self.assertIn("never through its bearings", welded.says)
+
+    def test_what_is_not_said_is_not_known(self) -> None:
+        for words, check in {
+            "before the unit or after": got_in(list(self.FROM_BELOW), goes_on=None),
+            "its moves in order": got_in([], goes_on="before"),
+            "which way and how far": got_in([{"way": "up"}], goes_on="before"),
+            "the depth of its bracket": got_in(list(self.FROM_BELOW), goes_on="before", depth=None),
+        }.items():
+            with self.subTest(words):
+                self.assertIs(check.verdict, Verdict.NOT_KNOWN)
+                self.assertIn(words, " ".join(check.missing).lower())

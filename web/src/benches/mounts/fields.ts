@@ -140,6 +140,15 @@ export const bracketForm = (threads: readonly string[]): Form<Bracket> => [
       reading<Bracket>('base', 'Thickness of what it is welded to', 'length'),
     ),
     number<Bracket>('yield_mpa', 'Yield of its steel', [1, 2000], 'empty: the usual', 'MPa'),
+    choice<Bracket, 'goes_on'>(
+      'goes_on',
+      'It goes on',
+      [
+        ['before', 'before the unit'],
+        ['after', 'with the unit in place'],
+      ],
+      'not said',
+    ),
     ...within(
       (one: Bracket) => one.landing,
       [
