@@ -10,6 +10,7 @@ from driveline.benches.mounts.carried import Solved, solve_held
 from driveline.benches.mounts.cases import WHICH_WAY
 from driveline.benches.mounts.checks import held_missing, mounts_checks
 from driveline.benches.mounts.ear_picture import ear_sought
+from driveline.benches.mounts.fixings import fixing_sought
 from driveline.benches.mounts.frame import frame_sought, solve_frame
 from driveline.benches.mounts.laid import LaidMount, mounts_of
 from driveline.benches.mounts.mend import mend_sought
@@ -85,6 +86,7 @@ def _seeks(sheet: MountsSheet, needs: MountsNeeds, solved: Solved, judge: Judge)
         if mount.arm.arm is not None:
             one = loaded(mount, k, solved.carried, missing)
             yield Seek(key=f"mounts.m{k + 1}_mend", run=partial(mend_sought, one, judge))
+            yield Seek(key=f"mounts.m{k + 1}_fixing", run=partial(fixing_sought, one, judge))
         if mount.sheet.grip is not Grip.EARS:
             continue
         if mount.sheet.kind is not MountKind.ARM and ears_of(mount.sheet.ears, mount.sheet.name)[0] is not None:

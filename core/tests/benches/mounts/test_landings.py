@@ -228,3 +228,35 @@ class WeldSheetTest(TestCase):
         lowest = min(one.y_mm for one in drawing.entities if isinstance(one, Text))
         self.assertGreater(lowest, 12)
         self.assertLess(max(map(len, texts)), 110)
+
+
+class FixingTest(TestCase):
+    """Welded in and bolted on, side by side."""
+
+    def test_what_is_offered_to_bolt_it_on_holds_once_it_is_taken(self) -> None:
+        found = REGISTRY.sought(JobFile.model_validate(PLOVER), "mounts.m1_fixing")
+        taken: dict[str, Any] = {"is_there": True}
+        for one in found.fields:
+            name = one.field.split(".")[-1]
+            taken[name] = one.text if name in ("thread", "property_class") else {"text": one.text}
+        checks = solved(changed(PLOVER, {"mounts.0.bracket.landing": taken}))[1]
+        for part in ("landing_bolts", "landing_plate", "landing_edge", "weld", "base"):
+            self.assertIs(checks[f"mounts.m1.{part}"].verdict, HOLDS, part)
+        self.assertIs(checks["mounts.m1.landing_crush"].verdict, NOT_KNOWN)  # it is for the fabricator to say
+
+    def test_welded_in_it_is_as_the_bench_judges_it_and_lighter(self) -> None:
+        rows = REGISTRY.sought(JobFile.model_validate(PLOVER), "mounts.m1_fixing").rows[1:]
+        (_, light, margin, says), (_, heavy, *_) = rows
+        figure = [float(cell.split("|")[0].strip("⟨")) for cell in (light, heavy, margin)]
+        self.assertLess(figure[0], figure[1])
+        checks = solved(PLOVER)[1]
+        own = [checks[f"mounts.m1.{part}"] for part in ("weld", "base", "fatigue")]
+        tightest = min(own, key=lambda one: (one.margin or 0) / one.wanted_margin)
+        self.assertAlmostEqual(figure[2], tightest.margin or 0, places=6)
+        self.assertIn(tightest.title, says)
+
+    def test_one_that_is_bolted_has_nothing_offered_and_what_is_not_known_comes_first(self) -> None:
+        no_base = changed(PLOVER, {"mounts.1.bracket.base": None})
+        found = REGISTRY.sought(JobFile.model_validate(no_base), "mounts.m2_fixing")
+        self.assertEqual(found.fields, ())
+        self.assertIn("not known", found.rows[1][-1])

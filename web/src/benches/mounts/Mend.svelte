@@ -7,23 +7,28 @@
   import { takeBracket } from './edits';
 
   interface Props {
-    mount: number; // counted from 1
+    seek: string; // what is sought
+    text: string;
+    label: string; // of what is found
+    take: string; // what is done with it
     change: (write: (mount: Mount) => void) => void;
   }
-  let { mount, change }: Props = $props();
+  let { seek, text, label, take, change }: Props = $props();
   const seeker = new Seeker(useEditor());
 
-  function take(fields: Sought['fields']): void {
+  function taken(fields: Sought['fields']): void {
     change((to) => takeBracket(to, fields));
     seeker.found = null;
   }
 </script>
 
-<SeekButton {seeker} key="mounts.m{mount}_mend" text="find what would hold" busy="Trying…" />
-{#if seeker.found?.fields.length && seeker.isCurrent}
-  <SoughtTable label="What would hold" rows={seeker.found.rows} />
-  <button
-    class="min-h-6 text-[13px] text-brass underline underline-offset-2"
-    onclick={() => take(seeker.found?.fields ?? [])}>take the lightest</button
-  >
+<SeekButton {seeker} key={seek} {text} busy="Trying…" />
+{#if seeker.found?.rows.length && seeker.isCurrent}
+  <SoughtTable {label} rows={seeker.found.rows} />
+  {#if seeker.found.fields.length > 0}
+    <button
+      class="min-h-6 text-[13px] text-brass underline underline-offset-2"
+      onclick={() => taken(seeker.found?.fields ?? [])}>{take}</button
+    >
+  {/if}
 {/if}

@@ -72,7 +72,22 @@
         />
       </div>
       {#if !disabled && row.bracket.kind && row.bracket.kind !== 'none'}
-        <Mend mount={k + 1} change={put} />
+        <div class="flex flex-col items-start">
+          <Mend
+            seek="mounts.m{k + 1}_mend"
+            text="find what would hold"
+            label="What would hold"
+            take="take the lightest"
+            change={put}
+          />
+          <Mend
+            seek="mounts.m{k + 1}_fixing"
+            text="compare welded in and bolted on"
+            label="Welded in or bolted on"
+            take="bolt it on so"
+            change={put}
+          />
+        </div>
       {/if}
       <h3 class="mt-2">{row.grip === 'strap' ? 'Its cradle and strap' : 'Its ears'}</h3>
       <Fields form={GRIP} from={row} {disabled} change={put} />

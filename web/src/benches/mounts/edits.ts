@@ -38,13 +38,31 @@ export function leaveOut(sheet: MountsSheet, name: string, why: string | null): 
   if (why !== null) sheet.left_out.push({ case: name, why });
 }
 
-/** Takes what was found for a bracket into its fields. */
+type Bracket = Mount['bracket'];
+const SIZES = ['wall', 'leg', 'gusset', 'bend', 'beside'] as const;
+const PLATE_SIZES = ['breadth', 'depth', 'thickness', 'across', 'upright', 'hole'] as const;
+const among = <T extends string>(names: readonly T[], name: string | undefined): T | undefined =>
+  names.find((one) => one === name);
+
+/** Takes what was found for a bracket, or for its landing plate, into its fields. */
 export function takeBracket(mount: Mount, fields: Sought['fields']): void {
   for (const { field, text } of fields) {
-    const name = field.split('.').at(-1);
-    if (name === 'kind') mount.bracket.kind = text as Mount['bracket']['kind'];
-    else if (name === 'lies_to') mount.bracket.lies_to = text as Mount['bracket']['lies_to'];
-    else if (name === 'wall' || name === 'leg' || name === 'gusset' || name === 'bend' || name === 'beside')
-      mount.bracket[name] = { ...mount.bracket[name], unit: null, text };
+    const [parent, name] = field.split('.').slice(-2);
+    if (parent === 'landing') takeLanding(mount.bracket.landing, name, text);
+    else if (name === 'kind') mount.bracket.kind = text as Bracket['kind'];
+    else if (name === 'lies_to') mount.bracket.lies_to = text as Bracket['lies_to'];
+    else {
+      const size = among(SIZES, name);
+      if (size) mount.bracket[size] = { ...mount.bracket[size], unit: null, text };
+    }
+  }
+}
+function takeLanding(landing: Bracket['landing'], name: string | undefined, text: string): void {
+  landing.is_there = true;
+  if (name === 'thread') landing.thread = text;
+  else if (name === 'property_class') landing.property_class = text as Bracket['landing']['property_class'];
+  else {
+    const size = among(PLATE_SIZES, name);
+    if (size) landing[size] = { ...landing[size], unit: null, text };
   }
 }
