@@ -102,6 +102,49 @@ class MountsTest(BrowserTestCase):
         self.typed(page, "On", "3 December")
         self.check(page, "Cut frame approved", "Holds")
 
+    def test_a_cut_that_is_too_weak_is_made_up_for(self) -> None:
+        page = self.page_of("fabricator")
+        self.open_job(page, "Bittern", "Mounts")
+        self.tab(page, "Frame")
+        wall = page.get_by_role("main").get_by_label("Wall", exact=True).locator("visible=true").nth(1)
+        wall.fill("4")
+        wall.press("Tab")
+        self.check(page, "Frame as strong where it is cut", "Fails")
+        page.get_by_role("button", name="find plates that make up for it").click()
+        expect(page.get_by_role("table", name="Plates that make up for it")).to_contain_text("notch for the motor")
+        page.get_by_role("button", name="take the lightest").click()
+        self.check(page, "Frame as strong where it is cut", "Tight")
+        expect(page.get_by_role("img", name=re.compile("^Section of notch"))).to_be_visible()
+
+    def test_a_cylinder_is_held_by_a_cradle_and_the_torque_of_its_strap_is_said(self) -> None:
+        page = self.page_of("fabricator")
+        self.open_job(page, "Plover", "Mounts")
+        page.get_by_role("list", name="Mounts").get_by_role("button", name="left mount", exact=True).click()
+        self.field(page, "It takes hold of the unit by").select_option("strap")
+        for label, value in (
+            ("Diameter of what lies in it", "200"),
+            ("It embraces it from below by", "120"),
+            ("Cylinder’s middle over its foot", "130"),
+            ("Its two plates, wide at the foot", "240"),
+            ("Its two plates, thick", "10"),
+            ("Friction of its lining", "0.3"),
+            ("Strap, broad", "60"),
+            ("Strap, thick", "10"),
+            ("Cylinder’s middle down to its feet", "60"),
+            ("Its bolts off its uprights", "16"),
+        ):
+            self.typed(page, label, value)
+        for label, choice in (
+            ("Its bolts", "M12"),
+            ("Strength on their heads", "8.8"),
+            ("Their threads are", "oiled"),
+        ):
+            self.field(page, label).select_option(choice)
+        self.check(page, "Feet of the strap over left mount", "Between")
+        self.typed(page, "Tightened to", "9")
+        self.check(page, "Feet of the strap over left mount", "Holds")
+        self.check(page, "Unit stays in the cradle of left mount", "Holds")
+
     def test_a_case_is_looked_at_moved_ten_times_as_far_and_left_out_with_a_reason(self) -> None:
         page = self.page_of("fabricator")
         self.open_job(page, "Plover", "Mounts")

@@ -6,7 +6,7 @@ import { JobEditor } from '../../job/job-editor.svelte';
 import TestJob from '../../TestJob.svelte';
 import CarryTable from './CarryTable.svelte';
 import CaseTable from './CaseTable.svelte';
-import { leaveOut, newMount, takeBracket } from './edits';
+import { leaveOut, newMount, takeBracket, takeStations } from './edits';
 import { bracketForm, TUBE } from './fields';
 import FramePanel from './FramePanel.svelte';
 import PullPanel from './PullPanel.svelte';
@@ -80,6 +80,28 @@ describe('a bracket', () => {
       '6 mm',
       '5 mm',
     ]);
+  });
+});
+
+describe('a landing plate', () => {
+  it('that was found is bolted on with all its sizes', () => {
+    const mount = newMount('left');
+    const at = 'mounts.mounts.0.bracket.landing';
+    takeBracket(mount, [
+      { field: `${at}.breadth`, text: '128 mm' },
+      { field: `${at}.thread`, text: 'M8' },
+      { field: `${at}.property_class`, text: '10.9' },
+      { field: `${at}.shims`, text: '1 mm' },
+    ]);
+    const { is_there, breadth, thread, property_class, shims } = mount.bracket.landing;
+    expect([is_there, breadth?.text, thread, property_class, shims]).toEqual([
+      true,
+      '128 mm',
+      'M8',
+      '10.9',
+      undefined,
+    ]);
+    expect(mount.bracket.breadth).toBeUndefined();
   });
 });
 
@@ -170,21 +192,54 @@ describe('CarryTable', () => {
 });
 
 describe('FramePanel', () => {
-  const stations = [{ name: 'notch', area: 0.9, i: 0.8, z: 0.74, j: 0.4, least: 0.4, least_is: 'J' }];
+  const box = [
+    [0, 0],
+    [70, 0],
+    [70, 110],
+    [0, 110],
+  ];
+  const rail = { plates_mm: [box], cells: 1 };
+  const stations = [
+    { name: 'notch', rail, area: 0.9, i: 0.8, across: 0.7, z: 0.74, j: 0.4, least: 0.4, least_is: 'J' },
+  ];
+  const old = { kind: 'trough', plates: [] };
+  const CUT = { is_cut: true, old, stations: [{ name: 'notch', ...old }] };
+  function shown(frame: object, change: (write: (sheet: MountsSheet) => void) => void = () => {}): void {
+    const editor = new JobEditor(aJob(), 'fabricator', new MemoryDrafts(), null);
+    const result = { stations: 'is_cut' in frame ? stations : [], old_rail: null };
+    const props = { sheet: aSheet({ frame }), result, disabled: false, change };
+    render(TestJob, { props: { editor, part: FramePanel as never, props } });
+  }
 
   it('asks nothing of a frame that is not cut', () => {
-    const result = { stations: [] } as unknown as MountsResult;
-    render(FramePanel, { sheet: aSheet(), result, disabled: false, change: () => {} });
+    shown({ stations: [], old });
     expect(screen.queryByText(/approved by a licensed engineer/)).toBeNull();
   });
 
-  it('of one that is cut has what is left at each place, and who must approve it', () => {
-    const sheet = aSheet({ frame: { is_cut: true, old: {}, stations: [{ name: 'notch' }] } });
-    const result = { stations } as unknown as MountsResult;
-    render(FramePanel, { sheet, result, disabled: false, change: () => {} });
+  it('of one that is cut has what is left at each place, its section drawn, and who must approve it', () => {
+    shown(CUT);
     expect(screen.getByText(/^J\s40/).className).toContain('text-fails');
+    expect(screen.getByRole('img', { name: /Section of notch, 70 × 110\smm/ })).toBeTruthy();
     expect(screen.getByText(/approved by a licensed engineer/)).toBeTruthy();
     expect(screen.getByLabelText('Take notch away')).toBeTruthy();
+  });
+
+  it('asks of plates their ends in place of breadth and depth', () => {
+    shown({ ...CUT, old: { kind: 'plates', plates: [{}] }, stations: [] });
+    expect(screen.getByRole('table', { name: 'Plates of the rail as it was' })).toBeTruthy();
+    expect(screen.queryByLabelText('Breadth')).toBeNull();
+  });
+
+  it('takes plates that make up for it into the place they are for, and no other field', () => {
+    const frame = aSheet({ frame: structuredClone(CUT) }).frame;
+    takeStations(frame, [
+      { field: 'mounts.frame.stations.0.lid', text: '8 mm' },
+      { field: 'mounts.frame.stations.0.wall', text: '7 mm' },
+      { field: 'mounts.frame.stations.3.lid', text: '9 mm' },
+      { field: 'mounts.frame.stations.0.name', text: 'other' },
+    ]);
+    const [notch] = frame.stations;
+    expect([notch?.name, notch?.lid?.text, notch?.wall?.text]).toEqual(['notch', '8 mm', '7 mm']);
   });
 });
 
