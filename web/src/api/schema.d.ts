@@ -7441,6 +7441,14 @@ export interface components {
             ];
             /** Is Bottomed */
             is_bottomed: boolean;
+            /** On Vehicle N */
+            on_vehicle_n: [
+                number,
+                number,
+                number
+            ];
+            /** At Root Nm */
+            at_root_nm: number | null;
         };
         /**
          * CaseFound

@@ -16,6 +16,8 @@ class CaseForce(Result):
     greatest_n: At | None
     move_mm: At
     is_bottomed: bool
+    on_vehicle_n: At  # through its bracket
+    at_root_nm: float | None  # the moment where that meets the vehicle; None: no bracket, or its root is not known
 
 
 class MountFound(Result):

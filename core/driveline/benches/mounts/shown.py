@@ -126,16 +126,25 @@ def _mount(one: LaidMount, k: int, carried: Carried | None, checks: tuple[Check,
 
 
 def _force(carried: Carried, row: int, k: int) -> CaseForce:
-    shares = carried.shares
+    shares, force = carried.shares, carried.held.forces_n[row, k]
     return CaseForce(
         case=carried.cases[row].name,
-        force_n=_three(carried.held.forces_n[row, k]),
+        force_n=_three(force),
         size_n=float(carried.sizes_n[row, k]),
         least_n=None if shares is None else _three(shares.least_n[row, k]),
         greatest_n=None if shares is None else _three(shares.greatest_n[row, k]),
         move_mm=_three(carried.held.mount_moves_mm[row, k]),
         is_bottomed=bool(carried.bottomed[row, k]),
+        on_vehicle_n=_three(-force),
+        at_root_nm=_at_root_nm(carried.mounts[k], force),
     )
+
+
+def _at_root_nm(mount: LaidMount, force_n: Floats) -> float | None:
+    """The moment that a bracket hands on; a link's two ends are pins."""
+    if mount.at_mm is None or mount.rail_mm is None or mount.arm.arm is None:
+        return None
+    return float(np.linalg.norm(np.cross(mount.at_mm - mount.rail_mm, force_n))) / 1000
 
 
 def _cases(sheet: MountsSheet, needs: MountsNeeds, solved: Solved) -> Iterator[CaseFound]:

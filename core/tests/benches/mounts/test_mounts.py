@@ -73,6 +73,18 @@ class CarriedTest(TestCase):
             force = np.sum([one.force_n for m in result.mounts for one in m.cases if one.case == case.name], axis=0)
             np.testing.assert_allclose(force, -61 * 9.80665 * np.array(case.g_xyz), atol=0.1)
 
+    def test_what_the_vehicle_bears_is_the_other_way_with_its_moment_at_the_root(self) -> None:
+        """Plover's left bracket: from 90, 391, 330 to the mount; its arm's lever times what is across it."""
+        left, _, link = solved(PLOVER)[0].mounts
+        assert left.at_mm is not None and left.rail_mm is not None
+        lever = np.array(left.at_mm) - np.array(left.rail_mm)
+        for case in left.cases:
+            np.testing.assert_allclose(case.on_vehicle_n, -np.array(case.force_n), atol=1e-9)
+            along = abs(np.dot(lever, case.force_n)) / np.linalg.norm(lever)
+            by_hand = np.linalg.norm(lever) * np.sqrt(case.size_n**2 - along**2) / 1000
+            self.assertAlmostEqual(case.at_root_nm or 0.0, by_hand, delta=0.01)
+        self.assertTrue(all(case.at_root_nm is None for case in link.cases))
+
     def test_two_mounts_and_no_arm_leave_a_motion_that_is_named(self) -> None:
         job = copy.deepcopy(PLOVER)
         mounts = job["sheets"]["mounts"]["mounts"]

@@ -22,6 +22,7 @@
       <th class="w-5"></th>
       <th class="text-left font-normal">mount</th>
       <th class="text-right font-normal">{picked}, {units.symbol('N')}</th>
+      <th class="hidden pl-2 text-right font-normal md:table-cell">at its root, {units.symbol('N·m')}</th>
       <th class="pl-2 text-right font-normal">moves, {units.symbol('mm')}</th>
       <th class="pl-3 text-right font-normal">most, {units.symbol('N')}</th>
       <th class="pl-2 text-left font-normal">in</th>
@@ -38,6 +39,7 @@
           ><button class="min-h-6 text-left" onclick={() => onpick(mount.field)}>{mount.name}</button></td
         >
         <td class="text-right figures">{now ? units.num(now.size_n, 'N', 0) : '–'}</td>
+        <td class="hidden pl-2 text-right figures md:table-cell">{units.num(now?.at_root_nm, 'N·m', 0)}</td>
         <td class="pl-2 text-right figures"
           >{units.num(mm(now?.move_mm), 'mm', 1)}{now?.is_bottomed ? ' ▮' : ''}</td
         >
@@ -50,7 +52,7 @@
         >
       </tr>
     {:else}
-      <tr><td></td><td class="py-1 text-ink-dim" colspan="5">No mount is entered yet.</td></tr>
+      <tr><td></td><td class="py-1 text-ink-dim" colspan="6">No mount is entered yet.</td></tr>
     {/each}
   </tbody>
 </table>

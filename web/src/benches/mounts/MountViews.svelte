@@ -17,6 +17,7 @@
   const LONGEST_MM = 260; // of the arrow of the greatest force
   let large = $state<ViewKey | null>(null);
   let isMoved = $state(false);
+  let onVehicle = $state(false);
   let round = $state(35);
   let above = $state(28);
 
@@ -29,13 +30,19 @@
   const forces = $derived(
     result.mounts.flatMap((mount) => {
       const found = mount.cases.find((one) => one.case === shown?.name);
-      return found && mount.at_mm ? [{ mount, found, at: mount.at_mm }] : [];
+      if (!found || !mount.at_mm) return [];
+      const root = mount.rail_mm ?? mount.at_mm;
+      return [
+        onVehicle
+          ? { mount, found, at: root, force: found.on_vehicle_n }
+          : { mount, found, at: mount.at_mm, force: found.force_n },
+      ];
     }),
   );
   const greatest = $derived(Math.max(1, ...forces.map((one) => one.found.size_n)));
   const arrows = $derived(
-    forces.map(({ mount, found, at }): Line3 => {
-      const along = (k: number) => (at[k] ?? 0) + ((found.force_n[k] ?? 0) / greatest) * LONGEST_MM;
+    forces.map(({ mount, found, at, force }): Line3 => {
+      const along = (k: number) => (at[k] ?? 0) + ((force[k] ?? 0) / greatest) * LONGEST_MM;
       const to: Point3 = [along(0), along(1), along(2)];
       const isBad = mount.verdict === 'fails';
       return {
@@ -112,10 +119,17 @@
       />
     {/each}
   </div>
-  <label class="flex min-h-7 shrink-0 items-center gap-2 px-2 text-[12.5px] text-scribe-dim">
-    <input type="checkbox" bind:checked={isMoved} disabled={!shown?.drawn_at_mm} />
-    {shown?.name ?? ''}: what the mounts put on the unit{isMoved
-      ? ', its movement ten times as large'
-      : '; show how it moves, ten times as large'}
-  </label>
+  <div class="flex min-h-7 shrink-0 flex-wrap items-center gap-x-3 px-2 text-[12.5px] text-scribe-dim">
+    <label class="flex items-center gap-1">
+      {shown?.name ?? ''}: what the mounts put on
+      <select class="bg-dye-lit px-1 text-scribe" bind:value={onVehicle}>
+        <option value={false}>the unit</option>
+        <option value={true}>the vehicle</option>
+      </select>
+    </label>
+    <label class="flex items-center gap-2">
+      <input type="checkbox" bind:checked={isMoved} disabled={!shown?.drawn_at_mm} />
+      moved ten times as far
+    </label>
+  </div>
 </div>
