@@ -22,6 +22,7 @@ FREE: Final = tuple(
         r"^placement\.(wanted\.|chosen$)",
         r"^placement\.(points|tapes)\b",  # readings that others still judge
         r"\.scan\.matches\b",
+        r"^mounts\.subframe\.is_there$",  # chosen
         r"^mounts\.pull\.(log\b|jig$)",  # readings that others still judge; a gap that is chosen
         r"^mounts\.(mounts|own_cases|left_out|frame\.stations)\.\d+$",  # what there is, not a figure of it
         r"^mounts\.mounts\.\d+\.(is_measured|is_turned|grip|bracket\.landing\.(shims|is_there))$",  # chosen

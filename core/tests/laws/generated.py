@@ -315,6 +315,9 @@ def _mounts(draw: st.DrawFn, mounts: Job) -> None:
             _bracket(draw, mount["bracket"])
     if draw(st.booleans()):
         mounts["output_turns"] = draw(st.sampled_from(("clockwise", "anticlockwise", None)))
+    if draw(st.integers(0, 3)) == 0 and mounts.get("mounts"):
+        at = {axis: text(draw(st.floats(-300, 300)), "mm") for axis in "xyz"}
+        mounts["subframe"] = {"is_there": True, "mass": text(draw(st.floats(8, 60)), "kg"), "cg": at}
     for station in mounts.get("frame", {}).get("stations", []):
         if draw(st.booleans()):
             station.update(draw(st.sampled_from(({"kind": "channel"}, {"kind": "tube"}, PLATED))))

@@ -4081,6 +4081,19 @@ export interface components {
             output_turns?: components["schemas"]["OutputTurns"] | null;
             /**
              * @default {
+             *       "is_there": false,
+             *       "mass": null,
+             *       "cg": {
+             *         "point": null,
+             *         "x": null,
+             *         "y": null,
+             *         "z": null
+             *       }
+             *     }
+             */
+            subframe: components["schemas"]["Subframe"];
+            /**
+             * @default {
              *       "roll_kgm2": null,
              *       "pitch_kgm2": null,
              *       "yaw_kgm2": null
@@ -5901,6 +5914,16 @@ export interface components {
              * @default {
              *       "mounts": [],
              *       "output_turns": null,
+             *       "subframe": {
+             *         "cg": {
+             *           "point": null,
+             *           "x": null,
+             *           "y": null,
+             *           "z": null
+             *         },
+             *         "is_there": false,
+             *         "mass": null
+             *       },
              *       "inertia": {
              *         "pitch_kgm2": null,
              *         "roll_kgm2": null,
@@ -6205,6 +6228,28 @@ export interface components {
             /** @description Lock of this wheel, steering left */
             to_left?: components["schemas"]["Slant"] | null;
             to_right?: components["schemas"]["Slant"] | null;
+        };
+        /**
+         * Subframe
+         * @description A subframe that stays with the unit: the mounts are its pickup points on the vehicle.
+         */
+        Subframe: {
+            /**
+             * Is There
+             * @default false
+             */
+            is_there: boolean;
+            mass?: components["schemas"]["Mass"] | null;
+            /**
+             * @description Its centre of gravity, in the unit's own axes
+             * @default {
+             *       "point": null,
+             *       "x": null,
+             *       "y": null,
+             *       "z": null
+             *     }
+             */
+            cg: components["schemas"]["Spot"];
         };
         /**
          * Surface

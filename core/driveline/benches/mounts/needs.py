@@ -67,6 +67,7 @@ class HeldUnit:
     inertia_kgm2: Floats | None  # about it, in its own axes, of its envelope filled evenly, (3, 3)
     farthest_mm: Floats | None  # corners of its envelope, in its own axes, (n, 3)
     missing: tuple[str, ...]  # of its envelope
+    subframe_missing: tuple[str, ...] = ()  # of what stays with it
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)

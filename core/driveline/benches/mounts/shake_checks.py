@@ -19,7 +19,8 @@ def springs_missing(needs: MountsNeeds, solved: Solved) -> tuple[str, ...]:
     missing = [name for one in solved.mounts for name in one.missing]
     if not solved.mounts:
         missing.append("Where the unit is held: its mounts")
-    if unit.mass_kg is None:
+    missing += unit.subframe_missing
+    if unit.mass_kg is None and not unit.subframe_missing:
         missing.append("The unit's mass")
     if unit.cg_mm is None:
         missing.append("The unit's centre of gravity")

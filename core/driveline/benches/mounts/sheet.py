@@ -241,6 +241,14 @@ class Inertia(Sheet):
     yaw_kgm2: Annotated[float, Field(gt=0, le=1e4)] | None = None
 
 
+class Subframe(Sheet):
+    """A subframe that stays with the unit: the mounts are its pickup points on the vehicle."""
+
+    is_there: bool = False
+    mass: Mass | None = None
+    cg: Spot = Field(default=Spot(), description="Its centre of gravity, in the unit's own axes")
+
+
 class PullEntry(Sheet):
     """A weld of this joint as it came out."""
 
@@ -316,6 +324,7 @@ class MountsSheet(Sheet):
 
     mounts: Annotated[list[Mount], Field(max_length=10)] = []
     output_turns: OutputTurns | None = None
+    subframe: Subframe = Subframe()
     inertia: Inertia = Inertia()
     dynamic: Annotated[float, Field(ge=1, le=4)] | None = Field(default=None, description="Of rubber that shakes")
     own_cases: Annotated[list[OwnCase], Field(max_length=12)] = []

@@ -31,6 +31,7 @@ from driveline.benches.mounts.results import (
 )
 from driveline.benches.mounts.sheet import MountKind, MountsSheet
 from driveline.benches.mounts.solids import solid_of
+from driveline.benches.mounts.subframe import NOT_IN_IT
 from driveline.checks import Check, worst_verdict
 from driveline.figures import fig
 from driveline.held.balance import held_count
@@ -87,10 +88,17 @@ def result_of(
         pull=None if pull is None else _pull(pull),
         old_rail=None if frame.old is None else _rail(frame.old),
         stations=tuple(_station(one) for one in frame.stations),
-        queries=tuple(ToDo(field=field, text=text) for field, text in questions(solved.mounts)),
+        queries=tuple(_queries(sheet, solved)),
         assumed=tuple(_assumed(sheet, needs)),
         to_do=to_do,
     )
+
+
+def _queries(sheet: MountsSheet, solved: Solved) -> Iterator[ToDo]:
+    for field, text in questions(solved.mounts):
+        yield ToDo(field=field, text=text)
+    if sheet.subframe.is_there:
+        yield ToDo(field="mounts.subframe", text=NOT_IN_IT)
 
 
 def _met(frequency_hz: float, needs: MountsNeeds) -> Iterator[PulseMet]:

@@ -20,6 +20,7 @@ from driveline.benches.mounts.pull import PullFound, solve_pull
 from driveline.benches.mounts.schools import schools_sought
 from driveline.benches.mounts.sheet import Grip, MountKind, MountsSheet
 from driveline.benches.mounts.shown import result_of
+from driveline.benches.mounts.subframe import with_subframe
 from driveline.benches.mounts.weld_sheet import weld_sheet
 from driveline.checks import Check
 from driveline.drawing.model import Drawing
@@ -35,6 +36,7 @@ def lay_out(sheet: MountsSheet) -> LaidOut:
 def run(sheet: MountsSheet, laid: LaidOut, needs: MountsNeeds, judge: Judge) -> Outcome[SolvedMounts]:
     """Return how the unit is held."""
     is_begun = sheet != MountsSheet()
+    needs = with_subframe(sheet.subframe, needs)
     mounts = mounts_of(sheet, needs)
     solved = solve_held(sheet, needs, mounts)
     pull, frame = solve_pull(sheet.pull), solve_frame(sheet.frame)

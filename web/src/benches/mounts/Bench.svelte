@@ -10,7 +10,7 @@
   import { ShownPart } from '../../parts/shown-part.svelte';
   import CarryTable from './CarryTable.svelte';
   import CaseTable from './CaseTable.svelte';
-  import { TURNS } from './fields';
+  import { SUBFRAME, TURNS } from './fields';
   import FramePanel from './FramePanel.svelte';
   import MountList from './MountList.svelte';
   import OwnCases from './OwnCases.svelte';
@@ -35,6 +35,7 @@
 
 {#snippet mounts()}<div class="px-4 py-3">
     {#if isLengthwise}<Fields form={TURNS} from={sheet} {disabled} {change} />{/if}
+    <div data-part="subframe"><Fields form={SUBFRAME} from={sheet} {disabled} {change} /></div>
     <MountList
       threads={all.plate.threads}
       rows={sheet.mounts}

@@ -286,6 +286,17 @@ export const TURNS: Form<MountsSheet> = [
   ),
 ];
 
+export const SUBFRAME: Form<MountsSheet> = within((sheet: MountsSheet) => sheet.subframe, [
+  yesNo('is_there', 'A subframe', '', ['stays with the unit', 'is not carried over']),
+  ...when(
+    (one: MountsSheet['subframe']) => one.is_there,
+    [
+      reading<MountsSheet['subframe']>('mass', 'Subframe, mass', 'mass'),
+      ...within((one: MountsSheet['subframe']) => one.cg, spotForm('Its centre of gravity', [])),
+    ],
+  ),
+] as Form<MountsSheet['subframe']>);
+
 type OwnCase = MountsSheet['own_cases'][number];
 const G_FORCE: readonly [number, number] = [-20, 20];
 export const OWN_CASE: Form<OwnCase> = [
