@@ -35,7 +35,6 @@
 
 {#snippet mounts()}<div class="px-4 py-3">
     {#if isLengthwise}<Fields form={TURNS} from={sheet} {disabled} {change} />{/if}
-    <div data-part="subframe"><Fields form={SUBFRAME} from={sheet} {disabled} {change} /></div>
     <MountList
       threads={all.plate.threads}
       rows={sheet.mounts}
@@ -46,6 +45,7 @@
       onpick={(field) => (lit = field)}
       change={(write) => change((next) => write(next.mounts))}
     />
+    <div class="mt-3" data-part="subframe"><Fields form={SUBFRAME} from={sheet} {disabled} {change} /></div>
   </div>{/snippet}
 {#snippet loads()}<div class="px-4 py-3">
     <CaseTable cases={result.cases} {picked} {disabled} onpick={(name) => (picked = name)} {change} />
