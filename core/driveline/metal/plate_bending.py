@@ -50,6 +50,7 @@ def solve_bending(
     is_held: Where,
     pressure_mpa: float = 0.0,
     on_hole_n: float = 0.0,
+    most_meshes: int = MOST_MESHES,
 ) -> PlateBending:
     """Return how far a thin plate bends, and its stress.
 
@@ -62,6 +63,7 @@ def solve_bending(
         is_held: Says of points, (2, n), which are clamped.
         pressure_mpa: All over it.
         on_hole_n: Square to it, along the first hole's edge.
+        most_meshes: After so many it is not settled.
 
     Raises:
         ImpossibleInput: If it has no thickness, or there is nothing to bend it.
@@ -78,7 +80,7 @@ def solve_bending(
     low_x, low_y, high_x, high_y = outline.bounds
     longer, finer = max(high_x - low_x, high_y - low_y), 1.0
     moves, counts, peak, is_settled = list[float](), list[int](), 0.0, False
-    while not is_settled and len(moves) < MOST_MESHES:
+    while not is_settled and len(moves) < most_meshes:
         mesh = meshed(outline, plate.holes, longer * FIRST_SHARE * finer, finer)
         move, stress = _solved(mesh, plate)
         free = off_the_clamp(mesh, is_held, max(thickness_mm, CLAMP_SHARE * longer))[mesh.t].all(axis=0)

@@ -20,13 +20,16 @@ from driveline.benches.mounts.cradles import (
 from driveline.benches.mounts.sheet import Grip, MountKind
 from driveline.checks import Check
 from driveline.figures import fig
-from driveline.margins import Judge
+from driveline.margins import Judge, MarginKind
 from driveline.metal.bolts import SCATTER
 from driveline.metal.straps import LEGS, Strap, foot_mpa, grips_n, pulled_mpa, unseats_n
 from driveline.sheet import positive_of
-from driveline.working import Step, Working, entered, step, tabled, worked
+from driveline.working import Given, MakeWorking, Step, Working, entered, step, tabled, worked
 
-LEG: Final = "Preload and a quarter more, and half of what lifts or pushes aside, in one leg of the strap. "
+LEG: Final = (
+    "Preload and a quarter more, and half of what lifts or pushes aside, in one leg of the strap; a foot is a "
+    "cantilever from its bolt."
+)
 SEAT: Final = "It rolls over the cradle's edge once side over down passes tan of half the angle it is embraced by."
 Worst = tuple[Strap, Bolted, CaseLoad]
 
@@ -80,91 +83,104 @@ def _window_words(window: TorqueWindow | None) -> str:
     return f"Between {least} and {most} hold it and spare the strap."
 
 
-def _strap(one: Loaded, judge: Judge) -> Check:
-    worst = _worst(one, lambda strap, bolts, load: pulled_mpa(strap, leg_of(bolts, load)))
-    stress = None if worst is None else pulled_mpa(worst[0], leg_of(*worst[1:]))
-
-    def working() -> Working:
-        if worst is None or stress is None:
-            return Working(source=LEG)
-        leg, field = _leg_step(one, worst), one.mount.field
-        breadth = entered("b", worst[0].breadth_mm, "mm", f"{field}.cradle.breadth")
-        thick = entered("t", worst[0].thickness_mm, "mm", f"{field}.cradle.thickness")
-        last = step("σ", "F / (b * t)", leg, breadth, thick, value=stress, unit="MPa", decimals=1)
-        return Working(steps=(leg, last), source=LEG)
-
+def _judged(
+    one: Loaded,
+    judge: Judge,
+    kind: MarginKind,
+    part: str,
+    title: str,
+    *,
+    demand: float | None,
+    capacity: float | None,
+    unit: str,
+    says: str,
+    working: MakeWorking,
+) -> Check:
+    """A check that hangs on strap, bolts and loads alike."""
     return judge.check(
-        "bracket_yield",
-        key=f"{one.key}.strap",
-        title=f"Strap over {one.mount.sheet.name}",
-        demand=stress,
-        capacity=one.yield_mpa,
-        unit="MPa",
-        says="" if worst is None else f"{fig(leg_of(*worst[1:]), 'N', 0)} in a leg, in {one.names[worst[2].row]}.",
+        kind,
+        key=f"{one.key}.{part}",
+        title=f"{title} {one.mount.sheet.name}",
+        demand=demand,
+        capacity=capacity,
+        unit=unit,
+        says=says,
         missing=_missing(one),
         inputs=field_inputs(one, "cradle"),
         working=working,
     )
 
 
-def _feet(one: Loaded, judge: Judge) -> Check:
-    worst = _worst(one, lambda strap, bolts, load: foot_mpa(strap, leg_of(bolts, load)))
-    stress = None if worst is None else foot_mpa(worst[0], leg_of(*worst[1:]))
+def _on_leg(one: Loaded, worst: Worst | None, stress: float | None, expression: str, *given: Given) -> Working:
+    """The working of a stress that a leg's pull makes."""
+    if worst is None or stress is None:
+        return Working(source=LEG)
+    leg = _leg_step(one, worst)
+    return Working(steps=(leg, step("σ", expression, leg, *given, value=stress, unit="MPa", decimals=1)), source=LEG)
 
-    def working() -> Working:
-        if worst is None or stress is None:
-            return Working(source=LEG)
-        leg, field = _leg_step(one, worst), one.mount.field
-        last = step(
-            "σ",
-            "6 * F * a / (b * t**2)",
-            leg,
-            entered("a", worst[0].foot_mm, "mm", f"{field}.cradle.foot"),
-            entered("b", worst[0].breadth_mm, "mm", f"{field}.cradle.breadth"),
-            entered("t", worst[0].thickness_mm, "mm", f"{field}.cradle.thickness"),
-            value=stress,
-            unit="MPa",
-            decimals=1,
-        )
-        return Working(steps=(leg, last), source=LEG + "A foot is a cantilever from its bolt.")
 
-    words = _window_words(torque_window(one, judge.margins))
-    return judge.check(
+def _sizes(one: Loaded, strap: Strap, *names: str) -> tuple[Given, ...]:
+    sizes = {
+        "foot": ("a", strap.foot_mm),
+        "breadth": ("b", strap.breadth_mm),
+        "thickness": ("t", strap.thickness_mm),
+    }
+    return tuple(entered(*sizes[name], "mm", f"{one.mount.field}.cradle.{name}") for name in names)
+
+
+def _strap(one: Loaded, judge: Judge) -> Check:
+    worst = _worst(one, lambda strap, bolts, load: pulled_mpa(strap, leg_of(bolts, load)))
+    stress = None if worst is None else pulled_mpa(worst[0], leg_of(*worst[1:]))
+    given = () if worst is None else _sizes(one, worst[0], "breadth", "thickness")
+    return _judged(
+        one,
+        judge,
         "bracket_yield",
-        key=f"{one.key}.strap_feet",
-        title=f"Feet of the strap over {one.mount.sheet.name}",
+        "strap",
+        "Strap over",
         demand=stress,
         capacity=one.yield_mpa,
         unit="MPa",
-        says=" ".join(("" if stress is None else f"{fig(stress, 'MPa', 0)} beside the upright.", words)).strip(),
-        missing=_missing(one),
-        inputs=field_inputs(one, "cradle"),
-        working=working,
+        says="" if worst is None else f"{fig(leg_of(*worst[1:]), 'N', 0)} in a leg, in {one.names[worst[2].row]}.",
+        working=lambda: _on_leg(one, worst, stress, "F / (b * t)", *given),
+    )
+
+
+def _feet(one: Loaded, judge: Judge) -> Check:
+    """Each a cantilever from its bolt."""
+    worst = _worst(one, lambda strap, bolts, load: foot_mpa(strap, leg_of(bolts, load)))
+    stress = None if worst is None else foot_mpa(worst[0], leg_of(*worst[1:]))
+    given = () if worst is None else _sizes(one, worst[0], "foot", "breadth", "thickness")
+    window = _window_words(torque_window(one, judge.margins))
+    return _judged(
+        one,
+        judge,
+        "bracket_yield",
+        "strap_feet",
+        "Feet of the strap over",
+        demand=stress,
+        capacity=one.yield_mpa,
+        unit="MPa",
+        says=" ".join(("" if stress is None else f"{fig(stress, 'MPa', 0)} beside the upright.", window)).strip(),
+        working=lambda: _on_leg(one, worst, stress, "6 * F * a / (b * t**2)", *given),
     )
 
 
 def _bolts(one: Loaded, judge: Judge) -> Check:
     worst = _worst(one, lambda _strap, bolts, load: leg_of(bolts, load))
     demand = None if worst is None else leg_of(*worst[1:]) / worst[1].size.stress_area_mm2
-
-    def working() -> Working:
-        if worst is None or demand is None:
-            return Working(source=LEG)
-        leg = _leg_step(one, worst)
-        area = tabled("A", worst[1].size.stress_area_mm2, "mm²", worst[1].size.name)
-        last = step("σ", "F / A", leg, area, value=demand, unit="MPa", decimals=1)
-        return Working(steps=(leg, last), source=LEG)
-
-    return judge.check(
+    given = () if worst is None else (tabled("A", worst[1].size.stress_area_mm2, "mm²", worst[1].size.name),)
+    return _judged(
+        one,
+        judge,
         "bolt_proof",
-        key=f"{one.key}.strap_bolts",
-        title=f"Bolts of the strap over {one.mount.sheet.name}",
+        "strap_bolts",
+        "Bolts of the strap over",
         demand=demand,
         capacity=None if worst is None else worst[1].strength.proof_mpa,
         unit="MPa",
-        missing=_missing(one),
-        inputs=field_inputs(one, "cradle"),
-        working=working,
+        says="" if worst is None else f"{fig(leg_of(*worst[1:]), 'N', 0)} in {one.names[worst[2].row]}.",
+        working=lambda: _on_leg(one, worst, demand, "F / A", *given),
     )
 
 
@@ -191,16 +207,16 @@ def _seated(one: Loaded, judge: Judge) -> Check:
         held = step("H", "n * (1 - q) * P", legs, scatter, mean, value=capacity, unit="N")
         return Working(steps=(lifts, held), source=SEAT)
 
-    return judge.check(
+    return _judged(
+        one,
+        judge,
         "friction_joint",
-        key=f"{one.key}.seated",
-        title=f"Unit stays in the cradle of {one.mount.sheet.name}",
+        "seated",
+        "Unit stays in the cradle of",
         demand=demand,
         capacity=capacity,
         unit="N",
         says="" if worst is None else f"It would lift out in {one.names[worst[2].row]} first.",
-        missing=_missing(one),
-        inputs=field_inputs(one, "cradle"),
         working=working,
     )
 
@@ -230,16 +246,16 @@ def _slides(one: Loaded, judge: Judge) -> Check:
         last = step("H", "max(m * (n * (1 - q) * P - U), 0)", *given, value=capacity, unit="N")
         return Working(steps=(last,), source=source)
 
-    return judge.check(
+    return _judged(
+        one,
+        judge,
         "friction_joint",
-        key=f"{one.key}.slides",
-        title=f"Unit does not slide along the cradle of {one.mount.sheet.name}",
+        "slides",
+        "Unit does not slide along the cradle of",
         demand=None if worst is None else worst[2].along_n,
         capacity=capacity,
         unit="N",
         says="" if worst is None else f"Pushed along itself in {one.names[worst[2].row]}.",
-        missing=_missing(one),
-        inputs=field_inputs(one, "cradle"),
         working=working,
     )
 

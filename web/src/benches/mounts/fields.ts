@@ -76,6 +76,7 @@ export function mountForm(points: readonly string[]): Form<Mount> {
   ];
 }
 
+const pairs = (names: readonly string[]) => names.map((name) => [name, name] as const);
 const isMade = (bracket: Bracket) => bracket.kind != null && bracket.kind !== 'none';
 
 /** What holds a mount to the vehicle. */
@@ -163,12 +164,7 @@ export const bracketForm = (threads: readonly string[]): Form<Bracket> => [
             reading<Landing>('upright', 'Its bolts apart, upright', 'length'),
             reading<Landing>('hole', 'Its holes', 'length'),
             reading<Landing>('shims', 'Shims between it and the vehicle', 'length', 'empty: none'),
-            choice<Landing, 'thread'>(
-              'thread',
-              'Its bolts',
-              threads.map((name) => [name, name] as const),
-              'not known',
-            ),
+            choice<Landing, 'thread'>('thread', 'Its bolts', pairs(threads), 'not known'),
             choice<Landing, 'property_class'>(
               'property_class',
               'Strength on their heads',
@@ -225,12 +221,7 @@ export const cradleForm = (threads: readonly string[]): Form<Cradle> => [
   reading<Cradle>('thickness', 'Strap, thick', 'length'),
   reading<Cradle>('flange', 'Cylinder’s middle down to its feet', 'length'),
   reading<Cradle>('foot', 'Its bolts off its uprights', 'length', 'to the middle of the bolt'),
-  choice<Cradle, 'thread'>(
-    'thread',
-    'Its bolts',
-    threads.map((name) => [name, name] as const),
-    'not known',
-  ),
+  choice<Cradle, 'thread'>('thread', 'Its bolts', pairs(threads), 'not known'),
   choice<Cradle, 'property_class'>('property_class', 'Strength on their heads', STRENGTHS, 'not known'),
   choice<Cradle, 'condition'>('condition', 'Their threads are', CONDITIONS, 'not said'),
   reading<Cradle>('tightening', 'Tightened to', 'torque'),
