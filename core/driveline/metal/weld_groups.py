@@ -6,7 +6,7 @@ from typing import Final
 
 import numpy as np
 
-from driveline.arrays import Floats
+from driveline.arrays import Floats, crossed
 from driveline.errors import ImpossibleInput
 from driveline.figures import fig
 from driveline.metal.welds import THROAT
@@ -31,7 +31,7 @@ class _Group:
 
     def at_ends_mpa(self, forces_n: Floats, at_mm: Floats) -> tuple[Floats, Floats]:
         """The moments of forces, (c, 3), at the centroid, and the stress at each end, (c, p, 3)."""
-        moments = np.cross(at_mm - np.array([*self.centroid_mm, 0.0]), forces_n)
+        moments = crossed(at_mm - np.array([*self.centroid_mm, 0.0]), forces_n)
         x, y = (self.points_mm - self.centroid_mm).T
         even, twist = forces_n / self.length_mm, moments[:, 2:] / (self.unit_x_mm3 + self.unit_y_mm3)
         across = even[:, 2:] + _bending(moments, x, y, self.unit_x_mm3, self.unit_y_mm3, self.unit_xy_mm3)

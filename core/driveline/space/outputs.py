@@ -5,7 +5,7 @@ from dataclasses import dataclass
 
 import numpy as np
 
-from driveline.arrays import Floats
+from driveline.arrays import Floats, crossed
 from driveline.errors import ImpossibleInput
 from driveline.figures import fig
 from driveline.space.pose import Placed, Pose, rotation
@@ -40,7 +40,7 @@ def joint_at(*, output_mm: Floats, other_output_mm: Floats, outer_mm: Floats) ->
     distance_mm = float(np.linalg.norm(shaft))
     if distance_mm == 0 or not outward.any():
         raise ImpossibleInput("joint centres", fig(distance_mm, "mm"), "apart from one another")
-    angle = math.atan2(float(np.linalg.norm(np.cross(outward, shaft))), float(outward @ shaft))
+    angle = math.atan2(float(np.linalg.norm(crossed(outward, shaft))), float(outward @ shaft))
     return JointAt(
         output_mm=output_mm,
         distance_mm=distance_mm,

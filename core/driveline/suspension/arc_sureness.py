@@ -5,7 +5,7 @@ from typing import Final
 
 import numpy as np
 
-from driveline.arrays import Floats
+from driveline.arrays import Floats, crossed
 from driveline.suspension.arcs import Arc
 
 LEAST: Final = 1e-9
@@ -28,7 +28,7 @@ class ArcSureness:
             place slides along the arc back to its height.
         """
         arc, off = self.arc, places_mm - self.arc.centre_mm
-        level, ones = np.cross(arc.along, arc.axis), np.ones(len(off))
+        level, ones = crossed(arc.along, arc.axis), np.ones(len(off))
         up, out = off @ arc.along, off @ level
         if arc.radius_mm is None:
             held = np.column_stack((ones, up))
@@ -63,7 +63,7 @@ def arc_sureness(arc: Arc, points_mm: Floats, u_mm: float) -> ArcSureness:
         Law of propagation of uncertainty (GUM 5.1) through the least squares of ``fit_arc``: u² (JᵀJ)⁻¹.
     """
     off = np.asarray(points_mm, dtype=float) - arc.centre_mm
-    level = np.cross(arc.along, arc.axis)
+    level = crossed(arc.along, arc.axis)
     up, out = off @ arc.along, off @ level
     ones = np.ones(len(off))
     if arc.radius_mm is None:

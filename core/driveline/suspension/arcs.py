@@ -6,7 +6,7 @@ from typing import Final
 import numpy as np
 from scipy.optimize import least_squares
 
-from driveline.arrays import Floats
+from driveline.arrays import Floats, crossed
 from driveline.errors import ImpossibleInput
 from driveline.figures import fig
 
@@ -42,7 +42,7 @@ class Arc:
             worst = float(heights_mm[np.argmax(np.abs(sine))])
             far = f"{fig(low, 'mm', 0)} to {fig(high, 'mm', 0)}, which is as far as the arc goes"
             raise ImpossibleInput("height_mm", fig(worst, "mm", 0), far)
-        level = np.cross(self.along, self.axis)
+        level = crossed(self.along, self.axis)
         side = 1.0 if float((near_mm - self.centre_mm) @ level) >= 0 else -1.0
         cosine = side * np.sqrt(1 - sine**2)
         round_it: Floats = self.centre_mm + self.radius_mm * (sine[:, None] * self.along + cosine[:, None] * level)

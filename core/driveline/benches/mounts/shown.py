@@ -5,7 +5,7 @@ from typing import Final
 
 import numpy as np
 
-from driveline.arrays import Floats
+from driveline.arrays import Floats, crossed
 from driveline.benches.mounts.brackets import STEEL
 from driveline.benches.mounts.carried import Carried, Solved, with_rubber
 from driveline.benches.mounts.cases import USUAL, Case, cases_of, moment_nm, torque_nm
@@ -152,7 +152,7 @@ def _at_root_nm(mount: LaidMount, force_n: Floats) -> float | None:
     """The moment that a bracket hands on; a link's two ends are pins."""
     if mount.at_mm is None or mount.rail_mm is None or mount.arm.arm is None:
         return None
-    return float(np.linalg.norm(np.cross(mount.at_mm - mount.rail_mm, force_n))) / 1000
+    return float(np.linalg.norm(crossed(mount.at_mm - mount.rail_mm, force_n))) / 1000
 
 
 def _cases(sheet: MountsSheet, needs: MountsNeeds, solved: Solved) -> Iterator[CaseFound]:
