@@ -22,6 +22,7 @@ describe('finding', () => {
     expect(matching(all, 'proof gear').map((one) => one.title)).toEqual(['Gearbox screws within proof']);
     expect(matching(all, 'adapter')[0]?.kind).toBe('bench');
     expect(matching(all, 'h4 reading')).toHaveLength(1);
+    expect(matching(all, 'adapters')[0]?.kind).toBe('bench'); // in the plural too
     expect(matching(all, '  ')).toEqual([]);
   });
 

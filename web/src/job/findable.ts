@@ -16,7 +16,7 @@ const FORMS = import.meta.glob<Record<string, unknown>>('../benches/*/fields.ts'
 
 /** Returns what has all of the words typed, in any order; what begins with the first of them before others, short before long. */
 export function matching(all: readonly Found[], typed: string): Found[] {
-  const words = typed.toLowerCase().split(/\s+/).filter(Boolean);
+  const words = typed.toLowerCase().split(/\s+/).filter(Boolean).map(singular);
   if (words.length === 0) return [];
   const textOf = (one: Found) => `${one.title} ${one.about} ${one.kind}`.toLowerCase();
   const isFirst = (one: Found) => Number(textOf(one).startsWith(words[0] ?? ''));
@@ -25,6 +25,9 @@ export function matching(all: readonly Found[], typed: string): Found[] {
     .toSorted((a, b) => isFirst(b) - isFirst(a) || a.title.length - b.title.length)
     .slice(0, MOST_SHOWN);
 }
+
+/** Sleeves and a sleeve are one word to whoever looks for them. */
+const singular = (word: string): string => (word.length > 3 ? word.replace(/s$/, '') : word);
 
 /** Jobs, benches, parts, checks and readings as they are now. */
 export function findable(benches: readonly Bench[], result: JobResult, jobs: readonly JobLine[]): Found[] {
