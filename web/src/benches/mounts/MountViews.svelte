@@ -1,8 +1,9 @@
 <script lang="ts">
-  import type { CaseFound, DrawnBody, Frame, MountsResult, PlacementResult } from '../../api/types';
+  import type { CaseFound, Frame, MountsResult, PlacementResult } from '../../api/types';
   import { useUnits } from '../../measure/units.svelte';
-  import { EYES, eyeAt, VIEW_TITLES, type Line3, type Point3, type ViewKey } from '../../scene/scene';
+  import { EYES, eyeAt, VIEW_TITLES, type ViewKey } from '../../scene/scene';
   import View from '../../scene/View.svelte';
+  import { bracketBodies, forces, links } from './drawn';
 
   interface Props {
     placement: PlacementResult;
@@ -14,7 +15,6 @@
   let { placement, result, shown, lit, onpick }: Props = $props();
   const units = useUnits();
   const KEYS: readonly ViewKey[] = ['side', 'top', 'rear', 'free'];
-  const LONGEST_MM = 260; // of the arrow of the greatest force
   let large = $state<ViewKey | null>(null);
   let isMoved = $state(false);
   let onVehicle = $state(false);
@@ -27,71 +27,9 @@
       ? { at_mm: shown.drawn_at_mm, turn: shown.drawn_turn }
       : rest,
   );
-  const forces = $derived(
-    result.mounts.flatMap((mount) => {
-      const found = mount.cases.find((one) => one.case === shown?.name);
-      if (!found || !mount.at_mm) return [];
-      const root = mount.rail_mm ?? mount.at_mm;
-      return [
-        onVehicle
-          ? { mount, found, at: root, force: found.on_vehicle_n }
-          : { mount, found, at: mount.at_mm, force: found.force_n },
-      ];
-    }),
-  );
-  const greatest = $derived(Math.max(1, ...forces.map((one) => one.found.size_n)));
-  const arrows = $derived(
-    forces.map(({ mount, found, at, force }): Line3 => {
-      const along = (k: number) => (at[k] ?? 0) + ((force[k] ?? 0) / greatest) * LONGEST_MM;
-      const to: Point3 = [along(0), along(1), along(2)];
-      const isBad = mount.verdict === 'fails';
-      return {
-        key: mount.field,
-        text: units.figure(found.size_n, 'N', 0),
-        from: at,
-        to,
-        isBad,
-        isLined: true,
-        isArrow: true,
-      };
-    }),
-  );
-  const brackets = $derived(
-    result.mounts.flatMap((mount): DrawnBody[] =>
-      mount.pieces.length > 0
-        ? [
-            {
-              field: mount.field,
-              name: `bracket of ${mount.name}`,
-              is_unit: false,
-              nature: null,
-              fate: 'made',
-              keeps_clear: false,
-              is_off: false,
-              pieces: mount.pieces,
-              scan: null,
-            },
-          ]
-        : [],
-    ),
-  );
-  const bodies = $derived([...placement.bodies, ...brackets]);
-  const arms = $derived(
-    result.mounts.flatMap((mount): Line3[] =>
-      mount.at_mm && mount.rail_mm && mount.pieces.length === 0
-        ? [
-            {
-              key: `arm ${mount.field}`,
-              text: '',
-              from: mount.rail_mm,
-              to: mount.at_mm,
-              isBad: false,
-              isLined: false,
-            },
-          ]
-        : [],
-    ),
-  );
+  const arrows = $derived(forces(result.mounts, shown, onVehicle, (forceN) => units.figure(forceN, 'N', 0)));
+  const bodies = $derived([...placement.bodies, ...bracketBodies(result.mounts)]);
+  const arms = $derived(links(result.mounts));
   const views = $derived(large ? [large] : KEYS);
   function turn(roundDeg: number, aboveDeg: number): void {
     round = (round + roundDeg) % 360;

@@ -7,6 +7,7 @@ import TestJob from '../../TestJob.svelte';
 import CarryTable from './CarryTable.svelte';
 import CaseTable from './CaseTable.svelte';
 import { leaveOut, newMount, takeBracket, takeStations } from './edits';
+import { bracketBodies, forces, links } from './drawn';
 import { bracketForm, TUBE } from './fields';
 import FramePanel from './FramePanel.svelte';
 import PullPanel from './PullPanel.svelte';
@@ -155,6 +156,39 @@ describe('a case of load', () => {
     const sheet = aSheet({ left_out: [{ case: 'launch', why: 'a' }] });
     leaveOut(sheet, 'launch', 'b');
     expect(sheet.left_out).toEqual([{ case: 'launch', why: 'b' }]);
+  });
+});
+
+describe('the picture', () => {
+  const piece = { kind: 'box', corners_mm: [[0, 0, 0]] };
+  const mounts = [
+    {
+      field: 'mounts.mounts.0',
+      name: 'left',
+      verdict: 'fails',
+      at_mm: [0, 0, 0],
+      rail_mm: [0, 200, 0],
+      pieces: [piece],
+      cases: [{ case: 'launch', size_n: 1000, force_n: [0, 0, 1000], on_vehicle_n: [0, 0, -1000] }],
+    },
+    { field: 'mounts.mounts.1', name: 'arm', at_mm: [0, 0, 0], rail_mm: [50, 0, 0], pieces: [], cases: [] },
+  ] as unknown as MountsResult['mounts'];
+  const launch = { name: 'launch' } as CaseFound;
+
+  it('draws a bracket as a body and a link as a line, neither twice', () => {
+    expect(bracketBodies(mounts).map((one) => [one.field, one.fate])).toEqual([['mounts.mounts.0', 'made']]);
+    expect(links(mounts).map((one) => one.key)).toEqual(['arm mounts.mounts.1']);
+  });
+
+  it('has the force on the unit at its mount, and on the vehicle at the bracket’s root the other way', () => {
+    const [up] = forces(mounts, launch, false, String);
+    const [down] = forces(mounts, launch, true, String);
+    expect([up?.from, up?.to, up?.isBad, up?.text]).toEqual([[0, 0, 0], [0, 0, 260], true, '1000']);
+    expect([down?.from, down?.to]).toEqual([
+      [0, 200, 0],
+      [0, 200, -260],
+    ]);
+    expect(forces(mounts, undefined, false, String)).toEqual([]);
   });
 });
 
