@@ -85,6 +85,11 @@ class Length(Reading):
 
     quantity = Quantity.LENGTH
 
+    @classmethod
+    def of_mm(cls, mm: float) -> Self:
+        """Return a length as it would be typed: one that is tried, not measured."""
+        return cls(text=f"{mm:g} mm")
+
     @property
     def mm(self) -> float:
         """The length in mm."""

@@ -21,8 +21,8 @@ HOT_WORK: Final = (
 )
 
 
-def near_bracket(mount: LaidMount, around: Around | None) -> NearBracket | None:
-    """Return what a bracket stands on and comes near; ``None`` while it, or what is around, is not known."""
+def _near(mount: LaidMount, around: Around | None) -> NearBracket | None:
+    """What a bracket stands on and comes near; ``None`` while it, or what is around, is not known."""
     whole, off_root = solid_of(mount), _off_root(mount)
     if around is None or whole is None or off_root is None or mount.rail_mm is None or mount.at_mm is None:
         return None
@@ -30,11 +30,30 @@ def near_bracket(mount: LaidMount, around: Around | None) -> NearBracket | None:
 
 
 def _off_root(mount: LaidMount) -> Solid | None:
+    return solid_of(mount, from_share=_end_share(mount))
+
+
+def _off_tip(mount: LaidMount) -> Solid | None:
+    return solid_of(mount, to_share=1 - _end_share(mount))
+
+
+def _end_share(mount: LaidMount) -> float:
+    """How much of its length at an end is fixed to something, with half its section for the weld or mount."""
     arm = mount.arm.arm
     if arm is None:
-        return None
+        return 0.0
     left_mm = PAST_WELD_MM + max(arm.section.depth_mm, arm.section.breadth_mm) / 2
-    return solid_of(mount, from_share=min(left_mm / arm.length_mm, MOST_SHARE))
+    return min(left_mm / arm.length_mm, MOST_SHARE)
+
+
+def _outside_missing(mount: LaidMount, needs: MountsNeeds) -> tuple[str, ...]:
+    """What keeps its outside, or what stands round it, from being known."""
+    missing = (*mount.arm.missing, *(() if mount.at_mm is not None else mount.missing))
+    if needs.around is None:
+        missing = (*missing, "What stands round the unit, at Placement")
+    if mount.sheet.bracket.beside is None:
+        missing = (*missing, f"{mount.sheet.name}: how far the load passes beside its bracket's middle")
+    return missing
 
 
 def beside_checks(mount: LaidMount, k: int, needs: MountsNeeds, judge: Judge) -> Iterator[Check]:
@@ -78,34 +97,16 @@ def _goes_on(mount: LaidMount, k: int, needs: MountsNeeds, judge: Judge) -> Chec
 
 
 def _met(mount: LaidMount, needs: MountsNeeds) -> tuple[MetOnTheWay | None, tuple[str, ...]]:
-    missing = (*mount.arm.missing, *(() if mount.at_mm is not None else mount.missing))
-    if needs.around is None:
-        missing = (*missing, "What stands round the unit, at Placement")
-    if mount.sheet.bracket.beside is None:
-        missing = (*missing, f"{mount.sheet.name}: how far the load passes beside its bracket's middle")
-    body = _off_tip(mount)
+    missing, body = _outside_missing(mount, needs), _off_tip(mount)
     if missing or needs.around is None or body is None:
         return None, missing
     met = needs.around.met_by(body.body)
     return met, met.missing
 
 
-def _off_tip(mount: LaidMount) -> Solid | None:
-    arm = mount.arm.arm
-    if arm is None:
-        return None
-    left_mm = PAST_WELD_MM + max(arm.section.depth_mm, arm.section.breadth_mm) / 2
-    return solid_of(mount, to_share=1 - min(left_mm / arm.length_mm, MOST_SHARE))
-
-
 def _clear(mount: LaidMount, k: int, needs: MountsNeeds, judge: Judge) -> Check:
-    missing = [*mount.arm.missing, *(() if mount.at_mm is not None else mount.missing)]
-    missing += [*needs.unit.missing, *needs.around_missing]
-    if needs.around is None:
-        missing.append("What stands round the unit, at Placement")
-    if mount.sheet.bracket.beside is None:
-        missing.append(f"{mount.sheet.name}: how far the load passes beside its bracket's middle")
-    near = near_bracket(mount, needs.around)
+    missing = (*_outside_missing(mount, needs), *needs.unit.missing, *needs.around_missing)
+    near = _near(mount, needs.around)
     gap = None if near is None else FAR_MM if near.gap_mm is None else near.gap_mm
     return judge.check(
         "clearance",

@@ -101,7 +101,10 @@ def strap_of(cradle: Cradle, name: str) -> tuple[Strap | None, tuple[str, ...]]:
 def bolts_missing(cradle: Cradle, name: str, *, is_tightened: bool = True) -> tuple[str, ...]:
     """Return what its bolts lack; what they are tightened to only where that is asked."""
     asked = [word for word in _BOLTS if is_tightened or word != "tightening"]
-    return tuple(f"{name}: {_BOLTS[word]}" for word in asked if not getattr(cradle, word))
+    known: dict[str, object] = {word: getattr(cradle, word) for word in asked}
+    if is_tightened:
+        known["tightening"] = positive_of(cradle.tightening)
+    return tuple(f"{name}: {_BOLTS[word]}" for word in asked if known[word] is None)
 
 
 def plates_missing(cradle: Cradle, name: str) -> tuple[str, ...]:

@@ -36,13 +36,14 @@ class _Fixing:
     words: str
     kg: float
     checks: tuple[Check, ...]
-    landing: Landing | None = None
+    landing: Landing
 
     @property
     def tightest(self) -> Check | None:
         """Of what hangs on how it is fixed; what is not known comes before what is."""
-        unknown = next((one for one in self.checks if one.margin is None), None)
-        return unknown or min(self.checks, key=lambda one: (one.margin or 0.0) / one.wanted_margin, default=None)
+        unknown = next((one for one in self.checks if one.verdict is Verdict.NOT_KNOWN), None)
+        asked = [one for one in self.checks if one.margin is not None]
+        return unknown or min(asked, key=lambda one: (one.margin or 0.0) / one.wanted_margin, default=None)
 
     @property
     def holds(self) -> bool:
@@ -74,8 +75,8 @@ def fixing_sought(one: Loaded, judge: Judge) -> Sought:
     says = "Under the loads of now."
     if bolted is None:
         says += f" No landing plate of {fig(PLATES_MM[-1], 'mm', 0)} or less with bolts to {THREADS[-1]} holds it."
-    offers = bolted is not None and bolted.landing is not None and not bracket.landing.is_there
-    fields = tuple(_fields(bolted.landing, one.mount.field)) if offers and bolted and bolted.landing else ()
+    is_offered = bolted is not None and not bracket.landing.is_there
+    fields = tuple(_fields(bolted.landing, one.mount.field)) if bolted is not None and is_offered else ()
     return Sought(says=says, fields=fields, rows=(HEAD, *rows))
 
 
@@ -108,12 +109,12 @@ def _landing(one: Loaded, name: str, strength: PropertyClass, plate_mm: float) -
     edge = _up(1.1 * EDGE_FACTOR * hole)
     return Landing(
         is_there=True,
-        breadth=_length(across + 2 * edge),
-        depth=_length(upright + 2 * edge),
-        thickness=_length(plate_mm),
-        across=_length(across),
-        upright=_length(upright),
-        hole=_length(hole),
+        breadth=Length.of_mm(across + 2 * edge),
+        depth=Length.of_mm(upright + 2 * edge),
+        thickness=Length.of_mm(plate_mm),
+        across=Length.of_mm(across),
+        upright=Length.of_mm(upright),
+        hole=Length.of_mm(hole),
         thread=name,
         property_class=strength,
     )
@@ -121,10 +122,6 @@ def _landing(one: Loaded, name: str, strength: PropertyClass, plate_mm: float) -
 
 def _up(mm: float) -> float:
     return -(-mm // ROUND_MM) * ROUND_MM
-
-
-def _length(mm: float) -> Length:
-    return Length(text=f"{mm:g} mm")
 
 
 def _fields(landing: Landing, mount: str) -> Iterator[SoughtField]:

@@ -121,8 +121,13 @@ def frame_sought(frame: CutFrame, wanted: float) -> Sought:
         fields += ways[0].fields
     says = "Plates that leave all of it as much as is wanted, the lightest first; walls as doubled by a plate on each. "
     says += "Taper their ends: no weld square across a flange. Who approves the cut approves these."
+    if frame.is_heat_treated:
+        says += " Of heat-treated steel: bolt them on, weld nothing."
+    if not rows and not beaten:
+        says = "Tried of troughs and channels alone: plates that are drawn one by one are thickened one by one."
     if beaten:
-        says = f"No plate of {fig(PLATES_MM[-1], 'mm', 0)} or less does at {', '.join(beaten)}: leave more depth."
+        none = f"No plate of {fig(PLATES_MM[-1], 'mm', 0)} or less does at {', '.join(beaten)}: leave more depth."
+        says = f"{says} {none}" if rows else none
     return Sought(says=says, fields=tuple(fields), rows=(HEAD, *rows) if rows else ())
 
 
@@ -156,4 +161,4 @@ def _ways(k: int, one: CutStation, old: Rail, wanted: float) -> Iterator[_Way]:
 
 def _plated(wall_mm: float, lid_mm: float, under_mm: float, breadth_mm: float) -> dict[str, Length]:
     sizes = {"wall": wall_mm, "lid": lid_mm, "under": under_mm, "under_breadth": breadth_mm}
-    return {name: Length(text=f"{size:g} mm") for name, size in sizes.items()}
+    return {name: Length.of_mm(size) for name, size in sizes.items()}

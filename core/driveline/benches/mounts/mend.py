@@ -83,12 +83,12 @@ def _ways(one: Loaded, judge: Judge) -> Iterator[_Way]:
         kinds += [kind for kind in (ArmKind.BOX, ArmKind.FOLDED) if kind is not bracket.kind]
     for kind, wall in product(kinds, WALLS_MM):
         changes = _changes(bracket, kind, wall)
-        tried = bracket.model_copy(update={"kind": kind, "wall": _length(wall), **changes})
+        tried = bracket.model_copy(update={"kind": kind, "wall": Length.of_mm(wall), **changes})
         laid = arm_of(tried, "", one.mount.rail_mm, one.mount.at_mm)
         if kind is None or laid.arm is None:
             continue
         for leg in LEGS_MM:
-            sheet = one.mount.sheet.model_copy(update={"bracket": tried.model_copy(update={"leg": _length(leg)})})
+            sheet = one.mount.sheet.model_copy(update={"bracket": tried.model_copy(update={"leg": Length.of_mm(leg)})})
             if _holds(replace(one, mount=replace(one.mount, sheet=sheet, arm=laid)), judge):
                 kg = laid.arm.volume_mm3 * KG_PER_MM3
                 words = laid.arm.section.words
@@ -115,15 +115,15 @@ def _cut_mm(mount: Mount) -> float | None:
 def _changes(bracket: Bracket, kind: ArmKind | None, wall_mm: float) -> Changes:
     """What else another kind asks for: bends as its sheet is thick, and from where the load is measured."""
     if kind is ArmKind.GUSSETED:
-        return {"gusset": _length(wall_mm)}  # tried as thick as their shelf
-    changes: Changes = {"bend": _length(wall_mm)} if kind is ArmKind.FOLDED else {}
+        return {"gusset": Length.of_mm(wall_mm)}  # tried as thick as their shelf
+    changes: Changes = {"bend": Length.of_mm(wall_mm)} if kind is ArmKind.FOLDED else {}
     beside, breadth = value_of(bracket.beside), positive_of(bracket.breadth)
     if beside is None or breadth is None or (kind in CHANNELS) is (bracket.kind in CHANNELS):
         return changes
     # Web and middle are half a breadth apart; of a box either side may become the web, and that is the nearer.
     apart = abs(beside) - breadth / 2
     lies_to = bracket.lies_to if apart >= 0 or bracket.lies_to is None else OPPOSITE[bracket.lies_to]
-    return {**changes, "beside": _length(abs(apart)), "lies_to": lies_to}
+    return {**changes, "beside": Length.of_mm(abs(apart)), "lies_to": lies_to}
 
 
 def _seams(bracket: Bracket) -> int:
@@ -135,10 +135,6 @@ def _seams(bracket: Bracket) -> int:
 
 def _text(one: Length | LiesTo) -> str:
     return one.value if isinstance(one, LiesTo) else one.text
-
-
-def _length(mm: float) -> Length:
-    return Length(text=f"{mm:g} mm")
 
 
 def _holds(one: Loaded, judge: Judge) -> bool:

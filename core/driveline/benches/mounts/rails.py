@@ -1,6 +1,7 @@
 """The section of a rail as it is entered: its plates, and what they come to."""
 
 from dataclasses import dataclass
+from typing import Final
 
 import numpy as np
 
@@ -12,7 +13,7 @@ from driveline.metal.sections import tube
 from driveline.metal.walls import Wall, walled
 from driveline.sheet import positive_of, value_of
 
-RING_SIDES = 48
+RING_SIDES: Final = 48
 
 
 @dataclass(frozen=True, kw_only=True)

@@ -88,6 +88,9 @@ class CradleTest(TestCase):
 
     def test_what_is_left_out_is_asked_for_and_nothing_that_hangs_on_it_holds(self) -> None:
         hangs = {"plate": ("cradle",), "width": ("cradle",), "height": ("cradle",), "tightening": KEYS}
+        for check in checks(tightening={"text": "0 N·m"}).values():
+            self.assertIs(check.verdict, Verdict.NOT_KNOWN)
+            self.assertIn("how its strap's bolts are tightened", " ".join(check.missing))
         for name in CRADLE:
             if name == "flange":  # of the drawing alone
                 continue

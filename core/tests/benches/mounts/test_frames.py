@@ -92,6 +92,12 @@ class CutTest(TestCase):
         masses = [row[4] for row in found.rows[1:]]
         self.assertEqual(masses, sorted(masses, key=lambda cell: float(cell.split("|")[0].strip("⟨"))))
 
+    def test_what_can_not_be_tried_and_what_may_not_be_welded_is_said(self) -> None:
+        drawn = CutFrame.model_validate({"is_cut": True, "old": BOX, "stations": [{"name": "here", **DRAWN}]})
+        self.assertIn("one by one", frame_sought(drawn, 1.0).says)
+        hard = {"is_cut": True, "is_heat_treated": True, "old": BOX, "stations": [{"name": "here", **BOX}]}
+        self.assertIn("weld nothing", frame_sought(CutFrame.model_validate(hard), 1.0).says)
+
     def test_where_no_plate_does_it_is_said(self) -> None:
         low = {"name": "here", **BOX, "depth": mm(20)}
         frame = CutFrame.model_validate({"is_cut": True, "old": BOX, "stations": [low]})

@@ -22,7 +22,6 @@
   const seeker = new Seeker(useEditor());
   const cut = $derived(sheet.frame);
   const foundOf = (station: string) => result.stations.find((one) => one.name === station);
-  const isWeak = $derived(result.stations.some((one) => one.least < 1));
 
   function take(fields: Sought['fields']): void {
     change((next) => takeStations(next.frame, fields));
@@ -60,7 +59,7 @@
       example="notch for the motor"
       add={(name) => change((next) => next.frame.stations.push(newStation(name)))}
     />
-    {#if isWeak}
+    {#if result.stations.length > 0}
       <SeekButton {seeker} key="mounts.frame_mend" text="find plates that make up for it" busy="Trying…" />
       {#if seeker.found?.fields.length && seeker.isCurrent}
         <SoughtTable label="Plates that make up for it" rows={seeker.found.rows} />
