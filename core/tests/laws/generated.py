@@ -350,6 +350,7 @@ def _bracket(draw: st.DrawFn, bracket: Job) -> None:
     bracket["is_inspected"] = draw(st.booleans())
     bracket["lies_to"] = draw(st.sampled_from((None, "front", "rear", "left", "right")))
     if bracket.get("landing"):
+        bracket["landing"]["is_there"] = draw(st.sampled_from((True, False, None)))
         bracket["landing"]["through"] = draw(st.sampled_from((None, "solid", "sleeves", "hollow")))
 
 

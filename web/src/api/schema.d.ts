@@ -2456,7 +2456,7 @@ export interface components {
             goes_on?: components["schemas"]["GoesOn"] | null;
             /**
              * @default {
-             *       "is_there": false,
+             *       "is_there": null,
              *       "breadth": null,
              *       "depth": null,
              *       "thickness": null,
@@ -3591,9 +3591,9 @@ export interface components {
         Landing: {
             /**
              * Is There
-             * @default false
+             * @description No: the bracket is welded to the vehicle
              */
-            is_there: boolean;
+            is_there?: boolean | null;
             /** @description Across */
             breadth?: components["schemas"]["Length"] | null;
             /** @description Upright */
@@ -3999,7 +3999,7 @@ export interface components {
              *         "breadth": null,
              *         "depth": null,
              *         "hole": null,
-             *         "is_there": false,
+             *         "is_there": null,
              *         "property_class": null,
              *         "shims": null,
              *         "sleeve_inside": null,

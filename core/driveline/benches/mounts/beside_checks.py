@@ -4,12 +4,14 @@ from collections.abc import Iterator
 from typing import Final
 
 from driveline.benches.mounts.laid import LaidMount
+from driveline.benches.mounts.landings import FIXING
 from driveline.benches.mounts.needs import Around, MetOnTheWay, MountsNeeds, NearBracket
 from driveline.benches.mounts.sheet import GoesOn, MountKind
 from driveline.benches.mounts.solids import Solid, solid_of
 from driveline.checks import Check
 from driveline.figures import fig
 from driveline.margins import Judge
+from driveline.sheet import positive_of
 from driveline.working import Working, fixed_working, step, worked
 
 FAR_MM: Final = 18.0  # off everything, where nothing was found within what is looked at
@@ -53,7 +55,17 @@ def _outside_missing(mount: LaidMount, needs: MountsNeeds) -> tuple[str, ...]:
         missing = (*missing, "What stands round the unit, at Placement")
     if mount.sheet.bracket.beside is None:
         missing = (*missing, f"{mount.sheet.name}: how far the load passes beside its bracket's middle")
-    return missing
+    return (*missing, *_plate_missing(mount))
+
+
+def _plate_missing(mount: LaidMount) -> tuple[str, ...]:
+    """What keeps the plate at its root from being known, or that there is none."""
+    landing, name = mount.sheet.bracket.landing, mount.sheet.name
+    if landing.is_there is None:
+        return (FIXING.format(name),)
+    sizes = [positive_of(size) for size in (landing.breadth, landing.depth, landing.thickness)]
+    is_known = not landing.is_there or None not in sizes
+    return () if is_known else (f"{name}: breadth, depth and thickness of its landing plate",)
 
 
 def beside_checks(mount: LaidMount, k: int, needs: MountsNeeds, judge: Judge) -> Iterator[Check]:
@@ -70,6 +82,8 @@ def _goes_on(mount: LaidMount, k: int, needs: MountsNeeds, judge: Judge) -> Chec
     missing, is_so, says = list[str](), None, ""
     if bracket.goes_on is None:
         missing.append(f"{name}: whether its bracket goes on before the unit or after")
+    elif bracket.goes_on is GoesOn.AFTER and bracket.landing.is_there is None:
+        missing.append(FIXING.format(name))
     elif bracket.goes_on is GoesOn.AFTER:
         is_so = True
         says = "Bolted on with the unit in its place." if bracket.landing.is_there else HOT_WORK

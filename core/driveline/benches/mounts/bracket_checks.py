@@ -21,7 +21,7 @@ from driveline.benches.mounts.brackets import (
 )
 from driveline.benches.mounts.carried import Carried
 from driveline.benches.mounts.laid import LaidMount
-from driveline.benches.mounts.landings import base_mm
+from driveline.benches.mounts.landings import FIXING, base_mm
 from driveline.benches.mounts.pull import STOCK_MM
 from driveline.benches.mounts.sheet import Grip, MountKind
 from driveline.benches.mounts.workings import arm_working, base_working, ear_bolt_working, ear_working, weld_working
@@ -126,7 +126,12 @@ def lacking(one: Loaded, *asked: str) -> tuple[str, ...]:
         "base": base_mm(bracket),
         "beside": bracket.beside,
     }
-    found = [f"{one.mount.sheet.name}: {_ASKED[name]}" for name in asked if known[name] is None]
+    name, is_said = one.mount.sheet.name, bracket.landing.is_there is not None
+    found = [
+        f"{name}: {_ASKED[field]}" if is_said or field != "base" else FIXING.format(name)
+        for field in asked
+        if known[field] is None
+    ]
     return tuple(dict.fromkeys([*one.missing, *one.mount.arm.missing, *found]))
 
 
@@ -215,11 +220,12 @@ def _ear_bolt(one: Loaded, judge: Judge) -> Check:
 def _reach(one: Loaded, judge: Judge) -> Check:
     sheet, arm = one.mount.sheet, one.mount.arm.arm
     cut, landing = positive_of(sheet.bracket.length), sheet.bracket.landing
-    plate = positive_of(landing.thickness) if landing.is_there else 0.0
+    plate = 0.0 if landing.is_there is False else positive_of(landing.thickness) if landing.is_there else None
     missing = list(one.mount.arm.missing)
     missing += [] if one.mount.at_mm is not None else list(one.mount.missing)
     missing += [] if cut is not None else [f"{sheet.name}: the length that its bracket is cut to"]
-    missing += [] if plate is not None else [f"{sheet.name}: the thickness of its landing plate"]
+    missing += [] if landing.is_there is not None else [FIXING.format(sheet.name)]
+    missing += [] if plate is not None or not landing.is_there else [f"{sheet.name}: the thickness of its landing plate"]
     shims = (positive_of(landing.shims) or 0.0) if landing.is_there else 0.0
     off = None if cut is None or arm is None or plate is None else cut + plate + shims - arm.length_mm
     says = ""

@@ -64,7 +64,7 @@ def fixing_sought(one: Loaded, judge: Judge) -> Sought:
     arm = one.mount.arm.arm
     assert arm is not None
     kg = arm.volume_mm3 * KG_PER_MM3
-    welded = _fixed(one, Landing(), judge, kg, "welded in")
+    welded = _fixed(one, Landing(is_there=False), judge, kg, "welded in")
     if bracket.landing.is_there:
         bolted: _Fixing | None = _fixed(one, bracket.landing, judge, kg, "bolted on, as it is")
     else:

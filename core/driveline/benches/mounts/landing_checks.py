@@ -8,7 +8,7 @@ import numpy as np
 
 from driveline.benches.mounts.bracket_checks import Loaded, field_inputs, lacking
 from driveline.benches.mounts.brackets import Arm, beside_mm
-from driveline.benches.mounts.landings import BoltPull, LandingFound, bolt_pulls, landing_of
+from driveline.benches.mounts.landings import FIXING, BoltPull, LandingFound, bolt_pulls, landing_of
 from driveline.benches.mounts.sheet import ArmKind, MountKind
 from driveline.benches.mounts.sleeve_checks import crush_check
 from driveline.checks import Check
@@ -29,8 +29,10 @@ Worst = tuple[LandingFound, Arm, float, list[BoltPull]]
 
 
 def landing_checks(one: Loaded, judge: Judge) -> Iterator[Check]:
-    """Return the checks of a landing plate; none where there is none."""
-    if one.mount.sheet.kind is MountKind.ARM or one.mount.arm.is_none or not one.mount.sheet.bracket.landing.is_there:
+    """Return the checks of a landing plate; none where the bracket is welded to the vehicle, or there is none."""
+    if one.mount.sheet.kind is MountKind.ARM or one.mount.arm.is_none:
+        return
+    if one.mount.sheet.bracket.landing.is_there is False:
         return
     yield _bolts(one, judge)
     yield _plate(one, judge)
@@ -41,6 +43,7 @@ def landing_checks(one: Loaded, judge: Judge) -> Iterator[Check]:
 def _missing(one: Loaded, *asked: str) -> tuple[str, ...]:
     landing, name = one.mount.sheet.bracket.landing, one.mount.sheet.name
     known = {
+        "said": (FIXING.format(name), landing.is_there),
         "size": (
             f"{name}: breadth, depth and thickness of its landing plate, and its bolts apart",
             landing_of(landing),
@@ -49,7 +52,7 @@ def _missing(one: Loaded, *asked: str) -> tuple[str, ...]:
         "property_class": (f"{name}: strength of its landing plate's bolts", landing.property_class),
         "hole": (f"{name}: holes of its landing plate", positive_of(landing.hole)),
     }
-    return missing_of(dict(known[word] for word in asked))
+    return missing_of(dict(known[word] for word in ("said", *asked)))
 
 
 def _worst(one: Loaded) -> Worst | None:

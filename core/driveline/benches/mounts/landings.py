@@ -2,6 +2,7 @@
 
 import math
 from dataclasses import dataclass
+from typing import Final
 
 import numpy as np
 
@@ -9,6 +10,9 @@ from driveline.arrays import Floats
 from driveline.benches.mounts.brackets import Arm
 from driveline.benches.mounts.sheet import Bracket, Landing
 from driveline.sheet import positive_of
+
+
+FIXING: Final = "{}: whether its bracket is welded to the vehicle or bolted on"
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -57,6 +61,8 @@ def landing_of(landing: Landing) -> LandingFound | None:
 
 def base_mm(bracket: Bracket) -> float | None:
     """Return how thick what a bracket is welded to is: its landing plate, where it has one."""
+    if bracket.landing.is_there is None:
+        return None
     return positive_of(bracket.landing.thickness if bracket.landing.is_there else bracket.base)
 
 

@@ -63,7 +63,7 @@ class Through(Choice):
 class Landing(Sheet):
     """A plate on the bracket's root that is bolted to the vehicle, and comes off again: bolts in its four corners."""
 
-    is_there: bool = False
+    is_there: bool | None = Field(default=None, description="No: the bracket is welded to the vehicle")
     breadth: Length | None = Field(default=None, description="Across")
     depth: Length | None = Field(default=None, description="Upright")
     thickness: Length | None = None

@@ -4,6 +4,7 @@ from collections.abc import Iterator, Sequence
 from typing import Final
 
 from driveline.benches.mounts.laid import LaidMount
+from driveline.benches.mounts.landings import base_mm
 from driveline.benches.mounts.pull import PullFound
 from driveline.benches.mounts.sheet import MountKind, MountsSheet
 from driveline.drawing.model import Drawing, Entity, Layer, Path, Text, Vertex
@@ -87,7 +88,7 @@ def _brackets(mounts: Sequence[LaidMount]) -> Iterator[tuple[str, str, str, str,
         bracket, leg = one.sheet.bracket, positive_of(one.sheet.bracket.leg)
         if one.arm.is_none or one.sheet.kind is MountKind.ARM:
             continue
-        base = positive_of(bracket.landing.thickness if bracket.landing.is_there else bracket.base)
+        base = base_mm(bracket)
         least = "not known" if base is None else fig(least_leg_mm(base), "mm", 0)
         made_of = "not settled" if one.arm.arm is None else one.arm.arm.section.words
         inspected = {True: "inspected", False: "not inspected", None: "not said"}[bracket.is_inspected]

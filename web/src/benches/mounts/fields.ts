@@ -153,7 +153,7 @@ export const bracketForm = (threads: readonly string[]): Form<Bracket> => [
     ...within(
       (one: Bracket) => one.landing,
       [
-        yesNo<Landing>('is_there', 'On the vehicle it is', '', ['bolted, by a landing plate', 'welded']),
+        yesNo<Landing>('is_there', 'On the vehicle it is', 'not said', ['bolted, by a landing plate', 'welded']),
         ...when(
           (one: Landing) => one.is_there,
           [
