@@ -162,10 +162,24 @@ def panel_buckling(
         raise ImpossibleInput("panel", min(breadth_mm, thickness_mm), "of sizes above 0")
     factor = ONE_FREE if has_free_edge else SUPPORTED
     elastic = factor * math.pi**2 * e_mpa / (12 * (1 - poisson**2)) * (thickness_mm / breadth_mm) ** 2
-    is_elastic = elastic <= yield_mpa / 2
+    return reduced(factor, elastic, yield_mpa)
+
+
+def reduced(factor: float, elastic_mpa: float, yield_mpa: float) -> PanelBuckling:
+    """Return when a wall buckles that would at an elastic stress if it could not yield.
+
+    Args:
+        factor: By which that stress was found.
+        elastic_mpa: That stress.
+        yield_mpa: Of it.
+
+    Source:
+        Above half of yield S_y (1 - S_y/4σ), J. B. Johnson's parabola.
+    """
+    is_elastic = elastic_mpa <= yield_mpa / 2
     return PanelBuckling(
         factor=factor,
-        elastic_mpa=elastic,
-        buckling_mpa=elastic if is_elastic else yield_mpa * (1 - yield_mpa / (4 * elastic)),
+        elastic_mpa=elastic_mpa,
+        buckling_mpa=elastic_mpa if is_elastic else yield_mpa * (1 - yield_mpa / (4 * elastic_mpa)),
         rule="elastic" if is_elastic else "reduced",
     )

@@ -12,7 +12,9 @@ from driveline.arrays import Floats
 from driveline.errors import ImpossibleInput
 from driveline.figures import fig
 from driveline.metal.frames import FrameSection
+from driveline.metal.panels import Panel
 
+IN_LINE: Final = math.cos(math.radians(20))  # two plates that turn less do not hold each other's edge
 MEETS_MM: Final = 1.0  # ends so near are one corner, and an end so near a plate stands on it
 
 
@@ -80,6 +82,66 @@ def walled(walls: Sequence[Wall]) -> FrameSection:
         product_mm4=float(second[0, 1]),
         cells=len(cycles),
     )
+
+
+def panels_of(walls: Sequence[Wall]) -> tuple[Panel, ...]:
+    """Return what of such a section may fold: each stretch of plate from one that holds its edge to the next.
+
+    Args:
+        walls: As for ``walled``. Plates that go on in line are one stretch, as thick as the thinner.
+
+    Source:
+        An edge is held where another plate meets it at 20° or more, else it is free. Of a plate that nothing meets
+        there is no such rule, and nothing is returned.
+    """
+    nodes, edges, thick = _joined(walls)
+    beside: list[list[int]] = [[] for _ in nodes]
+    for k, (a, b) in enumerate(edges.tolist()):
+        beside[a].append(k)
+        beside[b].append(k)
+    lengths = np.linalg.norm(nodes[edges[:, 1]] - nodes[edges[:, 0]], axis=1)
+    found, left = list[Panel](), set(range(len(edges)))
+    while left:
+        run, ends = _run(min(left), nodes, edges, beside)
+        left -= set(run)
+        free = sum(len(beside[end]) == 1 for end in ends)
+        if free == len(ends):
+            return ()
+        length = float(lengths[run].sum())
+        found.append(
+            Panel(
+                words=f"plate of {fig(length, 'mm', 0)}",
+                breadth_mm=length,
+                thickness_mm=float(thick[run].min()),
+                has_free_edge=free > 0,
+            )
+        )
+    return tuple(found)
+
+
+def _run(
+    first: int, nodes: Floats, edges: np.ndarray[tuple[int, int], np.dtype[np.int64]], beside: list[list[int]]
+) -> tuple[list[int], list[int]]:
+    """Pieces that go on in line from one, both ways, and the corners where that ends."""
+    run, ends = [first], list[int]()
+    for at in edges[first].tolist():
+        piece = first
+        while len(beside[at]) == 2:
+            other = next(k for k in beside[at] if k != piece)
+            if other in run or not _is_in_line(nodes, edges, piece, other, at):
+                break
+            run.append(other)
+            piece, at = other, int(edges[other].sum()) - at
+        ends.append(at)
+    return run, ends
+
+
+def _is_in_line(
+    nodes: Floats, edges: np.ndarray[tuple[int, int], np.dtype[np.int64]], piece: int, other: int, at: int
+) -> bool:
+    ways = [nodes[int(edges[k].sum()) - at] - nodes[at] for k in (piece, other)]
+    cosine = -float(ways[0] @ ways[1]) / math.prod(float(np.linalg.norm(way)) for way in ways)
+    return cosine > IN_LINE
 
 
 def _outer(one: Floats, other: Floats) -> Floats:

@@ -13,8 +13,9 @@ from skfem.helpers import dot, grad
 from driveline.arrays import Floats
 from driveline.errors import ImpossibleInput
 from driveline.metal.frames import FrameSection
+from driveline.metal.panels import round_buckling
 from driveline.metal.sections import box, channel
-from driveline.metal.walls import Wall, walled
+from driveline.metal.walls import Wall, panels_of, walled
 
 Line = tuple[float, float, float, float, float]  # from x, y to x, y, thickness
 
@@ -147,3 +148,30 @@ def _with_fin() -> Floats:
     metal[:, :4] = metal[:, 60:64] = 1
     metal[:4, :64] = metal[60:, :] = 1
     return metal
+
+
+class PanelTest(TestCase):
+    def panels(self, *lines: Line) -> list[tuple[float, float, bool]]:
+        found = panels_of([Wall(start_mm=(a, b), end_mm=(c, d), thickness_mm=t) for a, b, c, d, t in lines])
+        return sorted((one.breadth_mm, one.thickness_mm, one.has_free_edge) for one in found)
+
+    def test_a_box_with_a_fin_has_four_held_walls_and_a_free_one(self) -> None:
+        self.assertEqual(
+            self.panels(*ring(60, 100, 4), (60, 0, 60, -30, 6)),
+            [(30.0, 6.0, True), (60.0, 4.0, False), (60.0, 4.0, False), (100.0, 4.0, False), (100.0, 4.0, False)],
+        )
+
+    def test_plates_that_go_on_in_line_do_not_hold_each_other_and_a_web_does(self) -> None:
+        sides = ring(60, 100, 4)[1:]
+        halves: list[Line] = [(0, 0, 25, 0, 4), (25, 0, 60, 1, 3)]
+        self.assertIn((60.0, 3.0, False), [(round(b, 0), t, free) for b, t, free in self.panels(*halves, *sides)])
+        webbed = self.panels(*halves, *sides, (25, 0, 25, 100, 4))
+        self.assertEqual([round(breadth) for breadth, _, _ in webbed], [25, 25, 35, 35, 99, 100, 100])
+
+    def test_of_a_flat_bar_nothing_is_said(self) -> None:
+        self.assertEqual(self.panels((0, 0, 40, 0, 5), (40, 0, 90, 0, 5)), [])
+
+    def test_a_thin_tube_dents_at_a_share_of_what_a_perfect_one_would(self) -> None:
+        found = round_buckling(100.0, 1.0, 205_000, 2000)
+        self.assertAlmostEqual(found.elastic_mpa, 0.58127 * 0.605 * 2050, delta=0.5)
+        self.assertEqual(found.rule, "elastic")

@@ -3028,6 +3028,11 @@ export interface components {
             /** Is Heat Treated */
             is_heat_treated?: boolean | null;
             /**
+             * Yield Mpa
+             * @description Of the rail's steel
+             */
+            yield_mpa?: number | null;
+            /**
              * @default {
              *       "kind": "trough",
              *       "breadth": null,
@@ -4133,6 +4138,7 @@ export interface components {
              * @default {
              *       "is_cut": null,
              *       "is_heat_treated": null,
+             *       "yield_mpa": null,
              *       "old": {
              *         "breadth": null,
              *         "depth": null,
@@ -5958,7 +5964,8 @@ export interface components {
              *           "under_breadth": null,
              *           "wall": null
              *         },
-             *         "stations": []
+             *         "stations": [],
+             *         "yield_mpa": null
              *       },
              *       "notes": ""
              *     }
@@ -8078,6 +8085,20 @@ export interface components {
             is_too_hot: boolean;
         };
         /**
+         * FoldShown
+         * @description The wall that folds first as the rail is bent, and when.
+         */
+        FoldShown: {
+            /** Wall */
+            wall: string;
+            /** Stress Mpa */
+            stress_mpa: number;
+            /** Moment Nm */
+            moment_nm: number;
+            /** Was Nm */
+            was_nm: number;
+        };
+        /**
          * Frame
          * @description A place of the unit: point p stands at ``at_mm`` + ``turn`` p; ``turn`` by rows.
          */
@@ -9668,6 +9689,9 @@ export interface components {
             least: number;
             /** Least Is */
             least_is: string;
+            /** Is Short */
+            is_short: boolean;
+            fold: components["schemas"]["FoldShown"] | null;
         };
         /**
          * StepOnWay

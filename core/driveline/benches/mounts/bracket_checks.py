@@ -224,8 +224,9 @@ def _reach(one: Loaded, judge: Judge) -> Check:
     missing = list(one.mount.arm.missing)
     missing += [] if one.mount.at_mm is not None else list(one.mount.missing)
     missing += [] if cut is not None else [f"{sheet.name}: the length that its bracket is cut to"]
-    missing += [] if landing.is_there is not None else [FIXING.format(sheet.name)]
-    missing += [] if plate is not None or not landing.is_there else [f"{sheet.name}: the thickness of its landing plate"]
+    if plate is None:
+        unsaid = f"{sheet.name}: the thickness of its landing plate" if landing.is_there else FIXING.format(sheet.name)
+        missing.append(unsaid)
     shims = (positive_of(landing.shims) or 0.0) if landing.is_there else 0.0
     off = None if cut is None or arm is None or plate is None else cut + plate + shims - arm.length_mm
     says = ""

@@ -9,14 +9,16 @@ import numpy as np
 from driveline.arrays import Floats
 from driveline.benches.mounts.bracket_checks import Loaded, field_inputs, lacking
 from driveline.benches.mounts.brackets import STEEL, weld_of
+from driveline.benches.mounts.panel_workings import panel_working
 from driveline.benches.mounts.sheet import ArmKind, Bracket, MountKind
-from driveline.benches.mounts.workings import Wall, fatigue_working, panel_working, strut_working
+from driveline.benches.mounts.workings import fatigue_working, strut_working
 from driveline.checks import Check
 from driveline.errors import ImpossibleInput
 from driveline.figures import fig
 from driveline.margins import Judge
+from driveline.metal.panels import Fold, Panel, fold_of
 from driveline.metal.sections import Section, tube
-from driveline.metal.struts import Buckling, panel_buckling, strut_buckling
+from driveline.metal.struts import Buckling, strut_buckling
 from driveline.metal.welds import range_allowed_mpa
 from driveline.sheet import positive_of
 from driveline.working import Working
@@ -96,7 +98,7 @@ def _panel(one: Loaded, judge: Judge) -> Check:
     says = ""
     if stress is not None and worst is not None and wall is not None:
         folds = fig(wall.found.buckling_mpa, "MPa", 0)
-        says = f"{fig(stress, 'MPa', 0)} in {one.names[worst]}; its {wall.words} folds at {folds}."
+        says = f"{fig(stress, 'MPa', 0)} in {one.names[worst]}; its {wall.panel.words} folds at {folds}."
     return judge.check(
         "buckling",
         key=f"{one.key}.walls",
@@ -111,7 +113,7 @@ def _panel(one: Loaded, judge: Judge) -> Check:
     )
 
 
-def _walls(one: Loaded) -> Iterator[Wall]:
+def _walls(one: Loaded) -> Iterator[Fold]:
     """What of a box or an open channel may fold: a flange has a free edge, a web and a box's walls have none."""
     bracket = one.mount.sheet.bracket
     breadth, depth, wall, web = (positive_of(x) for x in (bracket.breadth, bracket.depth, bracket.wall, bracket.web))
@@ -127,15 +129,8 @@ def _walls(one: Loaded) -> Iterator[Wall]:
     if bracket.kind is ArmKind.GUSSETED:
         sizes = tuple(_shelf_walls(bracket, breadth, depth, wall))
     for words, clear, thick, is_free in sizes:
-        found = panel_buckling(
-            breadth_mm=clear,
-            thickness_mm=thick,
-            has_free_edge=is_free,
-            e_mpa=STEEL.modulus_mpa,
-            poisson=STEEL.poisson,
-            yield_mpa=one.yield_mpa,
-        )
-        yield Wall(words=words, breadth_mm=clear, thickness_mm=thick, has_free_edge=is_free, found=found)
+        panel = Panel(words=words, breadth_mm=clear, thickness_mm=thick, has_free_edge=is_free)
+        yield fold_of(panel, e_mpa=STEEL.modulus_mpa, poisson=STEEL.poisson, yield_mpa=one.yield_mpa)
 
 
 def _shelf_walls(

@@ -1,12 +1,13 @@
 """The frame that is cut: what is left of it at each place along the cut, and what would make it whole again."""
 
 from collections.abc import Iterator
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from itertools import product
 from typing import Final
 
 from driveline.benches.contract import Sought, SoughtField
 from driveline.benches.mounts.brackets import STEEL
+from driveline.benches.mounts.frame_folds import FoldsFound, folds_of
 from driveline.benches.mounts.rails import Rail, rail_of
 from driveline.benches.mounts.sheet import CutFrame, CutStation, RailKind
 from driveline.figures import fig
@@ -46,11 +47,19 @@ class FrameFound:
     old: Rail | None
     stations: tuple[StationFound, ...]
     missing: tuple[str, ...]
+    folded: FoldsFound | None = None  # as it was
+    folds: tuple[FoldsFound, ...] = ()  # at each place
+    folds_missing: tuple[str, ...] = ()  # beside what is missing of the sections
 
     @property
     def weakest(self) -> StationFound | None:
         """The station that governs."""
         return min(self.stations, key=lambda one: one.least, default=None)
+
+    @property
+    def folds_first(self) -> FoldsFound | None:
+        """The place at which a wall folds at the least moment."""
+        return min(self.folds, key=lambda one: one.moment_nm, default=None)
 
 
 def solve_frame(frame: CutFrame) -> FrameFound:
@@ -64,7 +73,20 @@ def solve_frame(frame: CutFrame) -> FrameFound:
         lacking += missing
         if old is not None and new is not None:
             stations.append(StationFound(name=one.name, rail=new, ratios=_left(new, old)))
-    return FrameFound(old=old, stations=tuple(stations), missing=tuple(lacking))
+    found = FrameFound(old=old, stations=tuple(stations), missing=tuple(lacking))
+    return _with_folds(found, frame.yield_mpa)
+
+
+def _with_folds(found: FrameFound, yield_mpa: float | None) -> FrameFound:
+    if yield_mpa is None:
+        return replace(found, folds_missing=("Yield of the rail's steel",))
+    was = None if found.old is None else folds_of(found.old, "the rail as it was", yield_mpa)
+    every = {one.name: folds_of(one.rail, one.name, yield_mpa) for one in found.stations}
+    alone = [name for name, one in every.items() if one is None]
+    if found.old is not None and was is None:
+        alone.insert(0, "the rail as it was")
+    missing = tuple(f"Two plates or more that meet, at {name}: when a flat bar folds is not known" for name in alone)
+    return replace(found, folded=was, folds=tuple(one for one in every.values() if one), folds_missing=missing)
 
 
 def _left(new: Rail, old: Rail) -> dict[str, float]:
@@ -113,7 +135,7 @@ def frame_sought(frame: CutFrame, wanted: float) -> Sought:
     for k, one in enumerate(frame.stations):
         if old is None or one.kind not in (RailKind.TROUGH, RailKind.CHANNEL):
             continue
-        ways = sorted(_ways(k, one, old, wanted), key=lambda way: (way.kg_per_m, -way.least))
+        ways = sorted(_ways(k, one, old, wanted, frame.yield_mpa), key=lambda way: (way.kg_per_m, -way.least))
         if not ways:
             beaten.append(one.name)
             continue
@@ -131,7 +153,7 @@ def frame_sought(frame: CutFrame, wanted: float) -> Sought:
     return Sought(says=says, fields=tuple(fields), rows=(HEAD, *rows) if rows else ())
 
 
-def _ways(k: int, one: CutStation, old: Rail, wanted: float) -> Iterator[_Way]:
+def _ways(k: int, one: CutStation, old: Rail, wanted: float, yield_mpa: float | None) -> Iterator[_Way]:
     """No thinner than what is there already."""
     lid_mm, under_mm = value_of(one.lid) or 0.0, value_of(one.under) or 0.0
     breadth, wall_mm = positive_of(one.breadth), positive_of(one.wall)
@@ -144,7 +166,7 @@ def _ways(k: int, one: CutStation, old: Rail, wanted: float) -> Iterator[_Way]:
             continue
         wall = wall_mm + doubler
         new, _ = rail_of(one.model_copy(update=_plated(wall, lid, under, under_breadth)), "")
-        if new is None or before is None or min(_left(new, old).values()) < wanted:
+        if new is None or before is None or not _makes_up(new, old, wanted, yield_mpa):
             continue
         added = (new.section.area_mm2 - before.section.area_mm2) * MM3_A_METRE * STEEL.density_kgm3 * 1e-9
         yield _Way(
@@ -157,6 +179,16 @@ def _ways(k: int, one: CutStation, old: Rail, wanted: float) -> Iterator[_Way]:
             kg_per_m=added,
             least=min(_left(new, old).values()),
         )
+
+
+def _makes_up(new: Rail, old: Rail, wanted: float, yield_mpa: float | None) -> bool:
+    """Whether a section has all that is wanted; how its walls fold is left out while the steel is not known."""
+    if min(_left(new, old).values()) < wanted:
+        return False
+    if yield_mpa is None:
+        return True
+    now, was = folds_of(new, "", yield_mpa), folds_of(old, "", yield_mpa)
+    return now is not None and was is not None and now.moment_nm >= wanted * was.moment_nm
 
 
 def _plated(wall_mm: float, lid_mm: float, under_mm: float, breadth_mm: float) -> dict[str, Length]:

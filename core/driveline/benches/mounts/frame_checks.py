@@ -3,14 +3,12 @@
 from collections.abc import Iterator
 
 from driveline.benches.mounts.frame import FrameFound
+from driveline.benches.mounts.frame_workings import folds_working, frame_working
 from driveline.benches.mounts.sheet import CutFrame
-from driveline.benches.mounts.workings import (
-    frame_working,
-)
 from driveline.checks import Check
 from driveline.figures import fig
 from driveline.margins import Judge
-from driveline.working import fixed_working
+from driveline.working import Working, fixed_working
 
 
 def frame_checks(cut: CutFrame, frame: FrameFound, judge: Judge) -> Iterator[Check]:
@@ -42,6 +40,7 @@ def frame_checks(cut: CutFrame, frame: FrameFound, judge: Judge) -> Iterator[Che
         inputs=("mounts.frame",),
         working=lambda: frame_working(weakest),
     )
+    yield _folds(cut, frame, judge)
     yield judge.answer(
         is_so=None if cut.is_heat_treated is None else not cut.is_heat_treated,
         key="mounts.frame_heat",
@@ -60,4 +59,27 @@ def frame_checks(cut: CutFrame, frame: FrameFound, judge: Judge) -> Iterator[Che
         missing=() if by and on else ("Approval by a licensed engineer or as your authority requires: who, and when",),
         inputs=("mounts.frame.approved_by", "mounts.frame.approved_on"),
         working=fixed_working("A cut frame is approved by a licensed engineer, or as the authority requires."),
+    )
+
+
+def _folds(cut: CutFrame, frame: FrameFound, judge: Judge) -> Check:
+    was, now = frame.folded, frame.folds_first
+    says = ""
+    if was is not None and now is not None:
+        stress = fig(now.fold.found.buckling_mpa, "MPa", 0)
+        says = f"The {now.fold.panel.words} at {now.name} at {stress}: {fig(now.moment_nm, 'N·m', 0)} of bending, "
+        says += f"{fig(was.moment_nm, 'N·m', 0)} as it was."
+    return judge.check(
+        "frame_left",
+        key="mounts.frame_folds",
+        title="Walls of the cut frame fold no sooner than they did",
+        demand=None if was is None else was.moment_nm,
+        capacity=None if now is None else now.moment_nm,
+        unit="N·m",
+        says=says,
+        missing=tuple(dict.fromkeys((*frame.missing, *frame.folds_missing))),
+        inputs=("mounts.frame",),
+        working=lambda: (
+            Working() if was is None or now is None or cut.yield_mpa is None else folds_working(now, cut.yield_mpa)
+        ),
     )

@@ -11,7 +11,6 @@ from driveline.benches.mounts.brackets import Arm
 from driveline.benches.mounts.sheet import Bracket, Landing
 from driveline.sheet import positive_of
 
-
 FIXING: Final = "{}: whether its bracket is welded to the vehicle or bolted on"
 
 

@@ -9,8 +9,9 @@ from driveline.arrays import Floats
 from driveline.benches.mounts.sheet import RailKind, RailPlate, RailShape
 from driveline.errors import ImpossibleInput
 from driveline.metal.frames import Cell, FrameSection, Strip, frame_section
+from driveline.metal.panels import Panel
 from driveline.metal.sections import tube
-from driveline.metal.walls import Wall, walled
+from driveline.metal.walls import Wall, panels_of, walled
 from driveline.sheet import positive_of, value_of
 
 RING_SIDES: Final = 48
@@ -22,6 +23,7 @@ class Rail:
 
     section: FrameSection
     plates_mm: tuple[Floats, ...]
+    panels: tuple[Panel, ...]  # what of it may fold
 
 
 def rail_of(shape: RailShape, what: str) -> tuple[Rail | None, tuple[str, ...]]:
@@ -53,18 +55,21 @@ def rail_of(shape: RailShape, what: str) -> tuple[Rail | None, tuple[str, ...]]:
         if 2 * wall >= breadth or wall + lid >= depth:
             return None, (f"A wall below half of the breadth, of {what}",)
         strips, cell = _trough(breadth, depth, wall, lid)
+        panels = _trough_panels(breadth, depth, wall, lid)
     else:
         if 2 * wall >= depth or wall + lid >= breadth:
             return None, (f"A wall below half of the depth, of {what}",)
         strips, cell = _channel(breadth, depth, wall, lid)
+        panels = _channel_panels(breadth, depth, wall, lid)
     if under and under_breadth is not None:
         left = (breadth - under_breadth) / 2
         strips.append(Strip(x_mm=left, y_mm=-under, breadth_mm=under_breadth, height_mm=under, is_outside=True))
+        panels += _below_panels(breadth, under_breadth, under)
     try:
         section = frame_section(strips, cell if lid else None)
     except ImpossibleInput as error:
         return None, (f"A section that can be made, of {what}: {error}",)
-    return Rail(section=section, plates_mm=tuple(_edge(one) for one in strips)), ()
+    return Rail(section=section, plates_mm=tuple(_edge(one) for one in strips), panels=tuple(panels)), ()
 
 
 def _trough(breadth: float, depth: float, wall: float, lid: float) -> tuple[list[Strip], Cell]:
@@ -96,6 +101,31 @@ def _channel(breadth: float, depth: float, wall: float, lid: float) -> tuple[lis
     return strips, Cell(corners_mm=corners, walls_mm=np.array([wall, lid or wall, wall, wall]))
 
 
+def _trough_panels(breadth: float, depth: float, wall: float, lid: float) -> list[Panel]:
+    found = [
+        Panel(words="bottom", breadth_mm=breadth - 2 * wall, thickness_mm=wall),
+        Panel(words="side", breadth_mm=depth - wall - lid, thickness_mm=wall, has_free_edge=not lid),
+    ]
+    return [*found, Panel(words="lid", breadth_mm=breadth - 2 * wall, thickness_mm=lid)] if lid else found
+
+
+def _channel_panels(breadth: float, depth: float, wall: float, lid: float) -> list[Panel]:
+    found = [
+        Panel(words="web", breadth_mm=depth - 2 * wall, thickness_mm=wall),
+        Panel(words="flange", breadth_mm=breadth - wall - lid, thickness_mm=wall, has_free_edge=not lid),
+    ]
+    return [*found, Panel(words="lid", breadth_mm=depth - 2 * wall, thickness_mm=lid)] if lid else found
+
+
+def _below_panels(breadth: float, under_breadth: float, under: float) -> list[Panel]:
+    """A plate below is held where it is welded, along its edges or the rail's; what stands out past these is free."""
+    found = [Panel(words="plate below", breadth_mm=min(breadth, under_breadth), thickness_mm=under)]
+    past = (under_breadth - breadth) / 2
+    if past > 0:
+        found.append(Panel(words="edge of the plate below", breadth_mm=past, thickness_mm=under, has_free_edge=True))
+    return found
+
+
 def _edge(one: Strip) -> Floats:
     x, y, b, h = one.x_mm, one.y_mm, one.breadth_mm, one.height_mm
     return np.array([(x, y), (x + b, y), (x + b, y + h), (x, y + h)])
@@ -124,7 +154,8 @@ def _tube(shape: RailShape, what: str) -> tuple[Rail | None, tuple[str, ...]]:
     rings = [
         outside / 2 + radius * np.column_stack([np.cos(at), np.sin(at)]) for radius in (outside / 2, outside / 2 - wall)
     ]
-    return Rail(section=section, plates_mm=(np.vstack([rings[0], rings[1][::-1]]),)), ()
+    wall_panel = Panel(words="wall", breadth_mm=(outside - wall) / 2, thickness_mm=wall, is_round=True)
+    return Rail(section=section, plates_mm=(np.vstack([rings[0], rings[1][::-1]]),), panels=(wall_panel,)), ()
 
 
 def _plates(plates: list[RailPlate], what: str) -> tuple[Rail | None, tuple[str, ...]]:
@@ -151,4 +182,4 @@ def _plates(plates: list[RailPlate], what: str) -> tuple[Rail | None, tuple[str,
         section = walled(walls)
     except ImpossibleInput as error:
         return None, (f"A section that can be made, of {what}: {error}",)
-    return Rail(section=section, plates_mm=tuple(one.corners_mm for one in walls)), ()
+    return Rail(section=section, plates_mm=tuple(one.corners_mm for one in walls), panels=panels_of(walls)), ()

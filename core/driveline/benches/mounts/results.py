@@ -122,6 +122,15 @@ class RailShown(Result):
     cells: int
 
 
+class FoldShown(Result):
+    """The wall that folds first as the rail is bent, and when."""
+
+    wall: str
+    stress_mpa: float
+    moment_nm: float
+    was_nm: float
+
+
 class StationShown(Result):
     """A place along a cut; what is left of each figure is a share of what it was."""
 
@@ -134,6 +143,8 @@ class StationShown(Result):
     j: float
     least: float
     least_is: str
+    is_short: bool  # of what is wanted
+    fold: FoldShown | None
 
 
 class MountsResult(Result):

@@ -313,6 +313,7 @@ class CutFrame(Sheet):
 
     is_cut: bool | None = None
     is_heat_treated: bool | None = None
+    yield_mpa: Annotated[float, Field(gt=0, le=2000)] | None = Field(default=None, description="Of the rail's steel")
     old: RailShape = RailShape()
     stations: Annotated[list[CutStation], Field(max_length=12)] = []
     approved_by: Annotated[str, Field(max_length=80)] = ""

@@ -11,6 +11,7 @@ from driveline.benches.mounts.carried import Carried, Solved, with_rubber
 from driveline.benches.mounts.cases import USUAL, Case, cases_of, moment_nm, torque_nm
 from driveline.benches.mounts.checks import motion_words
 from driveline.benches.mounts.frame import FrameFound, StationFound
+from driveline.benches.mounts.frame_folds import FoldsFound
 from driveline.benches.mounts.laid import LaidMount, questions
 from driveline.benches.mounts.needs import MountsNeeds
 from driveline.benches.mounts.pull import STOCK_MM, PullFound
@@ -19,6 +20,7 @@ from driveline.benches.mounts.results import (
     At,
     CaseForce,
     CaseFound,
+    FoldShown,
     FreeFound,
     ModeFound,
     MountFound,
@@ -87,7 +89,7 @@ def result_of(
         springs=tuple(_springs(sheet, needs, solved)),
         pull=None if pull is None else _pull(pull),
         old_rail=None if frame.old is None else _rail(frame.old),
-        stations=tuple(_station(one) for one in frame.stations),
+        stations=tuple(_stations(frame, checks)),
         queries=tuple(_queries(sheet, solved)),
         assumed=tuple(_assumed(sheet, needs)),
         to_do=to_do,
@@ -204,8 +206,23 @@ def _springs(sheet: MountsSheet, needs: MountsNeeds, solved: Solved) -> Iterator
             yield SpringPoint(factor=factor, lowest_hz=found[0], greatest_mm=found[1])
 
 
-def _station(one: StationFound) -> StationShown:
+def _stations(frame: FrameFound, checks: tuple[Check, ...]) -> Iterator[StationShown]:
+    wanted = next((one.wanted_margin for one in checks if one.key == "mounts.frame"), 1.0)
+    folds = {one.name: one for one in frame.folds}
+    for one in frame.stations:
+        yield _station(one, folds.get(one.name), frame.folded, is_short=one.least < wanted)
+
+
+def _station(one: StationFound, now: FoldsFound | None, was: FoldsFound | None, *, is_short: bool) -> StationShown:
     left = one.ratios
+    fold = None
+    if now is not None and was is not None:
+        fold = FoldShown(
+            wall=now.fold.panel.words,
+            stress_mpa=now.fold.found.buckling_mpa,
+            moment_nm=now.moment_nm,
+            was_nm=was.moment_nm,
+        )
     return StationShown(
         name=one.name,
         rail=_rail(one.rail),
@@ -216,6 +233,8 @@ def _station(one: StationFound) -> StationShown:
         j=left["J"],
         least=one.least,
         least_is=one.least_is,
+        is_short=is_short,
+        fold=fold,
     )
 
 

@@ -1,6 +1,5 @@
 """The sums behind the mounts' checks."""
 
-from dataclasses import dataclass
 from typing import Final
 
 import numpy as np
@@ -8,13 +7,12 @@ import numpy as np
 from driveline.arrays import Floats
 from driveline.benches.mounts.brackets import STEEL, THREAD_SHARE, Arm, EarBolt, Stressed
 from driveline.benches.mounts.carried import Carried
-from driveline.benches.mounts.frame import StationFound
 from driveline.benches.mounts.pull import PullFound
 from driveline.benches.mounts.sheet import MountsSheet
 from driveline.held.modes import USUAL_DYNAMIC, Mode
 from driveline.metal.ears import BEARING, BENDING, NET_TENSION, SHEAR, Ear, EarStress
 from driveline.metal.sections import Section
-from driveline.metal.struts import Buckling, PanelBuckling
+from driveline.metal.struts import Buckling
 from driveline.metal.weld_groups import BASE_SHEAR, E70_MPA, WeldStress
 from driveline.metal.welds import FAT_CYCLES, FAT_MPA, NOT_INSPECTED, OF_ELECTRODE
 from driveline.working import Working, entered, entered_or_usual, step, tabled, worked
@@ -273,17 +271,6 @@ def pull_working(found: PullFound | None, spare_mm: float | None, room_mm: float
     return Working(steps=(off,), source=source)
 
 
-def frame_working(found: StationFound | None) -> Working:
-    """Return what is left at the weakest station."""
-    source = "A, I, Z by its plates, J by its cells' middle lines or Σ b t³/3 of what closes nothing; new against old."
-    if found is None:
-        return Working(source=source)
-    names = {"area": "a", "I": "i", "Z": "z", "J": "j", "I across": "s"}
-    given = [worked(names[name], value, "", f"{name}, new over old") for name, value in found.ratios.items()]
-    least = step("k", "min(a, i, z, j, s)", *given, value=found.least, unit="", decimals=3)
-    return Working(steps=(least,), source=source)
-
-
 def strut_working(section: Section, found: Buckling, length_mm: float, yield_mpa: float) -> Working:
     """Return the load at which an arm buckles."""
     area = worked("A", section.area_mm2, "mm²", section.words)
@@ -305,40 +292,6 @@ def strut_working(section: Section, found: Buckling, length_mm: float, yield_mpa
         expression = "A * R * (1 - R * s**2 / (4 * pi**2 * E))"
         load = step("P", expression, area, yielding, slender, e, value=found.load_n, unit="N")
     return Working(steps=(slender, load), source=f"{found.rule}; Euler above a slenderness of {found.changeover:.0f}.")
-
-
-@dataclass(frozen=True, slots=True, kw_only=True)
-class Wall:
-    """A flat wall of a bracket, and when it folds."""
-
-    words: str
-    breadth_mm: float
-    thickness_mm: float
-    has_free_edge: bool
-    found: PanelBuckling
-
-
-def panel_working(wall: Wall, yield_mpa: float) -> Working:
-    """Return the stress at which a wall folds."""
-    found = wall.found
-    elastic = step(
-        "σ",
-        "k * pi**2 * E / (12 * (1 - ν**2)) * (t / b)**2",
-        tabled("k", found.factor, "", "one long edge free" if wall.has_free_edge else "both long edges supported"),
-        tabled("E", STEEL.modulus_mpa, "MPa", "steel"),
-        tabled("ν", STEEL.poisson, "", "steel"),
-        worked("t", wall.thickness_mm, "mm", f"{wall.words}, thick"),
-        worked("b", wall.breadth_mm, "mm", f"{wall.words}, clear breadth"),
-        value=found.elastic_mpa,
-        unit="MPa",
-        decimals=0,
-    )
-    source = "k π² E/(12 (1 - ν²)) (t/b)²; above half of yield S_y (1 - S_y/4σ)."
-    if found.rule == "elastic":
-        return Working(steps=(elastic,), source=source)
-    yielding = worked("R", yield_mpa, "MPa", "yield")
-    folds = step("c", "R * (1 - R / (4 * σ))", elastic, yielding, value=found.buckling_mpa, unit="MPa", decimals=0)
-    return Working(steps=(elastic, folds), source=source)
 
 
 def fatigue_working(stress: WeldStress, allowed_mpa: float) -> Working:

@@ -1,8 +1,12 @@
 """A frame that is cut, however its section is entered; and what is offered to make up for the cut."""
 
 import copy
+import math
 from typing import Any
 from unittest import TestCase
+
+from hypothesis import given
+from hypothesis import strategies as st
 
 from driveline.benches.mounts.frame import frame_sought, solve_frame
 from driveline.benches.mounts.rails import rail_of
@@ -87,8 +91,9 @@ class CutTest(TestCase):
         self.assertIs(solved(weak)[1]["mounts.frame"].verdict, Verdict.FAILS)
         found = REGISTRY.sought(JobFile.model_validate(weak), "mounts.frame_mend")
         taken = {one.field.removeprefix("mounts."): {"text": one.text} for one in found.fields}
-        check = solved(changed(weak, taken))[1]["mounts.frame"]
-        self.assertGreaterEqual(check.margin or 0.0, 1.0)
+        checks = solved(changed(weak, taken))[1]
+        self.assertGreaterEqual(checks["mounts.frame"].margin or 0.0, 1.0)
+        self.assertGreaterEqual(checks["mounts.frame_folds"].margin or 0.0, 1.0)
         masses = [row[4] for row in found.rows[1:]]
         self.assertEqual(masses, sorted(masses, key=lambda cell: float(cell.split("|")[0].strip("⟨"))))
 
@@ -103,3 +108,51 @@ class CutTest(TestCase):
         frame = CutFrame.model_validate({"is_cut": True, "old": BOX, "stations": [low]})
         self.assertIn("here", frame_sought(frame, 1.0).says)
         self.assertEqual(frame_sought(frame, 1.0).rows, ())
+
+
+def folds(old: Any, new: Any, yield_mpa: float | None = 355.0) -> Any:
+    frame = {"is_cut": True, "yield_mpa": yield_mpa, "old": old, "stations": [{"name": "here", **new}]}
+    return solve_frame(CutFrame.model_validate(frame))
+
+
+class FoldTest(TestCase):
+    def test_a_side_that_is_opened_folds_by_its_free_edge(self) -> None:
+        thin = {**BOX, "wall": mm(2), "lid": mm(2)}
+        found = folds(thin, {**thin, "lid": mm(0)})
+        assert found.folded is not None and found.folds_first is not None
+        now = found.folds_first.fold
+        self.assertEqual((now.panel.words, now.panel.has_free_edge, now.panel.breadth_mm), ("side", True, 108.0))
+        by_hand = 0.43 * math.pi**2 * 205_000 / (12 * (1 - 0.29**2)) * (2 / 108) ** 2
+        self.assertAlmostEqual(now.found.buckling_mpa, by_hand, delta=0.02 * by_hand)
+        self.assertLess(found.folds_first.moment_nm, 0.2 * found.folded.moment_nm)
+
+    def test_what_is_left_as_it_was_folds_as_it_did_however_it_is_entered(self) -> None:
+        for shape in (BOX, {"kind": "channel", **BOX}, {"kind": "tube", "depth": mm(76), "wall": mm(3)}, DRAWN):
+            with self.subTest(shape=shape.get("kind")):
+                found = folds(shape, shape)
+                assert found.folded is not None and found.folds_first is not None
+                self.assertEqual(found.folds_first.moment_nm, found.folded.moment_nm)
+
+    @given(st.floats(1, 9), st.floats(0.1, 3), st.sampled_from(("wall", "lid", "under")))
+    def test_a_thicker_plate_never_folds_sooner(self, wall_mm: float, more_mm: float, which: str) -> None:
+        thin = {**BOX, "wall": mm(wall_mm), "under": mm(wall_mm), "under_breadth": mm(60)}
+        size = 4.0 if which == "lid" else wall_mm
+        moments = [
+            one.folds_first.moment_nm
+            for one in (folds(BOX, thin), folds(BOX, {**thin, which: mm(size + more_mm)}))
+            if one.folds_first is not None
+        ]
+        self.assertGreaterEqual(moments[1], moments[0] * (1 - 1e-9))
+
+    def test_what_is_not_known_of_it_is_asked(self) -> None:
+        flat = plates((0, 0, 50, 0, 5), (50, 0, 90, 0, 5))
+        for words, found in {
+            "Yield of the rail's steel": folds(BOX, BOX, None),
+            "meet, at here": folds(BOX, flat),
+            "meet, at the rail as it was": folds(flat, BOX),
+        }.items():
+            with self.subTest(words):
+                self.assertTrue(any(words in one for one in found.folds_missing), found.folds_missing)
+        self.assertIs(
+            solved(changed(BITTERN, {"frame.yield_mpa": None}))[1]["mounts.frame_folds"].verdict, Verdict.NOT_KNOWN
+        )

@@ -20,7 +20,7 @@
 
 <div class="mt-3 flex items-baseline gap-2">
   <h3 class="flex-1">{station.name}</h3>
-  {#if found}<span class={['figures', found.least < 1 ? 'text-fails' : '']}
+  {#if found}<span class={['figures', found.is_short ? 'text-fails' : '']}
       >{found.least_is} {share(found.least)}</span
     >{/if}
   {#if !disabled}<button
@@ -36,5 +36,12 @@
       found.j,
     )}
   </p>
+  {#if found.fold}<p class="figures text-[12.5px] text-ink-dim">
+      {found.fold.wall} folds at {units.figure(found.fold.stress_mpa, 'MPa', 0)}, {units.figure(
+        found.fold.moment_nm,
+        'N·m',
+        0,
+      )} of bending; as it was {units.figure(found.fold.was_nm, 'N·m', 0)}
+    </p>{/if}
 {/if}
 <RailFields name={station.name} rail={station} {disabled} change={(write) => change((next) => write(next))} />

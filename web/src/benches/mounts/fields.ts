@@ -153,9 +153,12 @@ export const bracketForm = (threads: readonly string[]): Form<Bracket> => [
     ...within(
       (one: Bracket) => one.landing,
       [
-        yesNo<Landing>('is_there', 'On the vehicle it is', 'not said', ['bolted, by a landing plate', 'welded']),
+        yesNo<Landing>('is_there', 'On the vehicle it is', 'not said', [
+          'bolted, by a landing plate',
+          'welded',
+        ]),
         ...when(
-          (one: Landing) => one.is_there,
+          (one: Landing) => one.is_there === true,
           [
             reading<Landing>('breadth', 'Landing plate, across', 'length'),
             reading<Landing>('depth', 'Landing plate, upright', 'length'),
@@ -327,7 +330,10 @@ export const CUT: Form<Cut> = [
   yesNo<Cut>('is_cut', 'A frame or rail is', 'not said', ['cut', 'left whole']),
   ...when(
     (cut: Cut) => cut.is_cut === true,
-    [yesNo<Cut>('is_heat_treated', 'Its steel is', 'not said', ['heat-treated', 'plain'])],
+    [
+      yesNo<Cut>('is_heat_treated', 'Its steel is', 'not said', ['heat-treated', 'plain']),
+      number<Cut>('yield_mpa', 'Yield of its steel', [1, 2000], 'empty: not known', 'MPa'),
+    ],
   ),
 ];
 export const APPROVAL: Form<Cut> = [

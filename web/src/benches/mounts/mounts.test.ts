@@ -234,7 +234,11 @@ describe('FramePanel', () => {
   ];
   const rail = { plates_mm: [box], cells: 1 };
   const stations = [
-    { name: 'notch', rail, area: 0.9, i: 0.8, across: 0.7, z: 0.74, j: 0.4, least: 0.4, least_is: 'J' },
+    {
+      ...{ name: 'notch', rail, area: 0.9, i: 0.8, across: 0.7, z: 0.74, j: 0.4 },
+      ...{ least: 0.4, least_is: 'J', is_short: true },
+      fold: { wall: 'side', stress_mpa: 212, moment_nm: 9100, was_nm: 13580 },
+    },
   ];
   const old = { kind: 'trough', plates: [] };
   const CUT = { is_cut: true, old, stations: [{ name: 'notch', ...old }] };
@@ -254,6 +258,7 @@ describe('FramePanel', () => {
     shown(CUT);
     expect(screen.getByText(/^J\s40/).className).toContain('text-fails');
     expect(screen.getByRole('img', { name: /Section of notch, 70 × 110\smm/ })).toBeTruthy();
+    expect(screen.getByText(/^side folds at 212\sMPa, 9\s100\sN·m/)).toBeTruthy();
     expect(screen.getByText(/approved by a licensed engineer/)).toBeTruthy();
     expect(screen.getByLabelText('Take notch away')).toBeTruthy();
   });
