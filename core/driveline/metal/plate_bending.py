@@ -5,6 +5,7 @@ from dataclasses import dataclass
 from typing import Any, Final
 
 import numpy as np
+from numpy.typing import NDArray
 from shapely import Polygon
 from skfem import Basis, BilinearForm, ElementTriMorley, FacetBasis, LinearForm, MeshTri, asm, condense, solve
 from skfem.helpers import dd, ddot, eye, trace
@@ -22,8 +23,12 @@ MOST_MESHES: Final = 6
 class PlateBending:
     """A plate bent: its greatest move and its greatest surface stress off the clamp, by von Mises."""
 
+    points_mm: Floats  # (n, 2)
+    triangles: NDArray[np.int64]  # (m, 3)
+    stress_mpa: Floats  # (m,), at the middle of each
     move_mm: float
     peak_mpa: float
+    peak_at_mm: tuple[float, float]
     triangle_counts: tuple[int, ...]
     settled: bool
 
@@ -37,7 +42,12 @@ class _Bent:
     poisson: float
     is_held: Where
     pressure_mpa: float
+    is_pressed: Where
     on_hole_n: float
+
+
+def _everywhere(x: Any) -> Any:
+    return np.ones(x.shape[1:])
 
 
 def solve_bending(
@@ -49,6 +59,7 @@ def solve_bending(
     poisson: float,
     is_held: Where,
     pressure_mpa: float = 0.0,
+    is_pressed: Where = _everywhere,
     on_hole_n: float = 0.0,
     most_meshes: int = MOST_MESHES,
 ) -> PlateBending:
@@ -61,7 +72,8 @@ def solve_bending(
         e_mpa: Young's modulus.
         poisson: Poisson's ratio.
         is_held: Says of points, (2, n), which are clamped.
-        pressure_mpa: All over it.
+        pressure_mpa: On it.
+        is_pressed: Says of points, (2, ...), which that acts on.
         on_hole_n: Square to it, along the first hole's edge.
         most_meshes: After so many it is not settled.
 
@@ -76,20 +88,30 @@ def solve_bending(
         raise ImpossibleInput("thickness", fig(thickness_mm, "mm"), "above 0")
     if not pressure_mpa and not (on_hole_n and holes):
         raise ImpossibleInput("load", 0.0, "a pressure, or a force on a hole")
-    plate = _Bent(outline, tuple(holes), thickness_mm, e_mpa, poisson, is_held, pressure_mpa, on_hole_n)
+    plate = _Bent(outline, tuple(holes), thickness_mm, e_mpa, poisson, is_held, pressure_mpa, is_pressed, on_hole_n)
     low_x, low_y, high_x, high_y = outline.bounds
     longer, finer = max(high_x - low_x, high_y - low_y), 1.0
-    moves, counts, peak, is_settled = list[float](), list[int](), 0.0, False
+    moves, counts, is_settled = list[float](), list[int](), False
     while not is_settled and len(moves) < most_meshes:
         mesh = meshed(outline, plate.holes, longer * FIRST_SHARE * finer, finer)
         move, stress = _solved(mesh, plate)
         free = off_the_clamp(mesh, is_held, max(thickness_mm, CLAMP_SHARE * longer))[mesh.t].all(axis=0)
         moves.append(move)
         counts.append(int(mesh.t.shape[1]))
-        peak = float(stress[free].max())
         is_settled = len(moves) > 1 and abs(moves[-1] - moves[-2]) < SETTLED * moves[-1]
         finer *= FINER
-    return PlateBending(move_mm=moves[-1], peak_mpa=peak, triangle_counts=tuple(counts), settled=is_settled)
+    worst = int(np.where(free, stress, 0.0).argmax())
+    middle = mesh.p[:, mesh.t[:, worst]].mean(axis=1)
+    return PlateBending(
+        points_mm=mesh.p.T,
+        triangles=np.asarray(mesh.t.T, dtype=np.int64),
+        stress_mpa=stress,
+        move_mm=moves[-1],
+        peak_mpa=float(stress[worst]),
+        peak_at_mm=(float(middle[0]), float(middle[1])),
+        triangle_counts=tuple(counts),
+        settled=is_settled,
+    )
 
 
 def _solved(mesh: MeshTri, plate: _Bent) -> tuple[float, Floats]:
@@ -104,8 +126,8 @@ def _solved(mesh: MeshTri, plate: _Bent) -> tuple[float, Floats]:
     def stiffness(u: Any, v: Any, _: Any) -> Any:
         return ddot(moments(u), dd(v))
 
-    def pressed(v: Any, _: Any) -> Any:
-        return plate.pressure_mpa * v
+    def pressed(v: Any, w: Any) -> Any:
+        return plate.pressure_mpa * plate.is_pressed(w.x) * v
 
     load = asm(LinearForm(pressed), basis)
     edge = mesh.boundary_facets()

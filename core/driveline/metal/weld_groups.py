@@ -29,9 +29,11 @@ class _Group:
     unit_xy_mm3: float
     points_mm: Floats  # (p, 2), ends of the lines
 
-    def at_ends_mpa(self, forces_n: Floats, at_mm: Floats) -> tuple[Floats, Floats]:
-        """The moments of forces, (c, 3), at the centroid, and the stress at each end, (c, p, 3)."""
+    def at_ends_mpa(self, forces_n: Floats, at_mm: Floats, own_nmm: Floats | None = None) -> tuple[Floats, Floats]:
+        """The moments of forces, (c, 3), and of their own, at the centroid, and the stress at each end, (c, p, 3)."""
         moments = crossed(at_mm - np.array([*self.centroid_mm, 0.0]), forces_n)
+        if own_nmm is not None:
+            moments = moments + own_nmm
         x, y = (self.points_mm - self.centroid_mm).T
         even, twist = forces_n / self.length_mm, moments[:, 2:] / (self.unit_x_mm3 + self.unit_y_mm3)
         across = even[:, 2:] + _bending(moments, x, y, self.unit_x_mm3, self.unit_y_mm3, self.unit_xy_mm3)
@@ -50,7 +52,9 @@ class WeldStress(_Group):
     governing_mpa: float
 
 
-def weld_stress(lines_mm: Floats, *, leg_mm: float, force_n: Floats, at_mm: Floats) -> WeldStress:
+def weld_stress(
+    lines_mm: Floats, *, leg_mm: float, force_n: Floats, at_mm: Floats, moment_nmm: Floats | None = None
+) -> WeldStress:
     """Return the stress of a group of fillets in one plane.
 
     Args:
@@ -58,6 +62,7 @@ def weld_stress(lines_mm: Floats, *, leg_mm: float, force_n: Floats, at_mm: Floa
         leg_mm: Of the fillet.
         force_n: On the group, (3,), the third square to the plane.
         at_mm: Where it acts, (3,).
+        moment_nmm: That acts beside it, (3,).
 
     Raises:
         ImpossibleInput: If there is no line, or no leg.
@@ -67,7 +72,7 @@ def weld_stress(lines_mm: Floats, *, leg_mm: float, force_n: Floats, at_mm: Floa
         I_xy, added as vectors at every end, where it is worst. Worked example weld-group-three-dimensions.
     """
     group = _group_of(lines_mm, leg_mm)
-    moments, at_ends = group.at_ends_mpa(force_n[None], at_mm)
+    moments, at_ends = group.at_ends_mpa(force_n[None], at_mm, moment_nmm)
     sizes = np.linalg.norm(at_ends[0], axis=1)
     worst = int(sizes.argmax())
     return WeldStress(
@@ -102,7 +107,9 @@ def _group_of(lines_mm: Floats, leg_mm: float) -> _Group:
     )
 
 
-def weld_sizes_mpa(lines_mm: Floats, *, leg_mm: float, forces_n: Floats, at_mm: Floats) -> Floats:
+def weld_sizes_mpa(
+    lines_mm: Floats, *, leg_mm: float, forces_n: Floats, at_mm: Floats, moments_nmm: Floats | None = None
+) -> Floats:
     """Return the governing stress of a group under each of many forces at one place, (c,).
 
     Args:
@@ -110,11 +117,12 @@ def weld_sizes_mpa(lines_mm: Floats, *, leg_mm: float, forces_n: Floats, at_mm: 
         leg_mm: The same.
         forces_n: (c, 3).
         at_mm: (3,).
+        moments_nmm: That act beside them, (c, 3).
 
     Source:
         As ``weld_stress``.
     """
-    _, found = _group_of(lines_mm, leg_mm).at_ends_mpa(forces_n, at_mm)
+    _, found = _group_of(lines_mm, leg_mm).at_ends_mpa(forces_n, at_mm, moments_nmm)
     return np.asarray(np.linalg.norm(found, axis=2).max(axis=1), dtype=np.float64)
 
 

@@ -78,6 +78,7 @@ CRADLE: Final = {
     "property_class": "8.8",
     "condition": "oiled",
 }
+CORNERS: Final = ("lower_left", "lower_right", "upper_left", "upper_right")
 PLATED: Final = {
     "kind": "plates",
     "plates": [
@@ -344,11 +345,21 @@ def _mount(draw: st.DrawFn, mount: Job) -> None:
         mount["tube"]["length"] = text(draw(st.floats(43, 61)), "mm")
 
 
+def _legs(draw: st.DrawFn) -> Job:
+    """Of a plate on standoffs, on a flat face or a stepped one."""
+    legs = {"across": 100, "upright": 90, "outside": draw(st.floats(15, 45)), "foot": draw(st.floats(20, 90))}
+    longer = {corner: text(draw(st.floats(-20, 60)), "mm") for corner in CORNERS}
+    sizes = {name: text(size, "mm") for name, size in legs.items()}
+    return {**sizes, **longer, "wall": text(draw(st.floats(2, 7)), "mm"), "is_stepped": draw(st.booleans())}
+
+
 def _bracket(draw: st.DrawFn, bracket: Job) -> None:
     """Thinner, its weld looked at or not, to either side, bolted through anything."""
     bracket["wall"] = text(draw(st.floats(1.5, 12)), "mm")
     bracket["is_inspected"] = draw(st.booleans())
     bracket["lies_to"] = draw(st.sampled_from((None, "front", "rear", "left", "right")))
+    if draw(st.integers(0, 3)) == 0:
+        bracket.update(kind="standoffs", breadth=text(150, "mm"), depth=text(140, "mm"), legs=_legs(draw))
     if bracket.get("landing"):
         bracket["landing"]["is_there"] = draw(st.sampled_from((True, False, None)))
         bracket["landing"]["through"] = draw(st.sampled_from((None, "solid", "sleeves", "hollow")))

@@ -1743,7 +1743,7 @@ export interface components {
          * @description What the bracket of a mount is made of.
          * @enum {string}
          */
-        ArmKind: "none" | "box" | "tube" | "channel" | "folded" | "gusseted";
+        ArmKind: "none" | "box" | "tube" | "channel" | "folded" | "gusseted" | "standoffs";
         /**
          * AsItWas
          * @description The vehicle before: its engine, gears and final drive. Gears left out are those of the kept gearbox.
@@ -2454,6 +2454,21 @@ export interface components {
             /** Yield Mpa */
             yield_mpa?: number | null;
             goes_on?: components["schemas"]["GoesOn"] | null;
+            /**
+             * @default {
+             *       "across": null,
+             *       "upright": null,
+             *       "outside": null,
+             *       "wall": null,
+             *       "foot": null,
+             *       "is_stepped": null,
+             *       "lower_left": null,
+             *       "lower_right": null,
+             *       "upper_left": null,
+             *       "upper_right": null
+             *     }
+             */
+            legs: components["schemas"]["StandoffLegs"];
             /**
              * @default {
              *       "is_there": null,
@@ -3999,6 +4014,18 @@ export interface components {
              *       "base": null,
              *       "yield_mpa": null,
              *       "goes_on": null,
+             *       "legs": {
+             *         "across": null,
+             *         "foot": null,
+             *         "is_stepped": null,
+             *         "lower_left": null,
+             *         "lower_right": null,
+             *         "outside": null,
+             *         "upper_left": null,
+             *         "upper_right": null,
+             *         "upright": null,
+             *         "wall": null
+             *       },
              *       "landing": {
              *         "across": null,
              *         "breadth": null,
@@ -6148,6 +6175,32 @@ export interface components {
              *     }
              */
             final_right: components["schemas"]["Spot"];
+        };
+        /**
+         * StandoffLegs
+         * @description Four legs that hold a bracket's plate off the vehicle, welded at both ends; lengths differ on a stepped face.
+         */
+        StandoffLegs: {
+            /** @description From leg to leg, across */
+            across?: components["schemas"]["Length"] | null;
+            /** @description From leg to leg, upright */
+            upright?: components["schemas"]["Length"] | null;
+            /** @description Diameter of a leg */
+            outside?: components["schemas"]["Length"] | null;
+            /** @description Of its tube; of a bar half its diameter */
+            wall?: components["schemas"]["Length"] | null;
+            /** @description Breadth of what stands on the plate's middle */
+            foot?: components["schemas"]["Length"] | null;
+            /**
+             * Is Stepped
+             * @description The face below them; no: flat, all of one length
+             */
+            is_stepped?: boolean | null;
+            /** @description Longer than the bracket is cut by; of each leg */
+            lower_left?: components["schemas"]["Coordinate"] | null;
+            lower_right?: components["schemas"]["Coordinate"] | null;
+            upper_left?: components["schemas"]["Coordinate"] | null;
+            upper_right?: components["schemas"]["Coordinate"] | null;
         };
         /**
          * Standoffs

@@ -8,22 +8,13 @@ from typing import Final
 import numpy as np
 
 from driveline.arrays import Floats
-from driveline.benches.mounts.brackets import (
-    STEEL,
-    EarBolt,
-    Stressed,
-    beside_mm,
-    ear_bolt_of,
-    ear_stress_of,
-    ears_of,
-    stresses_of,
-    weld_of,
-)
+from driveline.benches.mounts.brackets import STEEL, Stressed, beside_mm, stresses_of, weld_of
 from driveline.benches.mounts.carried import Carried
+from driveline.benches.mounts.ears import EarBolt, ear_bolt_of, ear_stress_of, ears_of
 from driveline.benches.mounts.laid import LaidMount
 from driveline.benches.mounts.landings import FIXING, base_mm
 from driveline.benches.mounts.pull import STOCK_MM
-from driveline.benches.mounts.sheet import Grip, MountKind
+from driveline.benches.mounts.sheet import ArmKind, Bracket, Grip, MountKind
 from driveline.benches.mounts.workings import arm_working, base_working, ear_bolt_working, ear_working, weld_working
 from driveline.checks import Check
 from driveline.figures import fig
@@ -61,7 +52,7 @@ class Loaded:
     def stresses(self) -> tuple[tuple[Stressed, ...], ...]:
         """Of its arm where it is judged, a row each force; no rows while it is not known."""
         arm, bracket = self.mount.arm.arm, self.mount.sheet.bracket
-        if arm is None or value_of(bracket.beside) is None:
+        if arm is None or arm.legs is not None or value_of(bracket.beside) is None:
             return ()
         return tuple(stresses_of(arm, bracket, force) for force in self.forces_n)
 
@@ -95,7 +86,10 @@ def loaded(mount: LaidMount, k: int, carried: Carried | None, missing: tuple[str
 
 
 def bracket_checks(one: Loaded, judge: Judge) -> Iterator[Check]:
-    """Return the checks of a mount's bracket and ears; none of an arm, or of a mount bolted straight on."""
+    """Return the checks of a mount's bracket and ears; none of an arm, or of a mount bolted straight on.
+
+    The legs of a plate on standoffs have their own, ``standoff_checks``.
+    """
     if one.mount.sheet.kind is MountKind.ARM:
         return
     if one.mount.sheet.grip is Grip.EARS:
@@ -104,7 +98,8 @@ def bracket_checks(one: Loaded, judge: Judge) -> Iterator[Check]:
     if one.mount.arm.is_none:
         return
     yield _reach(one, judge)
-    yield _arm(one, judge)
+    if one.mount.sheet.bracket.kind is not ArmKind.STANDOFFS:
+        yield _arm(one, judge)
     yield _weld(one, judge)
     yield _base(one, judge)
 
@@ -316,9 +311,17 @@ def _weld(one: Loaded, judge: Judge) -> Check:
     )
 
 
+def _thinnest(bracket: Bracket) -> tuple[float | None, str]:
+    """How thick what its weld pulls on is, and in which field: of a plate on standoffs that plate, where it is less."""
+    base, plate = base_mm(bracket), positive_of(bracket.wall)
+    if bracket.kind is ArmKind.STANDOFFS and base is not None and plate is not None and plate < base:
+        return plate, "wall"
+    return base, "landing.thickness" if bracket.landing.is_there else "base"
+
+
 def _base(one: Loaded, judge: Judge) -> Check:
     sheet = one.mount.sheet
-    base = base_mm(sheet.bracket)
+    base, base_field = _thinnest(sheet.bracket)
     stress = one.weld[1] if one.weld else None
     shear = None if stress is None or base is None else base_shear_mpa(stress, thickness_mm=base)
     return judge.check(
@@ -334,6 +337,8 @@ def _base(one: Loaded, judge: Judge) -> Check:
         working=lambda: (
             Working()
             if stress is None or shear is None or base is None
-            else base_working(stress, shear, base, one.yield_mpa, one.mount.field, is_usual=one.yield_is_usual)
+            else base_working(
+                stress, shear, (base, base_field), one.yield_mpa, one.mount.field, is_usual=one.yield_is_usual
+            )
         ),
     )

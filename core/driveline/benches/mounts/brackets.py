@@ -1,6 +1,5 @@
 """The bracket of a mount: its section, its weld, its ears; what it carries, and how much it gives."""
 
-import math
 from dataclasses import dataclass
 from typing import Final
 
@@ -9,9 +8,9 @@ from shapely import box as rectangle
 from shapely import union_all
 
 from driveline.arrays import Floats
-from driveline.benches.mounts.sheet import ArmKind, Bracket, Ears
+from driveline.benches.mounts.sheet import ArmKind, Bracket
+from driveline.benches.mounts.standoffs import legs_of, load_at_mm, outside_of
 from driveline.errors import ImpossibleInput
-from driveline.metal.ears import Ear, EarStress, ear_stress
 from driveline.metal.gusseted import gusset_places_mm, gusseted, tapered_stiffness_n_per_mm
 from driveline.metal.sections import (
     ArmStress,
@@ -23,6 +22,7 @@ from driveline.metal.sections import (
     folded_channel,
     tube,
 )
+from driveline.metal.standoffs import Legs, flexibility_at, leg_ends
 from driveline.metal.weld_groups import WeldStress, frame_lines, ring_lines, weld_sizes_mpa, weld_stress
 from driveline.sheet import positive_of, value_of
 from driveline.tables.materials import PlateMaterial, material
@@ -30,7 +30,6 @@ from driveline.tables.materials import PlateMaterial, material
 STEEL: Final = material(PlateMaterial.STEEL)
 LEAST_ARM_MM: Final = 1.0
 TAPER_STEPS: Final = 24
-THREAD_SHARE: Final = 0.78  # of a bolt's whole section, where its thread is sheared
 
 
 @dataclass(frozen=True, kw_only=True)
@@ -42,6 +41,8 @@ class Arm:
     turn: Floats  # (3, 3)
     stiffness_n_per_mm: Floats  # along its own axes, (3,)
     taper: tuple[tuple[float, Section], ...] = ()  # how far from the load, from the root on; none of an even arm
+    legs: Legs | None = None  # of a plate on standoffs
+    plate_mm: float = 0.0  # its thickness
 
     @property
     def places(self) -> tuple[tuple[float, Section], ...]:
@@ -51,6 +52,9 @@ class Arm:
     @property
     def volume_mm3(self) -> float:
         """Of its metal."""
+        if self.legs is not None:
+            plate = self.section.breadth_mm * self.section.depth_mm * self.plate_mm
+            return plate + self.legs.section.area_mm2 * float(self.legs.lengths_mm.sum())
         if not self.taper:
             return self.section.area_mm2 * self.length_mm
         levers, areas = zip(*((lever, one.area_mm2) for lever, one in self.taper), strict=True)
@@ -98,6 +102,8 @@ def arm_of(bracket: Bracket, name: str, from_mm: Floats | None, to_mm: Floats | 
     if length < LEAST_ARM_MM:
         text = f"{name}: its bracket's two ends, which are in one place"
         return ArmLaid(arm=None, missing=(*missing, text), is_none=False)
+    if bracket.kind is ArmKind.STANDOFFS:
+        return _standoffs(bracket, name, section, along / length, length)
     taper = _taper(bracket, length)
     stiffness = (
         tapered_stiffness_n_per_mm(taper, e_mpa=STEEL.modulus_mpa)
@@ -112,6 +118,24 @@ def arm_of(bracket: Bracket, name: str, from_mm: Floats | None, to_mm: Floats | 
         taper=taper,
     )
     return ArmLaid(arm=arm, missing=missing, is_none=False)
+
+
+def _standoffs(bracket: Bracket, name: str, section: Section, way: Floats, length_mm: float) -> ArmLaid:
+    """A plate on legs: what it gives is what they do."""
+    plate = positive_of(bracket.wall) or 0.0
+    standing = legs_of(bracket, name, length_mm, STEEL.modulus_mpa)
+    if standing.legs is None or standing.missing:
+        return ArmLaid(arm=None, missing=standing.missing, is_none=False)
+    gives = flexibility_at(standing.legs, np.array([plate, 0.0, 0.0]))
+    arm = Arm(
+        section=section,
+        length_mm=length_mm,
+        turn=_standing(way),
+        stiffness_n_per_mm=1 / np.diag(gives),
+        legs=standing.legs,
+        plate_mm=plate,
+    )
+    return ArmLaid(arm=arm, missing=(), is_none=False)
 
 
 def _taper(bracket: Bracket, length_mm: float) -> tuple[tuple[float, Section], ...]:
@@ -150,6 +174,7 @@ def _section(bracket: Bracket, name: str) -> tuple[Section | None, tuple[str, ..
         ArmKind.CHANNEL: ("breadth", "depth", "wall", "web"),
         ArmKind.FOLDED: ("breadth", "depth", "wall", "bend"),
         ArmKind.GUSSETED: ("breadth", "depth", "wall", "gusset", "nose"),
+        ArmKind.STANDOFFS: ("breadth", "depth", "wall"),
     }
     assert bracket.kind is not None
     sizes = {word: positive_of(getattr(bracket, word)) for word in wanted[bracket.kind]}
@@ -162,6 +187,8 @@ def _section(bracket: Bracket, name: str) -> tuple[Section | None, tuple[str, ..
     try:
         if bracket.kind is ArmKind.GUSSETED:
             return _shelf(known, bracket.gussets or 1), ()
+        if bracket.kind is ArmKind.STANDOFFS:
+            return outside_of(known["breadth"], known["depth"], known["wall"]), ()
         if bracket.kind is ArmKind.BOX:
             return box(breadth_mm=known["breadth"], depth_mm=known["depth"], wall_mm=known["wall"]), ()
         if bracket.kind is ArmKind.TUBE:
@@ -259,6 +286,8 @@ def weld_of(arm: Arm, bracket: Bracket, forces_n: Floats) -> tuple[int, WeldStre
     leg, beside = positive_of(bracket.leg), value_of(bracket.beside)
     if leg is None or beside is None or not len(forces_n):
         return None
+    if arm.legs is not None:
+        return _leg_weld(arm, arm.legs, leg, beside, forces_n)
     lines = _root_lines(arm.section, bracket)
     # In the weld's plane x lies across and y upright; the third is out of the vehicle, along the arm.
     forces = (forces_n @ arm.turn)[:, [1, 2, 0]]
@@ -267,6 +296,20 @@ def weld_of(arm: Arm, bracket: Bracket, forces_n: Floats) -> tuple[int, WeldStre
     sizes = np.array([weld_sizes_mpa(lines, leg_mm=leg, forces_n=forces, at_mm=at) for at in places])
     side, row = np.unravel_index(int(sizes.argmax()), sizes.shape)
     return int(row), weld_stress(lines, leg_mm=leg, force_n=forces[row], at_mm=places[side])
+
+
+def _leg_weld(arm: Arm, legs: Legs, leg_mm: float, beside_mm: float, forces_n: Floats) -> tuple[int, WeldStress]:
+    """The ring of weld at an end of a leg that is worst off, under which of the forces."""
+    lines, found = ring_lines(legs.section.depth_mm), list[tuple[float, int, Floats]]()
+    for at in load_at_mm(arm.plate_mm, beside_mm):
+        ends = leg_ends(legs, forces_n @ arm.turn, at)
+        every = np.stack([ends.tops, ends.feet]).reshape(-1, 6)[:, [1, 2, 0, 4, 5, 3]]
+        sizes = weld_sizes_mpa(lines, leg_mm=leg_mm, forces_n=every[:, :3], at_mm=np.zeros(3), moments_nmm=every[:, 3:])
+        worst = int(sizes.argmax())
+        row = worst // len(legs.lengths_mm) % len(forces_n)
+        found.append((float(sizes[worst]), row, every[worst]))
+    _, row, end = max(found, key=lambda one: one[0])
+    return row, weld_stress(lines, leg_mm=leg_mm, force_n=end[:3], at_mm=np.zeros(3), moment_nmm=end[3:])
 
 
 def _root_lines(section: Section, bracket: Bracket) -> Floats:
@@ -284,75 +327,3 @@ def _root_lines(section: Section, bracket: Bracket) -> Floats:
     whole = union_all(plates)
     corners = np.array(whole.exterior.coords) - [0.0, whole.centroid.y]
     return np.stack([corners[:-1], corners[1:]], axis=1)
-
-
-def ears_of(ears: Ears, name: str) -> tuple[Ear | None, tuple[str, ...]]:
-    """Return the ears of a mount, or what they lack."""
-    sizes = {word: positive_of(getattr(ears, word)) for word in _EAR_WORDS}
-    missing = tuple(f"{name}: {_EAR_WORDS[word]}" for word, size in sizes.items() if size is None)
-    if ears.count is None:
-        missing = (f"{name}: how many ears take its bolt", *missing)
-    if missing:
-        return None, missing
-    known = {word: size for word, size in sizes.items() if size is not None}
-    try:
-        return Ear(**{f"{word}_mm": size for word, size in known.items()}), ()
-    except ImpossibleInput as error:
-        return None, (f"{name}: ears that can be made; {error}",)
-
-
-_EAR_WORDS: Final = {
-    "bolt": "the bolt of its ears",
-    "hole": "the hole of its ears",
-    "thickness": "the thickness of its ears",
-    "width": "the width of its ears across the hole",
-    "edge": "what its ears have from hole to edge",
-    "root": "the width of its ears at the foot",
-    "height": "the height of its ears to the hole",
-}
-
-
-def ear_stress_of(ear: Ear, count: int, force_n: Floats, bolt_axis: Floats, yield_mpa: float) -> EarStress:
-    """Return the stress of one ear under the force on its mount.
-
-    Args:
-        ear: Its sizes.
-        count: Of ears that share it.
-        force_n: On the mount, (3,).
-        bolt_axis: Square to the ears, unit, (3,).
-        yield_mpa: Of them.
-    """
-    side = abs(float(force_n @ bolt_axis))
-    in_plane = math.sqrt(max(float(force_n @ force_n) - side**2, 0.0))
-    return ear_stress(ear, force_n=in_plane / count, side_n=side / count, yield_mpa=yield_mpa)
-
-
-@dataclass(frozen=True, slots=True, kw_only=True)
-class EarBolt:
-    """The bolt through a mount's ears in a case."""
-
-    row: int
-    diameter_mm: float
-    in_plane_n: float
-    along_n: float
-    stress_mpa: float
-
-
-def ear_bolt_of(diameter_mm: float, count: int, force_n: Floats, bolt_axis: Floats, row: int) -> EarBolt:
-    """Return what a bolt bears that goes through ears.
-
-    Args:
-        diameter_mm: Of its thread.
-        count: Of ears, and of the planes in which it is sheared.
-        force_n: On the mount, (3,).
-        bolt_axis: Unit, (3,).
-        row: Of the case.
-
-    Source:
-        √(σ² + 3 τ²) on the thread's section.
-    """
-    area_mm2 = THREAD_SHARE * math.pi / 4 * diameter_mm**2
-    along = abs(float(force_n @ bolt_axis))
-    in_plane = math.sqrt(max(float(force_n @ force_n) - along**2, 0.0))
-    stress = math.sqrt((along / area_mm2) ** 2 + 3 * (in_plane / (count * area_mm2)) ** 2)
-    return EarBolt(row=row, diameter_mm=diameter_mm, in_plane_n=in_plane, along_n=along, stress_mpa=stress)

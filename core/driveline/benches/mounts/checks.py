@@ -19,6 +19,7 @@ from driveline.benches.mounts.needs import MountsNeeds
 from driveline.benches.mounts.pull import PullFound, pull_missing
 from driveline.benches.mounts.shake_checks import shake_checks, springs_missing
 from driveline.benches.mounts.sheet import MountKind, MountsSheet, Pull
+from driveline.benches.mounts.standoff_checks import standoff_checks
 from driveline.benches.mounts.tube_checks import tube_checks
 from driveline.benches.mounts.workings import (
     force_working,
@@ -84,6 +85,7 @@ def _bracket(one: Loaded, judge: Judge) -> tuple[Check, ...]:
             *bracket_checks(one, judge),
             *tube_checks(one, judge),
             *cradle_checks(one, judge),
+            *standoff_checks(one, judge),
             *buckling_checks(one, judge),
             *landing_checks(one, judge),
         ),

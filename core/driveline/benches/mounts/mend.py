@@ -11,6 +11,7 @@ from driveline.benches.mounts.brackets import STEEL, arm_of
 from driveline.benches.mounts.buckling_checks import buckling_checks
 from driveline.benches.mounts.patterns import parts_of
 from driveline.benches.mounts.sheet import ArmKind, Bracket, LiesTo, Mount, MountsSheet
+from driveline.benches.mounts.standoff_checks import standoff_checks
 from driveline.checks import Verdict
 from driveline.figures import fig
 from driveline.margins import Judge
@@ -28,9 +29,9 @@ OPPOSITE: Final = {
     LiesTo.LEFT: LiesTo.RIGHT,
     LiesTo.RIGHT: LiesTo.LEFT,
 }
-ARM_PLATES: Final = ("side", "top", "fold", "shelf", "gusset")
+ARM_PLATES: Final = ("standoff", "side", "top", "fold", "shelf", "gusset")
 KG_PER_MM3: Final = STEEL.density_kgm3 * 1e-9
-SIZED: Final = ("arm", "weld", "base", "walls", "fatigue")
+SIZED: Final = ("arm", "standoff_plate", "legs_buckle", "weld", "base", "walls", "fatigue")
 
 
 Changes = dict[str, Length | LiesTo | None]  # of a bracket's other fields
@@ -61,6 +62,8 @@ def mend_sought(one: Loaded, judge: Judge) -> Sought:
     ways = sorted(_ways(one, judge), key=lambda way: (way.kg, way.leg_mm))
     if not ways:
         says = "Nothing does with walls and a leg of 12 mm or less: make it deeper or shorter, or move a mount nearer."
+        if one.mount.sheet.bracket.kind is ArmKind.STANDOFFS:
+            says = "Nothing does with a plate and a fillet of 12 mm or less: take stouter legs, or farther apart."
         return Sought(says=says, fields=())
     best = ways[0]
     return Sought(
@@ -139,6 +142,6 @@ def _text(one: Length | LiesTo) -> str:
 
 def _holds(one: Loaded, judge: Judge) -> bool:
     """Whether every check that hangs on the sizes tried does."""
-    every = (*bracket_checks(one, judge), *buckling_checks(one, judge))
+    every = (*bracket_checks(one, judge), *standoff_checks(one, judge), *buckling_checks(one, judge))
     asked = [check for check in every if check.key.removeprefix(f"{one.key}.") in SIZED]
     return all(check.verdict is Verdict.HOLDS for check in asked)

@@ -7,11 +7,12 @@ from shapely import Polygon
 from shapely.geometry import Point
 
 from driveline.benches.mounts.box_plates import box_plates
-from driveline.benches.mounts.brackets import ears_of
 from driveline.benches.mounts.cradle_parts import cradle_parts
+from driveline.benches.mounts.ears import ears_of
 from driveline.benches.mounts.landings import landing_of
 from driveline.benches.mounts.sheet import ArmKind, Grip, Mount, MountKind, MountsSheet
 from driveline.benches.mounts.sheet_parts import sheet_hole, sheet_part
+from driveline.benches.mounts.standoff_parts import standoff_parts
 from driveline.drawing.plate import Bend
 from driveline.errors import ImpossibleInput
 from driveline.figures import fig
@@ -41,6 +42,7 @@ def parts_of(sheet: MountsSheet) -> tuple[FlatPart, ...]:
         found += _box(mount, k)
         found += _fold(mount, k)
         found += _shelf(mount, k)
+        found += standoff_parts(mount, k)
         found += _landing(mount, k)
     return tuple(found)
 

@@ -34,6 +34,7 @@ class ArmKind(Choice):
     CHANNEL = "channel", "open channel"
     FOLDED = "folded", "channel folded from sheet"
     GUSSETED = "gusseted", "shelf on gussets"
+    STANDOFFS = "standoffs", "plate on standoffs"
 
 
 class LiesTo(Choice):
@@ -90,6 +91,21 @@ class GoesOn(Choice):
     AFTER = "after", "with the unit in its place"
 
 
+class StandoffLegs(Sheet):
+    """Four legs that hold a bracket's plate off the vehicle, welded at both ends; lengths differ on a stepped face."""
+
+    across: Length | None = Field(default=None, description="From leg to leg, across")
+    upright: Length | None = Field(default=None, description="From leg to leg, upright")
+    outside: Length | None = Field(default=None, description="Diameter of a leg")
+    wall: Length | None = Field(default=None, description="Of its tube; of a bar half its diameter")
+    foot: Length | None = Field(default=None, description="Breadth of what stands on the plate's middle")
+    is_stepped: bool | None = Field(default=None, description="The face below them; no: flat, all of one length")
+    lower_left: Coordinate | None = Field(default=None, description="Longer than the bracket is cut by; of each leg")
+    lower_right: Coordinate | None = None
+    upper_left: Coordinate | None = None
+    upper_right: Coordinate | None = None
+
+
 class Bracket(Sheet):
     """An arm from the vehicle to the mount, welded at its root."""
 
@@ -111,6 +127,7 @@ class Bracket(Sheet):
     base: Length | None = Field(default=None, description="Wall or plate that it is welded to, thick")
     yield_mpa: Annotated[float, Field(gt=0, le=2000)] | None = None
     goes_on: GoesOn | None = None
+    legs: StandoffLegs = StandoffLegs()
     landing: Landing = Landing()
 
 

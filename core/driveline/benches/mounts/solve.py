@@ -5,11 +5,11 @@ from functools import cache, partial
 
 from driveline.benches.contract import LaidOut, Outcome, Paper, Seek, progress_of
 from driveline.benches.mounts.bracket_checks import loaded
-from driveline.benches.mounts.brackets import ears_of
 from driveline.benches.mounts.carried import Solved, solve_held
 from driveline.benches.mounts.cases import WHICH_WAY
 from driveline.benches.mounts.checks import held_missing, mounts_checks
 from driveline.benches.mounts.ear_picture import ear_sought
+from driveline.benches.mounts.ears import ears_of
 from driveline.benches.mounts.fixings import fixing_sought
 from driveline.benches.mounts.frame import frame_sought, solve_frame
 from driveline.benches.mounts.laid import LaidMount, mounts_of
@@ -20,6 +20,7 @@ from driveline.benches.mounts.pull import PullFound, solve_pull
 from driveline.benches.mounts.schools import schools_sought
 from driveline.benches.mounts.sheet import Grip, MountKind, MountsSheet
 from driveline.benches.mounts.shown import result_of
+from driveline.benches.mounts.standoff_picture import standoff_sought
 from driveline.benches.mounts.subframe import with_subframe
 from driveline.benches.mounts.weld_sheet import weld_sheet
 from driveline.checks import Check
@@ -89,6 +90,8 @@ def _seeks(sheet: MountsSheet, needs: MountsNeeds, solved: Solved, judge: Judge)
             one = loaded(mount, k, solved.carried, missing)
             yield Seek(key=f"mounts.m{k + 1}_mend", run=partial(mend_sought, one, judge))
             yield Seek(key=f"mounts.m{k + 1}_fixing", run=partial(fixing_sought, one, judge))
+            if mount.arm.arm.legs is not None:
+                yield Seek(key=f"mounts.m{k + 1}_plate", run=partial(standoff_sought, one))
         if mount.sheet.grip is not Grip.EARS:
             continue
         if mount.sheet.kind is not MountKind.ARM and ears_of(mount.sheet.ears, mount.sheet.name)[0] is not None:

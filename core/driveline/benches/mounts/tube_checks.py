@@ -6,7 +6,8 @@ from dataclasses import dataclass
 from typing import Final
 
 from driveline.benches.mounts.bracket_checks import Loaded, field_inputs
-from driveline.benches.mounts.brackets import STEEL, THREAD_SHARE
+from driveline.benches.mounts.brackets import STEEL
+from driveline.benches.mounts.ears import THREAD_SHARE
 from driveline.benches.mounts.sheet import Grip, MountKind
 from driveline.checks import Check
 from driveline.errors import ImpossibleInput

@@ -5,8 +5,9 @@ from typing import Final
 import numpy as np
 
 from driveline.arrays import Floats
-from driveline.benches.mounts.brackets import STEEL, THREAD_SHARE, Arm, EarBolt, Stressed
+from driveline.benches.mounts.brackets import STEEL, Arm, Stressed
 from driveline.benches.mounts.carried import Carried
+from driveline.benches.mounts.ears import THREAD_SHARE, EarBolt
 from driveline.benches.mounts.pull import PullFound
 from driveline.benches.mounts.sheet import MountsSheet
 from driveline.held.modes import USUAL_DYNAMIC, Mode
@@ -229,15 +230,15 @@ def weld_working(stress: WeldStress, allowed_mpa: float, *, is_inspected: bool) 
 
 
 def base_working(
-    stress: WeldStress, shear_mpa: float, base_mm: float, yield_mpa: float, field: str, *, is_usual: bool
+    stress: WeldStress, shear_mpa: float, base: tuple[float, str], yield_mpa: float, field: str, *, is_usual: bool
 ) -> Working:
-    """Return the shear of the plate beside the weld."""
+    """Return the shear of the plate beside the weld; ``base`` is how thick it is, and in which field."""
     first = step(
         "τ",
         "s * a / t",
         worked("s", stress.governing_mpa, "MPa", "on the weld's throat"),
         worked("a", stress.throat_mm, "mm", "throat, 0.707 of the leg"),
-        entered("t", base_mm, "mm", f"{field}.bracket.base"),
+        entered("t", base[0], "mm", f"{field}.bracket.{base[1]}"),
         value=shear_mpa,
         unit="MPa",
         decimals=1,
@@ -271,13 +272,15 @@ def pull_working(found: PullFound | None, spare_mm: float | None, room_mm: float
     return Working(steps=(off,), source=source)
 
 
-def strut_working(section: Section, found: Buckling, length_mm: float, yield_mpa: float) -> Working:
+def strut_working(
+    section: Section, found: Buckling, length_mm: float, yield_mpa: float, *, ends: str = "between its ends, as pins"
+) -> Working:
     """Return the load at which an arm buckles."""
     area = worked("A", section.area_mm2, "mm²", section.words)
     slender = step(
         "s",
         "L / sqrt(I / A)",
-        worked("L", length_mm, "mm", "between its ends, as pins"),
+        worked("L", length_mm, "mm", ends),
         worked("I", section.upright_mm4, "mm⁴", section.words),
         area,
         value=found.slenderness,

@@ -11,7 +11,8 @@ from ezdxf.filemanagement import read
 from hypothesis import given
 from hypothesis import strategies as st
 
-from driveline.benches.mounts.brackets import Arm, ear_bolt_of
+from driveline.benches.mounts.brackets import Arm
+from driveline.benches.mounts.ears import ear_bolt_of
 from driveline.benches.mounts.landings import LandingFound, bolt_pulls
 from driveline.checks import Check
 from driveline.drawing.dxf import write_dxf

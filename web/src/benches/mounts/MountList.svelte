@@ -4,10 +4,10 @@
   import VerdictMark from '../../lib/ui/VerdictMark.svelte';
   import Fields from '../../measure/Fields.svelte';
   import { useUnits } from '../../measure/units.svelte';
+  import BracketPart from './BracketPart.svelte';
   import { newMount } from './edits';
-  import EarStress from './EarStress.svelte';
-  import Mend from './Mend.svelte';
-  import { bracketForm, cradleForm, EARS, GRIP, LINK, mountForm, TUBE } from './fields';
+  import { cradleForm, EARS, GRIP, LINK, mountForm, TUBE } from './fields';
+  import StressPicture from './StressPicture.svelte';
 
   interface Props {
     rows: readonly Mount[];
@@ -22,7 +22,6 @@
   let { rows, found, points, threads, lit, disabled, onpick, change }: Props = $props();
   const units = useUnits();
   const form = $derived(mountForm(points));
-  const bracket = $derived(bracketForm(threads));
   const cradle = $derived(cradleForm(threads));
 </script>
 
@@ -62,33 +61,7 @@
         />
       </div>
     {:else if row.kind}
-      <h3 class="mt-2">Its bracket</h3>
-      <div data-part="bracket">
-        <Fields
-          form={bracket}
-          from={row.bracket}
-          {disabled}
-          change={(write) => put((to) => write(to.bracket))}
-        />
-      </div>
-      {#if !disabled && row.bracket.kind && row.bracket.kind !== 'none'}
-        <div class="flex flex-col items-start">
-          <Mend
-            seek="mounts.m{k + 1}_mend"
-            text="find what would hold"
-            label="What would hold"
-            take="take the lightest"
-            change={put}
-          />
-          <Mend
-            seek="mounts.m{k + 1}_fixing"
-            text="compare welded in and bolted on"
-            label="Welded in or bolted on"
-            take="bolt it on so"
-            change={put}
-          />
-        </div>
-      {/if}
+      <BracketPart mount={row} number={k + 1} {threads} {disabled} change={put} />
       <h3 class="mt-2">{row.grip === 'strap' ? 'Its cradle and strap' : 'Its ears'}</h3>
       <Fields form={GRIP} from={row} {disabled} change={put} />
       {#if row.grip === 'strap'}
@@ -107,7 +80,11 @@
         <div data-part="tube">
           <Fields form={TUBE} from={row} {disabled} change={put} />
         </div>
-        <EarStress name={row.name} mount={k + 1} />
+        <StressPicture
+          seek="mounts.m{k + 1}_ear"
+          text="look at an ear by finite elements"
+          label="Stress in an ear of {row.name}"
+        />
       {/if}
     {/if}
   {/snippet}

@@ -10,7 +10,7 @@ export function newMount(name: string): Mount {
     angles: {},
     is_measured: false,
     weighed: {},
-    bracket: { has_tabs: false, landing: {} },
+    bracket: { has_tabs: false, legs: {}, landing: {} },
     grip: 'ears',
     cradle: {},
     ears: {},

@@ -25,6 +25,7 @@ const ARMS = [
   ['channel', 'open channel'],
   ['folded', 'channel folded from sheet'],
   ['gusseted', 'shelf on gussets'],
+  ['standoffs', 'plate on standoffs'],
 ] as const;
 const STIFF: readonly [number, number] = [1, 1e7];
 const HOLDS = ['it holds', 'it slides'] as const;
@@ -79,6 +80,31 @@ export function mountForm(points: readonly string[]): Form<Mount> {
 const pairs = (names: readonly string[]) => names.map((name) => [name, name] as const);
 const isMade = (bracket: Bracket) => bracket.kind != null && bracket.kind !== 'none';
 
+type Legs = Bracket['legs'];
+const LONGER = 'longer than the rest by; shorter: below nought';
+const LEGS: Form<Legs> = [
+  reading<Legs>('across', 'Legs apart, across', 'length', 'four, in its corners'),
+  reading<Legs>('upright', 'Legs apart, upright', 'length'),
+  reading<Legs>('outside', 'Diameter of a leg', 'length'),
+  reading<Legs>('wall', 'Wall of a leg', 'length', 'of a bar half its diameter'),
+  reading<Legs>(
+    'foot',
+    'What stands on its middle, broad',
+    'length',
+    'the foot of its ears, or a mount’s own',
+  ),
+  yesNo<Legs>('is_stepped', 'The face below its legs is', 'not said', ['stepped', 'flat']),
+  ...when(
+    (one: Legs) => one.is_stepped === true,
+    [
+      reading<Legs>('lower_left', 'Lower left leg', 'length', `seen from the unit; ${LONGER}`),
+      reading<Legs>('lower_right', 'Lower right leg', 'length', LONGER),
+      reading<Legs>('upper_left', 'Upper left leg', 'length', LONGER),
+      reading<Legs>('upper_right', 'Upper right leg', 'length', LONGER),
+    ],
+  ),
+];
+
 /** What holds a mount to the vehicle. */
 export const bracketForm = (threads: readonly string[]): Form<Bracket> => [
   choice<Bracket, 'kind'>('kind', 'Bracket', ARMS, 'not said'),
@@ -90,7 +116,7 @@ export const bracketForm = (threads: readonly string[]): Form<Bracket> => [
       'length',
       'of a tube its diameter; of a shelf over all at its root',
     ),
-    reading<Bracket>('wall', 'Wall', 'length', 'of a channel its flanges, of a shelf itself'),
+    reading<Bracket>('wall', 'Wall', 'length', 'of a channel its flanges, of a shelf or plate itself'),
     asked((one: Bracket) => one.kind === 'channel', reading<Bracket>('web', 'Web', 'length')),
     asked(
       (one: Bracket) => one.kind === 'folded',
@@ -113,7 +139,16 @@ export const bracketForm = (threads: readonly string[]): Form<Bracket> => [
         ),
       ],
     ),
-    reading<Bracket>('length', 'Cut to a length of', 'length', 'its landing plate comes on top'),
+    ...when(
+      (one: Bracket) => one.kind === 'standoffs',
+      within((one: Bracket) => one.legs, LEGS),
+    ),
+    reading<Bracket>(
+      'length',
+      'Cut to a length of',
+      'length',
+      'its landing plate comes on top; of standoffs with their plate',
+    ),
     reading<Bracket>(
       'beside',
       'The load passes beside its middle by',

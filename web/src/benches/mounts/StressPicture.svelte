@@ -5,10 +5,11 @@
   import { useUnits } from '../../measure/units.svelte';
 
   interface Props {
-    name: string;
-    mount: number; // counted from 1
+    seek: string; // what is asked for
+    text: string;
+    label: string; // of what is drawn
   }
-  let { name, mount }: Props = $props();
+  let { seek, text, label }: Props = $props();
   const seeker = new Seeker(useEditor());
   const units = useUnits();
   const picture = $derived(seeker.isCurrent ? seeker.found?.picture : null);
@@ -31,18 +32,13 @@
     patch.x_mm.map((x, k) => `${x},${-(patch.y_mm[k] ?? 0)}`).join(' ');
 </script>
 
-<SeekButton
-  {seeker}
-  key="mounts.m{mount}_ear"
-  text="look at an ear by finite elements"
-  busy="Working it out…"
-/>
+<SeekButton {seeker} key={seek} {text} busy="Working it out…" />
 {#if picture && box}
   <svg
     class="mt-1 h-52 w-full bg-dye"
     viewBox="{box.left - 4} {-(box.low + box.height) - 4} {box.width + 8} {box.height + 8}"
     role="img"
-    aria-label="Stress in an ear of {name}, at most {units.figure(picture.peak_mpa, 'MPa', 0)}"
+    aria-label="{label}, at most {units.figure(picture.peak_mpa, 'MPa', 0)}"
   >
     {#each picture.patches as patch, k (k)}
       <polygon

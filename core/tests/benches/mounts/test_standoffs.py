@@ -1,0 +1,93 @@
+"""A bracket that is a plate on standoffs."""
+
+from typing import Any
+from unittest import TestCase
+
+import numpy as np
+
+from driveline.benches.mounts.patterns import parts_of
+from driveline.benches.mounts.sheet import MountsSheet
+from driveline.checks import Check, Verdict
+from driveline.job.file import REGISTRY, JobFile
+from tests.benches.mounts.test_mounts import PLOVER, changed, mm, solved
+from tests.workings.test_workings import faults_of
+
+KEYS = ("arm", "standoff_plate", "legs_buckle", "weld", "base", "fatigue", "beside", "reach")
+LEGS: dict[str, Any] = {
+    "across": mm(100),
+    "upright": mm(90),
+    "outside": mm(30),
+    "wall": mm(5),
+    "foot": mm(60),
+    "is_stepped": False,
+}
+STEPPED = {"is_stepped": True, "lower_left": mm(0), "lower_right": mm(0), "upper_left": mm(20), "upper_right": mm(20)}
+BRACKET = {"kind": "standoffs", "breadth": mm(150), "depth": mm(140), "wall": mm(12), "beside": mm(0)}
+
+
+def job(legs: dict[str, Any] | None = None, **bracket: Any) -> dict[str, Any]:
+    made = changed(PLOVER, {f"mounts.0.bracket.{name}": value for name, value in {**BRACKET, **bracket}.items()})
+    made["sheets"]["mounts"]["mounts"][0]["bracket"]["legs"] = {**LEGS, **(legs or {})}
+    return made
+
+
+def checks(legs: dict[str, Any] | None = None, **bracket: Any) -> dict[str, Check]:
+    found = solved(job(legs, **bracket))[1]
+    return {key: found[f"mounts.m1.{key}"] for key in KEYS}
+
+
+class StandoffsTest(TestCase):
+    def test_every_leg_its_weld_and_the_plate_are_judged_and_no_arm_is(self) -> None:
+        found = solved(job())[1]
+        self.assertNotIn("mounts.m1.walls", found)
+        for key, one in checks().items():
+            with self.subTest(key):
+                self.assertNotEqual(one.verdict, Verdict.NOT_KNOWN, one.missing)
+                self.assertEqual(faults_of(one, one.working), [])
+
+    def test_what_is_not_known_of_it_is_named_and_nothing_is_judged(self) -> None:
+        for legs, words in (
+            ({"across": None}, "its legs apart, across"),
+            ({"wall": None}, "the wall of its legs"),
+            ({"foot": None}, "what stands on its plate"),
+            ({"is_stepped": None}, "a flat face or a stepped one"),
+            ({**STEPPED, "upper_left": None}, "each leg is longer"),
+            ({"across": mm(140)}, "a plate that its legs stand within"),
+            ({"across": mm(20)}, "legs that can be made"),
+            ({"wall": mm(16)}, "legs that can be made"),
+            ({**STEPPED, "upper_left": mm(-400)}, "legs that can be made"),
+        ):
+            with self.subTest(words):
+                found = checks(legs)
+                for key in ("arm", "standoff_plate", "legs_buckle", "weld"):
+                    self.assertIs(found[key].verdict, Verdict.NOT_KNOWN)
+                    self.assertTrue(any(words in one for one in found[key].missing), found[key].missing)
+
+    def test_on_a_stepped_face_the_short_legs_bear_more(self) -> None:
+        level, stepped = checks()["arm"], checks(STEPPED)["arm"]
+        self.assertIn("lower", stepped.says)
+        self.assertNotEqual(level.margin, stepped.margin)
+
+    def test_its_plate_is_a_part_with_a_hole_over_each_leg_and_says_what_to_saw(self) -> None:
+        def plate(legs: dict[str, Any] | None = None) -> Any:
+            sheet = MountsSheet.model_validate(job(legs, length=mm(100))["sheets"]["mounts"])
+            return next(part for part in parts_of(sheet) if part.key == "mounts.m1_standoff")
+
+        part = plate()
+        self.assertEqual(part.thickness_mm, 12.0)
+        np.testing.assert_allclose([(h.x_mm, h.y_mm) for h in part.holes], [(25, 25), (125, 25), (125, 115), (25, 115)])
+        self.assertIn("saw four of", part.made_to[1])
+        self.assertIn("upper left", plate(STEPPED).made_to[1])
+
+    def test_finite_elements_of_its_plate_are_below_the_sum_by_hand(self) -> None:
+        found = REGISTRY.sought(JobFile.model_validate(job()), "mounts.m1_plate")
+        assert found.picture is not None
+        self.assertIn("by hand", found.says)
+        self.assertGreater(len(found.picture.patches), 500)
+
+    def test_the_lightest_plate_that_holds_is_found_and_holds(self) -> None:
+        found = REGISTRY.sought(JobFile.model_validate(job(wall=mm(3))), "mounts.m1_mend")
+        taken = {one.field.split(".")[-1]: {"text": one.text} for one in found.fields if not one.field.endswith("kind")}
+        after = checks(**taken)
+        for key in KEYS[:4]:
+            self.assertIs(after[key].verdict, Verdict.HOLDS, after[key].says)
