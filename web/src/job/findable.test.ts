@@ -63,7 +63,7 @@ describe('finding', () => {
     const fields = await fieldsOf([{ key: 'brief', title: 'Brief', letter: 'b' }]);
     expect(matching(fields, 'kerb mass')[0]?.place).toEqual({
       bench: 'brief',
-      selector: 'main [data-field="kerb_mass"], main [data-group="kerb_mass"] :is(input, select)',
+      selector: expect.stringMatching(/^main \[data-field="kerb_mass"\], /) as unknown,
     });
   });
 });

@@ -1,6 +1,6 @@
 /** What `/` finds in a job, each with its words and where it is. */
 import type { Bench, JobLine, JobResult, Sheets } from '../api/types';
-import { placeOfCheck, placeOfField, type Place } from './go-to';
+import { placeOfCheck, placeOfField, withinPart, type Place } from './go-to';
 
 export interface Found {
   key: string;
@@ -88,7 +88,7 @@ export function entriesOf(benches: readonly Bench[], sheets: Sheets): Found[] {
           title: `${name}: ${steps.map(worded).join(' ')}`,
           about,
           place,
-          within: withinPart(steps),
+          within: fieldOfOpen(steps),
         })),
       ];
     }),
@@ -122,10 +122,10 @@ function leaves(value: object, before: readonly string[] = []): string[][] {
   });
 }
 
-/** A field of what is open: two parts of one thing may have fields of one name, such as a length. */
-function withinPart(steps: readonly string[]): string {
-  const field = `[data-field="${CSS.escape(steps.at(-1) ?? '')}"]`;
-  return steps.length > 1 ? `main [data-part="${CSS.escape(steps[0] ?? '')}"] ${field}` : `main ${field}`;
+/** A field of what is open, by its steps from there. */
+function fieldOfOpen(steps: readonly string[]): string {
+  const [name = '', part] = steps.toReversed();
+  return part ? withinPart(part, name) : `main [data-field="${CSS.escape(name)}"]`;
 }
 
 function worded(step: string): string {

@@ -4,6 +4,7 @@ import { tick } from 'svelte';
 export interface Place {
   bench: string;
   selector: string; // of what is focused; empty for the bench itself
+  exact?: string; // the same within its part, where the bench parts its fields
 }
 
 const TRIES = 40;
@@ -18,7 +19,14 @@ export function placeOfField(path: string): Place {
   const name = isRow ? names.slice(names.at(-3) === 'unit' ? -3 : -2).join('.') : last;
   if (!name) return { bench, selector: '' };
   const own = CSS.escape(name);
-  return { bench, selector: `main [data-field="${own}"], main [data-group="${own}"] :is(input, select)` };
+  const selector = `main [data-field="${own}"], main :is([data-group="${own}"], [data-part="${own}"]) :is(input, select)`;
+  const part = isRow ? undefined : names.at(-2);
+  return part ? { bench, selector, exact: withinPart(part, name) } : { bench, selector };
+}
+
+/** A field within its part: two parts of one thing may have fields of one name, such as a length. */
+export function withinPart(part: string, name: string): string {
+  return `main [data-part="${CSS.escape(part)}"] [data-field="${CSS.escape(name)}"]`;
 }
 
 /** The place of a check, in the ledger beside its bench. */
@@ -34,6 +42,12 @@ function unfolded(place: HTMLElement): boolean {
   return true;
 }
 
+/** The first that can be seen, else that can be unfolded. */
+function shownOf(selector: string): HTMLElement | undefined {
+  const places = [...document.querySelectorAll<HTMLElement>(selector)];
+  return places.find((one) => one.checkVisibility()) ?? places.find(unfolded);
+}
+
 /** Focuses a place; false where it is not on the screen in any tab. */
 export async function goTo(place: Place, openBench: (key: string) => Promise<void>): Promise<boolean> {
   await openBench(place.bench);
@@ -44,8 +58,7 @@ export async function goTo(place: Place, openBench: (key: string) => Promise<voi
   for (const tab of [null, ...document.querySelectorAll<HTMLElement>('main [role=tab]')]) {
     tab?.click();
     await tick();
-    const places = [...document.querySelectorAll<HTMLElement>(place.selector)];
-    const found = places.find((one) => one.checkVisibility()) ?? places.find(unfolded);
+    const found = (place.exact && shownOf(place.exact)) || shownOf(place.selector);
     if (found) {
       found.focus();
       found.scrollIntoView({ block: 'center' });

@@ -1,7 +1,7 @@
 <script lang="ts">
   import type { Mount } from '../../api/types';
   import Fields from '../../measure/Fields.svelte';
-  import { bracketForm } from './fields';
+  import { BRACKET, landingForm, LEGS } from './fields';
   import Mend from './Mend.svelte';
   import StressPicture from './StressPicture.svelte';
 
@@ -13,14 +13,40 @@
     change: (write: (mount: Mount) => void) => void;
   }
   let { mount, number, threads, disabled, change }: Props = $props();
-  const form = $derived(bracketForm(threads));
+  const landing = $derived(landingForm(threads));
+  const isMade = $derived(mount.bracket.kind != null && mount.bracket.kind !== 'none');
 </script>
 
 <h3 class="mt-2">Its bracket</h3>
 <div data-part="bracket">
-  <Fields {form} from={mount.bracket} {disabled} change={(write) => change((to) => write(to.bracket))} />
+  <Fields
+    form={BRACKET}
+    from={mount.bracket}
+    {disabled}
+    change={(write) => change((to) => write(to.bracket))}
+  />
+  {#if mount.bracket.kind === 'standoffs'}
+    <div data-part="legs">
+      <Fields
+        form={LEGS}
+        from={mount.bracket.legs}
+        {disabled}
+        change={(write) => change((to) => write(to.bracket.legs))}
+      />
+    </div>
+  {/if}
+  {#if isMade}
+    <div data-part="landing">
+      <Fields
+        form={landing}
+        from={mount.bracket.landing}
+        {disabled}
+        change={(write) => change((to) => write(to.bracket.landing))}
+      />
+    </div>
+  {/if}
 </div>
-{#if !disabled && mount.bracket.kind && mount.bracket.kind !== 'none'}
+{#if !disabled && isMade}
   <div class="flex flex-col items-start">
     <Mend
       seek="mounts.m{number}_mend"

@@ -82,7 +82,8 @@ const isMade = (bracket: Bracket) => bracket.kind != null && bracket.kind !== 'n
 
 type Legs = Bracket['legs'];
 const LONGER = 'longer than the rest by; shorter: below nought';
-const LEGS: Form<Legs> = [
+/** The legs of a plate on standoffs. */
+export const LEGS: Form<Legs> = [
   reading<Legs>('across', 'Legs apart, across', 'length', 'four, in its corners'),
   reading<Legs>('upright', 'Legs apart, upright', 'length'),
   reading<Legs>('outside', 'Diameter of a leg', 'length'),
@@ -106,7 +107,7 @@ const LEGS: Form<Legs> = [
 ];
 
 /** What holds a mount to the vehicle. */
-export const bracketForm = (threads: readonly string[]): Form<Bracket> => [
+export const BRACKET: Form<Bracket> = [
   choice<Bracket, 'kind'>('kind', 'Bracket', ARMS, 'not said'),
   ...when(isMade, [
     asked((one: Bracket) => one.kind !== 'tube', reading<Bracket>('breadth', 'Breadth, across', 'length')),
@@ -138,10 +139,6 @@ export const bracketForm = (threads: readonly string[]): Form<Bracket> => [
           'the shelf’s thickness: they end in a point',
         ),
       ],
-    ),
-    ...when(
-      (one: Bracket) => one.kind === 'standoffs',
-      within((one: Bracket) => one.legs, LEGS),
     ),
     reading<Bracket>(
       'length',
@@ -185,52 +182,43 @@ export const bracketForm = (threads: readonly string[]): Form<Bracket> => [
       ],
       'not said',
     ),
-    ...within(
-      (one: Bracket) => one.landing,
-      [
-        yesNo<Landing>('is_there', 'On the vehicle it is', 'not said', [
-          'bolted, by a landing plate',
-          'welded',
-        ]),
-        ...when(
-          (one: Landing) => one.is_there === true,
-          [
-            reading<Landing>('breadth', 'Landing plate, across', 'length'),
-            reading<Landing>('depth', 'Landing plate, upright', 'length'),
-            reading<Landing>('thickness', 'Landing plate, thick', 'length'),
-            reading<Landing>('across', 'Its bolts apart, across', 'length', 'four, in its corners'),
-            reading<Landing>('upright', 'Its bolts apart, upright', 'length'),
-            reading<Landing>('hole', 'Its holes', 'length'),
-            reading<Landing>('shims', 'Shims between it and the vehicle', 'length', 'empty: none'),
-            choice<Landing, 'thread'>('thread', 'Its bolts', pairs(threads), 'not known'),
-            choice<Landing, 'property_class'>(
-              'property_class',
-              'Strength on their heads',
-              STRENGTHS,
-              'not known',
-            ),
-            choice<Landing, 'through'>(
-              'through',
-              'They go through',
-              [
-                ['solid', 'solid metal or one plate'],
-                ['sleeves', 'a hollow rail, with sleeves'],
-                ['hollow', 'a hollow rail, no sleeves'],
-              ],
-              'not said',
-            ),
-            ...when(
-              (one: Landing) => one.through === 'sleeves',
-              [
-                reading<Landing>('sleeve_outside', 'Sleeves, outside', 'length'),
-                reading<Landing>('sleeve_inside', 'Sleeves, bore', 'length'),
-              ],
-            ),
-          ],
-        ),
-      ],
-    ),
   ]),
+];
+
+/** How a bracket is fixed to the vehicle. */
+export const landingForm = (threads: readonly string[]): Form<Landing> => [
+  yesNo<Landing>('is_there', 'On the vehicle it is', 'not said', ['bolted, by a landing plate', 'welded']),
+  ...when(
+    (one: Landing) => one.is_there === true,
+    [
+      reading<Landing>('breadth', 'Landing plate, across', 'length'),
+      reading<Landing>('depth', 'Landing plate, upright', 'length'),
+      reading<Landing>('thickness', 'Landing plate, thick', 'length'),
+      reading<Landing>('across', 'Its bolts apart, across', 'length', 'four, in its corners'),
+      reading<Landing>('upright', 'Its bolts apart, upright', 'length'),
+      reading<Landing>('hole', 'Its holes', 'length'),
+      reading<Landing>('shims', 'Shims between it and the vehicle', 'length', 'empty: none'),
+      choice<Landing, 'thread'>('thread', 'Its bolts', pairs(threads), 'not known'),
+      choice<Landing, 'property_class'>('property_class', 'Strength on their heads', STRENGTHS, 'not known'),
+      choice<Landing, 'through'>(
+        'through',
+        'They go through',
+        [
+          ['solid', 'solid metal or one plate'],
+          ['sleeves', 'a hollow rail, with sleeves'],
+          ['hollow', 'a hollow rail, no sleeves'],
+        ],
+        'not said',
+      ),
+      ...when(
+        (one: Landing) => one.through === 'sleeves',
+        [
+          reading<Landing>('sleeve_outside', 'Sleeves, outside', 'length'),
+          reading<Landing>('sleeve_inside', 'Sleeves, bore', 'length'),
+        ],
+      ),
+    ],
+  ),
 ];
 
 /** What a torque arm is made of: its tube buckles. */

@@ -8,15 +8,15 @@ import CarryTable from './CarryTable.svelte';
 import CaseTable from './CaseTable.svelte';
 import { leaveOut, newMount, takeBracket, takeStations } from './edits';
 import { bracketBodies, forces, links } from './drawn';
-import { bracketForm, TUBE } from './fields';
+import { BRACKET, landingForm, LEGS, TUBE } from './fields';
 import FramePanel from './FramePanel.svelte';
 import PullPanel from './PullPanel.svelte';
 import SchoolTable from './SchoolTable.svelte';
 
 const asked = (bracket: Partial<Mount['bracket']>) =>
-  bracketForm([])
-    .filter((spec) => spec.when?.({ ...newMount('a').bracket, ...bracket }) ?? true)
-    .map((spec) => spec.name);
+  BRACKET.filter((spec) => spec.when?.({ ...newMount('a').bracket, ...bracket }) ?? true).map(
+    (spec) => spec.name,
+  );
 
 function aSheet(change: object = {}): MountsSheet {
   const sheet = {
@@ -49,9 +49,20 @@ describe('a bracket', () => {
 
   it('asks for its landing plate in place of what it would be welded to', () => {
     expect(asked({ kind: 'box' })).toContain('base');
-    const bolted = asked({ kind: 'box', landing: { is_there: true } });
-    expect(bolted).not.toContain('base');
-    expect(bolted).toEqual(expect.arrayContaining(['thread', 'hole', 'across']));
+    expect(asked({ kind: 'box', landing: { is_there: true } })).not.toContain('base');
+    const ofLanding = (landing: Mount['bracket']['landing']) =>
+      landingForm([])
+        .filter((spec) => spec.when?.(landing) ?? true)
+        .map((spec) => spec.name);
+    expect(ofLanding({})).toEqual(['is_there']);
+    expect(ofLanding({ is_there: true })).toEqual(expect.arrayContaining(['thread', 'hole', 'across']));
+  });
+
+  it('on standoffs is asked by how much each leg is longer only where the face is stepped', () => {
+    const ofLegs = (legs: Mount['bracket']['legs']) =>
+      LEGS.filter((spec) => spec.when?.(legs) ?? true).map((spec) => spec.name);
+    expect(ofLegs({})).toEqual(['across', 'upright', 'outside', 'wall', 'foot', 'is_stepped']);
+    expect(ofLegs({ is_stepped: true })).toContain('upper_left');
   });
 
   it('asks what its bolt is tightened on only where there are two ears, and its sizes once there is a tube', () => {
