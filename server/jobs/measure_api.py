@@ -7,11 +7,13 @@ from django.http import HttpRequest
 from ninja import File, Form, Router, Schema, UploadedFile
 from pydantic import StringConstraints
 
+from driveline.benches.mounts.sheet import DrawnRing
 from driveline.gearing.sheets import CurvePoint
+from driveline.metal.section_dxf import read_section_dxf
 from driveline.reading.curve_csv import GREATEST_BYTES, read_motor_curve
 from driveline.reading.measure import Tool
 from driveline.survey.files import read_survey_csv, read_survey_dxf
-from driveline.survey.sheet import FlangeHole, Outline, Side, Survey, SurveyReading
+from driveline.survey.sheet import FlangeHole, Outline, OutlinePoint, Side, Survey, SurveyReading
 from fernback.problems import Problem
 from jobs.actions import FileRefused
 from jobs.reading import ReadBack, Typed, read_back
@@ -75,3 +77,20 @@ def read_survey_file(
     return SurveyRead(
         holes=list(found.holes), readings=list(found.readings), outline=found.outline, notes=list(found.notes)
     )
+
+
+class SectionRead(Schema):
+    """A section as it was drawn: its outside, then each hollow."""
+
+    rings: list[DrawnRing]
+    notes: list[str]
+
+
+@router.post("/section-file", response={200: SectionRead, 413: Problem, 422: Problem}, operation_id="section_file_read")
+def read_section_file(request: HttpRequest, file: File[UploadedFile]) -> SectionRead:  # noqa: ARG001
+    """Read the section of a rail from DXF. Nothing is saved."""
+    if file.size is None or file.size > MOST_SURVEY_BYTES:
+        raise FileRefused("The file is larger than 4 MB; a section's never is. Nothing was changed.", status=413)
+    found = read_section_dxf(file.read())
+    rings = [DrawnRing(points=[OutlinePoint(x_mm=x, y_mm=y) for x, y in ring.tolist()]) for ring in found.rings_mm]
+    return SectionRead(rings=rings, notes=list(found.notes))

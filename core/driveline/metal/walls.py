@@ -76,7 +76,7 @@ def walled(walls: Sequence[Wall]) -> FrameSection:
         centroid_mm=(float(middle[0]), float(middle[1])),
         level_mm4=float(second[1, 1]),
         sideways_mm4=float(second[0, 0]),
-        modulus_mm3=_modulus_mm3(second, fibres),
+        modulus_mm3=skew_modulus_mm3(second, fibres),
         torsion_mm4=torsion,
         is_closed=len(cycles) > 0,
         product_mm4=float(second[0, 1]),
@@ -152,8 +152,16 @@ def _aside(along: Floats) -> Floats:
     return np.column_stack([-along[:, 1], along[:, 0]])
 
 
-def _modulus_mm3(second: Floats, fibres: Floats) -> float:
-    """What a moment about the level axis is divided by at its worst fibre."""
+def skew_modulus_mm3(second: Floats, fibres: Floats) -> float:
+    """Return what a moment about the level axis is divided by at its worst fibre.
+
+    Args:
+        second: ∫ x x, ∫ x y; ∫ x y, ∫ y y about the middle, (2, 2).
+        fibres: From the middle, (n, 2).
+
+    Source:
+        Bending about skew axes, σ = M (I_y y - I_xy x)/(I_x I_y - I_xy²).
+    """
     across, product, level = second[0, 0], second[0, 1], second[1, 1]
     whole = across * level - product**2
     if whole <= 1e-9 * (across + level) ** 2:  # one plate on edge: no skew to speak of

@@ -6,6 +6,7 @@ from typing import Any, Final
 from hypothesis import strategies as st
 
 from tests.demo import DEMOS, demo_json
+from tests.metal.section_files import rectangle
 
 Job = dict[str, Any]
 
@@ -79,6 +80,12 @@ CRADLE: Final = {
     "condition": "oiled",
 }
 CORNERS: Final = ("lower_left", "lower_right", "upper_left", "upper_right")
+DRAWN: Final = {
+    "kind": "outline",
+    "rings": [
+        {"points": [{"x_mm": x, "y_mm": y} for x, y in ring]} for ring in (rectangle(70, 90), rectangle(70, 90, 5))
+    ],
+}
 PLATED: Final = {
     "kind": "plates",
     "plates": [
@@ -321,7 +328,7 @@ def _mounts(draw: st.DrawFn, mounts: Job) -> None:
         mounts["subframe"] = {"is_there": True, "mass": text(draw(st.floats(8, 60)), "kg"), "cg": at}
     for station in mounts.get("frame", {}).get("stations", []):
         if draw(st.booleans()):
-            station.update(draw(st.sampled_from(({"kind": "channel"}, {"kind": "tube"}, PLATED))))
+            station.update(draw(st.sampled_from(({"kind": "channel"}, {"kind": "tube"}, PLATED, DRAWN))))
     if draw(st.booleans()) and "pull" in mounts:
         mounts["pull"]["log"] = mounts["pull"]["log"][: draw(st.integers(0, 4))]
 

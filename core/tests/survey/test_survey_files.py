@@ -11,9 +11,9 @@ from hypothesis import given, settings
 from hypothesis import strategies as st
 
 from driveline.reading.csv_in import UnreadableFile
+from driveline.reading.dxf_in import GREATEST_BYTES as GREATEST_DXF
 from driveline.reading.measure import Tool
 from driveline.survey.files import SurveyFile, read_survey_csv, read_survey_dxf
-from driveline.survey.files.dxf import GREATEST_BYTES as GREATEST_DXF
 from driveline.survey.files.table import GREATEST_BYTES
 from driveline.survey.sheet import Side, Survey
 from driveline.survey.solve import solve_survey

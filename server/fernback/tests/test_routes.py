@@ -16,6 +16,7 @@ from jobs.actions import copy_job, put_away
 from jobs.tests.shops import DEMO, PASSWORD, ShopClient, ShopTestCase
 from library.models import Part
 from scans.work import work_off
+from tests.metal.section_files import BOX_DXF
 from tests.scans.files import box_mesh, stl_bytes
 
 WHO: Final = (None, "stranger", "viewer", "fabricator", "owner")
@@ -145,6 +146,7 @@ class RoutesTest(ShopTestCase):
             "delivery_record": Row(path=f"{released}/deliveries", wanted=WRITE, body=signed),
             "measure_read": Row(path="/api/measure", wanted=OWN, body={"text": "8 mm", "quantity": "length"}),
             "motor_curve_read": Row(path="/api/measure/motor-curve", wanted=OWN, file=("c.csv", curve)),
+            "section_file_read": Row(path="/api/measure/section-file", wanted=OWN, file=("s.dxf", BOX_DXF)),
             "survey_file_read": Row(
                 path="/api/measure/survey-file", wanted=OWN, file=("s.csv", holes), more={"survey": "{}"}
             ),

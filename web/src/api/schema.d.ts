@@ -1090,6 +1090,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/measure/section-file": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Read Section File
+         * @description Read the section of a rail from DXF. Nothing is saved.
+         */
+        post: operations["section_file_read"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/library": {
         parameters: {
             query?: never;
@@ -3056,7 +3076,9 @@ export interface components {
              *       "lid": null,
              *       "under": null,
              *       "under_breadth": null,
-             *       "plates": []
+             *       "plates": [],
+             *       "drawing": "",
+             *       "rings": []
              *     }
              */
             old: components["schemas"]["RailShape"];
@@ -3097,6 +3119,18 @@ export interface components {
              * @default []
              */
             plates: components["schemas"]["RailPlate"][];
+            /**
+             * Drawing
+             * @description File that its outline is from
+             * @default
+             */
+            drawing: string;
+            /**
+             * Rings
+             * @description Of a drawn section: its outside, then each hollow
+             * @default []
+             */
+            rings: components["schemas"]["DrawnRing"][];
             /** Name */
             name: string;
         };
@@ -3154,6 +3188,17 @@ export interface components {
              * @default
              */
             notes: string;
+        };
+        /**
+         * DrawnRing
+         * @description A closed line of a section that was drawn: x to the right, y up.
+         */
+        DrawnRing: {
+            /**
+             * Points
+             * @default []
+             */
+            points: components["schemas"]["OutlinePoint"][];
         };
         /**
          * Driven
@@ -4169,9 +4214,11 @@ export interface components {
              *       "old": {
              *         "breadth": null,
              *         "depth": null,
+             *         "drawing": "",
              *         "kind": "trough",
              *         "lid": null,
              *         "plates": [],
+             *         "rings": [],
              *         "under": null,
              *         "under_breadth": null,
              *         "wall": null
@@ -4976,7 +5023,7 @@ export interface components {
          * @description What a rail's section is like.
          * @enum {string}
          */
-        RailKind: "trough" | "channel" | "tube" | "plates";
+        RailKind: "trough" | "channel" | "tube" | "plates" | "outline";
         /**
          * RailPlate
          * @description A plate of a section by its middle line: across to the right, up from anywhere.
@@ -5009,6 +5056,18 @@ export interface components {
              * @default []
              */
             plates: components["schemas"]["RailPlate"][];
+            /**
+             * Drawing
+             * @description File that its outline is from
+             * @default
+             */
+            drawing: string;
+            /**
+             * Rings
+             * @description Of a drawn section: its outside, then each hollow
+             * @default []
+             */
+            rings: components["schemas"]["DrawnRing"][];
         };
         /**
          * Ratio
@@ -5984,9 +6043,11 @@ export interface components {
              *         "old": {
              *           "breadth": null,
              *           "depth": null,
+             *           "drawing": "",
              *           "kind": "trough",
              *           "lid": null,
              *           "plates": [],
+             *           "rings": [],
              *           "under": null,
              *           "under_breadth": null,
              *           "wall": null
@@ -10595,6 +10656,16 @@ export interface components {
             notes: string[];
         };
         /**
+         * SectionRead
+         * @description A section as it was drawn: its outside, then each hollow.
+         */
+        SectionRead: {
+            /** Rings */
+            rings: components["schemas"]["DrawnRing"][];
+            /** Notes */
+            notes: string[];
+        };
+        /**
          * PartContent
          * @description The sheet of a part; which one is filled in follows from its kind.
          */
@@ -13193,6 +13264,54 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["SurveyRead"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    section_file_read: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "multipart/form-data": {
+                    /**
+                     * File
+                     * Format: binary
+                     */
+                    file: string;
+                };
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SectionRead"];
                 };
             };
             /** @description Request Entity Too Large */

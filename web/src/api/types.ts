@@ -38,6 +38,7 @@ export type AxisReading = Schemas['AxisReading'];
 export type SweepReading = Schemas['SweepReading'];
 export type FlangeHole = Schemas['FlangeHole'];
 export type Survey = Schemas['Survey'];
+export type SectionRead = Schemas['SectionRead'];
 export type SurveyRead = Schemas['SurveyRead'];
 export type SurveyReading = PlateSheet['survey']['readings'][number];
 export type Reading = Schemas['Length'];

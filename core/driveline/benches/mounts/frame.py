@@ -85,7 +85,7 @@ def _with_folds(found: FrameFound, yield_mpa: float | None) -> FrameFound:
     alone = [name for name, one in every.items() if one is None]
     if found.old is not None and was is None:
         alone.insert(0, "the rail as it was")
-    missing = tuple(f"Two plates or more that meet, at {name}: when a flat bar folds is not known" for name in alone)
+    missing = tuple(f"Plates that meet, at {name}: when a drawn one or a flat bar folds is not known" for name in alone)
     return replace(found, folded=was, folds=tuple(one for one in every.values() if one), folds_missing=missing)
 
 

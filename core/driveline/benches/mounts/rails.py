@@ -6,9 +6,10 @@ from typing import Final
 import numpy as np
 
 from driveline.arrays import Floats
-from driveline.benches.mounts.sheet import RailKind, RailPlate, RailShape
+from driveline.benches.mounts.sheet import RailKind, RailShape
 from driveline.errors import ImpossibleInput
 from driveline.metal.frames import Cell, FrameSection, Strip, frame_section
+from driveline.metal.outlined import outlined
 from driveline.metal.panels import Panel
 from driveline.metal.sections import tube
 from driveline.metal.walls import Wall, panels_of, walled
@@ -28,10 +29,12 @@ class Rail:
 
 def rail_of(shape: RailShape, what: str) -> tuple[Rail | None, tuple[str, ...]]:
     """Return a rail's section, or what it lacks in words; ``what`` names it."""
-    if shape.kind is RailKind.PLATES:
-        return _plates(shape.plates, what)
-    if shape.kind is RailKind.TUBE:
-        return _tube(shape, what)
+    by_kind = {RailKind.PLATES: _plates, RailKind.TUBE: _tube, RailKind.OUTLINE: _outline}
+    return by_kind.get(shape.kind, _rolled)(shape, what)
+
+
+def _rolled(shape: RailShape, what: str) -> tuple[Rail | None, tuple[str, ...]]:
+    """A trough or a channel, closed or open, with a plate below it or without."""
     breadth, depth, wall = (positive_of(one) for one in (shape.breadth, shape.depth, shape.wall))
     lid, under = value_of(shape.lid), value_of(shape.under)
     under_breadth = positive_of(shape.under_breadth)
@@ -158,7 +161,28 @@ def _tube(shape: RailShape, what: str) -> tuple[Rail | None, tuple[str, ...]]:
     return Rail(section=section, plates_mm=(np.vstack([rings[0], rings[1][::-1]]),), panels=(wall_panel,)), ()
 
 
-def _plates(plates: list[RailPlate], what: str) -> tuple[Rail | None, tuple[str, ...]]:
+def _outline(shape: RailShape, what: str) -> tuple[Rail | None, tuple[str, ...]]:
+    """Which of its walls fold, a drawing does not say."""
+    if not shape.rings:
+        return None, (f"A drawing of {what}",)
+    rings = [np.array([(at.x_mm, at.y_mm) for at in ring.points]).reshape(-1, 2) for ring in shape.rings]
+    try:
+        section = outlined(rings)
+    except ImpossibleInput as error:
+        return None, (f"A section that can be made, of {what}: its {error}",)
+    return Rail(section=section, plates_mm=(_one_line(rings),), panels=()), ()
+
+
+def _one_line(rings_mm: list[Floats]) -> Floats:
+    """Round the outside and, from there and back, round each hollow the other way."""
+    outside = np.vstack([rings_mm[0], rings_mm[0][:1]])
+    back = outside[-1:]
+    inner = [np.vstack([ring, ring[:1], back]) for ring in rings_mm[1:]]
+    return np.vstack([outside, *inner])
+
+
+def _plates(shape: RailShape, what: str) -> tuple[Rail | None, tuple[str, ...]]:
+    plates = shape.plates
     if not plates:
         return None, (f"Plates of {what}",)
     walls, missing = list[Wall](), list[str]()

@@ -10,6 +10,7 @@ from pydantic import Field, field_validator
 from driveline.joints.sheet import Condition, PropertyClass, known_thread
 from driveline.sheet import Coordinate, Length, Mass, Name, Sheet, Slant, Torque, Words
 from driveline.space.spots import Angles, Spot
+from driveline.survey.sheet import OutlinePoint
 from driveline.words import Choice
 
 Stiffness = Annotated[float, Field(gt=0, le=1e7)]
@@ -294,6 +295,7 @@ class RailKind(Choice):
     CHANNEL = "channel", "channel, web upright"
     TUBE = "tube", "round tube"
     PLATES = "plates", "plates, one by one"
+    OUTLINE = "outline", "from a drawing"
 
 
 class RailPlate(Sheet):
@@ -304,6 +306,12 @@ class RailPlate(Sheet):
     across_2: Coordinate | None = None
     up_2: Coordinate | None = None
     thickness: Length | None = None
+
+
+class DrawnRing(Sheet):
+    """A closed line of a section that was drawn: x to the right, y up."""
+
+    points: Annotated[list[OutlinePoint], Field(max_length=600)] = []
 
 
 class RailShape(Sheet):
@@ -317,6 +325,10 @@ class RailShape(Sheet):
     under: Length | None = Field(default=None, description="Thickness of a plate below; 0 for none")
     under_breadth: Length | None = None
     plates: Annotated[list[RailPlate], Field(max_length=40)] = []
+    drawing: Annotated[str, Field(max_length=40)] = Field(default="", description="File that its outline is from")
+    rings: Annotated[list[DrawnRing], Field(max_length=20)] = Field(
+        default=[], description="Of a drawn section: its outside, then each hollow"
+    )
 
 
 class CutStation(RailShape):

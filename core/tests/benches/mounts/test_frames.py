@@ -14,6 +14,7 @@ from driveline.benches.mounts.sheet import CutFrame, RailShape
 from driveline.checks import Verdict
 from driveline.job.file import REGISTRY, JobFile
 from tests.benches.mounts.test_mounts import BITTERN, changed, mm, solved
+from tests.metal.section_files import rectangle
 
 BOX = {"breadth": mm(70), "depth": mm(110), "wall": mm(4), "lid": mm(4), "under": mm(0)}
 
@@ -51,6 +52,18 @@ class RailTest(TestCase):
         self.assertAlmostEqual(found.level_mm4, 3.141592653589793 * (60**4 - 50**4) / 64, delta=1e-6)
         self.assertAlmostEqual(found.torsion_mm4, 2 * found.level_mm4, delta=1e-6)
 
+    def test_a_drawn_box_is_a_box_and_when_it_folds_is_not_known(self) -> None:
+        at = [
+            {"points": [{"x_mm": x, "y_mm": y} for x, y in ring]}
+            for ring in (rectangle(70, 110), rectangle(70, 110, 4))
+        ]
+        drawn = {"kind": "outline", "rings": at}
+        for name in ("area_mm2", "level_mm4", "sideways_mm4", "modulus_mm3"):
+            self.assertAlmostEqual(getattr(section(**drawn), name) / getattr(section(**BOX), name), 1.0, places=9)
+        found = folds(BOX, drawn)
+        self.assertEqual(found.folds, ())
+        self.assertIn("when a drawn one", found.folds_missing[0])
+
     def test_what_is_wrong_or_missing_is_named(self) -> None:
         half = copy.deepcopy(DRAWN)
         half["plates"][1]["thickness"] = None
@@ -63,6 +76,8 @@ class RailTest(TestCase):
             "Diameter of the rail": {"kind": "tube", "wall": mm(3)},
             "A tube that can be made": {"kind": "tube", "depth": mm(20), "wall": mm(11)},
             "A wall below half of the depth": {"kind": "channel", **BOX, "wall": mm(60)},
+            "A drawing of the rail": {"kind": "outline"},
+            "a closed ring of three": {"kind": "outline", "rings": [{"points": [{"x_mm": 0, "y_mm": 0}]}]},
             "What closes its open side": {"kind": "channel", **BOX, "lid": None},
         }.items():
             with self.subTest(words):

@@ -4,6 +4,7 @@
   import { figure, type Column } from '../../measure/rows';
   import RowTable from '../../measure/RowTable.svelte';
   import { RAIL } from './fields';
+  import RailDrawing from './RailDrawing.svelte';
 
   type Rail = MountsSheet['frame']['old'];
   type Plate = Rail['plates'][number];
@@ -25,6 +26,7 @@
 </script>
 
 <Fields form={RAIL} from={rail} {disabled} {change} />
+{#if rail.kind === 'outline'}<RailDrawing {name} {rail} {disabled} {change} />{/if}
 {#if rail.kind === 'plates'}
   <p class="mt-1 text-[12.5px] text-ink-dim">
     Each plate by its middle line, from one end to the other. Plates that meet close cells by themselves.

@@ -57,7 +57,7 @@
       {#each was.plates_mm as plate, k (k)}<polygon points={edge(plate, old)} />{/each}
     </g>
   {/if}
-  <g class="fill-dye-lit stroke-scribe" stroke-width="1">
+  <g class="fill-dye-lit stroke-scribe" fill-rule="evenodd" stroke-width="1">
     {#each rail.plates_mm as plate, k (k)}<polygon points={edge(plate, own)} />{/each}
   </g>
   <text x="6" y="15" class="fill-scribe figures text-[11px]">{size}</text>

@@ -19,7 +19,7 @@ export function newMount(name: string): Mount {
 }
 
 export function newStation(name: string): MountsSheet['frame']['stations'][number] {
-  return { name, kind: 'trough', plates: [] };
+  return { name, kind: 'trough', plates: [], drawing: '', rings: [] };
 }
 
 /** Takes what was found for the places along a cut into their fields. */

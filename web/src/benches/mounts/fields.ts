@@ -363,17 +363,18 @@ export const APPROVAL: Form<Cut> = [
   text<Cut>('approved_by', 'Approved by', {}),
   text<Cut>('approved_on', 'On', { most: 20 }),
 ];
-const isFolded = (rail: Rail) => rail.kind !== 'tube' && rail.kind !== 'plates';
+const isFolded = (rail: Rail) => rail.kind === 'trough' || rail.kind === 'channel';
 export const RAIL: Form<Rail> = [
   choice<Rail, 'kind'>('kind', 'Its section', [
     ['trough', 'trough or box'],
     ['channel', 'channel, web upright'],
     ['tube', 'round tube'],
     ['plates', 'plates, one by one'],
+    ['outline', 'from a drawing'],
   ]),
   ...when(isFolded, [reading<Rail>('breadth', 'Breadth', 'length')]),
   ...when(
-    (rail: Rail) => rail.kind !== 'plates',
+    (rail: Rail) => isFolded(rail) || rail.kind === 'tube',
     [
       reading<Rail>('depth', 'Depth', 'length', 'of a tube its diameter'),
       reading<Rail>('wall', 'Wall', 'length'),
