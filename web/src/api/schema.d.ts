@@ -9255,7 +9255,7 @@ export interface components {
             plates_mm: [
                 number,
                 number
-            ][][];
+            ][][][];
             /** Area Mm2 */
             area_mm2: number;
             /** I Mm4 */

@@ -20,10 +20,10 @@ RING_SIDES: Final = 48
 
 @dataclass(frozen=True, kw_only=True)
 class Rail:
-    """A section, and its plates as they are drawn, each round its edge, (n, 2)."""
+    """A section, and its plates as they are drawn: of each its outside, then its hollows, (n, 2)."""
 
     section: FrameSection
-    plates_mm: tuple[Floats, ...]
+    plates_mm: tuple[tuple[Floats, ...], ...]
     panels: tuple[Panel, ...]  # what of it may fold
 
 
@@ -72,7 +72,7 @@ def _rolled(shape: RailShape, what: str) -> tuple[Rail | None, tuple[str, ...]]:
         section = frame_section(strips, cell if lid else None)
     except ImpossibleInput as error:
         return None, (f"A section that can be made, of {what}: {error}",)
-    return Rail(section=section, plates_mm=tuple(_edge(one) for one in strips), panels=tuple(panels)), ()
+    return Rail(section=section, plates_mm=tuple((_edge(one),) for one in strips), panels=tuple(panels)), ()
 
 
 def _trough(breadth: float, depth: float, wall: float, lid: float) -> tuple[list[Strip], Cell]:
@@ -158,7 +158,7 @@ def _tube(shape: RailShape, what: str) -> tuple[Rail | None, tuple[str, ...]]:
         outside / 2 + radius * np.column_stack([np.cos(at), np.sin(at)]) for radius in (outside / 2, outside / 2 - wall)
     ]
     wall_panel = Panel(words="wall", breadth_mm=(outside - wall) / 2, thickness_mm=wall, is_round=True)
-    return Rail(section=section, plates_mm=(np.vstack([rings[0], rings[1][::-1]]),), panels=(wall_panel,)), ()
+    return Rail(section=section, plates_mm=(tuple(rings),), panels=(wall_panel,)), ()
 
 
 def _outline(shape: RailShape, what: str) -> tuple[Rail | None, tuple[str, ...]]:
@@ -170,15 +170,7 @@ def _outline(shape: RailShape, what: str) -> tuple[Rail | None, tuple[str, ...]]
         section = outlined(rings)
     except ImpossibleInput as error:
         return None, (f"A section that can be made, of {what}: its {error}",)
-    return Rail(section=section, plates_mm=(_one_line(rings),), panels=()), ()
-
-
-def _one_line(rings_mm: list[Floats]) -> Floats:
-    """Round the outside and, from there and back, round each hollow the other way."""
-    outside = np.vstack([rings_mm[0], rings_mm[0][:1]])
-    back = outside[-1:]
-    inner = [np.vstack([ring, ring[:1], back]) for ring in rings_mm[1:]]
-    return np.vstack([outside, *inner])
+    return Rail(section=section, plates_mm=(tuple(rings),), panels=()), ()
 
 
 def _plates(shape: RailShape, what: str) -> tuple[Rail | None, tuple[str, ...]]:
@@ -206,4 +198,4 @@ def _plates(shape: RailShape, what: str) -> tuple[Rail | None, tuple[str, ...]]:
         section = walled(walls)
     except ImpossibleInput as error:
         return None, (f"A section that can be made, of {what}: {error}",)
-    return Rail(section=section, plates_mm=tuple(one.corners_mm for one in walls), panels=panels_of(walls)), ()
+    return Rail(section=section, plates_mm=tuple((one.corners_mm,) for one in walls), panels=panels_of(walls)), ()

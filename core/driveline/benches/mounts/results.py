@@ -112,7 +112,7 @@ class PullShown(Result):
 class RailShown(Result):
     """A rail's section: its plates round their edges, and what they come to."""
 
-    plates_mm: tuple[tuple[tuple[float, float], ...], ...]
+    plates_mm: tuple[tuple[tuple[tuple[float, float], ...], ...], ...]  # of each its outside, then its hollows
     area_mm2: float
     i_mm4: float
     j_mm4: float

@@ -238,11 +238,15 @@ def _station(one: StationFound, now: FoldsFound | None, was: FoldsFound | None, 
     )
 
 
+def _ring(ring_mm: Floats) -> tuple[tuple[float, float], ...]:
+    return tuple((round(float(x), 2), round(float(y), 2)) for x, y in ring_mm)
+
+
 def _rail(rail: Rail) -> RailShown:
     section = rail.section
     greatest, least, lean = section.principal
     return RailShown(
-        plates_mm=tuple(tuple((round(float(x), 2), round(float(y), 2)) for x, y in one) for one in rail.plates_mm),
+        plates_mm=tuple(tuple(_ring(ring) for ring in plate) for plate in rail.plates_mm),
         area_mm2=section.area_mm2,
         i_mm4=section.level_mm4,
         j_mm4=section.torsion_mm4,

@@ -21,7 +21,7 @@
     high: number;
   }
   function boundsOf(one: Rail): Bounds {
-    const at = one.plates_mm.flat();
+    const at = one.plates_mm.flat(2);
     const [xs, ys] = [at.map(([x]) => x), at.map(([, y]) => y)];
     return { left: Math.min(...xs), right: Math.max(...xs), low: Math.min(...ys), high: Math.max(...ys) };
   }
@@ -32,14 +32,11 @@
   const px = $derived(Math.min((HIGH - 2 * EDGE) / high, (WIDE - 2 * EDGE) / wide));
   const low = $derived(Math.min(own.low, old.low));
   /** Both in the middle of the picture, on one foot as they are entered. */
-  function edge(plate: readonly (readonly [number, number])[], of: Bounds): string {
+  function edge(plate: Rail['plates_mm'][number], of: Bounds): string {
     const middle = (of.left + of.right) / 2;
-    return plate
-      .map(
-        ([x, y]) =>
-          `${(WIDE / 2 + (x - middle) * px).toFixed(1)},${(HIGH - EDGE - (y - low) * px).toFixed(1)}`,
-      )
-      .join(' ');
+    const at = ([x, y]: readonly [number, number]) =>
+      `${(WIDE / 2 + (x - middle) * px).toFixed(1)},${(HIGH - EDGE - (y - low) * px).toFixed(1)}`;
+    return plate.map((ring) => `M${ring.map(at).join('L')}Z`).join('');
   }
   const size = $derived(
     `${units.num(own.right - own.left, 'mm', 0)} × ${units.figure(own.high - own.low, 'mm', 0)}`,
@@ -54,11 +51,11 @@
 >
   {#if was}
     <g class="fill-none stroke-scribe-dim" stroke-dasharray="3 3" stroke-width="0.8">
-      {#each was.plates_mm as plate, k (k)}<polygon points={edge(plate, old)} />{/each}
+      {#each was.plates_mm as plate, k (k)}<path d={edge(plate, old)} />{/each}
     </g>
   {/if}
   <g class="fill-dye-lit stroke-scribe" fill-rule="evenodd" stroke-width="1">
-    {#each rail.plates_mm as plate, k (k)}<polygon points={edge(plate, own)} />{/each}
+    {#each rail.plates_mm as plate, k (k)}<path d={edge(plate, own)} />{/each}
   </g>
   <text x="6" y="15" class="fill-scribe figures text-[11px]">{size}</text>
   <text x="6" y="29" class="fill-scribe-dim text-[10.5px]">

@@ -243,7 +243,7 @@ describe('FramePanel', () => {
     [70, 110],
     [0, 110],
   ];
-  const rail = { plates_mm: [box], cells: 1 };
+  const rail = { plates_mm: [[box]], cells: 1 };
   const stations = [
     {
       ...{ name: 'notch', rail, area: 0.9, i: 0.8, across: 0.7, z: 0.74, j: 0.4 },
