@@ -11,6 +11,7 @@ from driveline.benches.mounts.brackets import Arm
 from driveline.benches.mounts.laid import LaidMount
 from driveline.benches.mounts.sheet import ArmKind, Bracket, Landing, LiesTo
 from driveline.memory import Memory, key_of
+from driveline.metal.standoffs import Legs
 from driveline.results import DrawnPiece
 from driveline.sheet import positive_of, value_of
 from driveline.space.bodies import Body, Piece, cylinder_between
@@ -63,6 +64,9 @@ def _made(name: str, bracket: Bracket, arm: Arm, ends_mm: tuple[Floats, Floats],
         round_one = cylinder_between(root, at_mm, arm.section.depth_mm / 2)
         pieces.append(round_one)
         drawn.append(_drawn("round", round_one.corners_mm))
+    elif arm.legs is not None and _across(bracket, arm)[0] == arm.section.breadth_mm:
+        pieces += _on_legs(arm, arm.legs, rail_mm + arm.turn[:, 1] * _across(bracket, arm)[1], shares)
+        drawn += [_drawn("box" if isinstance(one.shape, Box) else "round", one.corners_mm) for one in pieces]
     elif bracket.kind is ArmKind.GUSSETED:
         corners = _shelf_corners(bracket, arm, (root, at_mm), shares)
         pieces.append(Piece(Hull(corners), AS_IS))
@@ -77,6 +81,22 @@ def _made(name: str, bracket: Bracket, arm: Arm, ends_mm: tuple[Floats, Floats],
         pieces.append(plate)
         drawn.append(_drawn("box", plate.corners_mm))
     return Solid(body=Body(name, tuple(pieces)), drawn=tuple(drawn))
+
+
+def _on_legs(arm: Arm, legs: Legs, rail_mm: Floats, shares: tuple[float, float]) -> list[Piece]:
+    """A plate and its legs, as much of each as lies between two shares of the whole's length."""
+    begin, end = (share * arm.length_mm for share in shares)
+    below = arm.length_mm - arm.plate_mm  # of the plate
+    found = list[Piece]()
+    if end > below:
+        middle = rail_mm + arm.turn[:, 0] * (below + end) / 2
+        found.append(_box(arm.turn, middle, end - below, arm.section.breadth_mm, arm.section.depth_mm))
+    for (y, z), length in zip(legs.places_mm.tolist(), legs.lengths_mm.tolist(), strict=True):
+        foot, top = max(below - length, begin) if shares[0] else below - length, min(below, end)
+        if top > foot:
+            foot_mm, top_mm = (rail_mm + arm.turn @ np.array([x, y, z]) for x in (foot, top))
+            found.append(cylinder_between(foot_mm, top_mm, legs.section.depth_mm / 2))
+    return found
 
 
 def _across(bracket: Bracket, arm: Arm) -> tuple[float, float]:

@@ -79,6 +79,15 @@ class StandoffsTest(TestCase):
         self.assertIn("saw four of", part.made_to[1])
         self.assertIn("upper left", plate(STEPPED).made_to[1])
 
+    def test_it_stands_in_the_scene_as_a_plate_and_four_legs_and_beside_an_unknown_side_as_all_it_may_be(self) -> None:
+        def drawn(**bracket: Any) -> list[str]:
+            result, _ = solved(job(STEPPED, **bracket))
+            return [piece.kind for piece in result.mounts[0].pieces]
+
+        self.assertEqual(drawn(), ["box", *["round"] * 4])
+        self.assertEqual(drawn(beside=mm(15), lies_to=None), ["box"])
+        self.assertEqual(drawn(beside=mm(15), lies_to="front"), ["box", *["round"] * 4])
+
     def test_finite_elements_of_its_plate_are_below_the_sum_by_hand(self) -> None:
         found = REGISTRY.sought(JobFile.model_validate(job()), "mounts.m1_plate")
         assert found.picture is not None

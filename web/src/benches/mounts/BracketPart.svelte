@@ -1,7 +1,7 @@
 <script lang="ts">
   import type { Mount } from '../../api/types';
   import Fields from '../../measure/Fields.svelte';
-  import { BRACKET, landingForm, LEGS } from './fields';
+  import { BRACKET, BRACKET_SET, landingForm, LEGS } from './fields';
   import Mend from './Mend.svelte';
   import StressPicture from './StressPicture.svelte';
 
@@ -35,6 +35,12 @@
       />
     </div>
   {/if}
+  <Fields
+    form={BRACKET_SET}
+    from={mount.bracket}
+    {disabled}
+    change={(write) => change((to) => write(to.bracket))}
+  />
   {#if isMade}
     <div data-part="landing">
       <Fields

@@ -106,7 +106,7 @@ export const LEGS: Form<Legs> = [
   ),
 ];
 
-/** What holds a mount to the vehicle. */
+/** What holds a mount to the vehicle: what it is made of. */
 export const BRACKET: Form<Bracket> = [
   choice<Bracket, 'kind'>('kind', 'Bracket', ARMS, 'not said'),
   ...when(isMade, [
@@ -140,6 +140,11 @@ export const BRACKET: Form<Bracket> = [
         ),
       ],
     ),
+  ]),
+];
+/** The rest of it: how long, how it lies, how it is welded. */
+export const BRACKET_SET: Form<Bracket> = [
+  ...when(isMade, [
     reading<Bracket>(
       'length',
       'Cut to a length of',

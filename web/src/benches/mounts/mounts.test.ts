@@ -8,15 +8,15 @@ import CarryTable from './CarryTable.svelte';
 import CaseTable from './CaseTable.svelte';
 import { leaveOut, newMount, takeBracket, takeStations } from './edits';
 import { bracketBodies, forces, links } from './drawn';
-import { BRACKET, landingForm, LEGS, TUBE } from './fields';
+import { BRACKET, BRACKET_SET, landingForm, LEGS, TUBE } from './fields';
 import FramePanel from './FramePanel.svelte';
 import PullPanel from './PullPanel.svelte';
 import SchoolTable from './SchoolTable.svelte';
 
 const asked = (bracket: Partial<Mount['bracket']>) =>
-  BRACKET.filter((spec) => spec.when?.({ ...newMount('a').bracket, ...bracket }) ?? true).map(
-    (spec) => spec.name,
-  );
+  [...BRACKET, ...BRACKET_SET]
+    .filter((spec) => spec.when?.({ ...newMount('a').bracket, ...bracket }) ?? true)
+    .map((spec) => spec.name);
 
 function aSheet(change: object = {}): MountsSheet {
   const sheet = {
