@@ -6,6 +6,7 @@ from playwright.sync_api import Locator, Page, expect
 
 from build.models import Release
 from e2e.browser import BrowserTestCase
+from tests.metal.section_files import rectangle, section_dxf
 
 
 class MountsTest(BrowserTestCase):
@@ -64,6 +65,9 @@ class MountsTest(BrowserTestCase):
         ):
             self.typed(page, label, value)
         self.field(page, "That weld is").select_option("yes")
+        self.check(page, "What left mount's bracket is welded to", "Not known")
+        self.field(page, "On the vehicle it is").select_option(label="welded")
+        self.check(page, "What left mount's bracket is welded to", "Holds")
         self.check(page, "Held all ways", "Holds")
         self.check(page, r"Bracket of left mount \d", "Holds")
         self.tab(page, "Weld")
@@ -115,6 +119,51 @@ class MountsTest(BrowserTestCase):
         page.get_by_role("button", name="take the lightest").click()
         self.check(page, "Frame as strong where it is cut", "Tight")
         expect(page.get_by_role("img", name=re.compile("^Section of notch"))).to_be_visible()
+
+    def test_a_rail_is_taken_from_its_drawing_and_when_it_folds_is_asked_by_plates(self) -> None:
+        page = self.page_of("fabricator")
+        self.open_job(page, "Bittern", "Mounts")
+        self.check(page, "Walls of the cut frame fold no sooner", "Holds")
+        self.tab(page, "Frame")
+        section = page.get_by_role("main").get_by_label("Its section", exact=True).locator("visible=true").nth(1)
+        section.select_option("outline")
+        drawing = section_dxf(rectangle(70, 84), rectangle(70, 84, 7))
+        file = page.get_by_label("Read the section of notch for the motor…")
+        file.set_input_files({"name": "rail.txt", "mimeType": "image/vnd.dxf", "buffer": b"no drawing"})
+        expect(page.get_by_role("main")).to_contain_text("can't be read as a DXF drawing")
+        file.set_input_files({"name": "rail.dxf", "mimeType": "image/vnd.dxf", "buffer": drawing})
+        expect(page.get_by_role("status").filter(has_text="one hollow")).to_be_visible()
+        page.get_by_role("button", name="Take it", exact=True).click()
+        expect(page.get_by_role("img", name=re.compile("^Section of notch for the motor, 70 × 84"))).to_be_visible()
+        self.check(page, "Frame as strong where it is cut", "Fails")
+        self.check(page, "Walls of the cut frame fold no sooner", "Not known")
+
+    def test_a_plate_on_standoffs_is_judged_looked_at_and_cut(self) -> None:
+        page = self.page_of("fabricator")
+        self.open_job(page, "Plover", "Mounts")
+        page.get_by_role("list", name="Mounts").get_by_role("button", name="left mount", exact=True).click()
+        self.field(page, "Bracket").select_option("standoffs")
+        for label, value in (
+            ("Breadth, across", "150"),
+            ("Depth, upright", "140"),
+            ("Wall", "12"),
+            ("Legs apart, across", "100"),
+            ("Legs apart, upright", "90"),
+            ("Diameter of a leg", "30"),
+            ("Wall of a leg", "5"),
+            ("What stands on its middle, broad", "60"),
+        ):
+            self.typed(page, label, value)
+        self.check(page, "Legs of left mount's bracket Not", "flat face or a stepped")
+        self.field(page, "The face below its legs is").select_option(label="stepped")
+        for corner, value in (("Lower left", "0"), ("Lower right", "0"), ("Upper left", "20"), ("Upper right", "20")):
+            self.typed(page, f"{corner} leg", value)
+        self.check(page, r"Legs of left mount's bracket \d", "Holds")
+        self.check(page, r"Plate of left mount's standoffs", "Holds")
+        page.get_by_role("button", name="look at its plate by finite elements").click()
+        expect(page.get_by_role("img", name=re.compile("^Stress in the plate of left mount"))).to_be_visible()
+        self.tab(page, "Parts")
+        expect(page.get_by_role("region", name="Plate of left mount's standoffs")).to_be_visible()
 
     def test_a_cylinder_is_held_by_a_cradle_and_the_torque_of_its_strap_is_said(self) -> None:
         page = self.page_of("fabricator")
