@@ -18,7 +18,7 @@ ACROSS_WALL: Final = 0.7  # of a mean wall, 2 A over the length of its edge: bet
 FINER: Final = 0.7
 SETTLED: Final = 0.01  # of J, from one mesh to the next
 MOST_MESHES: Final = 5
-MOST_POINTS: Final = 20_000
+MOST_POINTS: Final = 8_000
 _TORSION: Final = Memory(50)
 AREA_OFF: Final = 0.005  # of the area, that a mesh may lack
 
