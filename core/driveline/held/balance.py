@@ -22,6 +22,7 @@ class Held:
     moves_mm: Floats  # (c, 3), of the origin
     turns_rad: Floats  # (c, 3), small turns about the vehicle's axes
     forces_n: Floats  # (c, n, 3), that each mount puts on the body
+    moments_nmm: Floats  # (c, n, 3), the same of rubber that is twisted
     mount_moves_mm: Floats  # (c, n, 3), of the body at each mount
 
 
@@ -61,9 +62,40 @@ def stiffness_of(holds: Sequence[Hold]) -> Floats:
         holds: The mounts.
 
     Source:
-        K = Σ Bᵀ k B, B = [1, -r×].
+        K = Σ Bᵀ k B, B = [1, -r×], and what twisted rubber adds against turns.
     """
-    return stiffness_at(*arrays_of(holds))
+    found: Floats = stiffness_at(*arrays_of(holds)) + turning_of(holds)
+    return found
+
+
+def turning_of(holds: Sequence[Hold]) -> Floats:
+    """Return what twisted rubber holds the body with, (6, 6).
+
+    Args:
+        holds: The mounts.
+
+    Source:
+        Σ κ n nᵀ against turns.
+    """
+    found = np.zeros((6, 6))
+    for one in holds:
+        found[3:, 3:] += one.turning_nmm_per_rad
+    return found
+
+
+def twisted_nmm(holds: Sequence[Hold], turns_rad: Floats) -> Floats:
+    """Return the moment that each mount's rubber puts on a body so turned, (c, n, 3).
+
+    Args:
+        holds: The mounts.
+        turns_rad: (c, 3).
+
+    Source:
+        m = -κ n nᵀ θ.
+    """
+    turning = np.array([one.turning_nmm_per_rad for one in holds]).reshape(-1, 3, 3)
+    found: Floats = -np.einsum("nij,cj->cni", turning, turns_rad)
+    return found
 
 
 def arrays_of(holds: Sequence[Hold]) -> tuple[Floats, Floats]:
@@ -73,7 +105,7 @@ def arrays_of(holds: Sequence[Hold]) -> tuple[Floats, Floats]:
 
 
 def stiffness_at(reach: Floats, springs: Floats) -> Floats:
-    """Return the same of mounts as arrays.
+    """Return the same of mounts as arrays, but for twisted rubber.
 
     Args:
         reach: Of each, (n, 3, 6).
@@ -97,7 +129,8 @@ def hold(holds: Sequence[Hold], loads: Floats) -> Held:
         ImpossibleInput: If it is not held all ways.
 
     Source:
-        Linear, small turns: K q = load, f = -k (t + θ × r). Worked examples mounts-three-with-torque-arm and others.
+        Linear, small turns: K q = load, f = -k (t + θ × r), m = -κ θ. Worked examples mounts-three-with-torque-arm
+        and others.
     """
     if free_motions(holds):
         raise ImpossibleInput("mounts", len(holds), "enough to hold the unit all ways")
@@ -116,13 +149,14 @@ def balanced(holds: Sequence[Hold], loads: Floats) -> Held:
     """
     scale = scales(holds)
     reach, springs = arrays_of(holds)
-    scaled = stiffness_at(reach, springs) / scale[:, None] / scale[None, :]
+    scaled = (stiffness_at(reach, springs) + turning_of(holds)) / scale[:, None] / scale[None, :]
     moves = np.linalg.solve(scaled, (loads / scale).T).T / scale
     at_mounts = np.einsum("nij,cj->cni", reach, moves)
     return Held(
         moves_mm=moves[:, :3],
         turns_rad=moves[:, 3:],
         forces_n=-np.einsum("nij,cnj->cni", springs, at_mounts),
+        moments_nmm=twisted_nmm(holds, moves[:, 3:]),
         mount_moves_mm=at_mounts,
     )
 

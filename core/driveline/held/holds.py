@@ -1,6 +1,6 @@
 """Mounts as springs: rubber, hard, or an arm that holds along its own line, each in series with its bracket."""
 
-from dataclasses import dataclass
+from dataclasses import dataclass, field
 from functools import cached_property
 from typing import Final
 
@@ -15,13 +15,14 @@ HARD_N_PER_MM: Final = 1e6  # in a direction that is held
 
 @dataclass(frozen=True, kw_only=True)
 class Hold:
-    """A mount: ``f = -stiffness @ move`` of its point, in the vehicle's axes."""
+    """A mount: ``f = -stiffness @ move`` of its point, ``m = -turning @ turn`` of the body, in the vehicle's axes."""
 
     name: str
     at_mm: Floats  # (3,)
     stiffness_n_per_mm: Floats  # (3, 3)
     directions: Floats  # held, unit vectors as rows, (n, 3)
     is_rubber: bool  # stiffens when it shakes
+    turning_nmm_per_rad: Floats = field(default_factory=lambda: np.zeros((3, 3)))  # counted on, but holds no direction
 
     @cached_property
     def reach(self) -> Floats:
@@ -40,7 +41,13 @@ def _series(own: Floats, bracket: Floats | None) -> Floats:
 
 
 def rubber(
-    name: str, at_mm: Floats, stiffness_n_per_mm: Floats, *, turn: Floats, bracket_n_per_mm: Floats | None = None
+    name: str,
+    at_mm: Floats,
+    stiffness_n_per_mm: Floats,
+    *,
+    turn: Floats,
+    bracket_n_per_mm: Floats | None = None,
+    turning_nmm_per_rad: float = 0.0,
 ) -> Hold:
     """Return a rubber mount.
 
@@ -50,6 +57,7 @@ def rubber(
         stiffness_n_per_mm: Along its own x, y and z, (3,).
         turn: Of its own axes in the vehicle's, (3, 3).
         bracket_n_per_mm: Of what it stands on, along the same, (3,).
+        turning_nmm_per_rad: About its own x, what it stands on in series.
 
     Raises:
         ImpossibleInput: If a stiffness is below nought.
@@ -58,6 +66,8 @@ def rubber(
         Springs in series, 1/k = Σ 1/k_i, per direction; K = R diag(k) Rᵀ.
     """
     own = _series(stiffness_n_per_mm, bracket_n_per_mm)
+    if turning_nmm_per_rad < 0:
+        raise ImpossibleInput("stiffness", turning_nmm_per_rad, "not below 0 N·mm a radian")
     held = np.flatnonzero(own > 0)
     return Hold(
         name=name,
@@ -65,6 +75,7 @@ def rubber(
         stiffness_n_per_mm=turn @ np.diag(own) @ turn.T,
         directions=turn.T[held],
         is_rubber=True,
+        turning_nmm_per_rad=turning_nmm_per_rad * np.outer(turn[:, 0], turn[:, 0]),
     )
 
 

@@ -60,6 +60,7 @@ def modes_of(
             one,
             at_mm=one.at_mm - cg_mm,
             stiffness_n_per_mm=one.stiffness_n_per_mm * (dynamic if one.is_rubber else 1.0),
+            turning_nmm_per_rad=one.turning_nmm_per_rad * dynamic,
         )
         for one in holds
     ]

@@ -8,7 +8,7 @@ from typing import Final
 import numpy as np
 
 from driveline.arrays import Floats
-from driveline.held.balance import arrays_of, held_count, scales, stiffness_at, stiffness_of
+from driveline.held.balance import arrays_of, held_count, scales, stiffness_at, stiffness_of, turning_of
 from driveline.held.holds import Hold
 
 FACTORS: Final = (0.5, 1.0, 2.0)
@@ -38,7 +38,8 @@ def shares_of(holds: Sequence[Hold], loads: Floats) -> Shares:
         loads: (c, 6), about the origin.
 
     Source:
-        Every combination of ½, 1 and 2, ENGINEERING 12 and 22. Worked example mounts-hard-four-shares.
+        Every combination of ½, 1 and 2, ENGINEERING 12 and 22; twisted rubber as it is. Worked example
+        mounts-hard-four-shares.
     """
     varied = sorted(range(len(holds)), key=lambda k: -float(np.trace(holds[k].stiffness_n_per_mm)))[:MOST_MOUNTS]
     sets = np.ones((len(FACTORS) ** len(varied), len(holds)))
@@ -48,7 +49,7 @@ def shares_of(holds: Sequence[Hold], loads: Floats) -> Shares:
     greatest = -least
     for some in np.array_split(sets, -(-len(sets) // AT_ONCE)):
         changed = some[:, :, None, None] * springs
-        scaled = stiffness_at(reach, changed) / scale[:, None] / scale
+        scaled = (stiffness_at(reach, changed) + turning_of(holds)) / scale[:, None] / scale
         moves = np.linalg.solve(scaled, np.broadcast_to((loads / scale).T, (len(some), DEGREES, len(loads))))
         forces = -np.einsum("snij,njk,skc->scni", changed, reach, moves / scale[:, None], optimize=True)
         least, greatest = np.minimum(least, forces.min(axis=0)), np.maximum(greatest, forces.max(axis=0))

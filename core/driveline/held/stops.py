@@ -7,7 +7,7 @@ from typing import Final
 import numpy as np
 
 from driveline.arrays import Floats
-from driveline.held.balance import Held, arrays_of, balanced, scales, stiffness_at
+from driveline.held.balance import Held, arrays_of, balanced, scales, stiffness_at, turning_of, twisted_nmm
 from driveline.held.holds import Hold
 
 STOP_N_PER_MM: Final = 2e4  # of metal on a thin rest of rubber
@@ -76,7 +76,9 @@ def hold_on_stops(holds: Sequence[Hold], limits: Sequence[Limit | None], loads: 
 class _Stops:
     """The mounts as arrays, each with the stops that it has along its own axes."""
 
+    holds: tuple[Hold, ...]
     springs: Floats  # (n, 3, 3)
+    turning: Floats  # (6, 6), of twisted rubber
     reach: Floats  # (n, 3, 6)
     scale: Floats  # (6,)
     axes: Floats  # (n, 3, 3)
@@ -86,7 +88,9 @@ class _Stops:
     def of(cls, holds: Sequence[Hold], limits: Sequence[Limit | None]) -> "_Stops":
         reach, springs = arrays_of(holds)
         return cls(
+            holds=tuple(holds),
             springs=springs,
+            turning=turning_of(holds),
             reach=reach,
             scale=scales(holds),
             axes=np.array([limit.turn if limit else np.eye(3) for limit in limits]),
@@ -104,7 +108,7 @@ class _Stops:
         begins = np.where(np.isfinite(self.travel_mm), self.travel_mm, 0.0) * on
         pushes = np.einsum("cnij,cnj->cni", stops, np.einsum("nij,cnj->cni", self.axes, begins))
         springs = self.springs + stops
-        scaled = stiffness_at(self.reach, springs) / self.scale[:, None] / self.scale
+        scaled = (stiffness_at(self.reach, springs) + self.turning) / self.scale[:, None] / self.scale
         right = (loads + np.einsum("nia,cni->ca", self.reach, pushes)) / self.scale
         moves = np.linalg.solve(scaled, right[..., None])[..., 0] / self.scale
         at_mounts = np.einsum("nij,cj->cni", self.reach, moves)
@@ -112,6 +116,7 @@ class _Stops:
             moves_mm=moves[:, :3],
             turns_rad=moves[:, 3:],
             forces_n=pushes - np.einsum("cnij,cnj->cni", springs, at_mounts),
+            moments_nmm=twisted_nmm(self.holds, moves[:, 3:]),
             mount_moves_mm=at_mounts,
         )
 
@@ -126,7 +131,7 @@ def unbalanced(holds: Sequence[Hold], held: Held, loads: Floats) -> float:
     """
     at = np.array([one.at_mm for one in holds])
     forces = held.forces_n.sum(axis=1) + loads[:, :3]
-    moments = np.cross(at[None], held.forces_n).sum(axis=1) + loads[:, 3:]
+    moments = np.cross(at[None], held.forces_n).sum(axis=1) + held.moments_nmm.sum(axis=1) + loads[:, 3:]
     size = np.maximum(np.linalg.norm(loads[:, :3], axis=1), 1.0)
     reach = max(float(np.abs(at).max()), 1.0)
     return float(

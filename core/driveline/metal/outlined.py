@@ -59,6 +59,9 @@ def shape_of(rings_mm: Sequence[Floats]) -> Polygon:
 
     Raises:
         ImpossibleInput: If they enclose no sound area.
+
+    Source:
+        Plain geometry.
     """
     if not rings_mm or any(len(ring) < 3 for ring in rings_mm):
         raise ImpossibleInput("outline", len(rings_mm), "a closed ring of three corners or more")

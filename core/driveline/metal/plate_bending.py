@@ -89,13 +89,17 @@ def solve_bending(
     if not pressure_mpa and not (on_hole_n and holes):
         raise ImpossibleInput("load", 0.0, "a pressure, or a force on a hole")
     plate = _Bent(outline, tuple(holes), thickness_mm, e_mpa, poisson, is_held, pressure_mpa, is_pressed, on_hole_n)
-    low_x, low_y, high_x, high_y = outline.bounds
+    return _refined(plate, most_meshes)
+
+
+def _refined(plate: _Bent, most_meshes: int) -> PlateBending:
+    low_x, low_y, high_x, high_y = plate.outline.bounds
     longer, finer = max(high_x - low_x, high_y - low_y), 1.0
     moves, counts, is_settled = list[float](), list[int](), False
     while not is_settled and len(moves) < most_meshes:
-        mesh = meshed(outline, plate.holes, longer * FIRST_SHARE * finer, finer)
+        mesh = meshed(plate.outline, plate.holes, longer * FIRST_SHARE * finer, finer)
         move, stress = _solved(mesh, plate)
-        free = off_the_clamp(mesh, is_held, max(thickness_mm, CLAMP_SHARE * longer))[mesh.t].all(axis=0)
+        free = off_the_clamp(mesh, plate.is_held, max(plate.thickness_mm, CLAMP_SHARE * longer))[mesh.t].all(axis=0)
         moves.append(move)
         counts.append(int(mesh.t.shape[1]))
         is_settled = len(moves) > 1 and abs(moves[-1] - moves[-2]) < SETTLED * moves[-1]

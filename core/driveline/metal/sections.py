@@ -208,6 +208,7 @@ def arm_stress(
     axial_n: float,
     offset_mm: float,
     e_mpa: float,
+    moment_nmm: tuple[float, float, float] = (0.0, 0.0, 0.0),
 ) -> ArmStress:
     """Return the stress at the root of a cantilever.
 
@@ -219,15 +220,16 @@ def arm_stress(
         axial_n: Size of the pull or push along it.
         offset_mm: How far the upright load passes from the shear centre.
         e_mpa: Young's modulus.
+        moment_nmm: Sizes of moments at the load, about the arm, level across it and upright.
 
     Source:
         σ = M c/I both ways + F/A, τ of torsion, √(σ² + 3 τ²) at the corner; free to warp. Worked example
         arm-box-channel-bending-torsion.
     """
-    torque = upright_n * offset_mm + across_n * section.rise_mm
-    bending = arm_mm * (
-        upright_n * section.depth_mm / 2 / section.upright_mm4 + across_n * section.breadth_mm / 2 / section.across_mm4
-    )
+    along, level, upright = moment_nmm
+    torque = upright_n * offset_mm + across_n * section.rise_mm + along
+    bending = (arm_mm * upright_n + level) * section.depth_mm / 2 / section.upright_mm4
+    bending += (arm_mm * across_n + upright) * section.breadth_mm / 2 / section.across_mm4
     normal = bending + axial_n / section.area_mm2
     shear = torque * section.shear_per_nmm
     return ArmStress(
@@ -236,6 +238,24 @@ def arm_stress(
         torsion_mpa=shear,
         combined_mpa=math.sqrt(normal**2 + 3 * shear**2),
         twist_deg=math.degrees(torque * arm_mm / (e_mpa / SHEAR_MODULUS * section.torsion_mm4)),
+    )
+
+
+def arm_turning_nmm_per_rad(section: Section, *, arm_mm: float, e_mpa: float) -> tuple[float, float, float]:
+    """Return what a cantilever holds its end with against turns about itself, level across and upright.
+
+    Args:
+        section: All along it.
+        arm_mm: Its length.
+        e_mpa: Young's modulus.
+
+    Source:
+        G J/L and E I/L.
+    """
+    return (
+        e_mpa / SHEAR_MODULUS * section.torsion_mm4 / arm_mm,
+        e_mpa * section.upright_mm4 / arm_mm,
+        e_mpa * section.across_mm4 / arm_mm,
     )
 
 

@@ -69,19 +69,21 @@ class LegEnds:
     feet: Floats
 
 
-def leg_ends(legs: Legs, forces_n: Floats, at_mm: Floats) -> LegEnds:
+def leg_ends(legs: Legs, forces_n: Floats, at_mm: Floats, moments_nmm: Floats | None = None) -> LegEnds:
     """Return what goes down each leg.
 
     Args:
         legs: Them.
         forces_n: On the plate, (c, 3).
         at_mm: Where, from the middle of the legs' tops, (3,).
+        moments_nmm: That act beside them, (c, 3).
 
     Source:
         Stiffness of a rigid plate on beams that are held at both ends, K q = load; 12 E I/L³, 6 E I/L², 4 E I/L, E A/L
         and G J/L of each. Legs of one length then sway in a double curve, F L/(2 n) at each end.
     """
-    loads = np.hstack([forces_n, crossed(at_mm, forces_n)])
+    turning = crossed(at_mm, forces_n)
+    loads = np.hstack([forces_n, turning if moments_nmm is None else turning + moments_nmm])
     moves = np.linalg.solve(legs.plate(), loads.T).T
     tops = np.einsum("nij,njk,ck->cni", legs.stiffness, legs.reach, moves)
     feet = tops.copy()
@@ -91,8 +93,8 @@ def leg_ends(legs: Legs, forces_n: Floats, at_mm: Floats) -> LegEnds:
     return LegEnds(tops=tops, feet=feet)
 
 
-def flexibility_at(legs: Legs, at_mm: Floats) -> Floats:
-    """Return how far a place on the plate moves for a force there, mm/N, (3, 3).
+def flexibility_at(legs: Legs, at_mm: Floats) -> tuple[Floats, Floats]:
+    """Return how far a place on the plate moves for a force there, mm/N, and turns for a moment, rad/N·mm, (3, 3).
 
     Args:
         legs: Them.
@@ -102,8 +104,8 @@ def flexibility_at(legs: Legs, at_mm: Floats) -> Floats:
         B K⁻¹ Bᵀ.
     """
     reach = np.hstack([np.eye(3), -cross_matrix(at_mm)])
-    found: Floats = reach @ np.linalg.solve(legs.plate(), reach.T)
-    return found
+    gives = np.asarray(np.linalg.inv(legs.plate()), dtype=np.float64)
+    return np.asarray(reach @ gives @ reach.T, dtype=np.float64), gives[3:, 3:]
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)

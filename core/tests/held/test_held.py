@@ -28,7 +28,11 @@ def spread_mounts(draw: st.DrawFn) -> list[Hold]:
     """Three to five mounts, three of them well apart."""
     at = [one + draw(st.tuples(*[st.floats(-40, 40)] * 3).map(np.array)) for one in (LEFT, RIGHT, TAIL)]
     at += draw(st.lists(places, max_size=2))
-    return [rubber(f"m{k}", one, draw(springs), turn=draw(turns)) for k, one in enumerate(at)]
+    twists = st.sampled_from((0.0, 2e5, 4e6))
+    return [
+        rubber(f"m{k}", one, draw(springs), turn=draw(turns), turning_nmm_per_rad=draw(twists))
+        for k, one in enumerate(at)
+    ]
 
 
 def load(draw_g: tuple[float, float, float], moment_nm: tuple[float, float, float]) -> Floats:
@@ -55,7 +59,14 @@ class BalanceTest(TestCase):
 
     @given(spread_mounts(), loads, st.floats(0.2, 5))
     def test_stiffer_mounts_share_as_before_and_move_less(self, holds: list[Hold], loading: Floats, k: float) -> None:
-        stiffer = [replace(one, stiffness_n_per_mm=k * one.stiffness_n_per_mm) for one in holds]
+        stiffer = [
+            replace(
+                one,
+                stiffness_n_per_mm=k * one.stiffness_n_per_mm,
+                turning_nmm_per_rad=k * one.turning_nmm_per_rad,
+            )
+            for one in holds
+        ]
         before, after = hold(holds, loading), hold(stiffer, loading)
         np.testing.assert_allclose(after.forces_n, before.forces_n, rtol=1e-6, atol=1e-5)
         np.testing.assert_allclose(after.mount_moves_mm * k, before.mount_moves_mm, rtol=1e-6, atol=1e-8)
@@ -68,6 +79,7 @@ class BalanceTest(TestCase):
                 at_mm=turn @ one.at_mm,
                 stiffness_n_per_mm=turn @ one.stiffness_n_per_mm @ turn.T,
                 directions=one.directions @ turn.T,
+                turning_nmm_per_rad=turn @ one.turning_nmm_per_rad @ turn.T,
             )
             for one in holds
         ]
@@ -75,6 +87,22 @@ class BalanceTest(TestCase):
         np.testing.assert_allclose(
             hold(turned, swung).forces_n, hold(holds, loading).forces_n @ turn.T, rtol=1e-6, atol=1e-4
         )
+
+    def test_twisted_rubber_bears_its_part_of_a_moment_about_its_bolt_and_no_other(self) -> None:
+        """About y: 2 × 600 × 150² + 600 × 220² of the mounts, beside 2 × κ of two bushes whose bolts lie across."""
+        stiff, across = np.full(3, 600.0), rotation(roll_deg=0, pitch_deg=0, yaw_deg=90)
+        flat = [np.array([x, y, 0.0]) for x, y in ((150, 220), (150, -220), (-300, 0))]
+        twists = (3e7, 3e7, 0.0)
+        holds = [
+            rubber(f"m{k}", at, stiff, turn=across, turning_nmm_per_rad=twist)
+            for k, (at, twist) in enumerate(zip(flat, twists, strict=True))
+        ]
+        about_y = hold(holds, np.array([[0, 0, 0, 0, 1e6, 0.0]]))
+        springs_nmm = 2 * 600 * 150**2 + 600 * 300**2
+        self.assertAlmostEqual(about_y.turns_rad[0, 1] * (springs_nmm + 6e7), 1e6, places=3)
+        np.testing.assert_allclose(about_y.moments_nmm[0, :, 1], [-3e7 * about_y.turns_rad[0, 1]] * 2 + [0.0])
+        about_z = hold(holds, np.array([[0, 0, 0, 0, 0, 1e6]]))
+        np.testing.assert_allclose(about_z.moments_nmm, 0.0, atol=1e-6)
 
     def test_what_is_left_free_is_named(self) -> None:
         hinge = [
@@ -98,6 +126,8 @@ class BalanceTest(TestCase):
         for wrong in (np.array([-1.0, 2, 3]), np.array([5.0, -2, 3])):
             with self.assertRaises(ImpossibleInput):
                 rubber("x", LEFT, wrong, turn=np.eye(3))
+        with self.assertRaises(ImpossibleInput):
+            rubber("x", LEFT, np.array([5.0, 2, 3]), turn=np.eye(3), turning_nmm_per_rad=-1.0)
         with self.assertRaises(ImpossibleInput):
             arm("x", LEFT, np.zeros(3), 100.0, is_rubber=True)
         with self.assertRaises(ImpossibleInput):

@@ -339,6 +339,8 @@ def _mount(draw: st.DrawFn, mount: Job) -> None:
         mount["upright_n_per_mm"] = draw(st.floats(60, 9000))
     if draw(st.booleans()) and "travel" in mount:
         mount["travel"] = text(draw(st.floats(1, 20)), "mm")
+    if mount.get("kind") == "rubber" and draw(st.booleans()):
+        mount["turning_nm_per_deg"] = draw(st.floats(1, 200))
     if draw(st.booleans()):
         axis = draw(st.sampled_from("xyz"))
         mount["boss"][axis] = text(draw(st.floats(-300, 300)), "mm")

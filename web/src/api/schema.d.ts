@@ -4006,6 +4006,11 @@ export interface components {
             /** Upright N Per Mm */
             upright_n_per_mm?: number | null;
             /**
+             * Turning Nm Per Deg
+             * @description Of a bush twisted about its bolt, its own x; empty: none is counted on
+             */
+            turning_nm_per_deg?: number | null;
+            /**
              * Is Measured
              * @description Else the figures are a catalogue's
              * @default false

@@ -10,7 +10,7 @@ import numpy as np
 from driveline.arrays import Floats
 from driveline.benches.mounts.brackets import STEEL, Stressed, beside_mm, stresses_of, weld_of
 from driveline.benches.mounts.carried import Carried
-from driveline.benches.mounts.ears import EarBolt, ear_bolt_of, ear_stress_of, ears_of
+from driveline.benches.mounts.ears import EarBolt, ear_bolt_of, ear_share_n, ears_of
 from driveline.benches.mounts.laid import LaidMount
 from driveline.benches.mounts.landings import FIXING, base_mm
 from driveline.benches.mounts.pull import STOCK_MM
@@ -21,6 +21,7 @@ from driveline.figures import fig
 from driveline.margins import Judge, missing_of
 from driveline.memory import key_of
 from driveline.metal.bolts import bolt_class
+from driveline.metal.ears import ear_stress
 from driveline.metal.weld_groups import BASE_SHEAR, E70_MPA, WeldStress, base_shear_mpa, least_leg_mm
 from driveline.metal.weld_pull import shim_mm, shim_stack
 from driveline.metal.welds import weld_allowable_mpa
@@ -34,11 +35,12 @@ BOLTED_REACH_MM: Final = 0.25  # half the thinnest shim: more, and bolts draw th
 
 @dataclass(frozen=True, kw_only=True)
 class Loaded:
-    """A mount with every force that the unit may put on it, (c, 3); none while that is not known."""
+    """A mount with every force, and moment, that the unit may put on it, (c, 3); none while that is not known."""
 
     mount: LaidMount
     key: str
     forces_n: Floats
+    moments_nmm: Floats
     names: tuple[str, ...]
     missing: tuple[str, ...]
 
@@ -46,7 +48,7 @@ class Loaded:
     def weld(self) -> tuple[int, WeldStress] | None:
         """Its fillet under the worst of its forces, and which that is."""
         arm = self.mount.arm.arm
-        return None if arm is None else weld_of(arm, self.mount.sheet.bracket, self.forces_n)
+        return None if arm is None else weld_of(arm, self.mount.sheet.bracket, self.forces_n, self.moments_nmm)
 
     @cached_property
     def stresses(self) -> tuple[tuple[Stressed, ...], ...]:
@@ -54,13 +56,15 @@ class Loaded:
         arm, bracket = self.mount.arm.arm, self.mount.sheet.bracket
         if arm is None or arm.legs is not None or value_of(bracket.beside) is None:
             return ()
-        return tuple(stresses_of(arm, bracket, force) for force in self.forces_n)
+        loads = zip(self.forces_n, self.moments_nmm, strict=True)
+        return tuple(stresses_of(arm, bracket, force, moment) for force, moment in loads)
 
     @property
     def mark(self) -> str:
         """Tells it from every other mount, and from this one with other forces on it."""
         at, rail = (b"" if one is None else one.tobytes() for one in (self.mount.at_mm, self.mount.rail_mm))
-        return key_of(self.mount.sheet, self.key, (at, rail, self.forces_n.tobytes(), self.names, self.missing))
+        loads = (self.forces_n.tobytes(), self.moments_nmm.tobytes())
+        return key_of(self.mount.sheet, self.key, (at, rail, *loads, self.names, self.missing))
 
     @property
     def yield_mpa(self) -> float:
@@ -75,14 +79,22 @@ class Loaded:
 
 def loaded(mount: LaidMount, k: int, carried: Carried | None, missing: tuple[str, ...]) -> Loaded:
     """Return a mount with the forces on it; where statics does not decide them, the extremes of each."""
-    forces, names = np.zeros((0, 3)), tuple[str, ...]()
+    forces, moments, names = np.zeros((0, 3)), np.zeros((0, 3)), tuple[str, ...]()
     if carried is not None:
         forces, names = -carried.held.forces_n[:, k], tuple(case.name for case in carried.cases)
+        moments = -carried.held.moments_nmm[:, k]
         if carried.shares is not None:
             least, greatest = -carried.shares.greatest_n[:, k], -carried.shares.least_n[:, k]
             widest = np.where(np.abs(least) > np.abs(greatest), least, greatest)
-            forces, names = np.vstack([forces, widest]), names * 2
-    return Loaded(mount=mount, key=f"mounts.m{k + 1}", forces_n=forces, names=names, missing=missing)
+            forces, moments, names = np.vstack([forces, widest]), np.vstack([moments, moments]), names * 2
+    return Loaded(
+        mount=mount,
+        key=f"mounts.m{k + 1}",
+        forces_n=forces,
+        moments_nmm=moments,
+        names=names,
+        missing=missing,
+    )
 
 
 def bracket_checks(one: Loaded, judge: Judge) -> Iterator[Check]:
@@ -141,7 +153,9 @@ def _ears(one: Loaded, judge: Judge) -> Check:
     worst = None
     if ear is not None and sheet.ears.count and one.mount.turn is not None and len(one.forces_n):
         axis = one.mount.turn[:, 0]
-        found = [ear_stress_of(ear, sheet.ears.count, force, axis, one.yield_mpa) for force in one.forces_n]
+        loads = zip(one.forces_n, one.moments_nmm, strict=True)
+        shares = [ear_share_n(ear, sheet.ears.count, force, moment, axis) for force, moment in loads]
+        found = [ear_stress(ear, force_n=force, side_n=side, yield_mpa=one.yield_mpa) for force, side in shares]
         worst = min(range(len(found)), key=lambda row: found[row].margin)
     if worst is None or ear is None or sheet.ears.count is None or one.mount.turn is None:
         return judge.check(
@@ -154,9 +168,7 @@ def _ears(one: Loaded, judge: Judge) -> Check:
             missing=(*one.missing, *unknown) or (CARRIED,),
             inputs=field_inputs(one, "ears"),
         )
-    stress, force = found[worst], one.forces_n[worst]
-    side = abs(float(force @ one.mount.turn[:, 0])) / sheet.ears.count
-    in_plane = float(np.sqrt(max(float(force @ force) - (side * sheet.ears.count) ** 2, 0.0))) / sheet.ears.count
+    stress, (in_plane, side) = found[worst], shares[worst]
     value = {
         "bearing": stress.bearing_mpa,
         "tear-out": stress.tear_out_mpa,
@@ -269,7 +281,7 @@ def _arm(one: Loaded, judge: Judge) -> Check:
         if most is None or worst is None or arm is None:
             return Working()
         offset = beside_mm(sheet.bracket, most.section) or 0.0
-        return arm_working(arm, most, one.forces_n[worst], offset)
+        return arm_working(arm, most, (one.forces_n[worst], one.moments_nmm[worst]), offset)
 
     return judge.check(
         "bracket_yield",

@@ -17,6 +17,7 @@ from driveline.metal.sections import (
     Section,
     arm_stiffness_n_per_mm,
     arm_stress,
+    arm_turning_nmm_per_rad,
     box,
     channel,
     folded_channel,
@@ -40,6 +41,7 @@ class Arm:
     length_mm: float
     turn: Floats  # (3, 3)
     stiffness_n_per_mm: Floats  # along its own axes, (3,)
+    turning_nmm_per_rad: Floats  # about them, at the mount, (3,)
     taper: tuple[tuple[float, Section], ...] = ()  # how far from the load, from the root on; none of an even arm
     legs: Legs | None = None  # of a plate on standoffs
     plate_mm: float = 0.0  # its thickness
@@ -115,6 +117,9 @@ def arm_of(bracket: Bracket, name: str, from_mm: Floats | None, to_mm: Floats | 
         length_mm=length,
         turn=_standing(along / length),
         stiffness_n_per_mm=np.array(stiffness),
+        turning_nmm_per_rad=np.array(
+            arm_turning_nmm_per_rad(taper[-1][1] if taper else section, arm_mm=length, e_mpa=STEEL.modulus_mpa)
+        ),
         taper=taper,
     )
     return ArmLaid(arm=arm, missing=missing, is_none=False)
@@ -126,12 +131,13 @@ def _standoffs(bracket: Bracket, name: str, section: Section, way: Floats, lengt
     standing = legs_of(bracket, name, length_mm, STEEL.modulus_mpa)
     if standing.legs is None or standing.missing:
         return ArmLaid(arm=None, missing=standing.missing, is_none=False)
-    gives = flexibility_at(standing.legs, np.array([plate, 0.0, 0.0]))
+    gives, turns = flexibility_at(standing.legs, np.array([plate, 0.0, 0.0]))
     arm = Arm(
         section=section,
         length_mm=length_mm,
         turn=_standing(way),
         stiffness_n_per_mm=1 / np.diag(gives),
+        turning_nmm_per_rad=1 / np.diag(turns),
         legs=standing.legs,
         plate_mm=plate,
     )
@@ -254,12 +260,13 @@ def beside_mm(bracket: Bracket, section: Section) -> float | None:
     return None if beside is None else beside + section.shear_centre_mm
 
 
-def stresses_of(arm: Arm, bracket: Bracket, force_n: Floats) -> tuple[Stressed, ...]:
-    """Return the stress where an arm is judged, under the force that the unit puts on the mount, (3,).
+def stresses_of(arm: Arm, bracket: Bracket, force_n: Floats, moment_nmm: Floats) -> tuple[Stressed, ...]:
+    """Return the stress where an arm is judged, under the force and moment that the unit puts on the mount, (3,).
 
     It must be known how far beside it the load passes.
     """
     along, across, upright = (abs(float(one)) for one in arm.turn.T @ force_n)
+    turning, level, standing = (abs(float(one)) for one in arm.turn.T @ moment_nmm)
     return tuple(
         Stressed(
             stress=arm_stress(
@@ -270,6 +277,7 @@ def stresses_of(arm: Arm, bracket: Bracket, force_n: Floats) -> tuple[Stressed, 
                 axial_n=along,
                 offset_mm=beside_mm(bracket, section) or 0.0,
                 e_mpa=STEEL.modulus_mpa,
+                moment_nmm=(turning, level, standing),
             ),
             section=section,
             lever_mm=lever,
@@ -278,8 +286,8 @@ def stresses_of(arm: Arm, bracket: Bracket, force_n: Floats) -> tuple[Stressed, 
     )
 
 
-def weld_of(arm: Arm, bracket: Bracket, forces_n: Floats) -> tuple[int, WeldStress] | None:
-    """Return which of the forces, (c, 3), is worst for the fillet all round an arm's root, and its stress then.
+def weld_of(arm: Arm, bracket: Bracket, forces_n: Floats, moments_nmm: Floats) -> tuple[int, WeldStress] | None:
+    """Return which of the forces and moments, (c, 3), is worst for the fillet round an arm's root, and its stress.
 
     ``None`` while its leg or where it is loaded is not known, or there is no force.
     """
@@ -287,22 +295,28 @@ def weld_of(arm: Arm, bracket: Bracket, forces_n: Floats) -> tuple[int, WeldStre
     if leg is None or beside is None or not len(forces_n):
         return None
     if arm.legs is not None:
-        return _leg_weld(arm, arm.legs, leg, beside, forces_n)
+        return _leg_weld(arm, arm.legs, leg, beside, (forces_n, moments_nmm))
     lines = _root_lines(arm.section, bracket)
     # In the weld's plane x lies across and y upright; the third is out of the vehicle, along the arm.
-    forces = (forces_n @ arm.turn)[:, [1, 2, 0]]
+    forces, moments = ((one @ arm.turn)[:, [1, 2, 0]] for one in (forces_n, moments_nmm))
     offset = beside + arm.section.shear_centre_mm
     places = [np.array([side * offset, 0.0, arm.length_mm]) for side in (1.0, -1.0)]
-    sizes = np.array([weld_sizes_mpa(lines, leg_mm=leg, forces_n=forces, at_mm=at) for at in places])
+    sizes = np.array(
+        [weld_sizes_mpa(lines, leg_mm=leg, forces_n=forces, at_mm=at, moments_nmm=moments) for at in places]
+    )
     side, row = np.unravel_index(int(sizes.argmax()), sizes.shape)
-    return int(row), weld_stress(lines, leg_mm=leg, force_n=forces[row], at_mm=places[side])
+    at = places[side]
+    return int(row), weld_stress(lines, leg_mm=leg, force_n=forces[row], at_mm=at, moment_nmm=moments[row])
 
 
-def _leg_weld(arm: Arm, legs: Legs, leg_mm: float, beside_mm: float, forces_n: Floats) -> tuple[int, WeldStress]:
+def _leg_weld(
+    arm: Arm, legs: Legs, leg_mm: float, beside_mm: float, loads: tuple[Floats, Floats]
+) -> tuple[int, WeldStress]:
     """The ring of weld at an end of a leg that is worst off, under which of the forces."""
     lines, found = ring_lines(legs.section.depth_mm), list[tuple[float, int, Floats]]()
+    forces_n, moments_nmm = loads
     for at in load_at_mm(arm.plate_mm, beside_mm):
-        ends = leg_ends(legs, forces_n @ arm.turn, at)
+        ends = leg_ends(legs, forces_n @ arm.turn, at, moments_nmm @ arm.turn)
         every = np.stack([ends.tops, ends.feet]).reshape(-1, 6)[:, [1, 2, 0, 4, 5, 3]]
         sizes = weld_sizes_mpa(lines, leg_mm=leg_mm, forces_n=every[:, :3], at_mm=np.zeros(3), moments_nmm=every[:, 3:])
         worst = int(sizes.argmax())

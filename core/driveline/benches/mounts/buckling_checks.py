@@ -150,9 +150,9 @@ def _shelf_walls(
 def _fatigue(one: Loaded, judge: Judge) -> Check:
     sheet, arm = one.mount.sheet, one.mount.arm.arm
     missing = lacking(one, "leg", "beside")
-    stress, ranges = None, back_and_forth(one)
+    stress, ranges = None, back_and_forth(one, one.forces_n)
     if arm is not None and len(ranges):
-        found = weld_of(arm, sheet.bracket, ranges)
+        found = weld_of(arm, sheet.bracket, ranges, back_and_forth(one, one.moments_nmm))
         stress = None if found is None else found[1]
     elif not missing:
         missing = ("Launch, and launch backward or overrun, among the cases",)
@@ -174,10 +174,10 @@ def _fatigue(one: Loaded, judge: Judge) -> Check:
     )
 
 
-def back_and_forth(one: Loaded) -> Floats:
-    """Return how the force on a mount changes between launch, launch backward and overrun, (c, 3).
+def back_and_forth(one: Loaded, loads: Floats) -> Floats:
+    """Return how the forces on a mount, or its moments, change between launch, launch backward and overrun, (c, 3).
 
-    A stress is linear in its force: that of a difference is the difference of the stresses.
+    A stress is linear in its load: that of a difference is the difference of the stresses.
     """
-    turning = [force for force, name in zip(one.forces_n, one.names, strict=True) if name in TO_AND_FRO]
+    turning = [load for load, name in zip(loads, one.names, strict=True) if name in TO_AND_FRO]
     return np.array([a - b for k, a in enumerate(turning) for b in turning[:k]]).reshape(-1, 3)

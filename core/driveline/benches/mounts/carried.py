@@ -101,13 +101,7 @@ def solve_held(sheet: MountsSheet, needs: MountsNeeds, mounts: tuple[LaidMount, 
 
 def _about(one: Hold, about_mm: Floats) -> Hold:
     """About the centre of gravity: a mount's place from it."""
-    return Hold(
-        name=one.name,
-        at_mm=one.at_mm - about_mm,
-        stiffness_n_per_mm=one.stiffness_n_per_mm,
-        directions=one.directions,
-        is_rubber=one.is_rubber,
-    )
+    return replace(one, at_mm=one.at_mm - about_mm)
 
 
 def _modes(sheet: MountsSheet, needs: MountsNeeds, holds: list[Hold]) -> tuple[Mode, ...]:
@@ -133,7 +127,9 @@ def with_rubber(sheet: MountsSheet, needs: MountsNeeds, solved: Solved, factor: 
     for one in carried.mounts:
         if one.hold is not None:
             stiffness = one.hold.stiffness_n_per_mm * (factor if one.hold.is_rubber else 1.0)
-            holds.append(replace(_about(one.hold, about), stiffness_n_per_mm=stiffness))
+            turning = one.hold.turning_nmm_per_rad * factor
+            about_it = _about(one.hold, about)
+            holds.append(replace(about_it, stiffness_n_per_mm=stiffness, turning_nmm_per_rad=turning))
     modes = _modes(sheet, needs, holds)
     found = hold_on_stops(holds, [one.limit for one in carried.mounts], carried.loads)
     if not modes or not found.settled or needs.unit.farthest_mm is None:
@@ -164,7 +160,7 @@ def _carried(
     found = hold_on_stops(holds, [one.limit for one in mounts], rows)
     shares = None
     if redundancy(holds) > 0 and any(_is_stiff(one) for one in holds):
-        key = key_of(rows.tobytes(), *(one.stiffness_n_per_mm.tobytes() + one.at_mm.tobytes() for one in holds))
+        key = key_of(rows.tobytes(), *(_mark(one) for one in holds))
         shares = _SHARES.remembered(key, lambda: shares_of(holds, rows))
     return Carried(
         cases=tuple(known),
@@ -176,6 +172,10 @@ def _carried(
         shares=shares,
         mounts=mounts,
     )
+
+
+def _mark(one: Hold) -> bytes:
+    return one.stiffness_n_per_mm.tobytes() + one.at_mm.tobytes() + one.turning_nmm_per_rad.tobytes()
 
 
 def _is_stiff(one: Hold) -> bool:

@@ -7,7 +7,7 @@ from typing import Final
 from driveline.arrays import Floats
 from driveline.benches.mounts.sheet import Ears
 from driveline.errors import ImpossibleInput
-from driveline.metal.ears import Ear, EarStress, ear_stress
+from driveline.metal.ears import Ear
 from driveline.sheet import positive_of
 
 THREAD_SHARE: Final = 0.78  # of a bolt's whole section, where its thread is sheared
@@ -39,19 +39,21 @@ _EAR_WORDS: Final = {
 }
 
 
-def ear_stress_of(ear: Ear, count: int, force_n: Floats, bolt_axis: Floats, yield_mpa: float) -> EarStress:
-    """Return the stress of one ear under the force on its mount.
+def ear_share_n(ear: Ear, count: int, force_n: Floats, moment_nmm: Floats, bolt_axis: Floats) -> tuple[float, float]:
+    """Return what one ear bears in its plane and across it.
 
     Args:
         ear: Its sizes.
         count: Of ears that share it.
         force_n: On the mount, (3,).
+        moment_nmm: About its bolt, of rubber that is twisted: taken as a force at the hole that does as much at the
+            foot, (3,).
         bolt_axis: Square to the ears, unit, (3,).
-        yield_mpa: Of them.
     """
     side = abs(float(force_n @ bolt_axis))
     in_plane = math.sqrt(max(float(force_n @ force_n) - side**2, 0.0))
-    return ear_stress(ear, force_n=in_plane / count, side_n=side / count, yield_mpa=yield_mpa)
+    twisted = abs(float(moment_nmm @ bolt_axis)) / ear.height_mm
+    return (in_plane + twisted) / count, side / count
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)

@@ -1,5 +1,6 @@
 """The mounts laid out: where each holds, how stiff it is, on what bracket; what lacks a figure is named."""
 
+import math
 from collections.abc import Iterator, Mapping
 from dataclasses import dataclass
 from typing import Final
@@ -9,7 +10,7 @@ import numpy as np
 from driveline.arrays import Floats
 from driveline.benches.mounts.brackets import ArmLaid, arm_of, turned_stiffness
 from driveline.benches.mounts.needs import MountsNeeds
-from driveline.benches.mounts.sheet import Mount, MountKind, MountsSheet
+from driveline.benches.mounts.sheet import Grip, Mount, MountKind, MountsSheet
 from driveline.errors import ImpossibleInput
 from driveline.held.balance import G_MS2
 from driveline.held.holds import HARD_N_PER_MM, Hold, arm, hard, rubber
@@ -18,6 +19,8 @@ from driveline.sheet import positive_of, value_of
 from driveline.space.spots import spot_missing, spot_mm, turn_of
 
 NO_ARM: Final = ArmLaid(arm=None, missing=(), is_none=True)
+NMM_PER_NM: Final = 1000.0
+DEG_PER_RAD: Final = 180 / math.pi
 APART_MM: Final = 1.0  # two mounts nearer than that are in one place
 
 
@@ -126,7 +129,19 @@ def _mount(sheet: Mount, at: Floats | None, turn: Floats | None, bracket: ArmLai
     if positive_of(sheet.travel) is None:
         return None, [f"{name}: how far it goes before it bottoms"]
     own = np.array([min(value or 0.0, HARD_N_PER_MM) for value in stiffness])
-    return rubber(name, at, own, turn=turn, bracket_n_per_mm=behind), []
+    twist = _twist_nmm_per_rad(sheet, bracket, turn)
+    return rubber(name, at, own, turn=turn, bracket_n_per_mm=behind, turning_nmm_per_rad=twist), []
+
+
+def _twist_nmm_per_rad(sheet: Mount, bracket: ArmLaid, turn: Floats) -> float:
+    """Of its rubber about its bolt, its bracket in series; nought where nothing is said, or it lies in a cradle."""
+    if sheet.turning_nm_per_deg is None or sheet.grip is not Grip.EARS:
+        return 0.0
+    own = sheet.turning_nm_per_deg * NMM_PER_NM * DEG_PER_RAD
+    if bracket.arm is None:
+        return own
+    gives = float(((bracket.arm.turn.T @ turn[:, 0]) ** 2 / bracket.arm.turning_nmm_per_rad).sum())
+    return own / (1 + own * gives)
 
 
 def questions(mounts: tuple[LaidMount, ...]) -> Iterator[tuple[str, str]]:

@@ -16,7 +16,7 @@ from driveline.figures import fig
 from driveline.margins import Judge, missing_of
 from driveline.metal.bolts import SCATTER, SHEAR_OF_PROOF, USUAL_SHARE, bolt_class, thread
 from driveline.sheet import positive_of
-from driveline.working import Working, entered, step, tabled, worked
+from driveline.working import Given, Working, entered, step, tabled, worked
 
 PRYING: Final = 1.3  # on the pull of a bolt whose plate bends
 CLAMPS: Final = USUAL_SHARE * (1 - SCATTER)  # of proof, at the least
@@ -60,7 +60,7 @@ def _worst(one: Loaded) -> Worst | None:
     offset = None if arm is None else beside_mm(one.mount.sheet.bracket, arm.section)
     if found is None or arm is None or offset is None or not len(one.forces_n):
         return None
-    return found, arm, offset, bolt_pulls(found, arm, offset, one.forces_n)
+    return found, arm, offset, bolt_pulls(found, arm, offset, one.forces_n, one.moments_nmm)
 
 
 def _bolts(one: Loaded, judge: Judge) -> Check:
@@ -100,6 +100,16 @@ def _bolts(one: Loaded, judge: Judge) -> Check:
     )
 
 
+def _twisted(found: LandingFound, pull: BoltPull) -> tuple[Given, ...]:
+    """The moments of twisted rubber, about the arm, level across it and upright."""
+    across, upright = found.apart_mm
+    levers = (("Q_a", math.hypot(across, upright) / 2), ("Q_l", upright), ("Q_u", across))
+    return tuple(
+        worked(name, moment / lever, "N", "of twisted rubber, as a pair of forces on the bolts")
+        for (name, lever), moment in zip(levers, pull.moment_nmm, strict=True)
+    )
+
+
 def _bolts_working(worst: Worst, pull: BoltPull, proof_n: float, share: float, thread_name: str) -> Working:
     found, arm, offset, _ = worst
     length, beside = worked("L", arm.length_mm, "mm", "of the arm"), worked("e", offset, "mm", "load beside it")
@@ -110,9 +120,14 @@ def _bolts_working(worst: Worst, pull: BoltPull, proof_n: float, share: float, t
     upright = worked("U", pull.upright_n, "N", "upright at its end")
     across = worked("S", pull.across_n, "N", "across at its end")
     along = worked("P", pull.axial_n, "N", "along it")
+    is_twisted = any(pull.moment_nmm)
+    turned, level, standing = _twisted(found, pull)
     pulled = step(
         "F_t",
-        "P / 4 + U * L / (2 * u) + (S * L + P * e) / (2 * a)",
+        "P / 4 + U * L / (2 * u) + (S * L + P * e) / (2 * a) + (Q_l + Q_u) / 2"
+        if is_twisted
+        else "P / 4 + U * L / (2 * u) + (S * L + P * e) / (2 * a)",
+        *((level, standing) if is_twisted else ()),
         along,
         upright,
         length,
@@ -125,7 +140,10 @@ def _bolts_working(worst: Worst, pull: BoltPull, proof_n: float, share: float, t
     )
     sheared = step(
         "F_v",
-        "sqrt(S**2 + U**2) / 4 + U * e / (2 * sqrt(a**2 + u**2))",
+        "sqrt(S**2 + U**2) / 4 + U * e / (2 * sqrt(a**2 + u**2)) + Q_a / 4"
+        if is_twisted
+        else "sqrt(S**2 + U**2) / 4 + U * e / (2 * sqrt(a**2 + u**2))",
+        *((turned,) if is_twisted else ()),
         across,
         upright,
         beside,

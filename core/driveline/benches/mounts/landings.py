@@ -43,6 +43,7 @@ class BoltPull:
     axial_n: float
     upright_n: float
     across_n: float
+    moment_nmm: tuple[float, float, float]  # of twisted rubber: about the arm, level across it and upright
     pull_n: float  # prying not yet counted
     shear_n: float
 
@@ -65,8 +66,10 @@ def base_mm(bracket: Bracket) -> float | None:
     return positive_of(bracket.landing.thickness if bracket.landing.is_there else bracket.base)
 
 
-def bolt_pulls(found: LandingFound, arm: Arm, offset_mm: float, forces_n: Floats) -> list[BoltPull]:
-    """Return what the worst bolt bears in each case, forces on the mount (c, 3).
+def bolt_pulls(
+    found: LandingFound, arm: Arm, offset_mm: float, forces_n: Floats, moments_nmm: Floats
+) -> list[BoltPull]:
+    """Return what the worst bolt bears in each case, forces and moments on the mount (c, 3).
 
     Source:
         Statics of the plate; Σ y² and Σ r² over the four bolts.
@@ -74,10 +77,21 @@ def bolt_pulls(found: LandingFound, arm: Arm, offset_mm: float, forces_n: Floats
     across_mm, upright_mm = found.apart_mm
     radius = math.hypot(across_mm, upright_mm) / 2
     pulls = []
-    for row, force in enumerate(forces_n):
+    for row, (force, moment) in enumerate(zip(forces_n, moments_nmm, strict=True)):
         axial, across, upright = (abs(float(one)) for one in arm.turn.T @ force)
-        pull = axial / 4 + upright * arm.length_mm / (2 * upright_mm)
-        pull += (across * arm.length_mm + axial * offset_mm) / (2 * across_mm)
-        shear = math.hypot(across, upright) / 4 + upright * offset_mm / (4 * radius)
-        pulls.append(BoltPull(row=row, axial_n=axial, upright_n=upright, across_n=across, pull_n=pull, shear_n=shear))
+        about_arm, about_level, about_upright = (abs(float(one)) for one in arm.turn.T @ moment)
+        pull = axial / 4 + (upright * arm.length_mm + about_level) / (2 * upright_mm)
+        pull += (across * arm.length_mm + axial * offset_mm + about_upright) / (2 * across_mm)
+        shear = math.hypot(across, upright) / 4 + (upright * offset_mm + about_arm) / (4 * radius)
+        pulls.append(
+            BoltPull(
+                row=row,
+                axial_n=axial,
+                upright_n=upright,
+                across_n=across,
+                moment_nmm=(about_arm, about_level, about_upright),
+                pull_n=pull,
+                shear_n=shear,
+            )
+        )
     return pulls

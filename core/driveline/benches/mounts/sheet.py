@@ -202,6 +202,9 @@ class Mount(Sheet):
     along_n_per_mm: Stiffness | None = Field(default=None, description="Along its own x; of an arm along itself")
     across_n_per_mm: Stiffness | None = None
     upright_n_per_mm: Stiffness | None = None
+    turning_nm_per_deg: Annotated[float, Field(gt=0, le=1e4)] | None = Field(
+        default=None, description="Of a bush twisted about its bolt, its own x; empty: none is counted on"
+    )
     is_measured: bool = Field(default=False, description="Else the figures are a catalogue's")
     weighed: Weighed = Weighed()
     travel: Length | None = Field(default=None, description="Before it bottoms, any way")

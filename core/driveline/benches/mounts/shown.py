@@ -146,15 +146,15 @@ def _force(carried: Carried, row: int, k: int) -> CaseForce:
         move_mm=_three(carried.held.mount_moves_mm[row, k]),
         is_bottomed=bool(carried.bottomed[row, k]),
         on_vehicle_n=_three(-force),
-        at_root_nm=_at_root_nm(carried.mounts[k], force),
+        at_root_nm=_at_root_nm(carried.mounts[k], force, carried.held.moments_nmm[row, k]),
     )
 
 
-def _at_root_nm(mount: LaidMount, force_n: Floats) -> float | None:
-    """The moment that a bracket hands on; a link's two ends are pins."""
+def _at_root_nm(mount: LaidMount, force_n: Floats, moment_nmm: Floats) -> float | None:
+    """The moment that a bracket hands on, with that of twisted rubber; a link's two ends are pins."""
     if mount.at_mm is None or mount.rail_mm is None or mount.arm.arm is None:
         return None
-    return float(np.linalg.norm(crossed(mount.at_mm - mount.rail_mm, force_n))) / 1000
+    return float(np.linalg.norm(crossed(mount.at_mm - mount.rail_mm, force_n) + moment_nmm)) / 1000
 
 
 def _cases(sheet: MountsSheet, needs: MountsNeeds, solved: Solved) -> Iterator[CaseFound]:

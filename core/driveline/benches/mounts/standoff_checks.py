@@ -61,7 +61,8 @@ def _stood(one: Loaded) -> _Stood | None:
     arm, beside = one.mount.arm.arm, value_of(one.mount.sheet.bracket.beside)
     if arm is None or arm.legs is None or beside is None or not len(one.forces_n):
         return None
-    first, second = (leg_ends(arm.legs, one.forces_n @ arm.turn, at) for at in load_at_mm(arm.plate_mm, beside))
+    forces, moments = one.forces_n @ arm.turn, one.moments_nmm @ arm.turn
+    first, second = (leg_ends(arm.legs, forces, at, moments) for at in load_at_mm(arm.plate_mm, beside))
     return _Stood(legs=arm.legs, ends=(first, second), beside_mm=beside, plate_mm=arm.plate_mm)
 
 

@@ -16,7 +16,7 @@ from driveline.metal.sections import Section
 from driveline.metal.struts import Buckling
 from driveline.metal.weld_groups import BASE_SHEAR, E70_MPA, WeldStress
 from driveline.metal.welds import FAT_CYCLES, FAT_MPA, NOT_INSPECTED, OF_ELECTRODE
-from driveline.working import Working, entered, entered_or_usual, step, tabled, worked
+from driveline.working import Given, Working, entered, entered_or_usual, step, tabled, worked
 
 HELD_SOURCE: Final = (
     "Rigid unit on springs, small turns: K q = load, f = -k (t + θ × r), rubber in series with its bracket; the "
@@ -75,16 +75,34 @@ def mode_working(mode: Mode | None, sheet: MountsSheet) -> Working:
     return Working(steps=(first, last), source=source)
 
 
-def arm_working(arm: Arm, most: Stressed, force_n: Floats, offset_mm: float) -> Working:
+def _twisted(arm: Arm, section: Section, moment_nmm: Floats) -> tuple[list[Given], bool, Given]:
+    """The moments of twisted rubber, level across an arm, upright and about it, as pairs of forces so far apart."""
+    about, level, upright = (abs(float(one)) for one in arm.turn.T @ moment_nmm)
+    pairs = [
+        worked(name, moment / section.depth_mm, "N", f"of twisted rubber, {words}, as a pair of forces")
+        for name, moment, words in (
+            ("Q_l", level, "level across it"),
+            ("Q_u", upright, "upright"),
+            ("Q_a", about, "about it"),
+        )
+    ]
+    return pairs, bool(about or level or upright), worked("D", section.depth_mm, "mm", "so far apart")
+
+
+def arm_working(arm: Arm, most: Stressed, load: tuple[Floats, Floats], offset_mm: float) -> Working:
     """Return the stress of a bracket where it is greatest."""
     section, stress = most.section, most.stress
-    along, across, upright = (abs(float(one)) for one in arm.turn.T @ force_n)
+    along, across, upright = (abs(float(one)) for one in arm.turn.T @ load[0])
+    twist, is_twisted, apart = _twisted(arm, section, load[1])
     from_where = "from the vehicle to the mount" if not arm.taper else "from where it is worst to the mount"
     length = worked("L", most.lever_mm, "mm", from_where)
     bending = step(
         "b",
-        "L * (U * c_u / I_u + S * c_s / I_s) + P / A",
+        "(L * U + Q_l * D) * c_u / I_u + (L * S + Q_u * D) * c_s / I_s + P / A"
+        if is_twisted
+        else "L * (U * c_u / I_u + S * c_s / I_s) + P / A",
         length,
+        *((*twist[:2], apart) if is_twisted else ()),
         worked("U", upright, "N", "upright at its end"),
         worked("c_u", section.depth_mm / 2, "mm", "to the outer fibre"),
         worked("I_u", section.upright_mm4, "mm⁴", section.words),
@@ -104,9 +122,10 @@ def arm_working(arm: Arm, most: Stressed, force_n: Floats, offset_mm: float) -> 
     )
     torque = step(
         "T",
-        "U * e + S * r" if section.rise_mm else "U * e",
+        f"U * e{' + S * r' if section.rise_mm else ''}{' + Q_a * D' if is_twisted else ''}",
         *beside,
         *(below if section.rise_mm else ()),
+        *((twist[2], apart) if is_twisted else ()),
         value=stress.torque_nmm / 1000,
         unit="N·m",
     )

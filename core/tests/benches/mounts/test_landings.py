@@ -29,9 +29,18 @@ LANDING = "mounts.1.bracket.landing"
 FOUND = LandingFound(size_mm=(150, 170), thickness_mm=16, apart_mm=(100, 120))
 
 
+NO_TWIST = np.zeros((1, 3))
+
+
 def straight_arm(length_mm: float = 200) -> Arm:
     section = box(breadth_mm=70, depth_mm=80, wall_mm=6)
-    return Arm(section=section, length_mm=length_mm, turn=np.eye(3), stiffness_n_per_mm=np.full(3, 1e5))
+    return Arm(
+        section=section,
+        length_mm=length_mm,
+        turn=np.eye(3),
+        stiffness_n_per_mm=np.full(3, 1e5),
+        turning_nmm_per_rad=np.full(3, 1e9),
+    )
 
 
 def check(changes: dict[str, Any], name: str) -> Check:
@@ -41,7 +50,7 @@ def check(changes: dict[str, Any], name: str) -> Check:
 class LandingTest(TestCase):
     def test_pull_and_shear_by_hand(self) -> None:
         """3 kN upright at 200 mm: 3000 × 200/(2 × 120) = 2500 N of pull, 750 N across; 10 mm beside: 96 N more."""
-        (pull,) = bolt_pulls(FOUND, straight_arm(), 10.0, np.array([[0.0, 0.0, 3000.0]]))
+        (pull,) = bolt_pulls(FOUND, straight_arm(), 10.0, np.array([[0.0, 0.0, 3000.0]]), NO_TWIST)
         self.assertAlmostEqual(pull.pull_n, 2500)
         self.assertAlmostEqual(pull.shear_n, 750 + 30_000 / (4 * math.hypot(50, 60)))
 
@@ -51,7 +60,7 @@ class LandingTest(TestCase):
     ) -> None:
         """Four reactions that vary linearly over the plate, solved for: none is more than what is judged."""
         arm, forces = straight_arm(), np.array([force])
-        (pull,) = bolt_pulls(FOUND, arm, beside, forces)
+        (pull,) = bolt_pulls(FOUND, arm, beside, forces, NO_TWIST)
         along, across, upright = (abs(one) for one in force)
         moments = np.array([along, upright * arm.length_mm, across * arm.length_mm + along * beside])
         y, z = FOUND.bolts_mm.T

@@ -51,6 +51,13 @@ export function mountForm(points: readonly string[]): Form<Mount> {
         reading('mass', 'A known weight on it', 'mass'),
         reading('sinks', 'Under it, it sinks', 'length', 'by a ruler'),
       ] as Form<Mount['weighed']>),
+      number<Mount>(
+        'turning_nm_per_deg',
+        'Resists twist about its bolt by',
+        [0, 1e4],
+        'empty: not counted on',
+        'N·m/°',
+      ),
       yesNo<Mount>('is_measured', 'These figures are', '', ['measured', "a catalogue's"]),
       reading<Mount>('travel', 'Goes so far before it bottoms', 'length'),
     ]),
