@@ -96,6 +96,44 @@ def frame_section(strips: Sequence[Strip], cell: Cell | None) -> FrameSection:
     )
 
 
+def section_of(
+    area_mm2: float, middle_mm: Floats, second_mm4: Floats, fibres_mm: Floats, *, torsion_mm4: float, cells: int
+) -> FrameSection:
+    """Return a section by its integrals.
+
+    Args:
+        area_mm2: Of it.
+        middle_mm: (2,).
+        second_mm4: ∫ x x, ∫ x y; ∫ x y, ∫ y y about the middle, (2, 2).
+        fibres_mm: Its corners from the middle, (n, 2).
+        torsion_mm4: Its torsion constant.
+        cells: How many hollows it closes.
+
+    Source:
+        The modulus by bending about skew axes, ``_skew_modulus_mm3``.
+    """
+    return FrameSection(
+        area_mm2=area_mm2,
+        centroid_mm=(float(middle_mm[0]), float(middle_mm[1])),
+        level_mm4=float(second_mm4[1, 1]),
+        sideways_mm4=float(second_mm4[0, 0]),
+        modulus_mm3=_skew_modulus_mm3(second_mm4, fibres_mm),
+        torsion_mm4=torsion_mm4,
+        is_closed=cells > 0,
+        product_mm4=float(second_mm4[0, 1]),
+        cells=cells,
+    )
+
+
+def _skew_modulus_mm3(second: Floats, fibres: Floats) -> float:
+    """What a moment about the level axis is divided by at its worst fibre, σ = M (I_y y - I_xy x)/(I_x I_y - I_xy²)."""
+    across, product, level = second[0, 0], second[0, 1], second[1, 1]
+    whole = across * level - product**2
+    if whole <= 1e-9 * (across + level) ** 2:  # one plate on edge: no skew to speak of
+        return float(level / np.abs(fibres[:, 1]).max())
+    return float(whole / np.abs(across * fibres[:, 1] - product * fibres[:, 0]).max())
+
+
 def _cell_torsion_mm4(cell: Cell) -> float:
     x, y = cell.corners_mm.T
     after = np.roll(cell.corners_mm, -1, axis=0)

@@ -11,8 +11,7 @@ from driveline.arrays import Floats
 from driveline.errors import ImpossibleInput
 from driveline.figures import fig
 from driveline.memory import Memory, key_of
-from driveline.metal.frames import FrameSection
-from driveline.metal.walls import skew_modulus_mm3
+from driveline.metal.frames import FrameSection, section_of
 
 ACROSS_WALL: Final = 0.7  # of a mean wall, 2 A over the length of its edge: between points of the first mesh
 FINER: Final = 0.7
@@ -38,17 +37,8 @@ def outlined(rings_mm: Sequence[Floats]) -> FrameSection:
     solid = shape_of(rings_mm)
     area, middle, second = _moments(solid)
     fibres = np.array(solid.exterior.coords) - middle
-    return FrameSection(
-        area_mm2=area,
-        centroid_mm=(float(middle[0]), float(middle[1])),
-        level_mm4=float(second[1, 1]),
-        sideways_mm4=float(second[0, 0]),
-        modulus_mm3=skew_modulus_mm3(second, fibres),
-        torsion_mm4=_TORSION.remembered(key_of(solid.wkb), lambda: torsion_constant_mm4(solid)),
-        is_closed=len(rings_mm) > 1,
-        product_mm4=float(second[0, 1]),
-        cells=len(rings_mm) - 1,
-    )
+    torsion = _TORSION.remembered(key_of(solid.wkb), lambda: torsion_constant_mm4(solid))
+    return section_of(area, middle, second, fibres, torsion_mm4=torsion, cells=len(rings_mm) - 1)
 
 
 def shape_of(rings_mm: Sequence[Floats]) -> Polygon:

@@ -11,7 +11,7 @@ import numpy as np
 from driveline.arrays import Floats
 from driveline.errors import ImpossibleInput
 from driveline.figures import fig
-from driveline.metal.frames import FrameSection
+from driveline.metal.frames import FrameSection, section_of
 from driveline.metal.panels import Panel
 
 IN_LINE: Final = math.cos(math.radians(20))  # two plates that turn less do not hold each other's edge
@@ -71,17 +71,7 @@ def walled(walls: Sequence[Wall]) -> FrameSection:
     own += (lengths * thick**3)[:, None, None] * _outer(_aside(along), _aside(along))
     second = (own / 12 + areas[:, None, None] * _outer(off, off)).sum(axis=0)  # ∫ x x, ∫ x y; ∫ x y, ∫ y y
     fibres = np.vstack([one.corners_mm for one in walls]) - middle
-    return FrameSection(
-        area_mm2=area,
-        centroid_mm=(float(middle[0]), float(middle[1])),
-        level_mm4=float(second[1, 1]),
-        sideways_mm4=float(second[0, 0]),
-        modulus_mm3=skew_modulus_mm3(second, fibres),
-        torsion_mm4=torsion,
-        is_closed=len(cycles) > 0,
-        product_mm4=float(second[0, 1]),
-        cells=len(cycles),
-    )
+    return section_of(area, middle, second, fibres, torsion_mm4=torsion, cells=len(cycles))
 
 
 def panels_of(walls: Sequence[Wall]) -> tuple[Panel, ...]:
@@ -150,23 +140,6 @@ def _outer(one: Floats, other: Floats) -> Floats:
 
 def _aside(along: Floats) -> Floats:
     return np.column_stack([-along[:, 1], along[:, 0]])
-
-
-def skew_modulus_mm3(second: Floats, fibres: Floats) -> float:
-    """Return what a moment about the level axis is divided by at its worst fibre.
-
-    Args:
-        second: ∫ x x, ∫ x y; ∫ x y, ∫ y y about the middle, (2, 2).
-        fibres: From the middle, (n, 2).
-
-    Source:
-        Bending about skew axes, σ = M (I_y y - I_xy x)/(I_x I_y - I_xy²).
-    """
-    across, product, level = second[0, 0], second[0, 1], second[1, 1]
-    whole = across * level - product**2
-    if whole <= 1e-9 * (across + level) ** 2:  # one plate on edge: no skew to speak of
-        return float(level / np.abs(fibres[:, 1]).max())
-    return float(whole / np.abs(across * fibres[:, 1] - product * fibres[:, 0]).max())
 
 
 def _torsion_mm4(cycles: Floats, starts: Floats, ends: Floats, slender: Floats) -> float:
