@@ -200,7 +200,8 @@ def plate_stress(
         each = sense * off * tops[..., 0] + tops[..., turning]
         span = float(np.ptp(legs.places_mm[:, axis]))
         width = min(root_mm + SPREAD * span, size_mm[1 - axis])
-        spread = sense * tops[..., 0].sum(axis=1) * root_mm / 8  # half the load, a quarter of its breadth off the cut
+        # Half the load, a quarter of its breadth off the cut; what is broader than the span bears on the legs.
+        spread = sense * tops[..., 0].sum(axis=1) * min(root_mm, span) / 8
         for side, way in ((off > 0, 1.0), (off <= 0, -1.0)):
             ways.append((words, np.abs(each[:, side].sum(axis=1) - way * spread), width))
     own = np.hypot(tops[..., 4], tops[..., 5]).max(axis=1)

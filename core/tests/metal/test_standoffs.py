@@ -122,6 +122,15 @@ class PlateTest(TestCase):
         self.assertAlmostEqual(found.moment_nmm, 10_000 * (110 / 4 - 50 / 8), places=6)
         self.assertAlmostEqual(found.stress_mpa, 6 * 212_500 / (116 * 100), places=6)
 
+    def test_what_is_broader_than_the_legs_are_apart_does_not_take_the_plate_s_load_away(self) -> None:
+        one, at = legs(across_mm=110.0, upright_mm=110.0), np.array([10.0, 0.0, 0.0])
+        ends = leg_ends(one, np.array([[10_000.0, 0.0, 0.0]]), at)
+        found = [
+            plate_stress(one, ends, size_mm=(150.0, 150.0), thickness_mm=10.0, root_mm=root, at_mm=at).moment_nmm
+            for root in (110.0, 150.0, 220.0)
+        ]
+        np.testing.assert_allclose(found, 10_000 * 110 / 8)
+
     def test_a_push_across_bends_the_plate_beside_its_legs(self) -> None:
         one, at = legs(), np.array([10.0, 0.0, 0.0])
         ends = leg_ends(one, np.array([[0.0, 9000.0, 0.0]]), at)

@@ -48,7 +48,7 @@ class FrameFound:
     stations: tuple[StationFound, ...]
     missing: tuple[str, ...]
     folded: FoldsFound | None = None  # as it was
-    folds: tuple[FoldsFound, ...] = ()  # at each place
+    folds: tuple[FoldsFound | None, ...] = ()  # at each place, none where it is not known
     folds_missing: tuple[str, ...] = ()  # beside what is missing of the sections
 
     @property
@@ -59,7 +59,7 @@ class FrameFound:
     @property
     def folds_first(self) -> FoldsFound | None:
         """The place at which a wall folds at the least moment."""
-        return min(self.folds, key=lambda one: one.moment_nm, default=None)
+        return min((one for one in self.folds if one), key=lambda one: one.moment_nm, default=None)
 
 
 def solve_frame(frame: CutFrame) -> FrameFound:
@@ -81,12 +81,12 @@ def _with_folds(found: FrameFound, yield_mpa: float | None) -> FrameFound:
     if yield_mpa is None:
         return replace(found, folds_missing=("Yield of the rail's steel",))
     was = None if found.old is None else folds_of(found.old, "the rail as it was", yield_mpa)
-    every = {one.name: folds_of(one.rail, one.name, yield_mpa) for one in found.stations}
-    alone = [name for name, one in every.items() if one is None]
+    every = tuple(folds_of(one.rail, one.name, yield_mpa) for one in found.stations)
+    alone = [station.name for station, one in zip(found.stations, every, strict=True) if one is None]
     if found.old is not None and was is None:
         alone.insert(0, "the rail as it was")
     missing = tuple(f"Plates that meet, at {name}: when a drawn one or a flat bar folds is not known" for name in alone)
-    return replace(found, folded=was, folds=tuple(one for one in every.values() if one), folds_missing=missing)
+    return replace(found, folded=was, folds=every, folds_missing=missing)
 
 
 def _left(new: Rail, old: Rail) -> dict[str, float]:

@@ -208,9 +208,9 @@ def _springs(sheet: MountsSheet, needs: MountsNeeds, solved: Solved) -> Iterator
 
 def _stations(frame: FrameFound, checks: tuple[Check, ...]) -> Iterator[StationShown]:
     wanted = next((one.wanted_margin for one in checks if one.key == "mounts.frame"), 1.0)
-    folds = {one.name: one for one in frame.folds}
-    for one in frame.stations:
-        yield _station(one, folds.get(one.name), frame.folded, is_short=one.least < wanted)
+    folds = frame.folds or (None,) * len(frame.stations)
+    for one, fold in zip(frame.stations, folds, strict=True):
+        yield _station(one, fold, frame.folded, is_short=one.least < wanted)
 
 
 def _station(one: StationFound, now: FoldsFound | None, was: FoldsFound | None, *, is_short: bool) -> StationShown:

@@ -61,7 +61,7 @@ class RailTest(TestCase):
         for name in ("area_mm2", "level_mm4", "sideways_mm4", "modulus_mm3"):
             self.assertAlmostEqual(getattr(section(**drawn), name) / getattr(section(**BOX), name), 1.0, places=9)
         found = folds(BOX, drawn)
-        self.assertEqual(found.folds, ())
+        self.assertEqual(found.folds, (None,))
         self.assertIn("when a drawn one", found.folds_missing[0])
 
     def test_what_is_wrong_or_missing_is_named(self) -> None:
@@ -158,6 +158,14 @@ class FoldTest(TestCase):
             if one.folds_first is not None
         ]
         self.assertGreaterEqual(moments[1], moments[0] * (1 - 1e-9))
+
+    def test_of_two_places_of_one_name_the_weaker_still_governs(self) -> None:
+        thin, thick = ({"name": "here", **BOX, "wall": mm(wall), "lid": mm(0)} for wall in (2, 4))
+        for stations in ([thin, thick], [thick, thin]):
+            frame = CutFrame.model_validate({"is_cut": True, "yield_mpa": 355, "old": BOX, "stations": stations})
+            first = solve_frame(frame).folds_first
+            assert first is not None
+            self.assertEqual(first.fold.panel.thickness_mm, 2.0)
 
     def test_what_is_not_known_of_it_is_asked(self) -> None:
         flat = plates((0, 0, 50, 0, 5), (50, 0, 90, 0, 5))
