@@ -8,6 +8,7 @@ from uuid import uuid4
 import pypdfium2
 from django.db import DatabaseError, transaction
 
+from driveline.benches.mounts.sheet import RailShape
 from driveline.job.evaluate import evaluate
 from driveline.job.file import Sheets
 from jobs import beside
@@ -15,6 +16,7 @@ from jobs.actions import job_file, saved_sheets
 from jobs.exports import safe_cell
 from jobs.models import Job, JobVersion
 from jobs.tests.shops import DEMO, ShopClient, ShopTestCase
+from tests.metal.section_files import BOX_DXF, rectangle, section_dxf
 
 
 class JobsApiTest(ShopTestCase):
@@ -393,6 +395,18 @@ class MeasureApiTest(ShopTestCase):
         self.assertIn("Row 2", refused.json()["says"])
         self.assertEqual(client.upload(path, "curve.csv", b"0,1\n" * 300_000).status_code, 413)
         self.assertEqual(ShopClient().upload(path, "curve.csv", b"0,1\n1,1\n").status_code, 401)
+
+    def test_a_section_is_read_from_a_drawing_as_a_sheet_takes_it_or_refused(self) -> None:
+        client = self.client_of("fabricator")
+        path = "/api/measure/section-file"
+        read = client.upload(path, "rail.dxf", BOX_DXF).json()
+        self.assertEqual([len(ring["points"]) for ring in read["rings"]], [4, 4])
+        self.assertEqual(read["notes"], [])
+        RailShape.model_validate({"kind": "outline", "rings": read["rings"]})
+        refused = client.upload(path, "rail.dxf", section_dxf(rectangle(2.75, 4.3)))
+        self.assertEqual(refused.status_code, 422)
+        self.assertIn("unit right", refused.json()["says"])
+        self.assertEqual(client.upload(path, "rail.dxf", b"0\n" * 2_100_000).status_code, 413)
 
 
 class GearingChoicesTest(ShopTestCase):

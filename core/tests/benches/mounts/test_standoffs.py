@@ -1,14 +1,21 @@
 """A bracket that is a plate on standoffs."""
 
+import io
 from typing import Any
 from unittest import TestCase
 
 import numpy as np
+from ezdxf.entities.circle import Circle
+from ezdxf.entities.lwpolyline import LWPolyline
+from ezdxf.filemanagement import read
 
 from driveline.benches.mounts.patterns import parts_of
 from driveline.benches.mounts.sheet import MountsSheet
+from driveline.benches.mounts.standoffs import legs_of
 from driveline.checks import Check, Verdict
+from driveline.drawing.dxf import write_dxf
 from driveline.job.file import REGISTRY, JobFile
+from driveline.parts.drawings import part_drawings
 from tests.benches.mounts.test_mounts import PLOVER, changed, mm, solved
 from tests.workings.test_workings import faults_of
 
@@ -78,6 +85,19 @@ class StandoffsTest(TestCase):
         np.testing.assert_allclose([(h.x_mm, h.y_mm) for h in part.holes], [(25, 25), (125, 25), (125, 115), (25, 115)])
         self.assertIn("saw four of", part.made_to[1])
         self.assertIn("upper left", plate(STEPPED).made_to[1])
+
+    def test_read_again_its_cut_file_has_each_leg_where_it_is_judged(self) -> None:
+        file = JobFile.model_validate(job(STEPPED, length=mm(100)))
+        part = REGISTRY.part(file, "mounts.m1_standoff")
+        space = read(io.StringIO(write_dxf(part_drawings(part, file.name)[0]))).modelspace()
+        (edge,) = (one for one in space if isinstance(one, LWPolyline) and one.dxf.layer == "CUT")
+        corners = np.array([(x, y) for x, y in edge.get_points("xy")])
+        np.testing.assert_allclose(np.ptp(corners, axis=0), (150, 140), atol=0.05)
+        marked = np.array([one.dxf.center.vec2 for one in space if isinstance(one, Circle)]) - corners.mean(axis=0)
+        legs = legs_of(file.sheets.mounts.mounts[0].bracket, "", 100.0, 205_000).legs
+        assert legs is not None
+        np.testing.assert_allclose(marked, legs.places_mm, atol=0.05)
+        np.testing.assert_allclose(legs.lengths_mm, (88, 88, 108, 108))
 
     def test_it_stands_in_the_scene_as_a_plate_and_four_legs_and_beside_an_unknown_side_as_all_it_may_be(self) -> None:
         def drawn(**bracket: Any) -> list[str]:
