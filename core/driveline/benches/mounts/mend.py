@@ -7,10 +7,10 @@ from typing import Final
 
 from driveline.benches.contract import Sought, SoughtField
 from driveline.benches.mounts.bracket_checks import Loaded, bracket_checks
-from driveline.benches.mounts.brackets import STEEL, arm_of
+from driveline.benches.mounts.brackets import STEEL, Arm, arm_of
 from driveline.benches.mounts.buckling_checks import buckling_checks
 from driveline.benches.mounts.patterns import parts_of
-from driveline.benches.mounts.sheet import ArmKind, Bracket, LiesTo, Mount, MountsSheet
+from driveline.benches.mounts.sheet import ArmKind, Bracket, LiesTo, Mount, MountsSheet, StandoffLegs
 from driveline.benches.mounts.standoff_checks import standoff_checks
 from driveline.checks import Verdict
 from driveline.figures import fig
@@ -19,6 +19,7 @@ from driveline.parts.drawings import cut_line
 from driveline.sheet import Length, positive_of, value_of
 
 WALLS_MM: Final = (3.0, 4.0, 5.0, 6.0, 8.0, 10.0, 12.0)
+LEG_WALLS_MM: Final = (3.0, 4.0, 5.0, 6.0, 8.0)  # of a standoff
 LEGS_MM: Final = (4.0, 5.0, 6.0, 8.0, 10.0, 12.0)
 SHOWN: Final = 5
 HEAD: Final = ("", "leg", "mass", "cut", "seams", "")
@@ -47,6 +48,7 @@ class _Way:
     cut_mm: float | None  # of all its plates; None where it is sawn from stock
     seam_mm: float  # that are welded along it, its root's not counted
     changes: Changes
+    legs: StandoffLegs | None  # of a plate that stands on such
 
     @property
     def row(self) -> tuple[str, ...]:
@@ -63,7 +65,9 @@ def mend_sought(one: Loaded, judge: Judge) -> Sought:
     if not ways:
         says = "Nothing does with walls and a leg of 12 mm or less: make it deeper or shorter, or move a mount nearer."
         if one.mount.sheet.bracket.kind is ArmKind.STANDOFFS:
-            says = "Nothing does with a plate and a fillet of 12 mm or less: take stouter legs, or farther apart."
+            says = (
+                "Nothing does with a plate and a fillet of 12 mm or less: take legs of more diameter, or farther apart."
+            )
         return Sought(says=says, fields=())
     best = ways[0]
     return Sought(
@@ -75,6 +79,7 @@ def mend_sought(one: Loaded, judge: Judge) -> Sought:
             SoughtField(field=f"{field}.wall", text=f"{best.wall_mm:g} mm"),
             SoughtField(field=f"{field}.leg", text=f"{best.leg_mm:g} mm"),
             *(SoughtField(field=f"{field}.{name}", text=_text(one)) for name, one in best.changes.items() if one),
+            *([] if best.legs is None else [SoughtField(field=f"{field}.legs.wall", text=_wall(best.legs))]),
         ),
     )
 
@@ -84,28 +89,40 @@ def _ways(one: Loaded, judge: Judge) -> Iterator[_Way]:
     kinds = [bracket.kind]
     if bracket.kind in (ArmKind.BOX, *CHANNELS, ArmKind.GUSSETED):
         kinds += [kind for kind in (ArmKind.BOX, ArmKind.FOLDED) if kind is not bracket.kind]
-    for kind, wall in product(kinds, WALLS_MM):
+    for kind, wall, legs in product(kinds, WALLS_MM, _legs(bracket)):
         changes = _changes(bracket, kind, wall)
-        tried = bracket.model_copy(update={"kind": kind, "wall": Length.of_mm(wall), **changes})
+        tried = bracket.model_copy(update={"kind": kind, "wall": Length.of_mm(wall), "legs": legs, **changes})
         laid = arm_of(tried, "", one.mount.rail_mm, one.mount.at_mm)
         if kind is None or laid.arm is None:
             continue
         for leg in LEGS_MM:
             sheet = one.mount.sheet.model_copy(update={"bracket": tried.model_copy(update={"leg": Length.of_mm(leg)})})
             if _holds(replace(one, mount=replace(one.mount, sheet=sheet, arm=laid)), judge):
-                kg = laid.arm.volume_mm3 * KG_PER_MM3
-                words = laid.arm.section.words
                 yield _Way(
                     kind=kind,
                     wall_mm=wall,
                     leg_mm=leg,
-                    kg=kg,
-                    words=words,
+                    kg=laid.arm.volume_mm3 * KG_PER_MM3,
+                    words=_words(laid.arm),
                     cut_mm=_cut_mm(sheet),
                     seam_mm=_seams(tried) * laid.arm.length_mm,
                     changes=changes,
+                    legs=legs if laid.arm.legs is not None else None,
                 )
                 break
+
+
+def _legs(bracket: Bracket) -> list[StandoffLegs]:
+    """As they are and with other walls; of whatever stands on none, as they are."""
+    outside, own = positive_of(bracket.legs.outside), positive_of(bracket.legs.wall)
+    if bracket.kind is not ArmKind.STANDOFFS or outside is None or own is None:
+        return [bracket.legs]
+    walls = [wall for wall in LEG_WALLS_MM if wall < outside / 2 and wall != own]
+    return [bracket.legs, *(bracket.legs.model_copy(update={"wall": Length.of_mm(wall)}) for wall in walls)]
+
+
+def _words(arm: Arm) -> str:
+    return arm.section.words if arm.legs is None else f"{arm.section.words}, legs of {arm.legs.section.words}"
 
 
 def _cut_mm(mount: Mount) -> float | None:
@@ -134,6 +151,10 @@ def _seams(bracket: Bracket) -> int:
     if bracket.kind is ArmKind.GUSSETED:
         return 2 * (bracket.gussets or 0)
     return {ArmKind.BOX: 4, ArmKind.CHANNEL: 2}.get(bracket.kind, 0) if bracket.kind else 0
+
+
+def _wall(legs: StandoffLegs) -> str:
+    return "" if legs.wall is None else legs.wall.text
 
 
 def _text(one: Length | LiesTo) -> str:

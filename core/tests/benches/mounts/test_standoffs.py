@@ -114,9 +114,12 @@ class StandoffsTest(TestCase):
         self.assertIn("by hand", found.says)
         self.assertGreater(len(found.picture.patches), 500)
 
-    def test_the_lightest_plate_that_holds_is_found_and_holds(self) -> None:
-        found = REGISTRY.sought(JobFile.model_validate(job(wall=mm(3))), "mounts.m1_mend")
-        taken = {one.field.split(".")[-1]: {"text": one.text} for one in found.fields if not one.field.endswith("kind")}
-        after = checks(**taken)
-        for key in KEYS[:4]:
+    def test_the_lightest_plate_and_legs_that_hold_are_found_and_hold(self) -> None:
+        """Legs of 2 mm wall are too thin under a plate that is too thin: both are mended."""
+        weak = job({"wall": mm(2)}, wall=mm(3))
+        self.assertIs(solved(weak)[1]["mounts.m1.arm"].verdict, Verdict.FAILS)
+        found = REGISTRY.sought(JobFile.model_validate(weak), "mounts.m1_mend")
+        taken = {one.field.split("bracket.")[1]: {"text": one.text} for one in found.fields if "kind" not in one.field}
+        after = checks({"wall": taken.pop("legs.wall")}, **taken)
+        for key in KEYS[:6]:
             self.assertIs(after[key].verdict, Verdict.HOLDS, after[key].says)

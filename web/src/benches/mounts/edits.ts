@@ -49,6 +49,7 @@ export function takeBracket(mount: Mount, fields: Sought['fields']): void {
   for (const { field, text } of fields) {
     const [parent, name] = field.split('.').slice(-2);
     if (parent === 'landing') takeLanding(mount.bracket.landing, name, text);
+    else if (parent === 'legs') mount.bracket.legs.wall = { ...mount.bracket.legs.wall, unit: null, text };
     else if (name === 'kind') mount.bracket.kind = text as Bracket['kind'];
     else if (name === 'lies_to') mount.bracket.lies_to = text as Bracket['lies_to'];
     else {

@@ -83,8 +83,10 @@ describe('a bracket', () => {
       { field: 'mounts.mounts.0.bracket.wall', text: '6 mm' },
       { field: 'mounts.mounts.0.bracket.gusset', text: '6 mm' },
       { field: 'mounts.mounts.0.bracket.leg', text: '5 mm' },
+      { field: 'mounts.mounts.0.bracket.legs.wall', text: '4 mm' },
     ]);
-    const { kind, wall, gusset, leg } = mount.bracket;
+    const { kind, wall, gusset, leg, legs } = mount.bracket;
+    expect(legs.wall?.text).toBe('4 mm');
     expect([kind, wall?.text, wall?.unit, gusset?.text, leg?.text]).toEqual([
       'gusseted',
       '6 mm',
