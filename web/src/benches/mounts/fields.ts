@@ -54,7 +54,7 @@ export function mountForm(points: readonly string[]): Form<Mount> {
       number<Mount>(
         'turning_nm_per_deg',
         'Resists twist about its bolt by',
-        [0, 1e4],
+        [0.1, 1e4],
         'empty: not counted on',
         'N·m/°',
       ),
