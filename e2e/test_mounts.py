@@ -95,6 +95,8 @@ class MountsTest(BrowserTestCase):
         self.check(page, r"Bracket of right mount \d", "Fails")
         self.field(page, "Bracket").select_option("box")
         self.check(page, r"Bracket of right mount \d", "Holds")
+        page.get_by_role("button", name="look at its landing plate by finite elements").click()
+        expect(page.get_by_role("img", name="Stress in the landing plate of right mount")).to_be_visible()
 
     def test_a_cut_frame_stays_on_hold_until_it_is_signed(self) -> None:
         page = self.page_of("fabricator")

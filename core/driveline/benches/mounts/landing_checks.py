@@ -2,6 +2,7 @@
 
 import math
 from collections.abc import Iterator
+from dataclasses import dataclass
 from typing import Final
 
 import numpy as np
@@ -55,7 +56,8 @@ def _missing(one: Loaded, *asked: str) -> tuple[str, ...]:
     return missing_of(dict(known[word] for word in ("said", *asked)))
 
 
-def _worst(one: Loaded) -> Worst | None:
+def worst_of(one: Loaded) -> Worst | None:
+    """Return a landing plate, its arm, how far the load passes beside it, and what its bolts bear in every case."""
     found, arm = landing_of(one.mount.sheet.bracket.landing), one.mount.arm.arm
     offset = None if arm is None else beside_mm(one.mount.sheet.bracket, arm.section)
     if found is None or arm is None or offset is None or not len(one.forces_n):
@@ -64,7 +66,7 @@ def _worst(one: Loaded) -> Worst | None:
 
 
 def _bolts(one: Loaded, judge: Judge) -> Check:
-    landing, sheet, worst = one.mount.sheet.bracket.landing, one.mount.sheet, _worst(one)
+    landing, sheet, worst = one.mount.sheet.bracket.landing, one.mount.sheet, worst_of(one)
     share, pull = None, None
     proof_n = None
     if landing.thread is not None and landing.property_class is not None:
@@ -169,37 +171,58 @@ def _bolts_working(worst: Worst, pull: BoltPull, proof_n: float, share: float, t
     return Working(steps=(pulled, sheared, last), source=BOLTED)
 
 
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Bent:
+    """A landing plate between its arm and the row of bolts that pulls."""
+
+    force_n: float  # of each of two bolts, with prying
+    lever_mm: float
+    width_mm: float
+    stress_mpa: float
+    row: int
+
+
+def bent_of(one: Loaded) -> Bent | None:
+    """Return how the row of bolts that pulls most bends the plate beside the arm; ``None`` where none is past it."""
+    sheet, worst = one.mount.sheet, worst_of(one)
+    if worst is None:
+        return None
+    found, arm, _, pulls = worst
+    pull = max(pulls, key=lambda each: each.pull_n)
+    depth = positive_of(sheet.bracket.depth) or arm.section.depth_mm
+    round_arm = sheet.bracket.kind is ArmKind.TUBE
+    sizes = (depth if round_arm else positive_of(sheet.bracket.breadth) or arm.section.breadth_mm, depth)
+    ways = [
+        (max(apart - size, 0.0) / 2, width)
+        for apart, size, width in zip(found.apart_mm, sizes, reversed(found.size_mm), strict=True)
+    ]
+    lever, width = max(ways, key=lambda way: way[0] / way[1])
+    if not lever:
+        return None
+    force = PRYING * pull.pull_n
+    stress = 6 * 2 * force * lever / (width * found.thickness_mm**2)
+    return Bent(force_n=force, lever_mm=lever, width_mm=width, stress_mpa=stress, row=pull.row)
+
+
 def _plate(one: Loaded, judge: Judge) -> Check:
     """The plate as a cantilever from the arm's wall to the row of bolts that pulls."""
-    sheet, worst = one.mount.sheet, _worst(one)
-    stress = None
-    best: tuple[float, float, float, int] | None = None
-    if worst is not None:
-        found, arm, _, pulls = worst
-        pull = max(pulls, key=lambda each: each.pull_n)
-        depth = positive_of(sheet.bracket.depth) or arm.section.depth_mm
-        round_arm = sheet.bracket.kind is ArmKind.TUBE
-        sizes = (depth if round_arm else positive_of(sheet.bracket.breadth) or arm.section.breadth_mm, depth)
-        ways = [
-            (max(apart - size, 0.0) / 2, width)
-            for apart, size, width in zip(found.apart_mm, sizes, reversed(found.size_mm), strict=True)
-        ]
-        lever, width = max(ways, key=lambda way: way[0] / way[1])
-        stress = 6 * 2 * PRYING * pull.pull_n * lever / (width * found.thickness_mm**2)
-        best = (PRYING * pull.pull_n, lever, width, pull.row)
+    sheet, worst, bent = one.mount.sheet, worst_of(one), bent_of(one)
+    missing = [*lacking(one, "beside"), *_missing(one, "size")]
+    if worst is not None and bent is None:
+        missing.append(f"{sheet.name}: bolts of its landing plate that stand beside its arm")
 
     def working() -> Working:
         source = "Both bolts of a row pull the plate off beside the arm's wall: σ = 6 M/(b t²)."
-        if best is None or stress is None or worst is None:
+        if bent is None or worst is None:
             return Working(source=source)
         last = step(
             "σ",
             "6 * 2 * F * l / (b * t**2)",
-            worked("F", best[0], "N", f"pull of a bolt with prying, {one.names[best[3]]}"),
-            worked("l", best[1], "mm", "from the bolts to the arm's wall"),
-            worked("b", best[2], "mm", "of the plate along that wall"),
+            worked("F", bent.force_n, "N", f"pull of a bolt with prying, {one.names[bent.row]}"),
+            worked("l", bent.lever_mm, "mm", "from the bolts to the arm's wall"),
+            worked("b", bent.width_mm, "mm", "of the plate along that wall"),
             entered("t", worst[0].thickness_mm, "mm", f"{one.mount.field}.bracket.landing.thickness"),
-            value=stress,
+            value=bent.stress_mpa,
             unit="MPa",
             decimals=1,
         )
@@ -209,11 +232,11 @@ def _plate(one: Loaded, judge: Judge) -> Check:
         "bracket_yield",
         key=f"{one.key}.landing_plate",
         title=f"Landing plate of {sheet.name}",
-        demand=stress,
+        demand=None if bent is None else bent.stress_mpa,
         capacity=one.yield_mpa,
         unit="MPa",
-        says="" if stress is None else f"{fig(stress, 'MPa', 0)} beside the arm.",
-        missing=(*lacking(one, "beside"), *_missing(one, "size")),
+        says="" if bent is None else f"{fig(bent.stress_mpa, 'MPa', 0)} beside the arm.",
+        missing=tuple(missing),
         inputs=field_inputs(one, "bracket.landing"),
         working=working,
     )

@@ -13,6 +13,7 @@ from driveline.benches.mounts.ears import ears_of
 from driveline.benches.mounts.fixings import fixing_sought
 from driveline.benches.mounts.frame import frame_sought, solve_frame
 from driveline.benches.mounts.laid import LaidMount, mounts_of
+from driveline.benches.mounts.landing_picture import landing_sought, may_be_pictured
 from driveline.benches.mounts.mend import mend_sought
 from driveline.benches.mounts.needs import HeldMove, MountsNeeds, SolvedMounts
 from driveline.benches.mounts.patterns import parts_of
@@ -90,6 +91,8 @@ def _seeks(sheet: MountsSheet, needs: MountsNeeds, solved: Solved, judge: Judge)
             one = loaded(mount, k, solved.carried, missing)
             yield Seek(key=f"mounts.m{k + 1}_mend", run=partial(mend_sought, one, judge))
             yield Seek(key=f"mounts.m{k + 1}_fixing", run=partial(fixing_sought, one, judge))
+            if may_be_pictured(one):
+                yield Seek(key=f"mounts.m{k + 1}_landing", run=partial(landing_sought, one))
             if mount.arm.arm.legs is not None:
                 yield Seek(key=f"mounts.m{k + 1}_plate", run=partial(standoff_sought, one))
         if mount.sheet.grip is not Grip.EARS:

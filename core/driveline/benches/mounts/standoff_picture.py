@@ -1,10 +1,12 @@
 """A plate on standoffs bent by finite elements, beside the sum by hand: worked out when somebody asks."""
 
+from collections.abc import Callable
 from typing import TYPE_CHECKING, Any, Final
 
 import numpy as np
 from shapely import box as rectangle
 
+from driveline.arrays import Floats
 from driveline.benches.contract import Sought
 from driveline.benches.mounts.bracket_checks import Loaded
 from driveline.benches.mounts.brackets import STEEL
@@ -64,18 +66,23 @@ def bent(
     from driveline.metal.plate_bending import solve_bending  # noqa: PLC0415
 
     diameter, half = legs.section.depth_mm, root_mm / 2
-
-    def is_held(x: Any) -> Any:
-        off = [np.hypot(x[0] - y, x[1] - z) - diameter / 2 for y, z in legs.places_mm.tolist()]
-        return (np.abs(off) < ON_RING * diameter).any(axis=0)
-
     return solve_bending(
         rectangle(-size_mm[0] / 2, -size_mm[1] / 2, size_mm[0] / 2, size_mm[1] / 2),
         [RoundHole(y, z, diameter) for y, z in legs.places_mm.tolist()],
         thickness_mm=thickness_mm,
         e_mpa=legs.e_mpa,
         poisson=STEEL.poisson,
-        is_held=is_held,
+        is_held=on_rings(legs.places_mm, diameter),
         pressure_mpa=force_n / root_mm**2,
         is_pressed=lambda x: (np.abs(x[0]) < half) & (np.abs(x[1]) < half),
     )
+
+
+def on_rings(places_mm: Floats, diameter_mm: float) -> Callable[[Any], Any]:
+    """Return what says of points, (2, n), whether they lie on the edge of a hole, or leg, at a place, (k, 2)."""
+
+    def is_on(x: Any) -> Any:
+        off = [np.hypot(x[0] - y, x[1] - z) - diameter_mm / 2 for y, z in places_mm.tolist()]
+        return (np.abs(off) < ON_RING * diameter_mm).any(axis=0)
+
+    return is_on

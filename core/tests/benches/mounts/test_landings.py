@@ -13,7 +13,9 @@ from hypothesis import strategies as st
 
 from driveline.benches.mounts.brackets import Arm
 from driveline.benches.mounts.ears import ear_bolt_of
+from driveline.benches.mounts.landing_picture import wall_stress
 from driveline.benches.mounts.landings import LandingFound, bolt_pulls
+from driveline.benches.mounts.sheet import Bracket
 from driveline.checks import Check
 from driveline.drawing.dxf import write_dxf
 from driveline.drawing.model import Text
@@ -270,3 +272,31 @@ class FixingTest(TestCase):
         found = REGISTRY.sought(JobFile.model_validate(no_base), "mounts.m2_fixing")
         self.assertEqual(found.fields, ())
         self.assertIn("not known", found.rows[1][-1])
+
+
+class PictureTest(TestCase):
+    def test_what_the_wall_of_an_arm_hands_on_is_its_force_and_its_moments(self) -> None:
+        """Summed over a fine grid: 2 kN along the arm, 3 kN at 200 mm and 40 N·m of twist level across it."""
+        arm = straight_arm()
+        forces, twist = np.array([[2000.0, 1000.0, 3000.0]]), np.array([[0.0, 4e4, 0.0]])
+        (pull,) = bolt_pulls(FOUND, arm, 10.0, forces, twist)
+        bracket = Bracket.model_validate({"kind": "box", "wall": mm(6)})
+        step = 0.1
+        grid = np.stack(np.meshgrid(np.arange(-45, 45, step) + step / 2, np.arange(-45, 45, step) + step / 2))
+        force = wall_stress(bracket, arm, pull, 10.0)(grid) * step**2
+        self.assertAlmostEqual(force.sum() / 2000.0, 1.0, places=3)
+        self.assertAlmostEqual((force * grid[1]).sum() / (3000.0 * 200 + 4e4), 1.0, places=3)
+        self.assertAlmostEqual((force * grid[0]).sum() / (1000.0 * 200 + 2000.0 * 10), 1.0, places=3)
+
+    def test_a_landing_plate_is_looked_at_and_by_hand_is_near_it(self) -> None:
+        found = REGISTRY.sought(JobFile.model_validate(PLOVER), "mounts.m2_landing")
+        assert found.picture is not None
+        by_hand = check({}, "landing_plate").demand or 0.0
+        self.assertTrue(0.5 < found.picture.peak_mpa / by_hand < 1.5, (found.picture.peak_mpa, by_hand))
+        self.assertIn("with prying", found.says)
+
+    def test_bolts_that_no_spanner_reaches_beside_the_arm_are_asked_for(self) -> None:
+        inside = {f"{LANDING}.across": mm(60), f"{LANDING}.upright": mm(60)}
+        one = check(inside, "landing_plate")
+        self.assertIs(one.verdict, NOT_KNOWN)
+        self.assertIn("stand beside its arm", " ".join(one.missing))

@@ -69,6 +69,13 @@
       {change}
     />
   </div>
+  {#if mount.bracket.landing.is_there && (mount.bracket.kind === 'box' || mount.bracket.kind === 'tube')}
+    <StressPicture
+      seek="mounts.m{number}_landing"
+      text="look at its landing plate by finite elements"
+      label="Stress in the landing plate of {mount.name}"
+    />
+  {/if}
   {#if mount.bracket.kind === 'standoffs'}
     <StressPicture
       seek="mounts.m{number}_plate"
