@@ -7,6 +7,7 @@ from typing import Final
 from driveline.checks import Result
 
 MOST_NAMED: Final = 3
+MOST_TOLD: Final = 10.0  # as the ledger shows margins: how far above it nobody asks, nor do a few draws tell
 LEAST_HALF: Final = 0.0005
 ALL_OF_IT: Final = 0.99
 
@@ -42,7 +43,9 @@ def range_words(sure: Sureness, wanted: float) -> Iterator[str]:
     if half < LEAST_HALF:
         yield f"The ± of its readings moves it by less than {LEAST_HALF:g}."
     else:
-        yield f"95 % range {least:.{decimals}f} to {greatest:.{decimals}f}, by the ± of its readings."
+        most = f"{greatest:.{decimals}f}" if greatest < MOST_TOLD else f"more than {MOST_TOLD:.0f}"
+        within = f"{least:.{decimals}f} to {most}" if least < MOST_TOLD else most
+        yield f"95 % range {within}, by the ± of its readings."
     if sure.odds:
         yield f"Wanted is {wanted:.3f}: about {sure.odds} that it falls short."
     if sure.narrowers and half >= LEAST_HALF:

@@ -11,7 +11,7 @@ from driveline.errors import ImpossibleInput
 from driveline.job.evaluate import evaluate
 from driveline.job.file import REGISTRY, JobFile
 from driveline.job.sureness import solve_sureness
-from driveline.job.sureness_results import Sureness
+from driveline.job.sureness_results import MOST_TOLD, Sureness, range_words
 from driveline.sheet import Reading
 from tests.demo import demo_json
 
@@ -103,6 +103,15 @@ class SurenessTest(TestCase):
         self.assertEqual(found.taken_as_exact, ())
         self.assertIn("as they were taken", found.says[0])
 
+    def test_no_end_of_a_range_is_told_above_what_the_ledger_tells(self) -> None:
+        for least, greatest, words in (
+            (2.4, 3.2, "2.4 to 3.2,"),
+            (2.4, 12.0, "2 to more than 10,"),
+            (11.0, 12.0, "range more than 10,"),
+        ):
+            one = Sureness(check="x", margin=(least + greatest) / 2, least=least, greatest=greatest)
+            self.assertIn(words, next(range_words(one, 1.0)))
+
     def test_only_what_has_a_margin_has_a_range(self) -> None:
         checks = evaluate(JobFile.model_validate(self.job)).checks
         self.assertEqual(
@@ -119,6 +128,7 @@ class DrawnTest(TestCase):
         """GUM supplement 1: every reading drawn, the whole job evaluated, holes placed anew each time.
 
         Both ends of a range within 5 % of its width; of those that take 256 draws one in twenty may be out by chance.
+        Above 10 no end is told.
         """
         given = demo_json("wren")
         job = JobFile.model_validate(given)
@@ -144,7 +154,9 @@ class DrawnTest(TestCase):
             if one.least is None or one.greatest is None:
                 continue
             least, greatest = np.percentile(drawn[one.check], (2.5, 97.5)).tolist()
-            off[one.check] = max(abs(one.least - least), abs(one.greatest - greatest)) / (greatest - least)
+            ends = ((one.least, least), (one.greatest, greatest))
+            misses = [abs(min(ours, MOST_TOLD) - min(theirs, MOST_TOLD)) for ours, theirs in ends]
+            off[one.check] = max(misses) / (greatest - least)
         self.assertGreaterEqual(len(off), 20)
         farther = {check: share for check, share in off.items() if share > 0.05}
         self.assertLessEqual(len(farther), len(off) // 20, farther)
