@@ -4,7 +4,7 @@ from collections.abc import Sequence
 from typing import Final
 
 import numpy as np
-from scipy.spatial import Delaunay
+from numpy.typing import NDArray
 from shapely import Polygon, contains_xy
 
 from driveline.arrays import Floats
@@ -12,12 +12,14 @@ from driveline.errors import ImpossibleInput
 from driveline.figures import fig
 from driveline.memory import Memory, key_of
 from driveline.metal.frames import FrameSection, section_of
+from driveline.metal.meshes import along, grid, triangles_over
 
 ACROSS_WALL: Final = 0.7  # of a mean wall, 2 A over the length of its edge: between points of the first mesh
 FINER: Final = 0.7
 SETTLED: Final = 0.01  # of J, from one mesh to the next
 MOST_MESHES: Final = 5
 MOST_POINTS: Final = 8_000
+MOST_LOOKED_AT: Final = 400_000  # of the rectangle about it, for those within
 _TORSION: Final = Memory(50)
 AREA_OFF: Final = 0.005  # of the area, that a mesh may lack
 
@@ -96,7 +98,7 @@ def torsion_constant_mm4(solid: Polygon) -> float:
     spacing = ACROSS_WALL * 2 * float(solid.area) / float(solid.length)
     found = list[float]()
     for _ in range(MOST_MESHES):
-        if float(solid.area) / spacing**2 > MOST_POINTS:
+        if max(float(solid.area) / MOST_POINTS, _box_mm2(solid) / MOST_LOOKED_AT) > spacing**2:
             break
         points, triangles = _meshed(solid, spacing)
         spacing *= FINER
@@ -112,33 +114,21 @@ def torsion_constant_mm4(solid: Polygon) -> float:
     raise ImpossibleInput("outline", thin, "walls thick enough, for their length, to be worked out")
 
 
-def _meshed(solid: Polygon, spacing: float) -> tuple[Floats, np.ndarray[tuple[int, int], np.dtype[np.int64]]]:
-    """Triangles over points along the edge and within it."""
-    edges = []
-    for ring in (solid.exterior, *solid.interiors):
-        corners = np.array(ring.coords)
-        for start, end in zip(corners[:-1], corners[1:], strict=True):
-            count = max(int(np.ceil(np.linalg.norm(end - start) / spacing)), 1)
-            edges.append(start + (end - start) * (np.arange(count) / count)[:, None])
+def _box_mm2(solid: Polygon) -> float:
     low_x, low_y, high_x, high_y = solid.bounds
-    rows = np.arange(low_y, high_y, spacing * np.sqrt(3) / 2)
-    grid = np.array(
-        [(x + (k % 2) * spacing / 2, y) for k, y in enumerate(rows) for x in np.arange(low_x, high_x, spacing)]
-    )
-    room = solid.buffer(-0.4 * spacing)
-    points = np.vstack([*edges, grid[contains_xy(room, grid[:, 0], grid[:, 1])]])
-    triangles = Delaunay(points).simplices
-    middles = points[triangles].mean(axis=1)
-    kept = triangles[contains_xy(solid, middles[:, 0], middles[:, 1])]
-    a, b, c = (points[kept[:, k]] for k in range(3))
-    area = np.abs((b - a)[:, 0] * (c - a)[:, 1] - (b - a)[:, 1] * (c - a)[:, 0]) / 2
-    kept = kept[area > 1e-6 * spacing**2]
-    used, local = np.unique(kept, return_inverse=True)
-    return points[used], np.asarray(local.reshape(-1, 3), dtype=np.int64)
+    return float((high_x - low_x) * (high_y - low_y))
 
 
-def _by_warping(points: Floats, triangles: np.ndarray[tuple[int, int], np.dtype[np.int64]]) -> float:
-    # A second to load: only where a drawing is read.
+def _meshed(solid: Polygon, spacing: float) -> tuple[Floats, NDArray[np.int64]]:
+    """Triangles over points along the edge and within it."""
+    edges = [along(np.array(ring.coords), spacing) for ring in (solid.exterior, *solid.interiors)]
+    room, inner = solid.buffer(-0.4 * spacing), grid(solid.bounds, spacing)
+    points = np.vstack([*edges, inner[contains_xy(room, inner[:, 0], inner[:, 1])]])
+    return triangles_over(points, solid, spacing)
+
+
+def _by_warping(points: Floats, triangles: NDArray[np.int64]) -> float:
+    # Takes a while to load: only where a section was drawn.
     from skfem import Basis, BilinearForm, ElementTriP2, Functional, LinearForm, MeshTri, asm, condense, solve  # noqa: PLC0415
     from skfem.helpers import dot, grad  # noqa: PLC0415
 

@@ -7,7 +7,6 @@ from typing import Any, Final
 
 import numpy as np
 from numpy.typing import NDArray
-from scipy.spatial import Delaunay
 from shapely import Polygon, contains_xy
 from skfem import (
     Basis,
@@ -27,6 +26,7 @@ from skfem.models.elasticity import lame_parameters
 from driveline.arrays import Floats
 from driveline.errors import ImpossibleInput
 from driveline.figures import fig
+from driveline.metal.meshes import along, grid, triangles_over
 
 SETTLED: Final = 0.02  # of the peak, from one mesh to the next
 MOST_MESHES: Final = 4
@@ -182,17 +182,10 @@ def meshed(outline: Polygon, holes: Sequence[RoundHole], spacing: float, finer: 
     near = [min(NEAR_HOLE * hole.diameter_mm * finer, spacing) for hole in holes]
     rings = [_ring(hole, step) for hole, step in zip(holes, near, strict=True)]
     solid = Polygon(outline.exterior.coords, [ring.tolist() for ring in rings])
-    edge = _along(np.array(outline.exterior.coords), spacing * 0.5)
+    edge = along(np.array(outline.exterior.coords), spacing * 0.5)
     inner = _inside(outline, holes, spacing, near)
-    points = np.vstack([edge, *rings, inner])
-    triangles = Delaunay(points).simplices
-    middles = points[triangles].mean(axis=1)
-    kept = triangles[contains_xy(solid, middles[:, 0], middles[:, 1])]
-    a, b, c = (points[kept[:, k]] for k in range(3))
-    area = np.abs((b - a)[:, 0] * (c - a)[:, 1] - (b - a)[:, 1] * (c - a)[:, 0]) / 2
-    kept = kept[area > 1e-7 * spacing**2]
-    used, local = np.unique(kept, return_inverse=True)
-    return MeshTri(np.ascontiguousarray(points[used].T), np.ascontiguousarray(local.reshape(-1, 3).T))
+    points, triangles = triangles_over(np.vstack([edge, *rings, inner]), solid, spacing)
+    return MeshTri(np.ascontiguousarray(points.T), np.ascontiguousarray(triangles.T))
 
 
 def _ring(hole: RoundHole, spacing: float) -> Floats:
@@ -202,20 +195,9 @@ def _ring(hole: RoundHole, spacing: float) -> Floats:
     return np.asarray(np.column_stack([hole.x_mm + radius * np.cos(at), hole.y_mm + radius * np.sin(at)]))
 
 
-def _along(corners: Floats, spacing: float) -> Floats:
-    found = []
-    for start, end in zip(corners[:-1], corners[1:], strict=True):
-        count = max(int(math.ceil(float(np.linalg.norm(end - start)) / spacing)), 1)
-        found.append(start + (end - start) * (np.arange(count) / count)[:, None])
-    return np.vstack(found)
-
-
 def _inside(outline: Polygon, holes: Sequence[RoundHole], spacing: float, near: Sequence[float]) -> Floats:
     """A hexagonal grid within, and rings round each hole that grow wider outward."""
-    low_x, low_y, high_x, high_y = outline.bounds
-    rows = np.arange(low_y, high_y, spacing * math.sqrt(3) / 2)
-    grid = [(x + (k % 2) * spacing / 2, y) for k, y in enumerate(rows) for x in np.arange(low_x, high_x, spacing)]
-    points = np.array(grid)
+    points = grid(outline.bounds, spacing)
     reach = [_rings_round(hole, spacing, step) for hole, step in zip(holes, near, strict=True)]
     for hole, (rings, out) in zip(holes, reach, strict=True):
         away = np.hypot(points[:, 0] - hole.x_mm, points[:, 1] - hole.y_mm) > out

@@ -1,7 +1,7 @@
 """Sections from drawings: figures by their edge, torsion against closed forms, files that can't be taken."""
 
 import math
-from unittest import TestCase
+from unittest import TestCase, mock
 
 import numpy as np
 from hypothesis import given, settings
@@ -64,6 +64,14 @@ class OutlinedTest(TestCase):
         greatest, least, _ = outlined([turned]).principal
         self.assertAlmostEqual(greatest / flat.upright_mm4, 1.0, places=6)
         self.assertAlmostEqual(least / flat.across_mm4, 1.0, places=6)
+
+    def test_what_is_too_thin_for_how_far_it_reaches_is_refused_before_it_is_meshed(self) -> None:
+        corner = [(0.0, 0.0), (4000.0, 0.0), (4000.0, 2.5), (2.5, 2.5), (2.5, 4000.0), (0.0, 4000.0)]
+        with (
+            mock.patch("driveline.metal.outlined.grid", side_effect=AssertionError),
+            self.assertRaises(ImpossibleInput),
+        ):
+            outlined(rings(corner))
 
     def test_what_is_no_section_is_refused(self) -> None:
         crossed = [(0.0, 0.0), (50.0, 50.0), (50.0, 0.0), (0.0, 50.0)]

@@ -4,12 +4,12 @@ from typing import TYPE_CHECKING, Final
 
 import numpy as np
 
-from driveline.arrays import Floats
-from driveline.benches.contract import Patch, Sought, StressPicture
+from driveline.benches.contract import Sought
 from driveline.benches.mounts.bracket_checks import Loaded
 from driveline.benches.mounts.brackets import STEEL
 from driveline.benches.mounts.ears import ears_of
 from driveline.benches.mounts.patterns import ear_polygon
+from driveline.benches.mounts.pictured import pictured
 from driveline.figures import fig
 from driveline.metal.ears import ear_stress
 
@@ -75,19 +75,3 @@ def ear_sought(one: Loaded) -> Sought:
     stress = plate.stress_mpa[plate.triangles].mean(axis=1)
     picture = pictured(plate.points_mm[plate.triangles], stress, peak_mpa=plate.peak_mpa, yield_mpa=one.yield_mpa)
     return Sought(says=says, fields=(), picture=picture)
-
-
-def pictured(corners_mm: Floats, stress_mpa: Floats, *, peak_mpa: float, yield_mpa: float) -> StressPicture:
-    """Return the stress of a plate as it is drawn: triangles, (m, 3, 2), and of each its stress, (m,)."""
-    return StressPicture(
-        yield_mpa=yield_mpa,
-        peak_mpa=peak_mpa,
-        patches=tuple(
-            Patch(
-                x_mm=tuple(round(float(value), 2) for value in corner[:, 0]),
-                y_mm=tuple(round(float(value), 2) for value in corner[:, 1]),
-                mpa=round(float(value), 1),
-            )
-            for corner, value in zip(corners_mm, stress_mpa, strict=True)
-        ),
-    )

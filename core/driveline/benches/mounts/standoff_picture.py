@@ -1,24 +1,20 @@
 """A plate on standoffs bent by finite elements, beside the sum by hand: worked out when somebody asks."""
 
-from collections.abc import Callable
-from typing import TYPE_CHECKING, Any, Final
+from typing import TYPE_CHECKING
 
 import numpy as np
 from shapely import box as rectangle
 
-from driveline.arrays import Floats
 from driveline.benches.contract import Sought
 from driveline.benches.mounts.bracket_checks import Loaded
 from driveline.benches.mounts.brackets import STEEL
-from driveline.benches.mounts.ear_picture import pictured
+from driveline.benches.mounts.pictured import on_rings, pictured
 from driveline.figures import fig
 from driveline.metal.standoffs import Legs, leg_ends, plate_stress
 from driveline.sheet import positive_of
 
 if TYPE_CHECKING:
     from driveline.metal.plate_bending import PlateBending
-
-ON_RING: Final = 0.1  # of a leg's diameter, within which an edge is its weld
 
 
 def standoff_sought(one: Loaded) -> Sought:
@@ -76,13 +72,3 @@ def bent(
         pressure_mpa=force_n / root_mm**2,
         is_pressed=lambda x: (np.abs(x[0]) < half) & (np.abs(x[1]) < half),
     )
-
-
-def on_rings(places_mm: Floats, diameter_mm: float) -> Callable[[Any], Any]:
-    """Return what says of points, (2, n), whether they lie on the edge of a hole, or leg, at a place, (k, 2)."""
-
-    def is_on(x: Any) -> Any:
-        off = [np.hypot(x[0] - y, x[1] - z) - diameter_mm / 2 for y, z in places_mm.tolist()]
-        return (np.abs(off) < ON_RING * diameter_mm).any(axis=0)
-
-    return is_on
