@@ -56,6 +56,7 @@ class Shown:
 
 _ROAD: Final = {
     "N·m": Shown("lb-ft", 1 / NM_PER_POUND_FOOT),
+    "N·m/°": Shown("lb-ft/°", 1 / NM_PER_POUND_FOOT),
     "km/h": Shown("mph", 1 / KM_PER_MILE),
     "kW": Shown("hp", 1 / KW_PER_HORSEPOWER),
 }

@@ -59,6 +59,9 @@ class WrittenTest(TestCase):
         text = figure(value, unit, decimals, system)
         self.assertLessEqual(abs(read_value(text, READABLE[unit]) - value), 10.0**-decimals * 1.0001 + 1e-9)
 
+    def test_what_resists_twist_is_told_in_the_reader_s_own_torque(self) -> None:
+        self.assertEqual(written(fig(13.558179, "N·m/°", 2), System.US), "10.00\u00a0lb-ft/°")
+
 
 class NearestFractionTest(TestCase):
     def test_a_length_in_decimal_inches(self) -> None:
