@@ -62,6 +62,17 @@ class StructureTest(TestCase):
         ]
         self.assertEqual(wrong, [])
 
+    def test_no_key_of_what_is_remembered_is_made_by_hand(self) -> None:
+        """``memory.kept`` and ``Memory.of`` make it of all that a function is given."""
+        wrong = [
+            f"{module_of(path)}:{node.lineno}"
+            for path in CORE.rglob("*.py")
+            if path.stem != "memory"
+            for node in ast.walk(ast.parse(path.read_text()))
+            if isinstance(node, ast.Attribute) and node.attr == "remembered"
+        ]
+        self.assertEqual(wrong, [])
+
     def test_there_is_no_circle(self) -> None:
         try:
             TopologicalSorter(self.imports).prepare()

@@ -5,7 +5,7 @@ from django.db.models import Count, OuterRef, QuerySet, Subquery
 from accounts.models import User
 from build.models import Delivery, Release
 from driveline.job.versions import record_brought_up
-from driveline.memory import Memory
+from driveline.memory import Memory, Told
 from driveline.parts.records import BuildRecords, Incoming
 from driveline.parts.records import Release as ReleaseRecord
 from jobs.models import Job
@@ -40,7 +40,7 @@ def records_of(job: Job) -> BuildRecords:
     """Return every release and delivery of a job, in order; read once where it is known how many there are."""
     if not hasattr(job, "release_count"):
         return _read_records(job)
-    return _MEMORY.remembered(records_key_of(job), lambda: _read_records(job))
+    return _MEMORY.of(_read_records, Told(job, records_key_of(job)))
 
 
 def _read_records(job: Job) -> BuildRecords:

@@ -21,7 +21,7 @@ from driveline.job.moved import Margins, Mover, Steps, Work
 from driveline.job.registry import JobFileBase
 from driveline.job.sureness import solve_sureness
 from driveline.job.sureness_results import Sureness
-from driveline.memory import Memory, key_of
+from driveline.memory import Memory, told
 from driveline.scans.store import keep_scans_in
 
 GIVES_WAY: Final = 10
@@ -51,7 +51,7 @@ def sureness_beside(file: JobFileBase, job: str) -> tuple[Sureness, ...] | None:
         return None
     _OF["job"] = job
     try:
-        return _ANSWERED.remembered(key_of(file, REGISTRY.leans_on(file)), lambda: _asked(file))
+        return _ANSWERED.of(_asked, told(file), told(REGISTRY.leans_on(file)))
     except NotWantedAnyMore:
         return None
     finally:
@@ -78,7 +78,7 @@ def _beside() -> ProcessPoolExecutor:
     return ProcessPoolExecutor(PROCESSES, _FROM, initializer=_begin, initargs=(settings.MEDIA / "scans", _WANTED))
 
 
-def _asked(file: JobFileBase) -> tuple[Sureness, ...]:
+def _asked(file: JobFileBase, _leans_on: object) -> tuple[Sureness, ...]:
     try:
         return solve_sureness(REGISTRY, file, work=_spread(file.model_dump_json(), _give_up()))
     except BrokenProcessPool:  # killed from outside: the next to ask gets new ones

@@ -29,7 +29,7 @@ from driveline.gearing.road import (
     run_up,
     slip_limit_n,
 )
-from driveline.memory import Memory, key_of
+from driveline.memory import kept
 
 SPEED_POINTS: Final = 161
 EVENLY: Final = np.linspace(0.0, 1.0, SPEED_POINTS)
@@ -112,9 +112,6 @@ class Figures:
     falls_from_kmh: Floats
 
 
-_FIGURES: Final = Memory(200)
-
-
 def road_figures(gearings: Gearings, motors: Sequence[Motor], road: Road) -> Figures:
     """Return what each gearing does on the road.
 
@@ -125,7 +122,7 @@ def road_figures(gearings: Gearings, motors: Sequence[Motor], road: Road) -> Fig
     """
     count = len(gearings.shaft_limit_ms)
     if count <= ROWS_AT_ONCE:
-        return _FIGURES.remembered(key_of(gearings, motors, road), lambda: _figures(gearings, motors, road))
+        return _figures(gearings, motors, road)
     batches = [
         _figures(gearings.rows(slice(start, start + ROWS_AT_ONCE)), motors, road)
         for start in range(0, count, ROWS_AT_ONCE)
@@ -171,6 +168,7 @@ def known_ms(gearings: Gearings, known_rpm: Sequence[float]) -> Floats:
     return reached
 
 
+@kept(200)
 def _figures(gearings: Gearings, motors: Sequence[Motor], road: Road) -> Figures:
     speed_ms, pulls = drive_table(gearings, motors, road.motor_torque)
     drive_n: Floats = sum(pulls[1:], pulls[0])

@@ -15,6 +15,7 @@ from driveline.memory import key_of
 from driveline.results import rounded, rounded_array
 
 P = TypeVar("P", bound=BaseModel)
+Judged = tuple[Verdict, float | None]
 
 GREATEST_MARGIN_SHOWN: Final = 99.0
 LETTERS: Final = {Verdict.HOLDS: "h", Verdict.TIGHT: "t", Verdict.FAILS: "f", Verdict.NOT_KNOWN: "?"}
@@ -106,7 +107,7 @@ def motion_key(drive: Drive | None, stations: Sequence[LineStation]) -> str:
 def solve_line(
     drive: Drive,
     stations: Sequence[LineStation],
-    checks: Mapping[str, Sequence[Check]],
+    worst: Mapping[str, Judged | None],
     ticks: Sequence[Tick] = (),
 ) -> Line:
     """Return the Line of all benches.
@@ -114,11 +115,11 @@ def solve_line(
     Args:
         drive: What moves it.
         stations: In order of the benches; one that stands ahead of another's is put there.
-        checks: Of each bench, by its key, for stations that are judged by them.
+        worst: Of each bench's checks, by its key, for stations that are judged by them; ``None`` where it has none.
         ticks: Of the benches, beside those of what moves it.
     """
     places = _in_order(stations)
-    rows = _Rows(drive, places, checks)
+    rows = _Rows(drive, places, worst)
     return Line(
         candidate=drive.candidate,
         is_chosen=drive.is_chosen,
@@ -148,7 +149,7 @@ def _in_order(stations: Sequence[LineStation]) -> list[LineStation]:
 class _Rows:
     """The Line's tables: a row a station, a column a road speed."""
 
-    def __init__(self, drive: Drive, places: Sequence[LineStation], checks: Mapping[str, Sequence[Check]]) -> None:
+    def __init__(self, drive: Drive, places: Sequence[LineStation], worst: Mapping[str, Judged | None]) -> None:
         self._places = places
         speed_ms = drive.speed_kmh / KMH_PER_MS
         self._in_reach = drive.speed_kmh <= drive.greatest_kmh * (1 + 1e-9)
@@ -160,16 +161,19 @@ class _Rows:
         self._motors = np.array([place.motor for place in places])
         self._driving = _column([place.driving for place in places])
         self._overrun = _column([place.overrun for place in places])
-        self._judged = {k: worst_of(place, checks) for k, place in enumerate(places) if place.is_judged_by_checks}
+        self._judged = {
+            k: worst.get(place.station.bench) for k, place in enumerate(places) if place.is_judged_by_checks
+        }
 
     def cases(self, cases: Sequence[DrivingCase]) -> tuple[Case, ...]:
         """Return every case: all are worked out and rounded as one table."""
         torque_nm = np.stack([self._torque_nm(case) for case in cases])
         margins = self._margins(torque_nm)
         letters = self._letters(margins, torque_nm)
-        for k, check in self._judged.items():
-            margins[:, k] = np.nan if check is None or check.margin is None else check.margin
-            letter = OUT_OF_REACH if check is None else LETTERS[check.verdict]
+        for k, judged in self._judged.items():
+            verdict, margin = judged or (None, None)
+            margins[:, k] = np.nan if margin is None else margin
+            letter = OUT_OF_REACH if verdict is None else LETTERS[verdict]
             letters[:, k] = np.where(self._in_reach, letter, OUT_OF_REACH)
         pulls = [torque_nm[:, k] / one.radius_m for k, one in enumerate(self._places) if one.radius_m is not None]
         torque = _figures(torque_nm, 4)
@@ -216,9 +220,10 @@ class _Rows:
         return np.select(conditions, [OUT_OF_REACH, "f", NOT_ASKED, "?", "t"], "h")
 
 
-def worst_of(place: LineStation, checks: Mapping[str, Sequence[Check]]) -> Check | None:
-    """Return the worst check of a station's bench; ``None`` where it has none."""
-    return min(checks.get(place.station.bench, ()), key=lambda check: check.rank, default=None)
+def judged_by(checks: Sequence[Check]) -> Judged | None:
+    """Return the verdict and the margin of the worst check; ``None`` where there is none."""
+    worst = min(checks, key=lambda check: check.rank, default=None)
+    return None if worst is None else (worst.verdict, worst.margin)
 
 
 def _column(limits: list[float | None]) -> Floats:

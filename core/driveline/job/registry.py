@@ -11,10 +11,10 @@ from driveline.benches.contract import AnyBench, Given, LaidOut, Outcome, Paper,
 from driveline.checks import Check, Result, Verdict, worst_first, worst_verdict
 from driveline.errors import NotDrawnYet
 from driveline.figures import System
-from driveline.job.line import Line, LineJudged, Motion, motion_key, solve_line, worst_of
+from driveline.job.line import Line, LineJudged, Motion, judged_by, motion_key, solve_line
 from driveline.job.versions import VERSION, brought_up
 from driveline.margins import Judge, Margins, WantedMargins
-from driveline.memory import AsAsked, Memory, key_of, read_once
+from driveline.memory import AsAsked, Aside, Memory, Same, Told, key_of, read_once, told
 from driveline.parts.checks import release_checks
 from driveline.parts.made import FlatPart
 from driveline.parts.ordered import MadePart
@@ -142,7 +142,7 @@ class Registry:
     def __init__(self, benches: Sequence[AnyBench], *, remembers: int = 400) -> None:
         self.benches = tuple(benches)
         self.memory = Memory(remembers)
-        self._last_keys: dict[str, tuple[Sheet, str]] = {}
+        self._last_told: dict[str, Told[Sheet]] = {}
         fields: dict[str, Any] = {
             bench.key: (Annotated[bench.sheet, WrapValidator(read_once(self.memory, bench.key))], bench.sheet())
             for bench in benches
@@ -209,10 +209,9 @@ class Registry:
 
     def evaluation(self, job: JobFileBase, *, records_key: str | None = None) -> Evaluation:
         """Return the same piece by piece, each with a key that tells whether it is still the same."""
-        found, margins = self._outcomes(job), Margins(job.sheets.margins)
-        records_key = key_of(job.name, job.build) if records_key is None else records_key
-        answers = tuple(self._answer(*one, job, margins, records_key) for one in found)
-        return self._with_line(answers)
+        own = (job.name, job.build)
+        records = told(own) if records_key is None else Told(own, records_key)
+        return self._with_line(tuple(self._answer(*one, records, job) for one in self._outcomes(job)))
 
     def own_checks(self, job: JobFileBase, benches: Collection[str] | None = None) -> tuple[Check, ...]:
         """Return the checks of the benches alone, without those of parts released and delivered: what sheets decide.
@@ -221,22 +220,24 @@ class Registry:
             job: As in ``evaluate``.
             benches: Whose checks are wanted, by key; all of them when left out. What these do not need is not run.
         """
-        return tuple(check for _, outcome, _ in self._outcomes(job, benches) for check in outcome.checks)
+        return tuple(check for _, outcome in self._outcomes(job, benches) for check in outcome.value.checks)
 
     def _outcomes(
         self, job: JobFileBase, wanted: Collection[str] | None = None
-    ) -> list[tuple[AnyBench, Outcome[Any], str]]:
-        """Run each bench that is wanted, and those before it that it needs; with each its key."""
-        sheets, margins = self.sheets_of(job), Margins(job.sheets.margins)
+    ) -> list[tuple[AnyBench, Told[Outcome[Any]]]]:
+        """Run each bench that is wanted, and those before it that it needs."""
+        sheets = self.sheets_of(job)
         by_key = {bench.key: bench for bench in self.benches}
-        keys = AsAsked[str](lambda key: self._key(by_key[key], sheets[key]))
-        laid = AsAsked[LaidOut](lambda key: self._laid_out(by_key[key], sheets[key], keys[key]))
+        judging = told(job.sheets.margins)
+        laid = AsAsked[Told[LaidOut]](lambda key: self._laid_out(by_key[key], sheets[key]))
+        bare = AsAsked[LaidOut](lambda key: laid[key].value)
 
-        def ran(key: str) -> tuple[AnyBench, Outcome[Any], str]:
+        def ran(key: str) -> tuple[AnyBench, Told[Outcome[Any]]]:
             bench = by_key[key]
-            needs = bench.needs(Given(sheets, laid, AsAsked(lambda ahead: found[ahead][1].solved)))
-            own_key = key_of(key, keys[key], job.sheets.margins, needs)
-            return bench, self._outcome(bench, sheets[key], laid[key], needs, margins, own_key), own_key
+            needs = bench.needs(Given(sheets, bare, AsAsked(lambda ahead: found[ahead][1].value.solved)))
+            return bench, self.memory.told(
+                _ran, key, Aside(bench), self._told(key, sheets[key]), laid[key], told(needs), judging
+            )
 
         found = AsAsked(ran)
         return [found[bench.key] for bench in self.benches if wanted is None or bench.key in wanted]
@@ -260,23 +261,18 @@ class Registry:
     def laid_out(self, job: JobFileBase) -> dict[str, LaidOut]:
         """Return what every bench lays out, by its key: enough for drawings and releases."""
         sheets = self.sheets_of(job)
-        return {
-            bench.key: self._laid_out(bench, sheets[bench.key], self._key(bench, sheets[bench.key]))
-            for bench in self.benches
-        }
+        return {bench.key: self._laid_out(bench, sheets[bench.key]).value for bench in self.benches}
 
     def leans_on(self, job: JobFileBase) -> tuple[object, ...]:
         """Return what the answer depends on beside the job: where it differs, so may the answer."""
         sheets = self.sheets_of(job)
         return tuple(bench.leans_on(sheets[bench.key]) for bench in self.benches)
 
-    def _key(self, bench: AnyBench, sheet: Sheet) -> str:
-        last, key = self._last_keys.get(bench.key, (None, ""))
-        if last is not sheet:  # a change leaves the sheets of all other benches as they are
-            key = key_of(sheet)
-            self._last_keys[bench.key] = (sheet, key)
-        leans_on = bench.leans_on(sheet)
-        return key if leans_on is None else key_of(key, leans_on)
+    def _told(self, key: str, sheet: Sheet) -> Told[Sheet]:
+        last = self._last_told.get(key)
+        if last is None or last.value is not sheet:  # a change leaves the sheets of all other benches as they are
+            last = self._last_told[key] = told(sheet)
+        return last
 
     def made_part(self, job: JobFileBase, key: str) -> MadePart:
         """Return a part of a job by its key, cut or ordered.
@@ -284,8 +280,8 @@ class Registry:
         Raises:
             NotDrawnYet: If it can't be drawn, or no bench has such a part.
         """
-        for _, outcome, _ in self._outcomes(job):
-            for part in outcome.parts:
+        for _, outcome in self._outcomes(job):
+            for part in outcome.value.parts:
                 if part.key == key:
                     return part
         return self.part(job, key)
@@ -307,8 +303,8 @@ class Registry:
         Raises:
             NotDrawnYet: If it can't be drawn, or no bench has such a sheet.
         """
-        for _, outcome, _ in self._outcomes(job):
-            for paper in outcome.papers:
+        for _, outcome in self._outcomes(job):
+            for paper in outcome.value.papers:
                 if paper.key == key:
                     return paper
         raise NotDrawnYet("")
@@ -319,8 +315,8 @@ class Registry:
         Raises:
             NotDrawnYet: If there is nothing to search with yet, or no bench has such a search.
         """
-        for _, outcome, _ in self._outcomes(job):
-            for seek in outcome.seeks:
+        for _, outcome in self._outcomes(job):
+            for seek in outcome.value.seeks:
                 if seek.key == key:
                     return seek.run()
         raise NotDrawnYet("")
@@ -333,57 +329,40 @@ class Registry:
         """Return each bench's sheet, by its key."""
         return {bench.key: getattr(job.sheets, bench.key) for bench in self.benches}
 
-    def _laid_out(self, bench: AnyBench, sheet: Sheet, key: str) -> LaidOut:
-        laid: LaidOut = self.memory.remembered(f"laid {bench.key} {key}", lambda: bench.lay_out(sheet))
-        return laid
-
-    def _outcome(
-        self, bench: AnyBench, sheet: Sheet, laid: LaidOut, needs: object, margins: Margins, key: str
-    ) -> Outcome[Any]:
-        return self.memory.remembered(f"run {key}", lambda: bench.run(sheet, laid, needs, Judge(bench.key, margins)))
+    def _laid_out(self, bench: AnyBench, sheet: Sheet) -> Told[LaidOut]:
+        leans_on = told(bench.leans_on(sheet))
+        return self.memory.told(_laid, bench.key, Aside(bench), self._told(bench.key, sheet), leans_on)
 
     def _answer(
+        self, bench: AnyBench, outcome: Told[Outcome[Any]], records: Told[tuple[str, BuildRecords]], job: JobFileBase
+    ) -> BenchAnswer:
+        answered = self.memory.told(self._answered, bench.key, Aside(bench), outcome, records, told(job.sheets.margins))
+        return replace(answered.value, key=str(answered.mark))
+
+    def _answered(
         self,
+        _key: str,
         bench: AnyBench,
         outcome: Outcome[Any],
-        key: str,
-        job: JobFileBase,
-        margins: Margins,
-        records_key: str,
+        records: tuple[str, BuildRecords],
+        margins: WantedMargins,
     ) -> BenchAnswer:
-        own_key = key_of(key, records_key)
-
-        def made() -> BenchAnswer:
-            parts = tuple(self._part_state(part, job, records_key) for part in outcome.parts)
-            of_releases = release_checks(parts, job.build, Judge(bench.key, margins))
-            return BenchAnswer(
-                bench=bench, outcome=outcome, parts=parts, checks=outcome.checks + of_releases, key=own_key
-            )
-
-        return self.memory.remembered(f"answer {own_key}", made)
-
-    def _part_state(self, part: MadePart, job: JobFileBase, records_key: str) -> PartResult:
-        """The same part under the same records stands as it did; kept with that, no other is ever taken for it."""
-
-        def made() -> tuple[MadePart, PartResult]:
-            return part, part_state(part, job_name=job.name, records=job.build)
-
-        return self.memory.remembered(("part", id(part), records_key), made)[1]
+        # The same part under the same records stands as it did, whatever else of its bench has changed.
+        parts = tuple(self.memory.of(_part_state, Same(part), told(records)) for part in outcome.parts)
+        of_releases = release_checks(parts, records[1], Judge(bench.key, Margins(margins)))
+        return BenchAnswer(bench=bench, outcome=outcome, parts=parts, checks=outcome.checks + of_releases, key="")
 
     def _with_line(self, answers: Sequence[BenchAnswer]) -> Evaluation:
         drive = next((one for answer in answers if (one := answer.outcome.drive)), None)
         stations = [station for answer in answers for station in answer.outcome.stations]
-        checks = {answer.bench.key: answer.checks for answer in answers}
-        judged = [worst_of(station, checks) for station in stations if station.is_judged_by_checks]
+        judged = {one.station.bench for one in stations if one.is_judged_by_checks}
+        worst = {one.bench.key: judged_by(one.checks) for one in answers if one.bench.key in judged}
         ticks = [tick for answer in answers for tick in answer.outcome.ticks]
-        line_key = key_of(drive, stations, ticks, [(one.verdict, one.margin) if one else None for one in judged])
-        line = None
-        if drive is not None:
-            line = self.memory.remembered(line_key, lambda: solve_line(drive, stations, checks, ticks))
+        line = None if drive is None else self.memory.of(solve_line, drive, stations, worst, ticks)
         return Evaluation(
             answers=tuple(_on_line(one, line) for one in answers),
             line=line,
-            line_key=line_key,
+            line_key=key_of(drive, stations, worst, ticks),
             motion_key=motion_key(drive, stations),
         )
 
@@ -397,3 +376,18 @@ def _on_line(answer: BenchAnswer, line: Line | None) -> BenchAnswer:
         check if check.station in stations else check.model_copy(update={"station": None}) for check in answer.checks
     )
     return replace(answer, checks=checks)
+
+
+def _laid(_key: str, bench: AnyBench, sheet: Sheet, _leans_on: object) -> LaidOut:
+    laid: LaidOut = bench.lay_out(sheet)
+    return laid
+
+
+def _ran(
+    _key: str, bench: AnyBench, sheet: Sheet, laid: LaidOut, needs: object, margins: WantedMargins
+) -> Outcome[Any]:
+    return bench.run(sheet, laid, needs, Judge(bench.key, Margins(margins)))
+
+
+def _part_state(part: MadePart, records: tuple[str, BuildRecords]) -> PartResult:
+    return part_state(part, job_name=records[0], records=records[1])

@@ -19,14 +19,14 @@ from driveline.job.places import places_in
 from driveline.job.registry import JobFileBase, Registry
 from driveline.job.slopes import NO_MOVE, Move, Slopes, lost_at, slopes_of
 from driveline.job.sureness_results import Narrower, Sureness, left_out_words, odds_words, range_words
-from driveline.memory import Memory, key_of
+from driveline.memory import Aside, Memory, told
 from driveline.reading.combined import combined
 from driveline.results import COVERAGE_95, assumed_in
 
 NUDGE: Final = 0.01  # of a figure without a ±, to see what hangs on it
+_MOVED: Final = Memory(8)  # the next check of the same job asks for the same
 LEAST_SHARE: Final = 0.01
 MOST_NARROWERS: Final = 3
-_MOVED: Final = Memory(8)  # the next check of the same job asks for the same
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -84,12 +84,12 @@ def solve_sureness(
         move it at once, 2.5–97.5 % (GUM supplement 1).
     """
     own = work or Mover.apart(registry, job, is_wanted).many
-    moved = _MOVED.remembered(key_of(job, registry.leans_on(job)), lambda: _moved(registry, job, own))
+    moved = _MOVED.of(_moved, Aside(registry), told(job), told(registry.leans_on(job)), Aside(own))
     asked = [one for one in moved.checks if keys is None or one.key in keys]
     return tuple(_sureness(check, moved) for check in asked)
 
 
-def _moved(registry: Registry, job: JobFileBase, work: Work) -> _Moved:
+def _moved(registry: Registry, job: JobFileBase, _leans_on: object, work: Work) -> _Moved:
     found = registry.evaluate(job)
     checks = tuple(check for check in found.checks if check.margin is not None)
     places = tuple(places_in(job.sheets))

@@ -10,7 +10,7 @@ from shapely import Polygon, contains_xy
 from driveline.arrays import Floats
 from driveline.errors import ImpossibleInput
 from driveline.figures import fig
-from driveline.memory import Memory, key_of
+from driveline.memory import kept
 from driveline.metal.frames import FrameSection, section_of
 from driveline.metal.meshes import along, grid, triangles_over
 
@@ -20,7 +20,6 @@ SETTLED: Final = 0.01  # of J, from one mesh to the next
 MOST_MESHES: Final = 5
 MOST_POINTS: Final = 8_000
 MOST_LOOKED_AT: Final = 400_000  # of the rectangle about it, for those within
-_TORSION: Final = Memory(50)
 AREA_OFF: Final = 0.005  # of the area, that a mesh may lack
 
 
@@ -39,7 +38,7 @@ def outlined(rings_mm: Sequence[Floats]) -> FrameSection:
     solid = shape_of(rings_mm)
     area, middle, second = _moments(solid)
     fibres = np.array(solid.exterior.coords) - middle
-    torsion = _TORSION.remembered(key_of(solid.wkb), lambda: torsion_constant_mm4(solid))
+    torsion = torsion_constant_mm4(solid)
     return section_of(area, middle, second, fibres, torsion_mm4=torsion, cells=len(rings_mm) - 1)
 
 
@@ -82,6 +81,7 @@ def _moments(solid: Polygon) -> tuple[float, Floats, Floats]:
     return area, middle, second - area * np.outer(middle, middle)
 
 
+@kept(50)
 def torsion_constant_mm4(solid: Polygon) -> float:
     """Return the torsion constant of a section of any shape, with hollows or without.
 

@@ -15,7 +15,7 @@ from driveline.drawing.arcs import arc_of
 from driveline.drawing.model import Circle, Drawing, Path, Vertex
 from driveline.errors import UnknownFeature
 from driveline.figures import fig, num
-from driveline.memory import Memory, key_of
+from driveline.memory import kept
 from driveline.parts.made import FlatPart
 from driveline.parts.ordered import OrderedPart
 from driveline.parts.records import BuildRecords, FrozenReading, FrozenSize, Incoming, Measure, Release
@@ -179,16 +179,12 @@ def general_tolerance_mm(size_mm: float) -> float:
     return float(data["either_way_mm"][at])
 
 
-_FEATURES = Memory(64)
-
-
 def features_of(release: Release) -> tuple[Feature, ...]:
     """Return what is worth measuring on a delivered part: the long distances first, then what its fit hangs on."""
-    # It was frozen, and is asked for at every keystroke.
-    key = key_of(release.drawing, release.thickness_mm, release.sizes)
-    return _FEATURES.remembered(key, lambda: _features(release))
+    return _features(release)
 
 
+@kept(64)  # it was frozen, and is asked for at every keystroke
 def _features(release: Release) -> tuple[Feature, ...]:
     if release.sizes:
         return tuple(_feature(release, "size", one.key, "") for one in release.sizes)

@@ -8,11 +8,10 @@ from typing import Final
 
 import numpy as np
 
-from driveline.memory import Memory
+from driveline.memory import kept
 from driveline.space.surface import Surface
 
 _SHA: Final = re.compile(r"[0-9a-f]{64}")
-_KEPT: Final = Memory(6)
 _folder: Path | None = None
 
 
@@ -63,7 +62,7 @@ def surface_of(sha256: str) -> Surface | None:
     """Return a scan's surface, or ``None`` where the store has none. Its triangles stay on disk until looked at."""
     if not is_ready(sha256):
         return None
-    return _KEPT.remembered(f"{_folder} {sha256}", lambda: _opened(scan_folder(sha256)))
+    return _opened(scan_folder(sha256))
 
 
 def view_of(sha256: str) -> bytes | None:
@@ -71,6 +70,7 @@ def view_of(sha256: str) -> bytes | None:
     return (scan_folder(sha256) / "view.bin").read_bytes() if is_ready(sha256) else None
 
 
+@kept(6)
 def _opened(folder: Path) -> Surface:
     vertices, faces, spans, middle = (
         np.load(folder / f"{name}.npy", mmap_mode="r", allow_pickle=False)

@@ -7,7 +7,7 @@ from typing import Final
 import numpy as np
 
 from driveline.arrays import Floats
-from driveline.memory import Memory
+from driveline.memory import kept
 from driveline.space.bodies import Body, Piece
 from driveline.space.distance import Near, bounds_apart_mm
 from driveline.space.neighbours import nearest_bodies
@@ -17,7 +17,6 @@ from driveline.space.surface import LaidSurface
 from driveline.space.sweep import Move, Swept, sweep
 
 MOST_LOOKS: Final = 300  # at one pair somewhere, for a whole path
-_SWEPT: Final = Memory(1000)  # most changes leave most pairs as they were
 
 
 @dataclass(frozen=True, kw_only=True)
@@ -103,13 +102,11 @@ def _step(
     return found, looks
 
 
+@kept(1000)  # most changes leave most pairs as they were
 def _swept(piece: Piece, still: Piece | LaidSurface, move: Move, enough_mm: float) -> Swept | None:
-    def swept() -> Swept | None:
-        if isinstance(still, LaidSurface):
-            return sweep_past(piece, still, move, enough_mm=enough_mm)
-        return sweep(piece, still, move, enough_mm=enough_mm)
-
-    return _SWEPT.remembered((piece.mark, still.mark, move.mark, enough_mm), swept)
+    if isinstance(still, LaidSurface):
+        return sweep_past(piece, still, move, enough_mm=enough_mm)
+    return sweep(piece, still, move, enough_mm=enough_mm)
 
 
 def _pairs(

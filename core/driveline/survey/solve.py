@@ -9,7 +9,7 @@ import numpy as np
 
 from driveline.checks import Result
 from driveline.figures import fig
-from driveline.memory import Memory, key_of
+from driveline.memory import kept
 from driveline.network import NetworkResult, ReadingFit, Suspect, solve_network
 from driveline.network.observations import CENTRE
 from driveline.results import Assumed, ToDo
@@ -97,14 +97,12 @@ class SolvedSurvey:
     result: SurveyResult
 
 
-_SOLVED = Memory(64)
-
-
 def solve_survey(survey: Survey) -> SolvedSurvey:
     """Return where the holes are, what fits and what does not, in words; a survey not changed since is not redone."""
-    return _SOLVED.remembered(key_of(survey), lambda: _solved(survey))
+    return _solved(survey)
 
 
+@kept(64)
 def _solved(survey: Survey) -> SolvedSurvey:
     used = usable(survey)
     if len(survey.holes) < 2 or not used:

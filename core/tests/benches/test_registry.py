@@ -138,7 +138,7 @@ class RememberedTest(TestCase):
 
         for _ in range(2):
             with self.assertRaises(ValueError):
-                registry.memory.remembered("k", fail)
+                registry.memory.of(fail)
         self.assertEqual(len(made), 2)
 
     def test_remembered_or_not_the_answer_is_the_same(self) -> None:

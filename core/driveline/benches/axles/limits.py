@@ -3,8 +3,6 @@
 import math
 from collections.abc import Iterable
 from dataclasses import dataclass
-from functools import partial
-from typing import Final
 
 import numpy as np
 
@@ -17,12 +15,10 @@ from driveline.benches.axles.sheet import AxlesSheet, JointKind, PropLine, Tube,
 from driveline.benches.axles.tube_checks import two_piece_share
 from driveline.cardan.lines import allowed_joint_rpm
 from driveline.errors import ImpossibleInput
-from driveline.memory import Memory, key_of
+from driveline.memory import kept
 from driveline.shafts.bars import bar_shear_mpa
 from driveline.sheet import positive_of
 from driveline.space.spots import Points, spot_mm
-
-_LIMITS: Final = Memory(20)
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -41,12 +37,12 @@ def line_limits(sheet: AxlesSheet, points: Points) -> dict[Which | None, LineLim
     """
     found: dict[Which | None, LineLimits] = {}
     for line in sheet.lines:
-        key = key_of(line, {name: at.tobytes() for name, at in points.items()})
-        own = _LIMITS.remembered(key, partial(_of_line, line, points))
+        own = _of_line(line, points)
         found[line.which] = _stricter(found[line.which], own) if line.which in found else own
     return found
 
 
+@kept(20)
 def _of_line(line: PropLine, points: Points) -> LineLimits:
     return LineLimits(
         critical_rpm=_critical_rpm(line, points), angle_rpm=_angle_rpm(line, points), torque_nm=_torque_nm(line)

@@ -19,7 +19,6 @@ from driveline.benches.mounts.workings import arm_working, base_working, ear_bol
 from driveline.checks import Check
 from driveline.figures import fig
 from driveline.margins import Judge, missing_of
-from driveline.memory import key_of
 from driveline.metal.bolts import bolt_class
 from driveline.metal.ears import ear_stress
 from driveline.metal.weld_groups import BASE_SHEAR, E70_MPA, WeldStress, base_shear_mpa, least_leg_mm
@@ -58,13 +57,6 @@ class Loaded:
             return ()
         loads = zip(self.forces_n, self.moments_nmm, strict=True)
         return tuple(stresses_of(arm, bracket, force, moment) for force, moment in loads)
-
-    @property
-    def mark(self) -> str:
-        """Tells it from every other mount, and from this one with other forces on it."""
-        at, rail = (b"" if one is None else one.tobytes() for one in (self.mount.at_mm, self.mount.rail_mm))
-        loads = (self.forces_n.tobytes(), self.moments_nmm.tobytes())
-        return key_of(self.mount.sheet, self.key, (at, rail, *loads, self.names, self.missing))
 
     @property
     def yield_mpa(self) -> float:

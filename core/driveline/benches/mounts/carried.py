@@ -17,11 +17,11 @@ from driveline.held.holds import Hold
 from driveline.held.modes import USUAL_DYNAMIC, Mode, modes_of
 from driveline.held.shares import Shares, redundancy, shares_of
 from driveline.held.stops import hold_on_stops
-from driveline.memory import Memory, key_of
+from driveline.memory import kept
 from driveline.space.pose import Placed, move_about, turns_by
 
 STIFF_N_PER_MM: Final = 2_000.0  # summed over its axes: a mount so stiff leaves shares to chance
-_SHARES: Final = Memory(20)
+_shares = kept(20)(shares_of)
 
 
 @dataclass(frozen=True, kw_only=True)
@@ -160,8 +160,7 @@ def _carried(
     found = hold_on_stops(holds, [one.limit for one in mounts], rows)
     shares = None
     if redundancy(holds) > 0 and any(_is_stiff(one) for one in holds):
-        key = key_of(rows.tobytes(), *(_mark(one) for one in holds))
-        shares = _SHARES.remembered(key, lambda: shares_of(holds, rows))
+        shares = _shares(holds, rows)
     return Carried(
         cases=tuple(known),
         unknown=tuple(unknown),
@@ -172,10 +171,6 @@ def _carried(
         shares=shares,
         mounts=mounts,
     )
-
-
-def _mark(one: Hold) -> bytes:
-    return one.stiffness_n_per_mm.tobytes() + one.at_mm.tobytes() + one.turning_nmm_per_rad.tobytes()
 
 
 def _is_stiff(one: Hold) -> bool:

@@ -31,13 +31,12 @@ from driveline.checks import Check
 from driveline.figures import fig
 from driveline.held.balance import LARGE_TURN_DEG
 from driveline.margins import Judge
-from driveline.memory import Memory, key_of
+from driveline.memory import kept
 from driveline.sheet import value_of
 from driveline.working import Fact, Working, fixed_working
 
 LEAST_WANTED_MM: Final = 10.0
 FAR_MM: Final = 35.0  # off everything, where nothing was found within what is looked at
-_BRACKETS: Final = Memory(100)
 
 
 def held_missing(sheet: MountsSheet, needs: MountsNeeds, solved: Solved) -> tuple[str, ...]:
@@ -77,18 +76,16 @@ def mounts_checks(
     yield from frame_checks(sheet.frame, frame, judge)
 
 
+@kept(100)
 def _bracket(one: Loaded, judge: Judge) -> tuple[Check, ...]:
     """The checks of a mount's bracket: with one mount changed, the others' stay as they were."""
-    return _BRACKETS.remembered(
-        key_of(one.mark, judge),
-        lambda: (
-            *bracket_checks(one, judge),
-            *tube_checks(one, judge),
-            *cradle_checks(one, judge),
-            *standoff_checks(one, judge),
-            *buckling_checks(one, judge),
-            *landing_checks(one, judge),
-        ),
+    return (
+        *bracket_checks(one, judge),
+        *tube_checks(one, judge),
+        *cradle_checks(one, judge),
+        *standoff_checks(one, judge),
+        *buckling_checks(one, judge),
+        *landing_checks(one, judge),
     )
 
 

@@ -10,7 +10,7 @@ from driveline.arrays import Floats
 from driveline.benches.mounts.brackets import Arm
 from driveline.benches.mounts.laid import LaidMount
 from driveline.benches.mounts.sheet import ArmKind, Bracket, Landing, LiesTo
-from driveline.memory import Memory, key_of
+from driveline.memory import kept
 from driveline.metal.standoffs import Legs
 from driveline.results import DrawnPiece
 from driveline.sheet import positive_of, value_of
@@ -18,7 +18,6 @@ from driveline.space.bodies import Body, Piece, cylinder_between
 from driveline.space.pose import AS_IS, Placed
 from driveline.space.shapes import Box, Hull
 
-_SOLIDS: Final = Memory(100)
 LEAST_SENSE: Final = 0.3  # of a way and what lies across the arm: less, and it says nothing
 _WAYS: Final = {
     LiesTo.FRONT: np.array([1.0, 0.0, 0.0]),
@@ -52,10 +51,10 @@ def solid_of(mount: LaidMount, *, from_share: float = 0.0, to_share: float = 1.0
         return None
     rail, at = mount.rail_mm, mount.at_mm
     shares = (from_share, to_share)
-    key = key_of(bracket, rail.tobytes(), at.tobytes(), str(shares))
-    return _SOLIDS.remembered(key, lambda: _made(mount.sheet.name, bracket, arm, (rail, at), shares))
+    return _made(mount.sheet.name, bracket, arm, (rail, at), shares)
 
 
+@kept(100)
 def _made(name: str, bracket: Bracket, arm: Arm, ends_mm: tuple[Floats, Floats], shares: tuple[float, float]) -> Solid:
     rail_mm, along = ends_mm[0], ends_mm[1] - ends_mm[0]
     root, at_mm = (rail_mm + share * along for share in shares)

@@ -9,7 +9,7 @@ import numpy as np
 from driveline.arrays import Floats
 from driveline.benches.placement.lay_out import LaidPlacement, UnitThing, VehicleThing
 from driveline.benches.placement.sheet import Nature, PlacementSheet
-from driveline.memory import Memory
+from driveline.memory import kept
 from driveline.sheet import positive_of, value_of
 from driveline.space.bodies import Body, Piece
 from driveline.space.distance import Near, bounds_apart_mm, nearest
@@ -28,7 +28,7 @@ GROUND_MM: Final = 150.0
 TRAVEL_MM: Final = 10.0  # of rubber mounts, until the mounts are worked out
 FAR_MM: Final = 150.0  # beyond what is wanted: of no interest
 GROUND: Final = "ground"
-_NEAR: Final = Memory(1000)  # a change of one body leaves the others where they were
+_nearest = kept(1000)(nearest_bodies)  # a change of one body leaves the others where they were
 
 
 @dataclass(frozen=True, kw_only=True)
@@ -234,18 +234,13 @@ def near_of(body: Body, other: VehicleThing, *, within_mm: float, is_deep: bool)
     if still is None:
         return None
     if not goes_with_wheels(other):
-        return _NEAR.remembered(
-            (body.mark, still.mark, within_mm, is_deep),
-            lambda: nearest_bodies(body, still, within_mm=within_mm, is_deep=is_deep),
-        )
+        return _nearest(body, still, within_mm=within_mm, is_deep=is_deep)
     travel = other.sheet.travel
     ways = tuple(value_of(one) or 0.0 for one in (travel.up, travel.down, travel.aside))
-    return _NEAR.remembered(
-        (body.mark, still.mark, ways, within_mm, is_deep),
-        lambda: _with_wheels(body, still, ways, within_mm=within_mm, is_deep=is_deep),
-    )
+    return _with_wheels(body, still, ways, within_mm=within_mm, is_deep=is_deep)
 
 
+@kept(1000)
 def _with_wheels(
     body: Body, other: Body, ways_mm: tuple[float, ...], *, within_mm: float, is_deep: bool
 ) -> Near | None:

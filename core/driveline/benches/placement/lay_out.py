@@ -1,7 +1,6 @@
 """The placement laid out from its own sheet: points, bodies, and how the unit may stand."""
 
 from dataclasses import dataclass
-from typing import Final
 
 import numpy as np
 
@@ -10,7 +9,6 @@ from driveline.benches.contract import LaidOut
 from driveline.benches.placement.places import Built, built, known_points, points_of
 from driveline.benches.placement.scanned import scanned
 from driveline.benches.placement.sheet import BodyShape, BodySheet, Fate, PlacementSheet, Stand, UnitBody, VehicleBody
-from driveline.memory import Memory, key_of
 from driveline.sheet import value_of
 from driveline.space.pose import Placed
 from driveline.space.spots import spot_missing, spot_mm, turn_of
@@ -78,12 +76,9 @@ class LaidPlacement(LaidOut):
         return tuple(one for one in self.unit if not (one.sheet.can_come_off and one.sheet.is_off))
 
 
-_POINTS: Final = Memory(20)  # a nudge of the unit leaves the points where they are
-
-
 def lay_out(sheet: PlacementSheet) -> LaidPlacement:
     """Return everything that follows from the sheet alone."""
-    found = _POINTS.remembered(key_of(*sheet.points, *sheet.tapes), lambda: points_of(sheet))
+    found = points_of(sheet.points, sheet.tapes)
     places = known_points(found)
     vehicle = tuple(
         VehicleThing(field=f"placement.bodies.{k}", sheet=one, built=_built(one, found, places))

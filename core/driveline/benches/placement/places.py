@@ -11,12 +11,11 @@ from driveline.benches.placement.sheet import (
     BodyShape,
     BodySheet,
     MeasuredPoint,
-    PlacementSheet,
     PointTape,
     Turned,
 )
 from driveline.errors import ImpossibleInput
-from driveline.memory import Memory, key_of
+from driveline.memory import kept
 from driveline.sheet import Coordinate, positive_of, value_of
 from driveline.space.bodies import Body, Piece, tube
 from driveline.space.laying import LaidScan
@@ -52,14 +51,15 @@ def label_of(tape: PointTape) -> str:
     return f"{tape.a} to {tape.b}"
 
 
-def points_of(sheet: PlacementSheet) -> Points3:
+@kept(20)  # a nudge of the unit leaves the points where they are
+def points_of(points: Sequence[MeasuredPoint], read: Sequence[PointTape]) -> Points3:
     """Return the measured points. Two of one name count as the first."""
     measured: dict[str, Measured3] = {}
-    for point in sheet.points:
+    for point in points:
         measured.setdefault(point.name, _measured(point))
     tapes = [
         Tape(key=label_of(tape), first=tape.a, second=tape.b, mm=tape.length.mm, u_mm=tape.length.u_mm or TAPE_U_MM)
-        for tape in sheet.tapes
+        for tape in read
         if tape.length is not None and tape.a in measured and tape.b in measured
     ]
     return solve_points(measured, tapes)
@@ -82,16 +82,13 @@ def known_points(found: Points3) -> dict[str, Floats]:
     return {name: at for name, at in found.mm.items() if name not in (*found.loose, *found.two_places)}
 
 
-_BUILT: Final = Memory(300)  # with one body changed, the others keep what was worked out of them
-
-
 def built(sheet: BodySheet, points: Points) -> Built:
     """Return a body as the sheet gives it."""
-    named = (points.get(one.point) for one in (sheet.at, *sheet.along) if one.point)
-    key = key_of(sheet, *("" if at is None else at.tobytes() for at in named))
-    return _BUILT.remembered(key, lambda: _built(sheet, points))
+    named = {one.point: points[one.point] for one in (sheet.at, *sheet.along) if one.point and one.point in points}
+    return _built(sheet, named)
 
 
+@kept(300)  # with one body changed, the others keep what was worked out of them
 def _built(sheet: BodySheet, points: Points) -> Built:
     if sheet.shape is None:
         return Built(name=sheet.name, body=None, missing=(f"{sheet.name}: its shape",))

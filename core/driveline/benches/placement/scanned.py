@@ -10,7 +10,7 @@ from driveline.arrays import Floats
 from driveline.benches.placement.places import Built, ScanLaid
 from driveline.benches.placement.sheet import BodySheet, LaidBy, PlacementSheet, ScanMatch, ScanSheet, ScanUnit, UpAxis
 from driveline.errors import ImpossibleInput
-from driveline.memory import Memory, key_of
+from driveline.memory import kept
 from driveline.scans.store import is_ready, surface_of
 from driveline.sheet import Coordinate, value_of
 from driveline.space.bodies import Body
@@ -34,8 +34,8 @@ _UP: Final = {
     UpAxis.MINUS_Y: np.array([[1.0, 0, 0], [0, 0, 1], [0, -1, 0]]),
     UpAxis.MINUS_X: np.array([[0.0, 0, 1], [0, 1, 0], [-1, 0, 0]]),
 }
-_LAID: Final = Memory(4)  # what of a scan was looked at goes with it
-_LUMPS: Final = Memory(4)
+_laid_surface = kept(4)(LaidSurface)  # what of a scan was looked at goes with it
+_lumps = kept(4)(lumps)
 
 
 def scans_there(sheet: PlacementSheet) -> tuple[bool, ...]:
@@ -113,14 +113,12 @@ def scanned(sheet: BodySheet, points: Points3 | None, places: dict[str, Floats])
     surface = None if scan.file is None else surface_of(scan.file)
     body = None
     if surface is not None and scan.unit is not None and laid.placed is not None:
-        key = key_of(scan.file, scan.unit.value, laid.placed.turn.tobytes(), laid.placed.at_mm.tobytes())
-        scale, placed = MM_EACH[scan.unit], laid.placed
-        kept = _LAID.remembered(key, lambda: LaidSurface(surface, scale, placed))
-        kept = kept.without_specks() if scan.leave_out_bits else kept
+        lying = _laid_surface(surface, MM_EACH[scan.unit], laid.placed)
+        lying = lying.without_specks() if scan.leave_out_bits else lying
         if points is not None:
-            body = Body(name, (), kept.thicker(noise_mm or 0.0))
+            body = Body(name, (), lying.thicker(noise_mm or 0.0))
         else:
-            body = Body(name, _LUMPS.remembered(f"{key} {noise_mm}", lambda: lumps(kept, noise_mm=noise_mm or 0.0)))
+            body = Body(name, _lumps(lying, noise_mm=noise_mm or 0.0))
     return Built(name=name, body=body, missing=tuple(missing), scan=laid)
 
 

@@ -1,7 +1,7 @@
 """The ways for the unit to stand, side by side."""
 
 from collections.abc import Iterator
-from functools import partial
+from dataclasses import replace
 from typing import Final
 
 import numpy as np
@@ -11,17 +11,16 @@ from driveline.benches.placement.gaps import Gap, gaps_of
 from driveline.benches.placement.lay_out import LaidPlacement, Standing
 from driveline.benches.placement.needs import PlacementNeeds
 from driveline.benches.placement.results import At, Frame, JointFound, StandFound
-from driveline.benches.placement.scanned import scans_there
 from driveline.benches.placement.sheet import PlacementSheet, TurnsForward, Way
 from driveline.errors import ImpossibleInput
-from driveline.memory import Memory, key_of
+from driveline.memory import kept
 from driveline.sheet import value_of
 from driveline.space.outputs import BothJoints, both_joints, turns_normally
 from driveline.space.pose import Placed
 from driveline.space.spots import spot_mm
 
 HEIGHTS: Final = ("ride", "bump", "droop")
-_GAPS: Final = Memory(60)  # a nudge of one stand leaves the others where they are
+_gaps = kept(60)(gaps_of)  # a nudge of one stand leaves the others where they are
 
 
 def at_of(point: Floats) -> At:
@@ -85,15 +84,13 @@ def stands_found(
     sheet: PlacementSheet, laid: LaidPlacement, needs: PlacementNeeds, chosen_gaps: tuple[Gap, ...]
 ) -> Iterator[StandFound]:
     """Return what each way for the unit to stand comes to."""
-    around = key_of(sheet.model_copy(update={"stands": []}), scans_there(sheet))
+    around = sheet.model_copy(update={"stands": [], "chosen": None}), replace(laid, stands=(), chosen=None, masses=())
     for stand in laid.stands:
         gaps: tuple[Gap, ...] = ()
         if stand is laid.chosen:
             gaps = chosen_gaps
         elif stand.placed is not None:
-            placed = stand.placed
-            key = key_of(around, placed.turn.tobytes(), placed.at_mm.tobytes())
-            gaps = _GAPS.remembered(key, partial(gaps_of, sheet, laid, placed))
+            gaps = _gaps(*around, stand.placed)
         yield _stand(sheet, laid, needs, stand, gaps)
 
 

@@ -6,7 +6,7 @@ from driveline.benches.plate.parts import LIGAMENT_FACTOR, motor_names
 from driveline.benches.plate.results import ClockingResult, ClockingWindow, Terminals
 from driveline.flat.clocking import Clocking, Window, clocking
 from driveline.flat.holes import Disc, motor_on_plate
-from driveline.memory import Memory, key_of
+from driveline.memory import kept
 from driveline.results import rounded
 
 
@@ -39,7 +39,7 @@ def _allowed(inputs: PlateInputs, terminals: Terminals | None) -> Window | None:
     return Window(start, start + room)
 
 
-_TURNS = Memory(64)
+_turned = kept(64)(clocking)  # the angle that it is turned to does not come into it
 
 
 def clocking_result(
@@ -60,8 +60,7 @@ def clocking_result(
     widest_mm = max(hole_mm, inputs.face.counterbore_mm or 0.0)
     allowed = _allowed(inputs, terminals)
     factor = inputs.plate.ligament_factor or LIGAMENT_FACTOR
-    key = key_of(fixed, at_zero, widest_mm, factor, allowed)  # the angle that it is turned to does not come into it
-    found = _TURNS.remembered(key, lambda: clocking(fixed, at_zero, widest_mm, factor=factor, allowed=allowed))
+    found = _turned(fixed, at_zero, widest_mm, factor=factor, allowed=allowed)
     return _shown_clocking(inputs, found, allowed, motor_names(inputs, len(face_xy)))
 
 

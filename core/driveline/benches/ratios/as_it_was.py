@@ -11,10 +11,20 @@ from driveline.benches.ratios.sheet import RatiosSheet
 from driveline.checks import Result
 from driveline.gearing.brief import Brief
 from driveline.gearing.engine import Engine, engine_from_peaks, engine_from_points, wheel_torques_nm
-from driveline.gearing.road import FRONT_PULL, KMH_PER_MS, Body, Number, resistance_n, run_up, slip_limit_n
+from driveline.gearing.road import (
+    FRONT_PULL,
+    KMH_PER_MS,
+    Balance,
+    Body,
+    Driven,
+    Number,
+    resistance_n,
+    run_up,
+    slip_limit_n,
+)
 from driveline.gearing.sheets import AsItWas
 from driveline.gearing.tyre import Rolling
-from driveline.memory import Memory, key_of
+from driveline.memory import kept
 from driveline.results import Assumed, rounded, rounded_figure
 from driveline.sheet import positive_of
 
@@ -94,13 +104,19 @@ def solve_as_it_was(
     if was.efficiency is None:
         assumed.append(Assumed(field="brief.was.efficiency", text="0.90 of the crank's power at the wheels"))
     assumed.append(Assumed(field="brief.was", text=f"{CHANGE_S:g} s a gear change, clutch slipped at launch"))
-    body = (brief.kerb, brief.balance, brief.driven, brief.grip, was_mass_kg)
-    key = key_of(was, gears, final.value, assumed, body, rolling, speed_kmh)
     old = _Old(was=was, engine=engine, gears=gears, final=final.value, assumed=tuple(assumed))
-    return _SOLVED.remembered(key, lambda: _result(old, brief, was_mass_kg, rolling, speed_kmh))
+    vehicle = _Vehicle(kerb=brief.kerb, balance=brief.balance, driven=brief.driven, grip=brief.grip)
+    return _result(old, vehicle, was_mass_kg, rolling, speed_kmh)
 
 
-_SOLVED: Final = Memory(64)
+@dataclass(frozen=True, slots=True, kw_only=True)
+class _Vehicle:
+    """What of the brief the old drive hangs on: a change of anything else leaves it as it was."""
+
+    kerb: Body | None
+    balance: Balance | None
+    driven: Driven
+    grip: float
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -114,7 +130,8 @@ class _Old:
     assumed: tuple[Assumed, ...]
 
 
-def _result(old: _Old, brief: Brief, was_mass_kg: float | None, rolling: Rolling, speed_kmh: Floats) -> WasResult:
+@kept(64)
+def _result(old: _Old, brief: _Vehicle, was_mass_kg: float | None, rolling: Rolling, speed_kmh: Floats) -> WasResult:
     engine, gears = old.engine, old.gears
     ratios = np.array([ratio for _, ratio in gears]) * old.final
     efficiency = old.was.efficiency or USUAL_EFFICIENCY
@@ -156,7 +173,7 @@ def _result(old: _Old, brief: Brief, was_mass_kg: float | None, rolling: Rolling
 
 
 def _road(
-    wheel_nm: Floats, in_gear: Floats, speed_ms: Floats, brief: Brief, rolling: Rolling, *, mass_kg: float | None
+    wheel_nm: Floats, in_gear: Floats, speed_ms: Floats, brief: _Vehicle, rolling: Rolling, *, mass_kg: float | None
 ) -> tuple[float, tuple[float | None, ...]]:
     """Top speed, and times to 50 and 100 km/h in the best gear at each speed, with the changes between."""
     if brief.kerb is None:

@@ -11,6 +11,7 @@ import numpy as np
 from driveline.arrays import Floats
 from driveline.benches.placement.results import PlacementResult
 from driveline.checks import Verdict
+from driveline.memory import forget_everything
 from driveline.scans.prepare import prepare
 from driveline.scans.store import is_ready, keep_scans_in, scan_folder
 from driveline.space.pose import Pose
@@ -185,6 +186,33 @@ class ScannedUnitTest(TestCase):
         self.assertGreater(wall.gap_mm, 98.5)
         body = next(one for one in result.bodies if one.is_unit)
         self.assertEqual((body.pieces, body.scan is not None), ((), True))
+
+    def test_bits_that_are_left_out_in_one_job_still_count_in_another(self) -> None:
+        store = Store(self)
+        case, bit = Box((300.0, 300.0, 200.0)), Box((4.0, 4.0, 4.0))
+        fine, faces = halved_often(case.corners_mm, case.faces, 4)
+        sha256 = store.holds(
+            np.concatenate([fine, bit.corners_mm + [190, 0, 0]]), np.concatenate([faces, bit.faces + len(fine)])
+        )
+        scan = {
+            "file": sha256,
+            "unit": "mm",
+            "laid": "points",
+            "noise": mm(0.5),
+            "matches": matches(case.corners_mm[:4]),
+        }
+        placement = scene(travel=mm(0))
+
+        def gap_mm(*, without_bits: bool) -> float:
+            own = {**scan, "leave_out_bits": without_bits}
+            placement["unit"]["bodies"] = [{"name": "case", "shape": "scan", "scan": own}]
+            return next(one for one in solved(placement)[0].gaps if one.other == "wall").gap_mm
+
+        whole, without = gap_mm(without_bits=False), gap_mm(without_bits=True)
+        self.assertLess(whole + 30, without)
+        self.assertEqual(gap_mm(without_bits=False), whole)
+        forget_everything()
+        self.assertEqual(gap_mm(without_bits=True), without)
 
 
 def halved_often(vertices: Floats, faces: Faces, times: int) -> tuple[Floats, Faces]:
