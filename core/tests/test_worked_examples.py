@@ -11,7 +11,10 @@ from tests.examples.__main__ import main
 from tests.examples.adapters import ADAPTERS
 from tests.examples.compare import agrees, run_file
 
-FILES = [Path(__file__).parent / "data" / name for name in ("worked_examples.json", "worked_examples_2.json")]
+FILES = [
+    Path(__file__).parent / "data" / name
+    for name in ("worked_examples.json", "worked_examples_2.json", "worked_examples_3.json")
+]
 EXAMPLES = [one for path in FILES for one in json.loads(path.read_text())["examples"]]
 
 

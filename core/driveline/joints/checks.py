@@ -1,7 +1,5 @@
 """The checks of a screwed joint: far enough in, clear of what is behind, within proof, and strong enough."""
 
-import numpy as np
-
 from driveline.checks import Check
 from driveline.errors import ImpossibleInput
 from driveline.figures import fig, num
@@ -10,15 +8,17 @@ from driveline.joints.depth import clear_check, engagement_check
 from driveline.joints.preload_sums import BUMP_G
 from driveline.joints.screws import Loads, Place, Worked, friction_of
 from driveline.joints.sheet import Joint
+from driveline.joints.strength import shear_check, stripping_check
 from driveline.joints.workings import (
     friction_working,
     hangs_working,
     head_working,
+    past_proof_working,
     proof_working,
     tube_working,
 )
 from driveline.margins import Judge, MarginKind, missing_of, wanted_words
-from driveline.metal.bolts import SCATTER, USUAL_SHARE, friction_torque_nm, head_pressure_mpa
+from driveline.metal.bolts import USUAL_SHARE, friction_torque_nm, head_pressure_mpa, mean_radius_mm
 from driveline.metal.overhang import greatest_tension_n, heel_tension_n
 from driveline.metal.sleeves import tube_stress_mpa
 from driveline.sheet import positive_of
@@ -30,8 +30,10 @@ def joint_checks(worked: Worked | None, joint: Joint, place: Place, loads: Loads
         return _unnamed(place, joint, judge)
     checks = [engagement_check(place, worked, judge), clear_check(place, worked.joint, judge)]
     pulled = _pulled_n(worked, loads)
-    checks += [_proof(worked, loads, pulled, judge), _head(worked, judge)]
-    checks += [_friction(worked, loads, judge), _hangs(worked, loads, pulled, judge)]
+    checks += [_proof(worked, loads, pulled, judge), _head(worked, judge), stripping_check(worked, *pulled[::2], judge)]
+    checks.append(shear_check(worked, loads, judge) if joint.is_fitted else _friction(worked, loads, judge))
+    if place.hangs:
+        checks.append(_hangs(worked, loads, pulled, judge))
     if worked.joint.crush_tube and (worked.result.sleeves or not place.holes):
         checks.append(_tube(worked, judge))
     return tuple(checks)
@@ -42,9 +44,11 @@ def _unnamed(place: Place, joint: Joint, judge: Judge) -> tuple[Check, ...]:
     asked: dict[str, tuple[MarginKind, str]] = {
         "proof": ("bolt_proof", "within proof"),
         "head": ("clearance", ": pressure under the head"),
-        "friction": ("friction_joint", "hold the torque"),
-        "hangs": ("friction_joint", "hold the overhung motor"),
+        "strip": ("bolt_proof", "do not strip their thread"),
+        "shear" if joint.is_fitted else "friction": ("friction_joint", "hold the torque"),
     }
+    if place.hangs:
+        asked["hangs"] = ("friction_joint", "hold the overhung motor")
     if joint.crush_tube:
         asked["sleeve"] = ("bracket_yield", ": sleeves clamped end to end")
     rest = tuple(
@@ -62,32 +66,6 @@ def _unnamed(place: Place, joint: Joint, judge: Judge) -> tuple[Check, ...]:
         for name, (kind, title) in asked.items()
     )
     return (engagement_check(place, None, judge), clear_check(place, joint, judge), *rest)
-
-
-def greatest_preload_n(worked: Worked) -> float | None:
-    """Return the preload that tightening by torque may reach.
-
-    Args:
-        worked: The joint, its preload known or not.
-
-    Source:
-        1.25 × the mean; as VDI 2230 has tightening by torque.
-    """
-    return None if worked.preload_n is None else (1 + SCATTER) * worked.preload_n
-
-
-def least_preload_n(worked: Worked) -> float | None:
-    """Return the preload that is left for certain: the least by torque, less what settles; never below 0.
-
-    Args:
-        worked: The joint, its preload and its settling known or not.
-
-    Source:
-        0.75 × the mean less the loss by settling, VDI 2230 5.4.2.
-    """
-    if worked.preload_n is None or worked.settles_n is None:
-        return None
-    return max((1 - SCATTER) * worked.preload_n - worked.settles_n, 0.0)
 
 
 Pulled = tuple[float | None, float | None, tuple[str, ...]]
@@ -115,8 +93,8 @@ def _pulled_n(worked: Worked, loads: Loads) -> Pulled:
 
 def _proof(worked: Worked, loads: Loads, pulled: Pulled, judge: Judge) -> Check:
     """On the greatest preload with the load on top; without the load, at best, while that is not known."""
-    greatest = greatest_preload_n(worked)
-    proof = None if worked.strength is None else worked.strength.proof_mpa * worked.size.stress_area_mm2
+    greatest = worked.greatest_n
+    proof = worked.proof_n
     tension, _, unknown = pulled
     together = None if greatest is None else greatest + (tension or 0.0)
     missing = missing_of(
@@ -128,7 +106,7 @@ def _proof(worked: Worked, loads: Loads, pulled: Pulled, judge: Judge) -> Check:
     if together is not None and proof is not None and worked.result.tightening_nm is not None:
         at_most = f"tightened to {fig(worked.result.tightening_nm, 'N·m', 0)}{usual}: "
         at_most += f"{num(together, 'N', 0)} of {fig(proof, 'N', 0)}"
-        says = f"{at_most}, at least. {says}" if missing else f"{at_most} with a bump"
+        says = f"{at_most}, at least. {says}" if missing else f"{at_most}{' with a bump' if worked.place.hangs else ''}"
     return judge.check(
         "bolt_proof",
         key=f"{judge.bench}.{worked.place.name}_proof",
@@ -146,7 +124,7 @@ def _proof(worked: Worked, loads: Loads, pulled: Pulled, judge: Judge) -> Check:
 
 
 def _head(worked: Worked, judge: Judge) -> Check:
-    greatest, material = greatest_preload_n(worked), worked.place.material
+    greatest, material = worked.greatest_n, worked.place.material
     hole_mm = max((mm for _, mm in worked.place.holes), default=worked.size.clearance_mm or worked.size.diameter_mm)
     pressure, problem = None, None
     if greatest is not None:
@@ -182,20 +160,22 @@ def _head(worked: Worked, judge: Judge) -> Check:
 
 
 def _friction(worked: Worked, loads: Loads, judge: Judge) -> Check:
-    least, place, mu = least_preload_n(worked), worked.place, friction_of(worked.joint)
+    least, place, mu = worked.least_n, worked.place, friction_of(worked.joint)
     carried = None
     if least is not None and len(place.xy_mm):
-        about = np.asarray(place.xy_mm) - np.mean(place.xy_mm, axis=0)
-        circle_mm = 2 * float(np.hypot(*about.T).mean())
+        circle_mm = 2 * mean_radius_mm(place.xy_mm)
         carried = friction_torque_nm(count=len(place.xy_mm), preload_n=least, circle_mm=circle_mm, mu=mu)
     missing = missing_of(
         {
             "Tightening, condition and grip of the screws": least,
+            "Property class: past proof no friction counts": worked.strength,
             "Holes of the pattern": carried is not None and place.is_whole if least is not None else True,
             "Motor torque": loads.torque_nm if not loads.missing else True,
         }
     )
     missing += loads.missing if loads.torque_nm is None else ()
+    if worked.is_past_proof:
+        return _void(worked, judge)
     return judge.check(
         "friction_joint",
         key=f"{judge.bench}.{place.name}_friction",
@@ -212,8 +192,22 @@ def _friction(worked: Worked, loads: Loads, judge: Judge) -> Check:
     )
 
 
+def _void(worked: Worked, judge: Judge) -> Check:
+    """Screws tightened past proof go on stretching: what they clamp with is anybody's guess."""
+    place, greatest, proof = worked.place, worked.greatest_n, worked.proof_n
+    says = f"Tightened to as much as {fig(greatest, 'N', 0)}, past proof at {fig(proof, 'N', 0)}: "
+    return judge.answer(
+        is_so=False,
+        key=f"{judge.bench}.{place.name}_friction",
+        title=f"{place.title} hold the torque",
+        says=says + "a screw that stretches clamps with nobody knows what. Tighten it less, or take larger ones.",
+        inputs=(place.fields.joint, *place.fields.torque),
+        working=lambda: past_proof_working(worked),
+    )
+
+
 def _hangs(worked: Worked, loads: Loads, pulled: Pulled, judge: Judge) -> Check:
-    least, place = least_preload_n(worked), worked.place
+    least, place = worked.least_n, worked.place
     tension, from_heel, unknown = pulled
     missing = (*missing_of({"Tightening, condition and grip of the screws": least}), *unknown)
     says = wanted_words(missing)
@@ -239,7 +233,7 @@ def _hangs(worked: Worked, loads: Loads, pulled: Pulled, judge: Judge) -> Check:
 
 def _tube(worked: Worked, judge: Judge) -> Check:
     thinnest = min(worked.result.sleeves, key=lambda one: one.wall_mm, default=None)
-    greatest = greatest_preload_n(worked)
+    greatest = worked.greatest_n
     stress = None
     if greatest is not None and thinnest is not None:
         stress = tube_stress_mpa(force_n=greatest, outside_mm=thinnest.outside_mm, inside_mm=thinnest.inside_mm)

@@ -9,7 +9,7 @@ from driveline.joints.checks import joint_checks
 from driveline.joints.screws import JointFields, Loads, Place, worked_joint
 from driveline.joints.sheet import Bolts
 from driveline.margins import Judge
-from driveline.sheet import positive_of
+from driveline.sheet import positive_of, value_of
 from driveline.tables.materials import Material
 
 
@@ -52,28 +52,28 @@ def circle_place(
     return Place(
         name=name,
         title=title,
-        clear_key=f"{fields.joint.split('.')[0]}.{name}_clear",
+        clear_key=f"{name}_clear",
         fields=fields,
         xy_mm=xy_mm,
         holes=tuple((f"B{k}", hole_mm) for k in range(1, bolts.count + 1)) if hole_mm else (),
         grip_mm=grip_mm,
-        length_mm=None,
-        depth_mm=None,
+        length_mm=positive_of(bolts.joint.length),
+        depth_mm=value_of(bolts.joint.depth_behind),
         lever_mm=0.0,
         heel_mm=None,
+        hangs=False,
         material=made_of,
         is_whole=bool(len(xy_mm)),
     )
 
 
-def circle_friction(
+def circle_checks(
     bolts: Bolts, place: Place, torque_nm: float | None, missing: tuple[str, ...], judge: Judge
-) -> list[Check]:
-    """Return whether a circle of screws carries a torque by friction.
+) -> tuple[Check, ...]:
+    """Return whether a circle of screws stands its tightening and carries a torque.
 
     Source:
-        As ``joint_checks``: n μ F D/2.
+        As ``joint_checks``.
     """
     loads = Loads(motor_kg=0.0, torque_nm=torque_nm, missing=() if torque_nm else missing)
-    found = joint_checks(worked_joint(bolts.joint, place), bolts.joint, place, loads, judge)
-    return [check for check in found if check.key == f"{judge.bench}.{place.name}_friction"]
+    return joint_checks(worked_joint(bolts.joint, place), bolts.joint, place, loads, judge)

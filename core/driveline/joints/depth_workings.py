@@ -1,22 +1,23 @@
 """Workings of how far a screw goes in."""
 
-import math
-
 from driveline.joints.preload_sums import (
     diameter_of,
     pitch_of,
     stress_area_step,
 )
 from driveline.joints.screws import (
+    NUT_PER_DIAMETER,
     POINT_PITCHES,
     SHORT_OF_BLIND_PITCHES,
     Place,
     Worked,
+    through_nut_mm,
 )
-from driveline.joints.sheet import Joint
+from driveline.joints.sheet import Joint, Tapped
 from driveline.metal.bolts import (
     Thread,
     quick_engagement_mm,
+    sheared_mm2_per_mm,
     thread_limits,
 )
 from driveline.sheet import positive_of, value_of
@@ -25,11 +26,31 @@ from driveline.working import Given, Step, Working, entered, step, tabled, worke
 
 def engagement_working(place: Place, worked_on: Worked | None, note: str) -> Working:
     """Return the turns of thread that hold, and those that outlast the screw."""
+    if worked_on is not None and worked_on.joint.tapped is Tapped.NUT:
+        return _nut_working(place, worked_on)
     return Working(
-        steps=() if worked_on is None else (*_needed_steps(worked_on), *_engaged_steps(place, worked_on)),
+        steps=() if worked_on is None else (*_needed_steps(worked_on), *engaged_steps(place, worked_on)),
         source="So that the screw breaks before the thread strips (Machinery's Handbook; limits 6H/6g, ISO 965-1).",
         note=note,
     )
+
+
+def _nut_working(place: Place, worked_on: Worked) -> Working:
+    size = worked_on.size
+    through = step(
+        "L_nut",
+        "m * d + k_point * p",
+        tabled("m", NUT_PER_DIAMETER, "", "ISO 4032: greatest height of a nut, in diameters"),
+        diameter_of(size),
+        tabled("k_point", POINT_PITCHES, "", "pitches of the screw's point do not bear"),
+        pitch_of(size),
+        value=through_nut_mm(size),
+        unit="mm",
+        decimals=2,
+    )
+    known = place.length_mm is not None and place.grip_mm is not None
+    steps = (through, reach_step(place, worked_on.joint, clipped=True)) if known else (through,)
+    return Working(steps=steps, source="ISO 898-2: a nut of the screw's class outlasts it, once the screw is through.")
 
 
 def _needed_steps(worked_on: Worked) -> tuple[Step, ...]:
@@ -42,7 +63,7 @@ def _needed_steps(worked_on: Worked) -> tuple[Step, ...]:
     if not (needed and strength and tapped_mpa):
         return ()
     area, p = stress_area_step(size), pitch_of(size)
-    screw, hole = _sheared_steps(size)
+    screw, hole = sheared_steps(size)
     same = step("L_e", "2 * A_s / a_screw", area, screw, value=needed.same_strength_mm, unit="mm", decimals=2)
     tapped = worked("R_hole", tapped_mpa, "MPa", f"{worked_on.place.fields.joint}.tapped_mpa")
     of = tabled("R_screw", strength.tensile_mpa, "MPa", f"tensile of {strength.name}")
@@ -75,16 +96,14 @@ def _needed_steps(worked_on: Worked) -> tuple[Step, ...]:
     return area, screw, hole, same, ratio, least, thumb, quick
 
 
-def _sheared_steps(size: Thread) -> tuple[Step, Step]:
+def sheared_steps(size: Thread) -> tuple[Step, Step]:
     """What is sheared in the screw's thread and in the hole's, for each mm of length."""
     limits, p, iso = thread_limits(size), pitch_of(size), "ISO 965-1, 6H on 6g"
     minor = tabled("K_n", limits.minor_internal_max_mm, "mm", iso)
     major = tabled("D_s", limits.major_external_min_mm, "mm", iso)
     outer = tabled("E_s", limits.pitch_external_min_mm, "mm", iso)
     inner = tabled("E_n", limits.pitch_internal_max_mm, "mm", iso)
-    half = size.pitch_mm / 2
-    of_screw = math.pi * minor.value / size.pitch_mm * (half + 0.57735 * (outer.value - minor.value))
-    of_hole = math.pi * major.value / size.pitch_mm * (half + 0.57735 * (major.value - inner.value))
+    of_screw, of_hole = sheared_mm2_per_mm(size, limits)
     return (
         step(
             "a_screw",
@@ -111,7 +130,8 @@ def _sheared_steps(size: Thread) -> tuple[Step, Step]:
     )
 
 
-def _engaged_steps(place: Place, worked_on: Worked) -> tuple[Step, ...]:
+def engaged_steps(place: Place, worked_on: Worked) -> tuple[Step, ...]:
+    """Return how much of a screw stands in full thread; empty while that is not known."""
     if worked_on.engaged_mm is None or place.length_mm is None or place.grip_mm is None:
         return ()
     joint, size, field = worked_on.joint, worked_on.size, place.fields.joint
@@ -165,7 +185,8 @@ def clear_working(place: Place, joint: Joint, size: Thread | None, limit_mm: flo
     if limit_mm is not None and place.depth_mm is not None:
         depth = entered("z", place.depth_mm, "mm", place.fields.depth)
         thread_mm = positive_of(joint.thread_depth)
-        if joint.is_blind and thread_mm is not None and size is not None:
+        is_blind = joint.is_blind and joint.tapped is not Tapped.NUT
+        if is_blind and thread_mm is not None and size is not None:
             full = entered("t", thread_mm, "mm", f"{place.fields.joint}.thread_depth")
             short = tabled("k_short", SHORT_OF_BLIND_PITCHES, "", "pitches kept free in a blind hole")
             steps.append(

@@ -12,6 +12,7 @@ from driveline.joints.screws import (
 from driveline.metal.bolts import (
     SETTLED_MM,
     STEEL_MODULUS_MPA,
+    BoltClass,
     Thread,
 )
 from driveline.sheet import value_of
@@ -39,6 +40,12 @@ def stress_area_step(size: Thread) -> Step:
     factor = "0.9743" if size.is_inch else "0.9382"
     d, p = diameter_of(size), pitch_of(size)
     return step("A_s", f"pi / 4 * (d - {factor} * p)**2", d, p, value=size.stress_area_mm2, unit="mm²", decimals=1)
+
+
+def proof_step(strength: BoltClass, area: Step, proof_n: float) -> Step:
+    """Return what a screw is proved for."""
+    proof = tabled("R_p", strength.proof_mpa, "MPa", f"proof of {strength.name}")
+    return step("F_proof", "R_p * A_s", proof, area, value=proof_n, unit="N")
 
 
 def preload_steps(worked_on: Worked) -> tuple[Step, ...]:
@@ -106,7 +113,7 @@ def least_steps(worked_on: Worked, least_n: float | None) -> tuple[Step, ...]:
 
 def pull_steps(place: Place, loads: Loads, tension_n: float | None) -> tuple[Step, ...]:
     """Return what the overhung motor pulls on one screw in a bump; empty if unknown."""
-    if tension_n is None or loads.motor_kg is None or place.lever_mm is None:
+    if not place.hangs or tension_n is None or loads.motor_kg is None or place.lever_mm is None:
         return ()
     moment_nm = loads.motor_kg * GRAVITY_MS2 * BUMP_G * place.lever_mm / 1000
     moment = step(

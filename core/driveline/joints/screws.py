@@ -16,7 +16,10 @@ from driveline.metal.bolts import (
     bolt_class,
     embedding_loss_n,
     engagement,
+    greatest_preload_n,
+    least_preload_n,
     preload_n,
+    proof_load_n,
     thread,
     thread_limits,
     usual_tightening_nm,
@@ -33,6 +36,7 @@ USUAL_TENSILE_MPA: Final = {
     Tapped.ALUMINIUM_WROUGHT: 310.0,
     Tapped.ALUMINIUM_CAST: 180.0,
 }
+NUT_PER_DIAMETER: Final = 0.925  # ISO 4032, the greatest height of nuts M6 to M16
 FRICTION: Final = {Surface.DRY: 0.15, Surface.PLATED: 0.12, Surface.BLASTED: 0.20}
 LEAST_FRICTION: Final = min(FRICTION.values())
 POINT_PITCHES: Final = 1.0  # of a screw's point do not bear
@@ -79,7 +83,18 @@ class Place:
     lever_mm: float | None
     heel_mm: float | None  # from the outermost screw to the edge that it would turn about
     material: Material | None  # of what is clamped
+    hangs: bool = True  # a motor hangs out from it; else its screws bear a torque alone
     is_whole: bool = True  # False: holes of the pattern are still missing
+
+    @property
+    def whose(self) -> str:
+        """Its screws, within a sentence."""
+        return f"the {self.name}'s screws" if self.hangs else self.title[0].lower() + self.title[1:]
+
+    @property
+    def behind(self) -> str:
+        """What is asked for of the room behind the face that they are screwed into."""
+        return f"Depth behind the {self.name} face" if self.hangs else f"Depth behind the threads of {self.whose}"
 
 
 class SleeveResult(Result):
@@ -133,6 +148,35 @@ class Worked:
     head_mm: float
     result: JointResult
 
+    @property
+    def wanted_mm(self) -> float | None:
+        """How much of the screw must be in thread, or past the face through its nut."""
+        if self.joint.tapped is Tapped.NUT:
+            return through_nut_mm(self.size)
+        return None if self.needed is None else self.needed.least_mm
+
+    @property
+    def greatest_n(self) -> float | None:
+        """The preload that tightening by torque may reach."""
+        return None if self.preload_n is None else greatest_preload_n(self.preload_n)
+
+    @property
+    def least_n(self) -> float | None:
+        """The preload that is left for certain."""
+        if self.preload_n is None or self.settles_n is None:
+            return None
+        return least_preload_n(self.preload_n, self.settles_n)
+
+    @property
+    def proof_n(self) -> float | None:
+        """What the screw is proved for."""
+        return None if self.strength is None else proof_load_n(self.size, self.strength)
+
+    @property
+    def is_past_proof(self) -> bool:
+        """Whether tightening alone may stretch it for good: nothing can be counted on its clamp then."""
+        return self.greatest_n is not None and self.proof_n is not None and self.greatest_n > self.proof_n
+
 
 def worked_joint(joint: Joint, place: Place) -> Worked | None:
     """Return a joint worked out as far as it goes; ``None`` while its thread is not named."""
@@ -148,6 +192,8 @@ def worked_joint(joint: Joint, place: Place) -> Worked | None:
         )
     countersink_mm = value_of(joint.countersink) or 0.0
     needed_in = None if needed is None else needed.least_mm + POINT_PITCHES * size.pitch_mm + countersink_mm
+    if joint.tapped is Tapped.NUT:
+        needed_in = through_nut_mm(size)
     under_head = None if place.grip_mm is None else place.grip_mm + (value_of(joint.washer) or 0.0)
     shortest = None if needed_in is None or under_head is None else under_head + needed_in
     room_mm = room_behind_mm(joint, place, size)
@@ -209,9 +255,9 @@ def room_behind_mm(joint: Joint, place: Place, size: Thread | None) -> float | N
     Source:
         Two pitches are left free, for the last threads of a blind hole are not full.
     """
-    if joint.is_blind is None or place.depth_mm is None:
+    if joint.tapped is not Tapped.NUT and joint.is_blind is None:
         return None
-    if not joint.is_blind:
+    if joint.tapped is Tapped.NUT or not joint.is_blind or place.depth_mm is None:
         return place.depth_mm
     thread_mm = positive_of(joint.thread_depth)
     if thread_mm is None or size is None:
@@ -219,8 +265,22 @@ def room_behind_mm(joint: Joint, place: Place, size: Thread | None) -> float | N
     return min(place.depth_mm, thread_mm - SHORT_OF_BLIND_PITCHES * size.pitch_mm)
 
 
+def through_nut_mm(size: Thread) -> float:
+    """Return how far past the face a screw must reach to be through a nut by a pitch.
+
+    Args:
+        size: Of the thread.
+
+    Source:
+        Nuts M6 to M16 are at most 0.925 d high (ISO 4032); one of the screw's class outlasts it (ISO 898-2).
+    """
+    return NUT_PER_DIAMETER * size.diameter_mm + POINT_PITCHES * size.pitch_mm
+
+
 def _engaged_mm(joint: Joint, reach_mm: float, size: Thread) -> float:
     """What of the screw stands in full thread: its reach less the point, as deep as the thread, less countersink."""
+    if joint.tapped is Tapped.NUT:
+        return max(reach_mm, 0.0)
     in_mm = reach_mm - POINT_PITCHES * size.pitch_mm
     thread_mm = positive_of(joint.thread_depth)
     deepest_mm = in_mm if thread_mm is None else min(in_mm, thread_mm)
@@ -234,7 +294,7 @@ def friction_of(joint: Joint) -> float:
 
 def _tapped(joint: Joint, place: Place) -> tuple[float | None, tuple[Assumed, ...]]:
     """Tensile strength of what the screw is screwed into: as stated, else the least of its kind, said as assumed."""
-    if joint.tapped_mpa is not None or joint.tapped is None:
+    if joint.tapped_mpa is not None or joint.tapped is None or joint.tapped is Tapped.NUT:
         return joint.tapped_mpa, ()
     tapped_mpa = USUAL_TENSILE_MPA[joint.tapped]
     text = f"{joint.tapped.words} {fig(tapped_mpa, 'MPa')}"

@@ -35,6 +35,7 @@ class Tapped(Choice):
     CAST_IRON = "cast_iron"
     ALUMINIUM_WROUGHT = "aluminium_wrought", "aluminium, wrought"
     ALUMINIUM_CAST = "aluminium_cast", "aluminium, cast"
+    NUT = "nut", "a nut of its class"
 
 
 class Surface(Choice):
@@ -77,6 +78,7 @@ class Joint(Sheet):
     head: Length | None = Field(default=None, description="Diameter that bears: the head's, or the washer's")
     length: Length | None = Field(default=None, description="Under the head")
     depth_behind: Length | None = Field(default=None, description="Face to the first thing behind the tapped hole")
+    is_fitted: bool | None = Field(default=None, description="In reamed holes: they bear in shear, not by friction")
     crush_tube: bool = Field(default=False, description="Its sleeves are clamped end to end")
     sleeve_yield_mpa: Annotated[float, Field(gt=20, lt=2500)] | None = None
 

@@ -1,8 +1,13 @@
 """Workings of a screwed joint's checks."""
 
-import numpy as np
-
-from driveline.joints.preload_sums import WORST_WAY, greatest_steps, least_steps, pull_steps, stress_area_step
+from driveline.joints.preload_sums import (
+    WORST_WAY,
+    greatest_steps,
+    least_steps,
+    proof_step,
+    pull_steps,
+    stress_area_step,
+)
 from driveline.joints.screws import (
     FRICTION,
     Loads,
@@ -10,6 +15,7 @@ from driveline.joints.screws import (
     Worked,
     friction_of,
 )
+from driveline.metal.bolts import mean_radius_mm
 from driveline.sheet import positive_of
 from driveline.working import Working, entered_or_usual, step, tabled, worked
 
@@ -26,14 +32,13 @@ def proof_working(
     """Return the greatest preload with the load on top, and what the screw is proved for."""
     steps = [*greatest_steps(worked_on, greatest_n), *pull_steps(worked_on.place, loads, tension_n)]
     parts = [one for one in steps if one.symbol in ("F_great", "F_pull")]
-    if together_n is not None and parts:
+    if together_n is not None and len(parts) > 1:
         total = " + ".join(one.symbol for one in parts)
         steps.append(step("F_most", total, *parts, value=together_n, unit="N"))
     if proof_n is not None and worked_on.strength is not None:
         area = next((one for one in steps if one.symbol == "A_s"), None) or stress_area_step(worked_on.size)
         steps += [] if area in steps else [area]
-        proof = tabled("R_p", worked_on.strength.proof_mpa, "MPa", f"proof of {worked_on.strength.name}")
-        steps.append(step("F_proof", "R_p * A_s", proof, area, value=proof_n, unit="N"))
+        steps.append(proof_step(worked_on.strength, area, proof_n))
     return Working(
         steps=tuple(steps),
         source="ISO 898-1, SAE J429. K 0.20 dry, 0.15 oiled or threadlocker; tightening scatters by a quarter. "
@@ -71,11 +76,20 @@ def head_working(
     )
 
 
+def past_proof_working(worked_on: Worked) -> Working:
+    """Return the greatest preload, and what the screw is proved for."""
+    steps = greatest_steps(worked_on, worked_on.greatest_n)
+    if worked_on.proof_n is not None and worked_on.strength is not None:
+        area = next((one for one in steps if one.symbol == "A_s"), None) or stress_area_step(worked_on.size)
+        steps += () if area in steps else (area,)
+        steps += (proof_step(worked_on.strength, area, worked_on.proof_n),)
+    return Working(steps=steps, source="ISO 898-1, SAE J429: past proof a screw does not spring back.")
+
+
 def friction_working(worked_on: Worked, least_n: float | None, carried_nm: float | None) -> Working:
     """Return the torque that the clamped faces carry by friction."""
     steps, place, joint = least_steps(worked_on, least_n), worked_on.place, worked_on.joint
     if carried_nm is not None and steps:
-        about = np.asarray(place.xy_mm) - np.mean(place.xy_mm, axis=0)
         mu = (
             entered_or_usual("μ", friction_of(joint), "", f"{place.fields.joint}.surface", is_usual=True)
             if joint.surface is None
@@ -89,7 +103,7 @@ def friction_working(worked_on: Worked, least_n: float | None, carried_nm: float
                 worked("z", float(len(place.xy_mm)), "", "screws of the pattern"),
                 mu,
                 steps[-1],
-                worked("r", float(np.hypot(*about.T).mean()), "mm", "mean distance of the screws from their centroid"),
+                worked("r", mean_radius_mm(place.xy_mm), "mm", "mean distance of the screws from their centroid"),
                 value=carried_nm,
                 unit="N·m",
             ),

@@ -13,6 +13,7 @@ from driveline.tables.loader import table
 
 SCATTER: Final = 0.25  # of preload, both ways, tightening by torque
 USUAL_SHARE: Final = 0.70  # of proof load: a quarter more leaves the 1.1 that is wanted, and something for the load
+STRIPS_AT: Final = 0.5  # of tensile, what a thread's flanks shear at
 SHEAR_OF_PROOF: Final = 0.577  # a bolt's shear strength over its proof stress
 SETTLED_MM: Final = 0.008  # in thread, under head and at one joint together
 STEEL_MODULUS_MPA: Final = 205_000.0
@@ -53,6 +54,14 @@ class ThreadLimits:
     pitch_external_min_mm: float
     major_external_min_mm: float
     pitch_internal_max_mm: float
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Stripping:
+    """What pulls a thread out, and which of the two gives."""
+
+    force_n: float
+    is_tapped: bool  # else the screw's own thread
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -175,14 +184,87 @@ def engagement(*, size: Thread, sizes: ThreadLimits, bolt_tensile_mpa: float, ta
     """
     if not tapped_tensile_mpa > 0:
         raise ImpossibleInput("tapped_tensile_mpa", tapped_tensile_mpa, "above 0 MPa")
-    half = size.pitch_mm / 2
-    minor = sizes.minor_internal_max_mm
-    external = math.pi * minor / size.pitch_mm * (half + 0.57735 * (sizes.pitch_external_min_mm - minor))
-    major = sizes.major_external_min_mm
-    internal = math.pi * major / size.pitch_mm * (half + 0.57735 * (major - sizes.pitch_internal_max_mm))
+    external, internal = sheared_mm2_per_mm(size, sizes)
     same_mm = 2 * size.stress_area_mm2 / external
     ratio = external * bolt_tensile_mpa / (internal * tapped_tensile_mpa)
     return Engagement(same_strength_mm=same_mm, strength_ratio=ratio, least_mm=same_mm * max(1.0, ratio))
+
+
+def sheared_mm2_per_mm(size: Thread, sizes: ThreadLimits) -> tuple[float, float]:
+    """Return what is sheared in the screw's thread and in the hole's, mm² for each mm of length.
+
+    Args:
+        size: The thread.
+        sizes: Of the smallest screw in the widest hole.
+
+    Source:
+        Machinery's Handbook, working strength of screw threads: π K_n/p (p/2 + 0.57735 (E_s − K_n)) and
+        π D_s/p (p/2 + 0.57735 (D_s − E_n)).
+    """
+    half, minor, major = size.pitch_mm / 2, sizes.minor_internal_max_mm, sizes.major_external_min_mm
+    of_screw = math.pi * minor / size.pitch_mm * (half + 0.57735 * (sizes.pitch_external_min_mm - minor))
+    of_hole = math.pi * major / size.pitch_mm * (half + 0.57735 * (major - sizes.pitch_internal_max_mm))
+    return of_screw, of_hole
+
+
+def stripping(
+    *, size: Thread, sizes: ThreadLimits, engaged_mm: float, bolt_tensile_mpa: float, tapped_tensile_mpa: float
+) -> Stripping:
+    """Return the force that strips a thread, and whose gives.
+
+    Args:
+        size: The thread.
+        sizes: Of the smallest screw in the widest hole.
+        engaged_mm: Effective length, without point and countersink; 0 or more.
+        bolt_tensile_mpa: Of the screw, above 0.
+        tapped_tensile_mpa: Of what it is screwed into, above 0.
+
+    Source:
+        0.5 × tensile × what is sheared: FED-STD-H28; the weaker of the two threads.
+    """
+    of_screw, of_hole = sheared_mm2_per_mm(size, sizes)
+    screw_n = STRIPS_AT * bolt_tensile_mpa * of_screw * engaged_mm
+    hole_n = STRIPS_AT * tapped_tensile_mpa * of_hole * engaged_mm
+    return Stripping(force_n=min(screw_n, hole_n), is_tapped=hole_n < screw_n)
+
+
+def greatest_preload_n(mean_n: float) -> float:
+    """Return the preload that tightening by torque may reach, N.
+
+    Args:
+        mean_n: As ``preload_n`` gives it.
+
+    Source:
+        1.25 × the mean; as VDI 2230 has tightening by torque.
+    """
+    return (1 + SCATTER) * mean_n
+
+
+def least_preload_n(mean_n: float, settles_n: float, separating_n: float = 0.0) -> float:
+    """Return the preload that is left for certain, N: the least by torque, less what settles and parts; not below 0.
+
+    Args:
+        mean_n: As ``preload_n`` gives it.
+        settles_n: Lost as the surfaces settle.
+        separating_n: What a load from outside takes off the clamp.
+
+    Source:
+        0.75 × the mean less the losses, VDI 2230 5.4.2.
+    """
+    return max((1 - SCATTER) * mean_n - settles_n - separating_n, 0.0)
+
+
+def proof_load_n(size: Thread, strength: BoltClass) -> float:
+    """Return the load that a screw is proved for, N.
+
+    Args:
+        size: Of the thread.
+        strength: Of the screw.
+
+    Source:
+        Proof stress × stress area (ISO 898-1, SAE J429).
+    """
+    return strength.proof_mpa * size.stress_area_mm2
 
 
 def quick_engagement_mm(*, size: Thread, bolt_tensile_mpa: float, tapped_tensile_mpa: float) -> float:
@@ -213,6 +295,19 @@ def friction_torque_nm(*, count: int, preload_n: float, circle_mm: float, mu: fl
         T = n μ F D/2, Coulomb.
     """
     return count * mu * preload_n * circle_mm / 2000
+
+
+def mean_radius_mm(xy_mm: Floats) -> float:
+    """Return how far screws stand from their centroid on the mean, mm.
+
+    Args:
+        xy_mm: Their places, (n, 2).
+
+    Source:
+        Friction of alike screws turns about their centroid, Σ r / n (statics).
+    """
+    about = np.asarray(xy_mm) - np.mean(xy_mm, axis=0)
+    return float(np.hypot(*about.T).mean())
 
 
 def shear_allowable_mpa(proof_mpa: float) -> float:

@@ -48,7 +48,7 @@ HUB: Final = {
     "flange": {"text": "150 mm"},
     "flange_thickness": {"text": "10 mm"},
 }
-BOLTS: Final = {
+BOLTS: Final[Job] = {
     "count": 6,
     "circle": {"text": "120 mm"},
     "hole": {"text": "9 mm"},

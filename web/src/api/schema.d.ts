@@ -1714,6 +1714,7 @@ export interface components {
              *       "head": null,
              *       "length": null,
              *       "depth_behind": null,
+             *       "is_fitted": null,
              *       "crush_tube": false,
              *       "sleeve_yield_mpa": null
              *     }
@@ -1727,6 +1728,8 @@ export interface components {
              * @default false
              */
             is_tapped: boolean;
+            /** @description Thickness of the flange that its screws clamp, where the adapter is tapped */
+            flange?: components["schemas"]["Length"] | null;
             /** @description Diameter of its register; 0 where there is none */
             register_size?: components["schemas"]["Length"] | null;
         };
@@ -2385,6 +2388,7 @@ export interface components {
              *       "head": null,
              *       "length": null,
              *       "depth_behind": null,
+             *       "is_fitted": null,
              *       "crush_tube": false,
              *       "sleeve_yield_mpa": null
              *     }
@@ -2660,6 +2664,7 @@ export interface components {
              *         "depth_behind": null,
              *         "head": null,
              *         "is_blind": null,
+             *         "is_fitted": null,
              *         "length": null,
              *         "property_class": null,
              *         "sleeve_yield_mpa": null,
@@ -2886,6 +2891,7 @@ export interface components {
              *         "depth_behind": null,
              *         "head": null,
              *         "is_blind": null,
+             *         "is_fitted": null,
              *         "length": null,
              *         "property_class": null,
              *         "sleeve_yield_mpa": null,
@@ -2957,6 +2963,7 @@ export interface components {
              *         "depth_behind": null,
              *         "head": null,
              *         "is_blind": null,
+             *         "is_fitted": null,
              *         "length": null,
              *         "property_class": null,
              *         "sleeve_yield_mpa": null,
@@ -3279,6 +3286,7 @@ export interface components {
              *         "depth_behind": null,
              *         "head": null,
              *         "is_blind": null,
+             *         "is_fitted": null,
              *         "length": null,
              *         "property_class": null,
              *         "sleeve_yield_mpa": null,
@@ -3292,6 +3300,7 @@ export interface components {
              *       },
              *       "chord": null,
              *       "is_tapped": false,
+             *       "flange": null,
              *       "register_size": null
              *     }
              */
@@ -3309,6 +3318,7 @@ export interface components {
              *         "depth_behind": null,
              *         "head": null,
              *         "is_blind": null,
+             *         "is_fitted": null,
              *         "length": null,
              *         "property_class": null,
              *         "sleeve_yield_mpa": null,
@@ -3322,6 +3332,7 @@ export interface components {
              *       },
              *       "chord": null,
              *       "is_tapped": false,
+             *       "flange": null,
              *       "register_size": null
              *     }
              */
@@ -3572,6 +3583,11 @@ export interface components {
             length?: components["schemas"]["Length"] | null;
             /** @description Face to the first thing behind the tapped hole */
             depth_behind?: components["schemas"]["Length"] | null;
+            /**
+             * Is Fitted
+             * @description In reamed holes: they bear in shear, not by friction
+             */
+            is_fitted?: boolean | null;
             /**
              * Crush Tube
              * @description Its sleeves are clamped end to end
@@ -4757,6 +4773,7 @@ export interface components {
              *           "depth_behind": null,
              *           "head": null,
              *           "is_blind": null,
+             *           "is_fitted": null,
              *           "length": null,
              *           "property_class": null,
              *           "sleeve_yield_mpa": null,
@@ -4807,6 +4824,7 @@ export interface components {
              *       "head": null,
              *       "length": null,
              *       "depth_behind": null,
+             *       "is_fitted": null,
              *       "crush_tube": false,
              *       "sleeve_yield_mpa": null
              *     }
@@ -4828,6 +4846,7 @@ export interface components {
              *       "head": null,
              *       "length": null,
              *       "depth_behind": null,
+             *       "is_fitted": null,
              *       "crush_tube": false,
              *       "sleeve_yield_mpa": null
              *     }
@@ -5764,6 +5783,7 @@ export interface components {
              *           "depth_behind": null,
              *           "head": null,
              *           "is_blind": null,
+             *           "is_fitted": null,
              *           "length": null,
              *           "property_class": null,
              *           "sleeve_yield_mpa": null,
@@ -5822,6 +5842,7 @@ export interface components {
              *           "depth_behind": null,
              *           "head": null,
              *           "is_blind": null,
+             *           "is_fitted": null,
              *           "length": null,
              *           "property_class": null,
              *           "sleeve_yield_mpa": null,
@@ -5951,6 +5972,7 @@ export interface components {
              *             "depth_behind": null,
              *             "head": null,
              *             "is_blind": null,
+             *             "is_fitted": null,
              *             "length": null,
              *             "property_class": null,
              *             "sleeve_yield_mpa": null,
@@ -5975,6 +5997,7 @@ export interface components {
              *         "depth_behind": null,
              *         "head": null,
              *         "is_blind": null,
+             *         "is_fitted": null,
              *         "length": null,
              *         "property_class": null,
              *         "sleeve_yield_mpa": null,
@@ -5993,6 +6016,7 @@ export interface components {
              *         "depth_behind": null,
              *         "head": null,
              *         "is_blind": null,
+             *         "is_fitted": null,
              *         "length": null,
              *         "property_class": null,
              *         "sleeve_yield_mpa": null,
@@ -6314,6 +6338,7 @@ export interface components {
              *       "head": null,
              *       "length": null,
              *       "depth_behind": null,
+             *       "is_fitted": null,
              *       "crush_tube": false,
              *       "sleeve_yield_mpa": null
              *     }
@@ -6500,7 +6525,7 @@ export interface components {
          * @description What the screw is screwed into.
          * @enum {string}
          */
-        Tapped: "steel" | "cast_iron" | "aluminium_wrought" | "aluminium_cast";
+        Tapped: "steel" | "cast_iron" | "aluminium_wrought" | "aluminium_cast" | "nut";
         /**
          * Through
          * @description What the bolts of a landing plate draw it against.

@@ -24,6 +24,7 @@ const SCREW: Form<Joint> = [
       ['cast_iron', 'cast iron'],
       ['aluminium_wrought', 'aluminium, wrought'],
       ['aluminium_cast', 'aluminium, cast'],
+      ['nut', 'a nut of its class'],
     ],
     'not known',
   ),
@@ -45,6 +46,20 @@ const SCREW: Form<Joint> = [
   reading('thread_depth', 'Full thread in the tapped hole', 'length', 'turns of a screw by hand × pitch'),
   reading('countersink', 'Countersink of the tapped hole', 'length', '0 where there is none'),
   reading('tightening', 'Tightened to', 'torque', 'empty: for 70 % of proof'),
+  yesNo<Joint>('is_fitted', 'Their holes are', 'not said: clearance', [
+    'reamed, screws fitted',
+    'clearance holes',
+  ]),
+];
+/** Of screws on a circle, whose length and room are nobody else's. */
+const REACH: Form<Joint> = [
+  reading('length', 'Length under the head', 'length'),
+  reading(
+    'depth_behind',
+    'Depth to the first thing behind',
+    'length',
+    'from the face that they are screwed into',
+  ),
 ];
 /** What is asked of any joint, its thread being one of those that the core knows. */
 export const jointForm = (threads: readonly string[]): Form<Joint> => [
@@ -56,3 +71,5 @@ export const jointForm = (threads: readonly string[]): Form<Joint> => [
   ),
   ...SCREW,
 ];
+/** The same of a circle of screws, with how long they are and what is behind them. */
+export const circleJointForm = (threads: readonly string[]): Form<Joint> => [...jointForm(threads), ...REACH];

@@ -13,13 +13,14 @@ from driveline.checks import Check
 from driveline.drawing.plate import PlateHole
 from driveline.figures import fig
 from driveline.flat.outline import CircleEdge
-from driveline.joints.circles import circle_friction, circle_place, circle_xy_mm
+from driveline.joints.circles import circle_checks, circle_place, circle_xy_mm
 from driveline.joints.screws import JointFields
 from driveline.margins import Judge, missing_of
+from driveline.metal.bolts import thread
 from driveline.parts.ligament import ligament_check
 from driveline.parts.made import FlatPart, Stock
-from driveline.sheet import positive_of, value_of
-from driveline.tables.materials import material
+from driveline.sheet import Length, positive_of, value_of
+from driveline.tables.materials import PlateMaterial, material
 from driveline.working import Working, entered, fixed_working, step, worked
 
 EDGE_FACTOR: Final = 1.5  # hole diameters from a hole's centre to a turned edge
@@ -181,7 +182,7 @@ def adapter_doubts(one: AdapterFound) -> Iterator[tuple[str, str]]:
 def adapter_checks(one: AdapterFound, needs: AxlesNeeds, judge: Judge) -> Iterator[Check]:
     """Return every check of an adapter."""
     for name, _, words in FACES:
-        yield from _friction(one, name, words, needs, judge)
+        yield from _screws(one, name, words, needs, judge)
     yield ligament_check(
         () if one.part is None else one.part.ligaments,
         judge,
@@ -204,9 +205,9 @@ def _size_missing(one: AdapterFound) -> tuple[str, ...]:
     )
 
 
-def _friction(one: AdapterFound, name: str, words: str, needs: AxlesNeeds, judge: Judge) -> list[Check]:
-    face, field = one.face(name), f"{one.field}.{name}"
-    thickness, made_of = positive_of(one.adapter.thickness), one.adapter.made_of
+def _screws(one: AdapterFound, name: str, words: str, needs: AxlesNeeds, judge: Judge) -> tuple[Check, ...]:
+    face, field = _screwed(one, name), f"{one.field}.{name}"
+    made_of = PlateMaterial.STEEL if face.is_tapped else one.adapter.made_of
     place = circle_place(
         face,
         xy_of(one.adapter, name),
@@ -216,17 +217,31 @@ def _friction(one: AdapterFound, name: str, words: str, needs: AxlesNeeds, judge
             joint=f"{field}.joint",
             length=f"{field}.joint.length",
             depth=f"{field}.joint.depth_behind",
-            grip=f"{one.field}.thickness",
+            grip=f"{field}.flange" if face.is_tapped else f"{one.field}.thickness",
             made_of=f"{one.field}.made_of",
             load=(),
             torque=("ratios",),
         ),
-        grip_mm=thickness,
+        grip_mm=positive_of(face.flange if face.is_tapped else one.adapter.thickness),
         made_of=None if made_of is None else material(made_of),
     )
     lacking = load_missing("propshaft", one.adapter.name, one.load, needs)
     torque = None if one.load is None else one.load.design_nm
-    return circle_friction(face, place, torque, lacking, judge)
+    return circle_checks(face, place, torque, lacking, judge)
+
+
+def _screwed(one: AdapterFound, name: str) -> AdapterFace:
+    """A face as its screws see it: tapped, they clamp the shaft's flange and stand in the adapter's own thread."""
+    face = one.face(name)
+    if not face.is_tapped:
+        return face
+    joint = face.joint.model_copy(
+        update={"thread_depth": face.joint.thread_depth or one.adapter.thickness, "is_blind": bool(face.joint.is_blind)}
+    )
+    size = thread(joint.thread) if joint.thread else None
+    hole_mm = None if size is None else size.clearance_mm or size.diameter_mm
+    through = None if hole_mm is None else Length(text=f"{hole_mm:g} mm")
+    return face.model_copy(update={"joint": joint, "hole": through})
 
 
 def _edge(one: AdapterFound, judge: Judge) -> Check:

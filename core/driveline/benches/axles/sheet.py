@@ -232,6 +232,9 @@ class AdapterFace(Bolts):
 
     chord: Length | None = Field(default=None, description="From one hole to the next, centre to centre")
     is_tapped: bool = Field(default=False, description="Its holes are tapped; the hole's diameter is the drill's")
+    flange: Length | None = Field(
+        default=None, description="Thickness of the flange that its screws clamp, where the adapter is tapped"
+    )
     register_size: Length | None = Field(default=None, description="Diameter of its register; 0 where there is none")
 
 

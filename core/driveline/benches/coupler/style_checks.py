@@ -6,7 +6,7 @@ from driveline.benches.coupler.needs import CouplerNeeds
 from driveline.benches.coupler.sheet import Weld
 from driveline.checks import Check
 from driveline.figures import fig, num
-from driveline.joints.circles import circle_friction, circle_place, circle_xy_mm
+from driveline.joints.circles import circle_checks, circle_place, circle_xy_mm
 from driveline.joints.screws import JointFields, Place
 from driveline.joints.sheet import Bolts
 from driveline.margins import Judge, missing_of, wanted_words
@@ -21,7 +21,7 @@ def bolts_checks(inputs: CouplerInputs, needs: CouplerNeeds, judge: Judge) -> li
     """Return whether the bolts of the clutch's centre carry the torque by friction."""
     sheet = inputs.sheet
     found = _bolt_circle("bolts", "Bolts of the clutch's centre", sheet.bolts, sheet.hub.flange_thickness, inputs)
-    return _friction(found, sheet.bolts, needs, judge)
+    return [*_screws(found, sheet.bolts, needs, judge)]
 
 
 def flywheel_checks(inputs: CouplerInputs, needs: CouplerNeeds, judge: Judge) -> list[Check]:
@@ -44,11 +44,11 @@ def flywheel_checks(inputs: CouplerInputs, needs: CouplerNeeds, judge: Judge) ->
         inputs=("coupler.clutch.pilot_bearing",),
         station="coupler",
     )
-    return [*_friction(found, sheet.flywheel_bolts, needs, judge), answer]
+    return [*_screws(found, sheet.flywheel_bolts, needs, judge), answer]
 
 
-def _friction(place: Place, bolts: Bolts, needs: CouplerNeeds, judge: Judge) -> list[Check]:
-    return circle_friction(bolts, place, needs.design_nm, (DESIGN,), judge)
+def _screws(place: Place, bolts: Bolts, needs: CouplerNeeds, judge: Judge) -> tuple[Check, ...]:
+    return circle_checks(bolts, place, needs.design_nm, (DESIGN,), judge)
 
 
 def _bolt_circle(name: str, title: str, bolts: Bolts, grip: Length | None, inputs: CouplerInputs) -> Place:

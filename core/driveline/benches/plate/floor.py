@@ -7,7 +7,6 @@ from driveline.benches.plate.inputs import PlateInputs
 from driveline.benches.plate.workings import floor_working
 from driveline.checks import Check
 from driveline.figures import fig, num
-from driveline.joints.checks import greatest_preload_n
 from driveline.joints.screws import Place, worked_joint
 from driveline.margins import Judge, missing_of, wanted_words
 
@@ -28,7 +27,7 @@ def floor_checks(inputs: PlateInputs, place: Place, judge: Judge) -> tuple[Check
     if face.counterbore_mm is None and face.counterbore_depth_mm is None:
         return ()
     worked = worked_joint(inputs.motor_joint, place)
-    greatest = greatest_preload_n(worked) if worked else None
+    greatest = worked.greatest_n if worked else None
     sheared = None
     if worked and greatest is not None and place.material is not None:
         sheared = greatest / (math.pi * worked.head_mm * SHEAR_SHARE * place.material.yield_mpa)

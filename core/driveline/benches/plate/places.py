@@ -107,6 +107,7 @@ def _place(
         fields=fields,
         xy_mm=np.array([[disc.x_mm, disc.y_mm] for disc in discs]).reshape(-1, 2),
         holes=tuple((disc.id, disc.diameter_mm) for disc in discs),
+        hangs=True,
         heel_mm=min((edge.depth_mm for edge in laid.edges), default=None),
         material=material(inputs.plate.made_of) if inputs.plate.made_of else None,
         is_whole=bool(discs) and is_whole,

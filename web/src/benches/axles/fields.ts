@@ -1,7 +1,7 @@
 /** The forms of the shafts: an axle's joints, each side's travel and bar, a line of propshafts. */
 import type { Axle, AxleSide, AxlesSheet, FlangeAdapter, PropLine, Spot } from '../../api/types';
 import { asked, choice, count, number, reading, text, within, yesNo, type Form } from '../../measure/fields';
-import { jointForm as screwForm } from '../../measure/screws';
+import { circleJointForm } from '../../measure/screws';
 import { spotForm } from '../../scene/spots';
 
 type Travelled = AxleSide['outer'];
@@ -299,6 +299,10 @@ export const faceForm = (threads: readonly string[]): Form<Face> => [
   ),
   reading<Face>('hole', 'Holes', 'length', 'tapped: the drill’s'),
   yesNo<Face>('is_tapped', 'They are', '', ['tapped in the adapter', 'clearance holes']),
+  asked(
+    (face: Face) => face.is_tapped === true,
+    reading<Face>('flange', 'Flange that they clamp, thick', 'length'),
+  ),
   reading<Face>('register_size', 'Register, diameter', 'length', '0 where there is none'),
-  ...within((face: Face) => face.joint, screwForm(threads)),
+  ...within((face: Face) => face.joint, circleJointForm(threads)),
 ];

@@ -1,7 +1,7 @@
 /** The forms of both shafts and of each style's coupler, in the order in which their figures are taken. */
 import type { CouplerSheet } from '../../api/types';
 import { asked, choice, count, number, reading, text, within, yesNo, type Form } from '../../measure/fields';
-import { jointForm } from '../../measure/screws';
+import { circleJointForm } from '../../measure/screws';
 
 type Shaft = CouplerSheet['motor_shaft'];
 type Hub = CouplerSheet['hub'];
@@ -225,7 +225,7 @@ interface Group {
   form: Form<CouplerSheet>;
 }
 const jointOf = (threads: readonly string[]) =>
-  within((sheet: CouplerSheet) => sheet.bolts.joint, jointForm(threads));
+  within((sheet: CouplerSheet) => sheet.bolts.joint, circleJointForm(threads));
 
 /** What is asked of a style's own parts; hub and shafts are asked of all. */
 export function styleGroups(style: string | null, threads: readonly string[]): readonly Group[] {
@@ -246,7 +246,7 @@ export function styleGroups(style: string | null, threads: readonly string[]): r
         title: 'Bolts of the flywheel',
         form: [
           ...within((sheet: CouplerSheet) => sheet.flywheel_bolts, BOLTS),
-          ...within((sheet: CouplerSheet) => sheet.flywheel_bolts.joint, jointForm(threads)),
+          ...within((sheet: CouplerSheet) => sheet.flywheel_bolts.joint, circleJointForm(threads)),
         ],
       },
     ],
