@@ -21,7 +21,7 @@ class SpiderWay(Choice):
 class JawRoom:
     """What a jaw coupling's hubs and spider ask of the room, mm."""
 
-    hub_length_mm: float
+    hub_lengths_mm: tuple[float, float]  # the motor's, the gearbox's
     hub_to_face_least_mm: float
     hub_engaged_least_mm: float  # on its shaft
     gap_least_mm: float  # between the hubs' inner faces: the spider with its end play
@@ -66,12 +66,13 @@ def face_window(
         stub, and e ≥ 0 with the spider kept; distance = stubs + both e + gap, worst over the stubs' corners. Worked
         example jaw-three-alternatives.
     """
-    most_e = room.hub_length_mm - room.hub_engaged_least_mm
+    most_e = [hub_mm - room.hub_engaged_least_mm for hub_mm in room.hub_lengths_mm]
     lows, highs = [], []
     for signs in product(SIGNS, repeat=2):
         lengths = [length + sign * limit for (length, limit), sign in zip(stubs, signs, strict=True)]
         least_e = [  # a shaft that ends behind its face has no face in its hub's way
-            room.hub_length_mm + room.hub_to_face_least_mm - length if length > 0 else -math.inf for length in lengths
+            hub_mm + room.hub_to_face_least_mm - length if length > 0 else -math.inf
+            for length, hub_mm in zip(lengths, room.hub_lengths_mm, strict=True)
         ]
         if way is not SpiderWay.DRILLED:
             least_e = [max(0.0, one) for one in least_e]
@@ -79,9 +80,9 @@ def face_window(
         if way is SpiderWay.DRILLED:
             low = max(low, sum(lengths) + room.tip_gap_least_mm)
         lows.append(low if _fits(least_e, most_e) else math.inf)
-        highs.append(sum(lengths) + room.gap_greatest_mm + 2 * most_e)
+        highs.append(sum(lengths) + room.gap_greatest_mm + sum(most_e))
     return FaceWindow(least_mm=max(lows) + apart_either_way_mm, greatest_mm=min(highs) - apart_either_way_mm)
 
 
-def _fits(least_e: Iterable[float], most_e: float) -> bool:
-    return all(one <= most_e for one in least_e)
+def _fits(least_e: Iterable[float], most_e: Iterable[float]) -> bool:
+    return all(least <= most for least, most in zip(least_e, most_e, strict=True))

@@ -272,7 +272,7 @@ def _gap(gap: Gap, either_way_mm: float) -> Found:
 
 def jaw(given: Given, _every: Mapping[str, Given]) -> Found:
     room = JawRoom(
-        hub_length_mm=given["hub_length_mm"],
+        hub_lengths_mm=(given["hub_length_mm"],) * 2,
         hub_to_face_least_mm=given["hub_to_face_least_mm"],
         hub_engaged_least_mm=given["hub_engaged_least_mm"],
         gap_least_mm=given["hub_gap_least_mm"],

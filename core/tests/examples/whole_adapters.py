@@ -5,6 +5,10 @@ from typing import Any, Final
 
 import numpy as np
 
+from driveline.benches.coupler.carriers import IN_SHEAR
+from driveline.fits.engagement import FullForm, engaged
+from driveline.fits.interference import held_torque_nm
+from driveline.fits.stackup import Link
 from driveline.metal.bolts import (
     BoltClass,
     Thread,
@@ -19,6 +23,8 @@ from driveline.metal.bolts import (
     proof_load_n,
     stripping,
 )
+from driveline.shafts.keys import KeyEnds, KeySize, key_stress
+from driveline.shafts.splines import WANTED_OF_PITCH, side_pressure_mpa
 
 Given = Mapping[str, Any]
 Found = dict[str, Any]
@@ -98,6 +104,74 @@ def screwed_joint(given: Given, _every: Mapping[str, Given]) -> Found:
     }
 
 
+def _form(joint: Given, part: str) -> FullForm:
+    return FullForm(joint[f"{part}_from"], joint[f"{part}_to"])
+
+
+def _spline(joint: Given, torque_nm: float, least_mm: float) -> Found:
+    sizes = {
+        "teeth": joint["teeth"],
+        "mean_mm": joint["mean_diameter_mm"],
+        "height_mm": joint["tooth_height_mm"],
+        "engaged_mm": least_mm,
+    }
+    pressure = side_pressure_mpa(torque_nm=torque_nm, **sizes)
+    wanted = WANTED_OF_PITCH * joint["pitch_diameter_mm"]
+    return {
+        "engaged_wanted_mm": wanted,
+        "engagement_holds": least_mm >= wanted,
+        "holds_nm": torque_nm * joint["guide_mpa"] / pressure,
+        "pressure_mpa": pressure,
+    }
+
+
+def _key(joint: Given, torque_nm: float, least_mm: float) -> Found:
+    size = KeySize(width_mm=joint["key_width_mm"], height_mm=joint["key_height_mm"], shaft_depth_mm=joint["key_t1_mm"])
+    ends = KeyEnds.ROUND if joint["round_ends_mm"] else KeyEnds.SQUARE
+    found = key_stress(torque_nm=torque_nm, shaft_mm=joint["shaft_mm"], key=size, length_mm=least_mm, ends=ends)
+    by_shear = IN_SHEAR * joint["key_yield_mpa"] / found.shear_mpa
+    by_flank = joint["bearing_allowable_mpa"] / found.bearing_mpa
+    return {
+        "effective_least_mm": found.effective_mm,
+        "holds_nm": torque_nm * min(by_shear, by_flank),
+        "shear_mpa": found.shear_mpa,
+        "hub_pressure_mpa": found.bearing_hub_mpa,
+        "shaft_pressure_mpa": found.bearing_shaft_mpa,
+    }
+
+
+def _seat(joint: Given, _torque_nm: float, least_mm: float) -> Found:
+    held = held_torque_nm(
+        pressure_mpa=joint["pressure_least_mpa"],
+        joint_mm=joint["shaft_mm"],
+        length_mm=least_mm,
+        friction=joint["mu"],
+    )
+    return {"holds_nm": held}
+
+
+JOINTS: Final = {"spline": _spline, "key": _key, "seat": _seat}
+
+
+def engagement_overlap(given: Given, _every: Mapping[str, Given]) -> Found:
+    lengths = {one["name"]: Link(one["name"], one["nominal_mm"], one["plus_minus_mm"]) for one in given["lengths"]}
+    found: Found = {}
+    for name, joint in given["joints"].items():
+        both = engaged(lengths, _form(joint, "shaft"), _form(joint, "hub"))
+        carried = JOINTS[joint["kind"]](joint, given["torque_nm"], both.least_mm)
+        margin = carried["holds_nm"] / given["torque_nm"]
+        found[name] = {
+            "engaged_nominal_mm": both.nominal_mm,
+            "engaged_least_mm": both.least_mm,
+            "engaged_greatest_mm": both.greatest_mm,
+            **carried,
+            "margin": margin,
+            "holds": margin >= 1.3 and carried.get("engagement_holds", True),
+        }
+    return {"joints": found, "holds": all(one["holds"] for one in found.values())}
+
+
 ADAPTERS: Final[dict[str, Callable[[Given, Mapping[str, Given]], Found]]] = {
     "screwed-joint-whole": screwed_joint,
+    "engagement-overlap": engagement_overlap,
 }

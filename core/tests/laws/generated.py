@@ -79,6 +79,7 @@ CRADLE: Final = {
     "property_class": "8.8",
     "condition": "oiled",
 }
+TEETH: Final = {"starts": 3, "length": 40, "hub_teeth": 36}
 CORNERS: Final = ("lower_left", "lower_right", "upper_left", "upper_right")
 DRAWN: Final = {
     "kind": "outline",
@@ -282,7 +283,12 @@ def _coupler(draw: st.DrawFn, coupler: Job) -> None:
     coupler["motor_shaft"].update(
         kind=kind,
         taper={"length": text(40, "mm"), "one_in": 10, "nut": "M12", "tightening": text(80, "Nm")},
-        spline={"teeth": 26, "root": text(32, "mm"), "hub": "hardened"},
+        spline={
+            "teeth": 26,
+            "root": text(32, "mm"),
+            "hub": "hardened",
+            **{name: {**text(mm, "mm"), "tool": "caliper"} for name, mm in TEETH.items()},
+        },
     )
 
 

@@ -14,12 +14,13 @@ from driveline.fits.jaw import SpiderWay
 from driveline.fits.spacing import Gap
 from driveline.fits.stackup import Link
 from driveline.shafts.coupler import CouplerStyle
-from driveline.shafts.splines import WANTED_OF_PITCH
 from driveline.tables.materials import PlateMaterial, material
 
 TIP_CLEAR_MM: Final = 1.5
 FACE_CLEAR_MM: Final = 2.0
 STEEL_PER_K: Final = material(PlateMaterial.STEEL).expansion_per_k
+
+APART_NAME: Final = "motor face to gearbox face"
 
 Part = tuple[str, float, Sized | None]  # its name, +1 or -1, and how long it is
 
@@ -34,6 +35,7 @@ class AxialGap:
     is_sure: bool  # every length in it has limits
     fields: tuple[str, ...]
     limit_is_usual: bool = False
+    is_drawn: bool = True  # in the section
 
     @property
     def is_known(self) -> bool:
@@ -47,10 +49,10 @@ def axial_gaps(inputs: CouplerInputs, style: CouplerStyle) -> tuple[AxialGap, ..
         return _jaw_gaps(inputs)
     if style is CouplerStyle.CLUTCH:
         return _clutch_gaps(inputs)
-    return _hub_gaps(inputs, is_rigid=style is CouplerStyle.RIGID)
+    return _hub_gaps(inputs)
 
 
-def _gap(
+def gap_of(
     key: str,
     title: str,
     parts: Iterable[Part],
@@ -61,6 +63,7 @@ def _gap(
     limits: tuple[str, ...] = (),
     fields: tuple[str, ...] = (),
     is_usual: bool = False,
+    is_drawn: bool = True,
 ) -> AxialGap:
     """A gap of signed lengths; a length or limit that is not known is missing, by its name."""
     named = list(parts)
@@ -80,17 +83,19 @@ def _gap(
         is_sure=all(one is None or one.either_way_mm is not None for _, _, one in named),
         fields=fields,
         limit_is_usual=is_usual,
+        is_drawn=is_drawn,
     )
 
 
-def _moves(shaft: ShaftInputs) -> list[Part]:
-    """What a shaft's end moves by: half its float either way, and what it grows warm."""
+def growth_and_float(shaft: ShaftInputs) -> list[tuple[str, Sized | None]]:
+    """Return what a shaft's end moves by: half its float either way, and what it grows warm."""
     loose_mm = None if shaft.end_float_mm is None else Sized(0.0, shaft.end_float_mm / 2)
-    out_mm = abs(shaft.stands_out.mm) if shaft.stands_out else 0.0
-    return [
-        (f"end float of the {shaft.word}", 1.0, loose_mm),
-        (f"growth of the {shaft.word}", 1.0, Sized(0.0, STEEL_PER_K * WARM_K * out_mm)),
-    ]
+    grows_mm = None if shaft.stands_out is None else Sized(0.0, STEEL_PER_K * WARM_K * abs(shaft.stands_out.mm))
+    return [(f"end float of the {shaft.word}", loose_mm), (f"growth of the {shaft.word}", grows_mm)]
+
+
+def _moves(shaft: ShaftInputs) -> list[Part]:
+    return [(name, 1.0, length) for name, length in growth_and_float(shaft)]
 
 
 def _tip(shaft: ShaftInputs, way: float) -> Part:
@@ -105,60 +110,41 @@ def _face_clear(inputs: CouplerInputs) -> tuple[float, bool]:
     return (FACE_CLEAR_MM, True) if inputs.face_clear_mm is None else (inputs.face_clear_mm, False)
 
 
-def _hub_gaps(inputs: CouplerInputs, *, is_rigid: bool) -> tuple[AxialGap, ...]:
-    hub, motor, box = inputs.hub, inputs.motor_shaft, inputs.gearbox_shaft
+def _hub_gaps(inputs: CouplerInputs) -> tuple[AxialGap, ...]:
+    hub, motor = inputs.hub, inputs.motor_shaft
     face_mm, face_usual = _face_clear(inputs)
-    back, length = ("motor face to the hub's back", 1.0, hub.to_face), ("hub over all", 1.0, hub.length)
-    # Without a clutch centre the hub's own spline ends where the hub does.
-    reach: Part = ("hub end to its spline's far end", 1.0, hub.reach if is_rigid else Sized(0.0, 0.0))
-    outside_mm, chamfers_mm = box.diameter_mm, hub.chamfers_mm
-    most_mm = box.spline.length.mm if box.spline.length else None
     return (
-        _gap(
+        gap_of(
             "hub_back",
             "Hub clear of the motor's face",
-            [back, *_moves(motor)],
+            [("motor face to the hub's back", 1.0, hub.to_face), *_moves(motor)],
             apart=0,
             least_mm=face_mm,
             is_usual=face_usual,
             fields=("coupler.hub.to_face", "coupler.face_clear"),
         ),
-        _gap(
-            "seat",
-            "Motor shaft through the hub's seat",
-            [_tip(motor, 1.0), ("motor face to the hub's back", -1.0, hub.to_face)],
-            apart=0,
-            least_mm=hub.seat_mm,
-            limits=("Length of the hub's seat",),
-            fields=("coupler.motor_shaft.reading", "coupler.hub.to_face", "coupler.hub.seat"),
-        ),
+        _seat_gap(inputs),
         _tip_gap(inputs, [("motor face to the hub's back", -1.0, hub.to_face), ("hub over all", -1.0, hub.length)]),
-        _gap(
-            "spline",
-            "Spline engaged on the gearbox shaft",
-            [
-                back,
-                length,
-                reach,
-                _tip(box, 1.0),
-                ("tip to the first full tooth", -1.0, box.spline.starts),
-                ("chamfers of both ends", -1.0, None if chamfers_mm is None else Sized(chamfers_mm, 0.0)),
-                *_moves(motor),
-                *_moves(box),
-            ],
-            apart=-1,
-            least_mm=None if outside_mm is None else WANTED_OF_PITCH * outside_mm,
-            greatest_mm=most_mm,
-            limits=("Diameter of the gearbox shaft over its spline", "Length of its full teeth"),
-            fields=("coupler.gearbox_shaft.spline", "coupler.hub.reach", "coupler.gearbox_shaft.reading"),
-        ),
+    )
+
+
+def _seat_gap(inputs: CouplerInputs) -> AxialGap:
+    hub = inputs.hub
+    return gap_of(
+        "seat",
+        "Motor shaft through the hub's seat",
+        [_tip(inputs.motor_shaft, 1.0), ("motor face to the hub's back", -1.0, hub.to_face)],
+        apart=0,
+        least_mm=hub.seat_mm,
+        limits=("Length of the hub's seat",),
+        fields=("coupler.motor_shaft.reading", "coupler.hub.to_face", "coupler.hub.seat"),
     )
 
 
 def _tip_gap(inputs: CouplerInputs, hub_parts: list[Part]) -> AxialGap:
     clear_mm, is_usual = _clear(inputs)
     box, hub = inputs.gearbox_shaft, inputs.hub
-    return _gap(
+    return gap_of(
         "tip",
         "Gearbox shaft's tip clear of the hub",
         [
@@ -178,39 +164,40 @@ def _tip_gap(inputs: CouplerInputs, hub_parts: list[Part]) -> AxialGap:
 def _jaw_gaps(inputs: CouplerInputs) -> tuple[AxialGap, ...]:
     jaw, motor, box = inputs.jaw, motor_stub(inputs), inputs.gearbox_shaft
     face_mm, face_usual = _face_clear(inputs)
-    slides = (("motor", motor, jaw.motor_slide), ("gearbox", box, jaw.gearbox_slide))
+    slides = (("motor", motor, jaw.motor_slide, jaw.motor_hub), ("gearbox", box, jaw.gearbox_slide, jaw.gearbox_hub))
     is_cut = _way_asked(inputs)  # till then nobody knows where the motor shaft's tip will be
     found = []
-    for name, shaft, slide in slides:
+    for name, shaft, slide, length in slides:
         field = f"coupler.jaw.{name}_slide"
+        own = "coupler.hub.length" if name == "motor" else "coupler.jaw.hub_length"
         is_inside = shaft.stands_out is not None and shaft.stands_out.mm <= 0  # a bell-housing: no face in the way
         if not is_inside:
             found.append(
-                _gap(
+                gap_of(
                     f"{name}_hub_back",
                     f"Hub clear of the {name}'s face",
                     [
                         _tip(shaft, 1.0),
                         (f"{name} hub before its tip", 1.0, slide),
-                        ("length of a hub", -1.0, jaw.hub_length),
+                        (f"length of the {name}'s hub", -1.0, length),
                         *_moves(shaft),
                         *(is_cut if name == "motor" else ()),
                     ],
                     apart=0,
                     least_mm=face_mm,
                     is_usual=face_usual,
-                    fields=(field, "coupler.jaw.hub_length", "coupler.face_clear"),
+                    fields=(field, own, "coupler.face_clear"),
                 )
             )
         found.append(
-            _gap(
+            gap_of(
                 f"{name}_engaged",
                 f"Hub far enough on the {name}'s shaft",
-                [("length of a hub", 1.0, jaw.hub_length), (f"{name} hub before its tip", -1.0, slide)],
+                [(f"length of the {name}'s hub", 1.0, length), (f"{name} hub before its tip", -1.0, slide)],
                 apart=0,
                 least_mm=jaw.engaged_mm,
                 limits=("Least length of a hub on its shaft",),
-                fields=(field, "coupler.jaw.engaged"),
+                fields=(field, own, "coupler.jaw.engaged"),
             )
         )
     tips = [_tip(motor, -1.0), _tip(box, -1.0), *_moves(motor), *_moves(box)]
@@ -219,7 +206,7 @@ def _jaw_gaps(inputs: CouplerInputs) -> tuple[AxialGap, ...]:
         ("gearbox hub before its tip", -1.0, jaw.gearbox_slide),
     ]
     found.append(
-        _gap(
+        gap_of(
             "spider",
             "Gap between the hubs, for the spider",
             [*tips, *before, *is_cut],
@@ -239,13 +226,13 @@ def _core_gaps(inputs: CouplerInputs, tips: list[Part]) -> list[AxialGap]:
     if jaw.way is SpiderWay.DRILLED:
         least_mm, is_usual = (TIP_CLEAR_MM * 2, True) if jaw.tip_gap_mm is None else (jaw.tip_gap_mm, False)
         title, field = "Shaft tips clear of one another in the spider", "coupler.jaw.tip_gap"
-        return [_gap("tips", title, tips, apart=1, least_mm=least_mm, is_usual=is_usual, fields=(field,))]
+        return [gap_of("tips", title, tips, apart=1, least_mm=least_mm, is_usual=is_usual, fields=(field,))]
     found = []
     for name, slide in (("motor", jaw.motor_slide), ("gearbox", jaw.gearbox_slide)):
         title = f"{name.capitalize()} shaft's tip short of the spider"
         fields = (f"coupler.jaw.{name}_slide", "coupler.jaw.way")
         part: Part = (f"{name} hub before its tip", 1.0, slide)
-        found.append(_gap(f"{name}_tip", title, [part, *_way_asked(inputs)], apart=0, least_mm=0.0, fields=fields))
+        found.append(gap_of(f"{name}_tip", title, [part, *_way_asked(inputs)], apart=0, least_mm=0.0, fields=fields))
     return found
 
 
@@ -278,7 +265,7 @@ def _clutch_gaps(inputs: CouplerInputs) -> tuple[AxialGap, ...]:
     face_mm, face_usual = _face_clear(inputs)
     travel_mm = clutch.travel_mm
     return (
-        _gap(
+        gap_of(
             "hub_back",
             "Hub clear of the motor's face",
             [("motor face to the hub's back", 1.0, hub.to_face), *_moves(inputs.motor_shaft)],
@@ -287,7 +274,7 @@ def _clutch_gaps(inputs: CouplerInputs) -> tuple[AxialGap, ...]:
             is_usual=face_usual,
             fields=("coupler.hub.to_face", "coupler.face_clear"),
         ),
-        _gap(
+        gap_of(
             "friction_face",
             "Friction face where it stood",
             [
@@ -301,5 +288,6 @@ def _clutch_gaps(inputs: CouplerInputs) -> tuple[AxialGap, ...]:
             limits=("What the release bearing forgives, either way",),
             fields=("coupler.clutch.flywheel_out", "coupler.clutch.stood_at", "coupler.clutch.travel"),
         ),
+        _seat_gap(inputs),
         _tip_gap(inputs, [("motor face to the friction face", -1.0, clutch.flywheel_out)]),
     )

@@ -47,11 +47,11 @@ class Carried:
 def by_key(shaft: ShaftInputs, hub_made_of: PlateMaterial | None, within_mm: float | None) -> Carried:
     """Return what a key carries: the least of its flanks, which the overrun loads the other way, and its shear.
 
-    ``within_mm`` of the hub is on the shaft for certain: what of the key stands out of it bears nothing.
+    ``within_mm`` of the key is in its hub for certain: what of it stands out bears nothing.
     """
     key, d_mm = shaft.key, shaft.diameter_mm
     ends_mm = key.size.width_mm if key.size and key.ends is KeyEnds.ROUND else 0.0
-    length_mm = None if key.length_mm is None or within_mm is None else min(key.length_mm, within_mm)
+    length_mm = None if key.length_mm is None else within_mm
     bearing_mpa = key.bearing_mpa or (material(hub_made_of).yield_mpa if hub_made_of else None)
     missing = missing_of(
         {
@@ -60,6 +60,7 @@ def by_key(shaft: ShaftInputs, hub_made_of: PlateMaterial | None, within_mm: flo
             "Length of its key": key.length_mm,
             "Ends of its key: square or round": key.ends,
             "What the hub is made of": bearing_mpa,
+            f"How far behind the tip of the {shaft.word} its key begins": key.starts,
             IN_HUB.format(shaft.word): within_mm,
             "A key that bears within its hub": length_mm is None or length_mm > ends_mm,
         }

@@ -1,6 +1,5 @@
 """Whether the coupler carries its torque, stands its speed, goes on without harm, and runs true."""
 
-from dataclasses import dataclass
 from typing import Final
 
 from driveline.benches.coupler.carriers import (
@@ -12,6 +11,7 @@ from driveline.benches.coupler.carriers import (
     by_spline,
     by_taper,
 )
+from driveline.benches.coupler.engaged import OnShafts
 from driveline.benches.coupler.hub_checks import heat_check, hub_stress_check, runout_check, spun_check
 from driveline.benches.coupler.inputs import CouplerInputs
 from driveline.benches.coupler.needs import CouplerNeeds
@@ -35,14 +35,6 @@ KEY_SOURCE: Final = (
 )
 
 
-@dataclass(frozen=True, slots=True, kw_only=True)
-class OnShafts:
-    """How much of each shaft is in its hub for certain; ``None`` while a length or its ± is not known."""
-
-    motor_mm: float | None
-    gearbox_mm: float | None
-
-
 def strength_checks(
     inputs: CouplerInputs, needs: CouplerNeeds, style: CouplerStyle, on: OnShafts, judge: Judge
 ) -> tuple[Check, ...]:
@@ -56,7 +48,7 @@ def strength_checks(
         judge: Of the bench.
     """
     checks = [
-        *_motor_joint(inputs, needs, on.motor_mm, judge),
+        *_motor_joint(inputs, needs, on, judge),
         spun_check(inputs, needs, style, judge),
         runout_check(inputs, style, judge),
     ]
@@ -113,7 +105,7 @@ def _carries(
     )
 
 
-def _motor_joint(inputs: CouplerInputs, needs: CouplerNeeds, within_mm: float | None, judge: Judge) -> list[Check]:
+def _motor_joint(inputs: CouplerInputs, needs: CouplerNeeds, on: OnShafts, judge: Judge) -> list[Check]:
     shaft, hub = inputs.motor_shaft, inputs.hub
     key, title, fields = "coupler.motor_joint", "Hub on the motor's shaft", ("coupler.motor_shaft", "coupler.hub")
     if shaft.kind is ShaftKind.TAPERED:
@@ -129,10 +121,10 @@ def _motor_joint(inputs: CouplerInputs, needs: CouplerNeeds, within_mm: float | 
             )
         ]
     if shaft.kind is ShaftKind.SPLINED:
-        way = by_spline(shaft, within_mm, missing_of({IN_HUB.format(shaft.word): within_mm}))
+        way = by_spline(shaft, on.motor_mm, missing_of({IN_HUB.format(shaft.word): on.motor_mm}))
         return [_carries((way,), needs, judge, key=key, title=title, source=SPLINE_SOURCE, fields=fields)]
     if shaft.kind is ShaftKind.KEYED:
-        ways = (by_key(shaft, hub.made_of, within_mm), by_fit(shaft, hub, needs.greatest_rpm, within_mm))
+        ways = (by_key(shaft, hub.made_of, on.motor_mm), by_fit(shaft, hub, needs.greatest_rpm, on.seat_mm))
         joint = _carries(ways, needs, judge, key=key, title=title, source=KEY_SOURCE, fields=fields)
         return [joint, hub_stress_check(inputs, needs, judge), heat_check(inputs, needs, judge)]
     unknown = Carried(what="joint", nm=None, missing=("How the motor's shaft takes its hub: key, spline or taper",))

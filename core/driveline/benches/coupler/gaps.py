@@ -3,7 +3,7 @@
 import math
 from dataclasses import dataclass, replace
 
-from driveline.benches.coupler.axial import AxialGap
+from driveline.benches.coupler.axial import APART_NAME, AxialGap
 from driveline.benches.coupler.inputs import CouplerInputs
 from driveline.benches.coupler.needs import CouplerNeeds
 from driveline.benches.coupler.results import WindowResult
@@ -14,7 +14,6 @@ from driveline.fits.stackup import Link, StackUp
 from driveline.margins import Judge, wanted_words
 from driveline.working import Given, Step, Working, step, worked
 
-APART = "motor face to gearbox face"
 PLUS_MINUS = "What each length was measured with, or its ±"
 
 
@@ -37,10 +36,10 @@ def apart_of(inputs: CouplerInputs, needs: CouplerNeeds) -> Apart:
         limits, is_sure = chosen.either_way_mm, chosen.either_way_mm is not None
         if limits is None and plate is not None:
             limits, is_sure = plate.worst_mm, plate.is_sure
-        return Apart(link=Link(APART, chosen.mm, limits or 0.0), is_chosen=True, is_sure=is_sure)
+        return Apart(link=Link(APART_NAME, chosen.mm, limits or 0.0), is_chosen=True, is_sure=is_sure)
     if plate is None:
         return Apart(link=None, is_chosen=False, is_sure=False)
-    return Apart(link=Link(APART, plate.nominal_mm, plate.worst_mm), is_chosen=False, is_sure=plate.is_sure)
+    return Apart(link=Link(APART_NAME, plate.nominal_mm, plate.worst_mm), is_chosen=False, is_sure=plate.is_sure)
 
 
 def stack_of(asked: AxialGap, apart: Apart) -> StackUp | None:
@@ -110,7 +109,7 @@ def _tighten(found: Window, hanging: list[AxialGap], apart: Apart) -> str:
     if apart.link:
         links[apart.link.name] = 2 * apart.link.either_way_mm
     name, spread_mm = max(links.items(), key=lambda one: one[1], default=("", 0.0))
-    times = 2.0 if found.least_by == found.greatest_by or name == APART else 1.0
+    times = 2.0 if found.least_by == found.greatest_by or name == APART_NAME else 1.0
     room_mm = spread_mm + found.width_mm
     if room_mm <= 0:
         return "No single length taken better would do: the limits themselves leave no room."

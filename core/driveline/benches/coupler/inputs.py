@@ -33,6 +33,8 @@ class KeyInputs:
     size: KeySize | None
     is_standard: bool
     length_mm: float | None
+    length: Sized | None
+    starts: Sized | None
     ends: KeyEnds | None
     bearing_mpa: float | None
 
@@ -56,6 +58,7 @@ class SplineInputs:
     length: Sized | None
     starts: Sized | None
     hub: SplineHub | None
+    hub_teeth: Sized | None
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -108,7 +111,8 @@ class HubInputs:
 class JawInputs:
     """A jaw coupling."""
 
-    hub_length: Sized | None
+    motor_hub: Sized | None  # the hub's own length
+    gearbox_hub: Sized | None
     engaged_mm: float | None
     gap_least_mm: float | None
     gap_greatest_mm: float | None
@@ -184,6 +188,12 @@ def sized(length: Length | None) -> Sized | None:
     return Sized(length.mm, None if length.u_mm is None else LIMITS_PER_U * length.u_mm)
 
 
+def _exact_unless_stated(length: Length | None) -> Sized | None:
+    """A bought part's length: exact where nobody measured it."""
+    found = sized(length)
+    return None if found is None else Sized(found.mm, found.either_way_mm or 0.0)
+
+
 def _ask(odd: list[ToDo], field: str, text: str) -> None:
     odd.append(ToDo(field=field, text=text))
 
@@ -212,6 +222,7 @@ def _shaft(end: ShaftEnd, name: str, odd: list[ToDo]) -> ShaftInputs:
             length=sized(spline.length),
             starts=sized(spline.starts),
             hub=spline.hub,
+            hub_teeth=sized(spline.hub_teeth),
         ),
     )
 
@@ -255,6 +266,8 @@ def _key(end: ShaftEnd, field: str, diameter_mm: float | None, odd: list[ToDo]) 
         size=size,
         is_standard=not any(measured),
         length_mm=length_mm,
+        length=_exact_unless_stated(key.length) if length_mm is not None else None,
+        starts=sized(key.starts),
         ends=key.ends,
         bearing_mpa=key.bearing_mpa,
     )
@@ -308,16 +321,17 @@ def _hub(sheet: CouplerSheet, motor: ShaftInputs, odd: list[ToDo]) -> HubInputs:
 
 
 def _jaw(sheet: CouplerSheet, odd: list[ToDo]) -> JawInputs:
-    jaw, length = sheet.jaw, sized(sheet.jaw.hub_length)
+    jaw, lengths = sheet.jaw, (sized(sheet.hub.length), sized(sheet.jaw.hub_length))
     engaged_mm, least_mm, greatest_mm = (value_of(one) for one in (jaw.engaged, jaw.gap_least, jaw.gap_greatest))
-    if length is not None and engaged_mm is not None and engaged_mm > length.mm:
+    if engaged_mm is not None and any(length is not None and engaged_mm > length.mm for length in lengths):
         _ask(odd, "coupler.jaw.engaged", "A hub can't be engaged over more than its length.")
         engaged_mm = None
     if least_mm is not None and greatest_mm is not None and least_mm > greatest_mm:
         _ask(odd, "coupler.jaw.gap_greatest", "The greatest hub gap is below the least. Look both up again.")
         greatest_mm = None
     return JawInputs(
-        hub_length=length,
+        motor_hub=lengths[0],
+        gearbox_hub=lengths[1],
         engaged_mm=engaged_mm,
         gap_least_mm=least_mm,
         gap_greatest_mm=greatest_mm,

@@ -45,7 +45,7 @@ def section_of(inputs: CouplerInputs, style: CouplerStyle, apart: Apart) -> tupl
     )
     front = drawn.apart  # of what the gearbox's shaft comes out of: its face, or the wall behind its bell-housing
     if box.stands_out.mm <= 0:
-        front = drawn.box_tip + (inputs.jaw.hub_length.mm + WALL_MM if inputs.jaw.hub_length else INSIDE_MM)
+        front = drawn.box_tip + (inputs.jaw.gearbox_hub.mm + WALL_MM if inputs.jaw.gearbox_hub else INSIDE_MM)
     blocks = [
         _block("machine", "Motor", -DEEP_MM, 0.0, drawn.motor_d / 2, FACE_MM),
         _block("machine", "Gearbox", front, front + DEEP_MM, drawn.box_d / 2, FACE_MM),
@@ -91,14 +91,14 @@ def _hub_blocks(inputs: CouplerInputs, drawn: _Drawn, *, is_rigid: bool) -> list
 
 def _jaw_blocks(inputs: CouplerInputs, drawn: _Drawn) -> list[Block]:
     jaw = inputs.jaw
-    if jaw.hub_length is None:
+    if jaw.motor_hub is None or jaw.gearbox_hub is None:
         return []
     outside = (jaw.outside_mm or WIDER * max(drawn.motor_d, drawn.box_d)) / 2
     front = drawn.motor_tip + _mm(jaw.motor_slide)
     back = drawn.box_tip - _mm(jaw.gearbox_slide)
     return [
-        _block("hub", "Motor hub", front - jaw.hub_length.mm, front, drawn.motor_d / 2, outside),
-        _block("hub", "Gearbox hub", back, back + jaw.hub_length.mm, drawn.box_d / 2, outside),
+        _block("hub", "Motor hub", front - jaw.motor_hub.mm, front, drawn.motor_d / 2, outside),
+        _block("hub", "Gearbox hub", back, back + jaw.gearbox_hub.mm, drawn.box_d / 2, outside),
         _block("spider", "Spider", front, max(back, front), 0.0, SPIDER_OF * outside),
     ]
 
@@ -124,7 +124,7 @@ def gap_results(
 ) -> tuple[GapResult, ...]:
     """Return the gaps with what they come to, and where they are in the section."""
     places = _places(inputs, style, apart)
-    return tuple(_result(one, apart, places.get(one.gap.key)) for one in gaps)
+    return tuple(_result(one, apart, places.get(one.gap.key)) for one in gaps if one.is_drawn)
 
 
 def _result(asked: AxialGap, apart: Apart, place: tuple[float, float, float] | None) -> GapResult:
@@ -162,24 +162,23 @@ def _places(inputs: CouplerInputs, style: CouplerStyle, apart: Apart) -> dict[st
     tip, box_tip = motor.stands_out.mm, apart.link.length_mm - box.stands_out.mm
     hub, jaw = inputs.hub, inputs.jaw
     if style is CouplerStyle.FLEXIBLE:
-        length = _mm(jaw.hub_length)
+        length, other = _mm(jaw.motor_hub), _mm(jaw.gearbox_hub)
         front, back = tip + _mm(jaw.motor_slide), box_tip - _mm(jaw.gearbox_slide)
         return {
             "motor_hub_back": (0.0, front - length, 42.0),
-            "gearbox_hub_back": (back + length, apart.link.length_mm, 42.0),
+            "gearbox_hub_back": (back + other, apart.link.length_mm, 42.0),
             "motor_engaged": (front - length, min(front, tip), -8.0),
-            "gearbox_engaged": (max(back, box_tip), back + length, -8.0),
+            "gearbox_engaged": (max(back, box_tip), back + other, -8.0),
             "spider": (front, back, 52.0),
             "tips": (tip, box_tip, 5.0),
-            "motor_tip": (tip, front, -20.0),
-            "gearbox_tip": (back, box_tip, -20.0),
         }
     end = _mm(inputs.clutch.flywheel_out) if style is CouplerStyle.CLUTCH else _mm(hub.to_face) + _mm(hub.length)
+    far = end + (_mm(hub.reach) if style is CouplerStyle.RIGID else 0.0)
     starts = box_tip + _mm(box.spline.starts)
     return {
         "hub_back": (0.0, _mm(hub.to_face), 42.0),
         "seat": (_mm(hub.to_face), tip, -8.0),
         "tip": (end - _mm(hub.pilot_depth), box_tip, 5.0),
-        "spline": (starts, end + (_mm(hub.reach) if style is CouplerStyle.RIGID else 0.0), -20.0),
+        "spline": (starts, far, -20.0),
         "friction_face": (end, apart.link.length_mm, 60.0),
     }

@@ -37,6 +37,7 @@ class Key(Sheet):
 
     length: Length | None = None
     ends: KeyEnds | None = None
+    starts: Length | None = Field(default=None, description="Shaft's tip to the near end of its key")
     width: Length | None = None
     height: Length | None = None
     shaft_depth: Length | None = Field(default=None, description="How deep it sits in the shaft")
@@ -60,6 +61,7 @@ class Spline(Sheet):
     length: Length | None = Field(default=None, description="Of full teeth")
     starts: Length | None = Field(default=None, description="Tip to the first full tooth")
     hub: SplineHub | None = Field(default=None, description="What it goes into")
+    hub_teeth: Length | None = Field(default=None, description="Full teeth of that, from its mouth")
 
 
 class ShaftEnd(Sheet):
@@ -131,7 +133,7 @@ class Weld(Sheet):
 class Jaw(Sheet):
     """Two hubs and a spider."""
 
-    hub_length: Length | None = Field(default=None, description="Of each hub")
+    hub_length: Length | None = Field(default=None, description="Of the hub on the gearbox's shaft")
     engaged: Length | None = Field(default=None, description="Least of a hub on its shaft")
     gap_least: Length | None = Field(
         default=None, description="Between the hubs' inner faces, with the spider's end play"

@@ -6,9 +6,10 @@ from typing import Final
 
 from driveline.benches.contract import Outcome, Paper, progress_of
 from driveline.benches.coupler.axial import FACE_CLEAR_MM, TIP_CLEAR_MM, AxialGap, axial_gaps
-from driveline.benches.coupler.checks import OnShafts, strength_checks
+from driveline.benches.coupler.checks import strength_checks
+from driveline.benches.coupler.engaged import on_shafts, spline_gaps
 from driveline.benches.coupler.fit_options import fit_options
-from driveline.benches.coupler.gaps import Apart, apart_of, gap_checks, room_mm, stack_of, window_check, window_of
+from driveline.benches.coupler.gaps import Apart, apart_of, gap_checks, room_mm, window_check, window_of
 from driveline.benches.coupler.hub_checks import allowed_parallel_mm, rim_mm
 from driveline.benches.coupler.inputs import CouplerInputs
 from driveline.benches.coupler.lay_out import LaidCoupler
@@ -48,7 +49,7 @@ def run(sheet: CouplerSheet, laid: LaidCoupler, needs: CouplerNeeds, judge: Judg
     inputs, style = laid.inputs, needs.style
     is_begun = sheet != CouplerSheet()
     apart = apart_of(inputs, needs)
-    gaps = axial_gaps(inputs, style) if style else ()
+    gaps = (*axial_gaps(inputs, style), *spline_gaps(inputs, style)) if style else ()
     to_do = _to_do(inputs, style, gaps)
     checks = _checks(inputs, needs, gaps, apart, judge) if is_begun else ()
     result = _result(sheet, inputs, needs, gaps, apart, to_do)
@@ -86,7 +87,7 @@ def _result(
         placed=_placed(inputs),
         shuffle=shuffle_of(inputs, needs, style) if style else None,
         runout=_runout(sheet),
-        fits=fit_options(inputs, needs, _on_shafts(inputs, style, gaps, apart).motor_mm if style else None),
+        fits=fit_options(inputs, needs, on_shafts(inputs, style, apart).seat_mm if style else None),
         notes=_notes(inputs, style),
         order=order_of(inputs, style) if style else (),
         queries=inputs.odd,
@@ -112,29 +113,8 @@ def _checks(
         return (judge.answer(is_so=None, key=key, title=title, missing=missing, inputs=("ratios.coupler",)),)
     found = window_check(window_of(gaps, apart), gaps, apart, judge)
     of_parts = judge.guarding()
-    strong = strength_checks(inputs, needs, style, _on_shafts(inputs, style, gaps, apart), of_parts)
+    strong = strength_checks(inputs, needs, style, on_shafts(inputs, style, apart), of_parts)
     return (*gap_checks(gaps, apart, of_parts), *((found,) if found else ()), *strong)
-
-
-def _on_shafts(inputs: CouplerInputs, style: CouplerStyle, gaps: tuple[AxialGap, ...], apart: Apart) -> OnShafts:
-    """How much of each shaft is in its hub at the worst of all limits, as far as its seat or teeth go."""
-    jaw, seat_mm = inputs.jaw.hub_length, inputs.hub.seat_mm
-    if style is CouplerStyle.FLEXIBLE:
-        box_mm = _least_mm("gearbox_engaged", gaps, apart, jaw.mm if jaw else None)
-        return OnShafts(motor_mm=_least_mm("motor_engaged", gaps, apart, seat_mm), gearbox_mm=box_mm)
-    teeth = inputs.gearbox_shaft.spline.length
-    box_mm = _least_mm("spline", gaps, apart, teeth.mm if teeth else None)
-    if style is CouplerStyle.CLUTCH:  # its flywheel's hub has no length of its own to measure the shaft by
-        return OnShafts(motor_mm=seat_mm, gearbox_mm=box_mm)
-    return OnShafts(motor_mm=_least_mm("seat", gaps, apart, seat_mm), gearbox_mm=box_mm)
-
-
-def _least_mm(key: str, gaps: tuple[AxialGap, ...], apart: Apart, most_mm: float | None) -> float | None:
-    asked = next((one for one in gaps if one.gap.key == key), None)
-    stack = stack_of(asked, apart) if asked else None
-    if asked is None or stack is None or not asked.is_sure or (asked.gap.sign and not apart.is_sure):
-        return None
-    return None if most_mm is None else min(stack.nominal_mm - stack.worst_mm, most_mm)
 
 
 def _notes(inputs: CouplerInputs, style: CouplerStyle | None) -> tuple[str, ...]:
@@ -142,7 +122,7 @@ def _notes(inputs: CouplerInputs, style: CouplerStyle | None) -> tuple[str, ...]
     found, hub, box = [], inputs.hub, inputs.gearbox_shaft
     if inputs.motor_shaft.kind is ShaftKind.KEYED and hub.fit and hub.fit_name and hub.fit.least_play_mm >= 0:
         found.append(f"{hub.fit_name.value} leaves play: the key carries all, and a reversing torque frets it. Meant?")
-    hub_length = inputs.jaw.hub_length if style is CouplerStyle.FLEXIBLE else hub.length
+    hub_length = inputs.jaw.gearbox_hub if style is CouplerStyle.FLEXIBLE else hub.length
     if box.kind is ShaftKind.SPLINED and box.spline.length and hub_length and box.spline.length.mm > hub_length.mm:
         over = fig(box.spline.length.mm - hub_length.mm, "mm", 1)
         found.append(f"The gearbox shaft's teeth are {over} longer than the hub: measured over full teeth?")

@@ -65,12 +65,12 @@ def style_facts(chosen: CouplerStyle | None) -> tuple[StyleFacts, ...]:
 def alternatives(inputs: CouplerInputs, apart: Apart) -> tuple[SpiderAlternative, ...]:
     """Return how far apart the faces may stand for each of the spider's ways; empty while a length is missing."""
     jaw, motor, box = inputs.jaw, inputs.motor_shaft.stands_out, inputs.gearbox_shaft.stands_out
-    if motor is None or box is None or jaw.hub_length is None:
+    if motor is None or box is None or jaw.motor_hub is None or jaw.gearbox_hub is None:
         return ()
     if jaw.engaged_mm is None or jaw.gap_least_mm is None or jaw.gap_greatest_mm is None:
         return ()
     room = JawRoom(
-        hub_length_mm=jaw.hub_length.mm,
+        hub_lengths_mm=(jaw.motor_hub.mm, jaw.gearbox_hub.mm),
         hub_to_face_least_mm=inputs.face_clear_mm if inputs.face_clear_mm is not None else 2.0,
         hub_engaged_least_mm=jaw.engaged_mm,
         gap_least_mm=jaw.gap_least_mm,

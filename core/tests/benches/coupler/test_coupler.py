@@ -152,13 +152,61 @@ class StylesTest(TestCase):
 class StrengthTest(TestCase):
     def test_by_hand_the_key_of_wren(self) -> None:
         """10 × 8 key, t₁ 5, 40 of its 45 mm in the hub: 0.5 × 340 × 3 × 40 × 35/2 = 357 000 N·mm."""
-        found = wren(motor_shaft__key__length=mm(40), jaw__motor_slide=mm(0, 0.01))
+        found = wren(motor_shaft__key__length={"text": "40 mm"}, motor_shaft__key__starts=mm(1))
         self.assertAlmostEqual(check_of(found, "coupler.motor_joint").capacity or 0, 357.0)
 
     def test_what_of_a_key_stands_out_of_its_hub_bears_nothing(self) -> None:
         long = check_of(wren(jaw__motor_slide=mm(13, 0.01)), "coupler.motor_joint")
-        within_mm = 45 - 13 - 3**0.5 * 0.01 - 3**0.5 * 0.05  # the hub's length has its limits too
+        within_mm = 45 - 13 - 3**0.5 * (0.01 + 0.05 + 0.05)  # hub's length and key's place have limits too
         self.assertAlmostEqual(long.capacity or 0, 0.5 * 340 * 3 * within_mm * 35 / 2 / 1000, places=6)
+
+    def test_a_spline_bears_where_both_have_full_teeth(self) -> None:
+        """Full teeth of the shaft 35 to 45 behind its tip, of the hub 3 to 43: 8 mm, less all limits."""
+        teeth: dict[str, Any] = {
+            f"gearbox_shaft__spline__{name}": mm(value) for name, value in (("starts", 35), ("length", 10))
+        }
+        long, short = wren(), wren(**teeth)
+        kept = check_of(long, "coupler.gearbox_joint").capacity or 0
+        left = check_of(short, "coupler.gearbox_joint").capacity or 0
+        limits_mm = 3**0.5 * 0.05  # of each length
+        self.assertAlmostEqual(left / kept, (43 - 35 - 3 * limits_mm) / (39 - 3 * limits_mm), places=9)
+        self.assertIs(check_of(short, "coupler.gap_spline").verdict, Verdict.FAILS)
+        past = wren(gearbox_shaft__spline__length=mm(10))  # the hub's teeth stand past those of the shaft
+        self.assertIs(check_of(past, "coupler.gap_spline_shaft").verdict, Verdict.FAILS)
+
+    def test_a_hub_of_few_teeth_is_engaged_no_farther_than_they_go(self) -> None:
+        few = check_of(wren(gearbox_shaft__spline__hub_teeth=mm(22, 0.01)), "coupler.gearbox_joint").capacity or 0
+        many = check_of(wren(), "coupler.gearbox_joint").capacity or 0
+        limits_mm = 3**0.5 * 0.05
+        self.assertAlmostEqual(few / many, (22 - 3**0.5 * 0.01) / (39 - 3 * limits_mm), places=9)
+        bare = check_of(wren(gearbox_shaft__spline__hub_teeth=None), "coupler.gearbox_joint")
+        self.assertIs(bare.verdict, Verdict.NOT_KNOWN)
+
+    def test_a_splined_motor_shaft_is_engaged_as_far_as_teeth_meet_in_every_style(self) -> None:
+        spline = {
+            "teeth": 26,
+            "root": mm(32),
+            "hub": "hardened",
+            "starts": mm(3),
+            "length": mm(40),
+            "hub_teeth": mm(36),
+        }
+        for style in STYLES:
+            deep, shallow = (
+                wren(style, motor_shaft__kind="splined", motor_shaft__spline=spline, **reach)
+                for reach in ({}, {"motor_shaft__reading": mm(20), "jaw__motor_slide": mm(30)})
+            )
+            with self.subTest(style):
+                kept = check_of(deep, "coupler.motor_joint").capacity or 0
+                self.assertGreater(kept, 300)
+                self.assertLess(check_of(shallow, "coupler.motor_joint").capacity or 0, kept / 2)
+
+    def test_a_kept_clutch_is_judged_by_how_far_the_motor_shaft_is_in_its_hub(self) -> None:
+        """Tip 10 mm out of the face, hub 6 mm off it: 4 of its seat of 45, less the limits of both."""
+        found = wren("clutch", motor_shaft__reading=mm(10))
+        held = check_of(found, "coupler.motor_joint").capacity or 0
+        self.assertAlmostEqual(held, 0.5 * 340 * 3 * (4 - 3 * 3**0.5 * 0.05) * 35 / 2 / 1000)
+        self.assertIs(check_of(found, "coupler.gap_seat").verdict, Verdict.FAILS)
 
     def test_key_and_fit_never_add_up(self) -> None:
         by_fit = "H7/s6"

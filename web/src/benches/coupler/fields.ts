@@ -14,6 +14,7 @@ const only = <T>(when: (from: T) => boolean, form: Form<T>) => form.map((spec) =
 
 const KEY: Form<Shaft['key']> = [
   reading('length', 'Key length', 'length', 'over all'),
+  reading('starts', 'Tip to the key’s near end', 'length'),
   choice(
     'ends',
     'Key ends',
@@ -33,6 +34,7 @@ const SPLINE: Form<Shaft['spline']> = [
   reading('root', 'Across the roots', 'length', 'caliper in two opposite gaps'),
   reading('length', 'Length of full teeth', 'length'),
   reading('starts', 'Tip to the first full tooth', 'length'),
+  reading('hub_teeth', 'Full teeth in its hub', 'length', 'from the hub’s mouth'),
   choice(
     'hub',
     'Its hub is',
@@ -171,7 +173,7 @@ export const TRUE: Form<CouplerSheet> = [
 ];
 
 const SPIDER: Form<Jaw> = [
-  reading('hub_length', 'Length of each hub', 'length'),
+  reading('hub_length', 'Length of the gearbox’s hub', 'length', 'the motor’s is that of the hub'),
   reading('engaged', 'Least of it on a shaft', 'length'),
   reading('gap_least', 'Gap between hubs, least', 'length', 'with the spider’s end play'),
   reading('gap_greatest', 'Gap between hubs, greatest', 'length'),
