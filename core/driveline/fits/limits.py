@@ -73,6 +73,19 @@ def limits(nominal_mm: float, zone: str) -> Limits:
     )
 
 
+def limits_within(nominal_mm: float, zone: str) -> Limits | None:
+    """Return the limits of a zone; ``None`` where the size is outside the tables.
+
+    Args:
+        nominal_mm: Above 0.
+        zone: As for ``limits``.
+
+    Source:
+        ISO 286-1.
+    """
+    return limits(nominal_mm, zone) if LEAST_MM < nominal_mm <= GREATEST_MM else None
+
+
 def fit(nominal_mm: float, name: str) -> Fit:
     """Return a fit by its name, bore first, such as ``H7/g6``.
 

@@ -43,6 +43,7 @@ class Tool(Choice):
     TAPE = "tape"
     RULE = "rule", "steel rule"
     CALIPER = "caliper"
+    MICROMETER = "micrometer"
     CALIPER_GROUND = "caliper_ground", "caliper on ground faces"
     DEPTH_GAUGE = "depth_gauge"
     SQUARE = "square", "combination square"
@@ -58,6 +59,7 @@ TOOL_U_MM: Final = {
     Tool.TAPE: 1.0,
     Tool.RULE: 0.5,
     Tool.CALIPER: 0.05,
+    Tool.MICROMETER: 0.003,
     Tool.CALIPER_GROUND: 0.02,
     Tool.DEPTH_GAUGE: 0.05,
     Tool.SQUARE: 0.3,

@@ -279,6 +279,9 @@ def _coupler(draw: st.DrawFn, coupler: Job) -> None:
             "is_inspected": draw(st.booleans()),
             "cycles": 100_000,
         }
+    coupler["motor_shaft"]["zone"] = draw(st.sampled_from((None, "g6", "k6", "s6")))
+    if draw(st.booleans()):
+        coupler["motor_shaft"]["diameter"] = text(35, "mm")  # nobody measured it
     kind = draw(st.sampled_from(("keyed", "keyed", "tapered", "splined")))
     coupler["motor_shaft"].update(
         kind=kind,
@@ -448,6 +451,7 @@ def full_job(field: str) -> Job:
         sheets["coupler"]["motor_shaft"]["key"]["length"] = text(20, "mm")
     if field == "coupler.hub.hub_rz_um":
         sheets["coupler"]["hub"]["fit"] = "H7/s6"
+        sheets["coupler"]["motor_shaft"].update(diameter=text(35, "mm"), zone="s6")
         sheets["coupler"]["motor_shaft"]["key"]["bearing_mpa"] = 1
     plate = sheets["plate"]
     plate["face"].update(depth_behind=text(18, "mm"), counterbore=text(18, "mm"), counterbore_depth=text(2, "mm"))

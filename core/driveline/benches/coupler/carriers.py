@@ -29,6 +29,7 @@ DESIGN: Final = "Design torque: motor, tyre and gearing"
 KEY_YIELD_MPA: Final = 300.0
 IN_SHEAR: Final = 0.577
 IN_HUB: Final = "Lengths that say how much of the {} is in its hub, each with its ±"
+OF_SHAFT: Final = "Diameter of the {}, over 3 up to 500 mm: measured, or nominal with its maker's zone"
 FIT_FRICTION: Final = {FitFriction.HEATED: 0.14, FitFriction.DEGREASED: 0.20, FitFriction.OILED: 0.12}
 TAPER_FRICTION: Final = 0.12
 SHAFT: Final = material(PlateMaterial.STEEL)
@@ -130,7 +131,7 @@ def fit_sums(shaft: ShaftInputs, hub: HubInputs, rpm: float | None) -> tuple[Fit
     missing = missing_of(
         {
             "Fit of the hub on the motor shaft": hub.fit_name,
-            f"Diameter of the {shaft.word}, over 3 up to 500 mm": hub.fit or not hub.fit_name,
+            OF_SHAFT.format(shaft.word): shaft.limits,
             f"Bore through the {shaft.word}, 0 for none": shaft.bore_mm,
             "Outside of the hub round its bore": hub.outside_mm,
             "What the hub is made of": hub.made_of,

@@ -8,22 +8,25 @@ from driveline.benches.coupler.inputs import CouplerInputs
 from driveline.benches.coupler.needs import CouplerNeeds
 from driveline.benches.coupler.results import FitOption
 from driveline.fits.interference import bore_stress_mpa, heating_k, held_torque_nm
-from driveline.fits.limits import fit_within
 from driveline.joints.sheet import RegisterFit
 from driveline.tables.materials import material
 
 
 def fit_options(inputs: CouplerInputs, needs: CouplerNeeds, within_mm: float | None) -> tuple[FitOption, ...]:
-    """Return every usual fit on the motor's shaft; none before shaft and hub are known. No score: a person chooses.
+    """Return every usual bore on the motor's shaft; none before shaft and hub are known. No score: a person chooses.
 
     ``within_mm`` of the seat is on the shaft for certain.
     """
     shaft, hub = inputs.motor_shaft, inputs.hub
     if shaft.diameter_mm is None or hub.made_of is None or hub.outside_mm is None:
         return ()
-    found = []
-    for name in RegisterFit:
-        tried = replace(hub, fit_name=name, fit=fit_within(shaft.diameter_mm, name.value))
+    found, bores = [], set[str]()
+    for name in sorted(RegisterFit, key=lambda each: each is not hub.fit_name):
+        bore = name.value.partition("/")[0]
+        if bore in bores:  # the shaft is as it is: only the bore is still to be made
+            continue
+        bores.add(bore)
+        tried = replace(hub, fit_name=name, fit=shaft.fit_in(name, hub.bore_mm))
         sums, _ = fit_sums(shaft, tried, needs.greatest_rpm)
         if sums is None:
             return ()

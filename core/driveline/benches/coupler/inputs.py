@@ -4,10 +4,11 @@ What can't be, such as a hub smaller than its bore, counts as not entered and is
 """
 
 from dataclasses import dataclass
+from typing import Final
 
-from driveline.benches.coupler.sheet import CouplerSheet, FitFriction, HeatLimit, ShaftEnd, ShaftKind, Tip
+from driveline.benches.coupler.sheet import CouplerSheet, FitFriction, HeatLimit, ShaftEnd, ShaftKind, ShaftZone, Tip
 from driveline.fits.jaw import SpiderWay
-from driveline.fits.limits import Fit, fit_within
+from driveline.fits.limits import Fit, Limits, limits_within
 from driveline.fits.stackup import LIMITS_PER_U
 from driveline.joints.sheet import RegisterFit
 from driveline.metal.bolts import Thread, thread
@@ -16,6 +17,9 @@ from driveline.shafts.keys import KeyEnds, KeySize, standard_key
 from driveline.shafts.splines import SplineHub
 from driveline.sheet import Length, positive_of, value_of
 from driveline.tables.materials import PlateMaterial
+
+MEASURED: Final = "as measured"
+NEAR_MM: Final = 0.1  # of a whole millimetre, which its bore is then made to
 
 
 @dataclass(frozen=True, slots=True)
@@ -68,6 +72,8 @@ class ShaftInputs:
     name: str
     kind: ShaftKind | None
     diameter_mm: float | None
+    either_way_mm: float | None  # of its diameter, where it was measured
+    zone: ShaftZone | None
     bore_mm: float | None
     stands_out: Sized | None  # below nought behind its face
     end_float_mm: float | None
@@ -79,6 +85,29 @@ class ShaftInputs:
     def field(self) -> str:
         """Its path."""
         return f"coupler.{self.name}"
+
+    @property
+    def limits(self) -> Limits | None:
+        """Of its diameter: as measured, else by its maker's zone; else not known."""
+        if self.diameter_mm is None:
+            return None
+        if self.either_way_mm is not None:
+            least, greatest = self.diameter_mm - self.either_way_mm, self.diameter_mm + self.either_way_mm
+            return Limits(zone=MEASURED, least_mm=least, greatest_mm=greatest)
+        return None if self.zone is None else limits_within(self.diameter_mm, self.zone.value)
+
+    def bore_for(self, stated_mm: float | None) -> float | None:
+        """Return the nominal bore that a hub is made to: as stated, else the shaft's own, to a whole mm where near."""
+        if stated_mm is not None or self.diameter_mm is None:
+            return stated_mm
+        whole_mm = float(round(self.diameter_mm))
+        return whole_mm if abs(self.diameter_mm - whole_mm) <= NEAR_MM else self.diameter_mm
+
+    def fit_in(self, name: RegisterFit, bore_mm: float | None) -> Fit | None:
+        """Return the fit of this shaft, as it is, in a bore of a fit's zone; ``None`` while that is not known."""
+        nominal_mm, shaft = self.bore_for(bore_mm), self.limits
+        bore = None if nominal_mm is None else limits_within(nominal_mm, name.value.partition("/")[0])
+        return None if bore is None or shaft is None else Fit(bore=bore, shaft=shaft)
 
     @property
     def word(self) -> str:
@@ -96,6 +125,7 @@ class HubInputs:
     seat_mm: float | None
     to_face: Sized | None
     fit_name: RegisterFit | None
+    bore_mm: float | None  # nominal
     fit: Fit | None
     hub_rz_um: float | None
     shaft_rz_um: float | None
@@ -211,6 +241,8 @@ def _shaft(end: ShaftEnd, name: str, odd: list[ToDo]) -> ShaftInputs:
         name=name,
         kind=end.kind,
         diameter_mm=diameter_mm,
+        either_way_mm=None if end.diameter is None or end.diameter.u_mm is None else LIMITS_PER_U * end.diameter.u_mm,
+        zone=end.zone,
         bore_mm=bore_mm,
         stands_out=_stands_out(end),
         end_float_mm=value_of(end.end_float),
@@ -308,7 +340,8 @@ def _hub(sheet: CouplerSheet, motor: ShaftInputs, odd: list[ToDo]) -> HubInputs:
         seat_mm=seat_mm,
         to_face=sized(hub.to_face),
         fit_name=hub.fit,
-        fit=None if hub.fit is None or motor.diameter_mm is None else fit_within(motor.diameter_mm, hub.fit.value),
+        fit=None if hub.fit is None else motor.fit_in(hub.fit, positive_of(hub.bore)),
+        bore_mm=motor.bore_for(positive_of(hub.bore)),
         hub_rz_um=hub.hub_rz_um,
         shaft_rz_um=hub.shaft_rz_um,
         put_on=hub.put_on,

@@ -3,7 +3,7 @@
 from dataclasses import dataclass
 
 from driveline.benches.contract import LaidOut
-from driveline.benches.coupler.inputs import CouplerInputs, Sized, inputs_of
+from driveline.benches.coupler.inputs import MEASURED, CouplerInputs, Sized, inputs_of
 from driveline.benches.coupler.sheet import CouplerSheet, ShaftKind
 from driveline.drawing.plate import PlateHole
 from driveline.figures import fig, num
@@ -30,7 +30,7 @@ def lay_out(sheet: CouplerSheet) -> LaidCoupler:
 
 def _hub(inputs: CouplerInputs) -> FlatPart | None:
     """The hub seen from its motor's side; ``None`` until its outside, length and bore are known."""
-    hub, bore_mm, sheet = inputs.hub, inputs.motor_shaft.diameter_mm, inputs.sheet
+    hub, bore_mm, sheet = inputs.hub, inputs.hub.bore_mm, inputs.sheet
     is_flanged = bool(sheet.bolts.count)  # nothing is bolted to it: its flange is another style's
     outside_mm = (hub.flange_mm if is_flanged else None) or hub.outside_mm
     if outside_mm is None or hub.length is None or bore_mm is None:
@@ -78,7 +78,8 @@ def _made_to(inputs: CouplerInputs, bore_mm: float) -> tuple[str, ...]:
     if hub.fit is not None and hub.fit_name is not None:
         bore = f"{num(hub.fit.bore.least_mm, 'mm', 3)} to {fig(hub.fit.bore.greatest_mm, 'mm', 3)}"
         shaft = f"{num(hub.fit.shaft.least_mm, 'mm', 3)} to {fig(hub.fit.shaft.greatest_mm, 'mm', 3)}"
-        lines.append(f"bore Ø{fig(bore_mm, 'mm')} {hub.fit_name.value}: {bore}, on a shaft of {shaft}")
+        on = "on a shaft measured at" if hub.fit.shaft.zone == MEASURED else f"on a shaft {hub.fit.shaft.zone} of"
+        lines.append(f"bore Ø{fig(bore_mm, 'mm')} {hub.fit.bore.zone}: {bore}, {on} {shaft}")
     key = inputs.motor_shaft.key
     if inputs.motor_shaft.kind is ShaftKind.KEYED and key.size is not None:
         lines.append(

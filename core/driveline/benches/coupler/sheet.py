@@ -25,6 +25,18 @@ class ShaftKind(Choice):
     TAPERED = "tapered"
 
 
+class ShaftZone(Choice):
+    """Tolerance zone of a shaft that was not measured, as its maker states it."""
+
+    G6 = "g6"
+    H6 = "h6"
+    H7 = "h7"
+    K6 = "k6"
+    N6 = "n6"
+    P6 = "p6"
+    S6 = "s6"
+
+
 class Tip(Choice):
     """Where a shaft's tip is, seen from its machine's face."""
 
@@ -69,6 +81,7 @@ class ShaftEnd(Sheet):
 
     kind: ShaftKind | None = None
     diameter: Length | None = None
+    zone: ShaftZone | None = Field(default=None, description="Of its diameter by its maker; a measured one needs none")
     bore: Length | None = Field(default=None, description="Of a hollow shaft; 0 for a solid one")
     tip: Tip | None = None
     reading: Length | None = Field(default=None, description="Face to tip as read, over a bar where there is one")
@@ -104,7 +117,8 @@ class Hub(Sheet):
     length: Length | None = Field(default=None, description="Over all")
     seat: Length | None = Field(default=None, description="What of it bears on the shaft")
     to_face: Length | None = Field(default=None, description="Motor face to the hub's back")
-    fit: RegisterFit | None = Field(default=None, description="Bore, then shaft")
+    bore: Length | None = Field(default=None, description="Nominal size of its bore; empty: of the shaft")
+    fit: RegisterFit | None = Field(default=None, description="Bore, then the shaft that it was made for")
     hub_rz_um: Rough | None = None
     shaft_rz_um: Rough | None = None
     put_on: FitFriction | None = None

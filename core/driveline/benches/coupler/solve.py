@@ -11,7 +11,7 @@ from driveline.benches.coupler.engaged import on_shafts, spline_gaps
 from driveline.benches.coupler.fit_options import fit_options
 from driveline.benches.coupler.gaps import Apart, apart_of, gap_checks, room_mm, window_check, window_of
 from driveline.benches.coupler.hub_checks import allowed_parallel_mm, rim_mm
-from driveline.benches.coupler.inputs import CouplerInputs
+from driveline.benches.coupler.inputs import MEASURED, CouplerInputs
 from driveline.benches.coupler.lay_out import LaidCoupler
 from driveline.benches.coupler.needs import CouplerNeeds
 from driveline.benches.coupler.results import AtSpeed, CouplerResult, RunoutResult, Slid
@@ -122,6 +122,9 @@ def _notes(inputs: CouplerInputs, style: CouplerStyle | None) -> tuple[str, ...]
     found, hub, box = [], inputs.hub, inputs.gearbox_shaft
     if inputs.motor_shaft.kind is ShaftKind.KEYED and hub.fit and hub.fit_name and hub.fit.least_play_mm >= 0:
         found.append(f"{hub.fit_name.value} leaves play: the key carries all, and a reversing torque frets it. Meant?")
+    zone = inputs.motor_shaft.zone
+    if hub.fit_name and zone and hub.fit and hub.fit.shaft.zone != MEASURED and not hub.fit_name.value.endswith(zone):
+        found.append(f"The shaft is {zone.value} by its maker, and the bore made for {hub.fit_name.value}. Meant?")
     hub_length = inputs.jaw.gearbox_hub if style is CouplerStyle.FLEXIBLE else hub.length
     if box.kind is ShaftKind.SPLINED and box.spline.length and hub_length and box.spline.length.mm > hub_length.mm:
         over = fig(box.spline.length.mm - hub_length.mm, "mm", 1)

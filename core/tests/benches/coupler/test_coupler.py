@@ -27,6 +27,12 @@ def wren(style: str = "flexible", **changes: Any) -> JobResultBase:
     return evaluate(JobFile.model_validate(wren_json(style, **changes)))
 
 
+def fitted(fit: str, **changes: Any) -> JobResultBase:
+    """Wren with a shaft that nobody measured, of the zone that its fit is made for."""
+    shaft: dict[str, Any] = {"motor_shaft__diameter": {"text": "35 mm"}, "motor_shaft__zone": fit.split("/")[1]}
+    return wren(hub__fit=fit, **shaft, **changes)
+
+
 def wren_json(style: str = "flexible", **changes: Any) -> dict[str, Any]:
     data = demo_json("wren")
     data["sheets"]["ratios"]["coupler"] = style
@@ -151,14 +157,14 @@ class StylesTest(TestCase):
 
 class StrengthTest(TestCase):
     def test_by_hand_the_key_of_wren(self) -> None:
-        """10 × 8 key, t₁ 5, 40 of its 45 mm in the hub: 0.5 × 340 × 3 × 40 × 35/2 = 357 000 N·mm."""
+        """10 × 8 key, t₁ 5, 40 of its 45 mm in the hub: 0.5 × 340 × 3 × 40 × 35.009/2 = 357 092 N·mm."""
         found = wren(motor_shaft__key__length={"text": "40 mm"}, motor_shaft__key__starts=mm(1))
-        self.assertAlmostEqual(check_of(found, "coupler.motor_joint").capacity or 0, 357.0)
+        self.assertAlmostEqual(check_of(found, "coupler.motor_joint").capacity or 0, 357.0918)
 
     def test_what_of_a_key_stands_out_of_its_hub_bears_nothing(self) -> None:
         long = check_of(wren(jaw__motor_slide=mm(13, 0.01)), "coupler.motor_joint")
         within_mm = 45 - 13 - 3**0.5 * (0.01 + 0.05 + 0.05)  # hub's length and key's place have limits too
-        self.assertAlmostEqual(long.capacity or 0, 0.5 * 340 * 3 * within_mm * 35 / 2 / 1000, places=6)
+        self.assertAlmostEqual(long.capacity or 0, 0.5 * 340 * 3 * within_mm * 35.009 / 2 / 1000, places=6)
 
     def test_a_spline_bears_where_both_have_full_teeth(self) -> None:
         """Full teeth of the shaft 35 to 45 behind its tip, of the hub 3 to 43: 8 mm, less all limits."""
@@ -205,14 +211,14 @@ class StrengthTest(TestCase):
         """Tip 10 mm out of the face, hub 6 mm off it: 4 of its seat of 45, less the limits of both."""
         found = wren("clutch", motor_shaft__reading=mm(10))
         held = check_of(found, "coupler.motor_joint").capacity or 0
-        self.assertAlmostEqual(held, 0.5 * 340 * 3 * (4 - 3 * 3**0.5 * 0.05) * 35 / 2 / 1000)
+        self.assertAlmostEqual(held, 0.5 * 340 * 3 * (4 - 3 * 3**0.5 * 0.05) * 35.009 / 2 / 1000)
         self.assertIs(check_of(found, "coupler.gap_seat").verdict, Verdict.FAILS)
 
     def test_key_and_fit_never_add_up(self) -> None:
         by_fit = "H7/s6"
-        key = check_of(wren(), "coupler.motor_joint").capacity or 0
-        both = check_of(wren(hub__fit=by_fit), "coupler.motor_joint").capacity or 0
-        fit = check_of(wren(hub__fit=by_fit, motor_shaft__key__bearing_mpa=1), "coupler.motor_joint").capacity or 0
+        key = check_of(fitted("H7/g6"), "coupler.motor_joint").capacity or 0
+        both = check_of(fitted(by_fit), "coupler.motor_joint").capacity or 0
+        fit = check_of(fitted(by_fit, motor_shaft__key__bearing_mpa=1), "coupler.motor_joint").capacity or 0
         self.assertGreater(fit, 0)
         self.assertAlmostEqual(both, max(key, fit))
 
@@ -230,15 +236,15 @@ class StrengthTest(TestCase):
                 self.assertLessEqual(margin, less[key] + 1e-9, key)
 
     def test_a_tighter_fit_wants_more_heat_and_stresses_the_hub_more(self) -> None:
-        loose, tight = wren(hub__fit="H7/n6"), wren(hub__fit="H7/s6")
+        loose, tight = fitted("H7/n6"), fitted("H7/s6")
         for key in ("coupler.heat", "coupler.hub_stress"):
             self.assertLess(check_of(tight, key).margin or 0, check_of(loose, key).margin or 0)
 
     def test_a_hub_beside_a_seal_is_not_cooked(self) -> None:
-        self.assertIs(check_of(wren(hub__fit="H7/s6", hub__beside="seals"), "coupler.heat").verdict, Verdict.FAILS)
+        self.assertIs(check_of(fitted("H7/s6", hub__beside="seals"), "coupler.heat").verdict, Verdict.FAILS)
 
     def test_a_sliding_fit_wants_no_heat(self) -> None:
-        check = check_of(wren(hub__fit="H7/g6"), "coupler.heat")
+        check = check_of(fitted("H7/g6"), "coupler.heat")
         self.assertEqual((check.demand, check.verdict), (0.0, Verdict.HOLDS))
 
 
@@ -305,6 +311,31 @@ class FitOptionsTest(TestCase):
         self.assertEqual([one.fit for one in wren().coupler.fits if one.is_chosen], ["H7/k6"])
 
 
+class MeasuredShaftTest(TestCase):
+    MICROMETER = {"text": "35.018 mm", "tool": "micrometer"}
+
+    def test_a_measured_shaft_is_itself_whatever_the_fit_was_made_for(self) -> None:
+        """35.018 ± 0.003 √3 in a bore of 35.000 to 35.025: play of up to 12 µm, and no grip at all."""
+        found = wren(hub__fit="H7/s6", motor_shaft__diameter=self.MICROMETER, motor_shaft__key__bearing_mpa=1)
+        joint = check_of(found, "coupler.motor_joint")
+        self.assertIn("the fit ⟨0|", joint.says)
+        self.assertIs(joint.verdict, Verdict.FAILS)
+        job = JobFile.model_validate(wren_json(hub__fit="H7/s6", motor_shaft__diameter=self.MICROMETER))
+        made = " ".join(REGISTRY.part(job, "coupler.hub").made_to)
+        self.assertIn("measured at ⟨35.0128", made)
+        self.assertNotIn("35.061", made)
+
+    def test_a_nominal_shaft_without_its_zone_is_not_known(self) -> None:
+        bare = wren(motor_shaft__diameter={"text": "35 mm"})
+        for key in ("coupler.motor_joint", "coupler.hub_stress", "coupler.heat"):
+            self.assertIs(check_of(bare, key).verdict, Verdict.NOT_KNOWN, key)
+        self.assertIs(check_of(fitted("H7/k6"), "coupler.hub_stress").verdict, Verdict.HOLDS)
+
+    def test_a_shaft_of_another_zone_than_the_bore_was_made_for_is_asked_about(self) -> None:
+        notes = wren(hub__fit="H7/s6", motor_shaft__diameter={"text": "35 mm"}, motor_shaft__zone="k6").coupler.notes
+        self.assertIn("H7/s6", " ".join(notes))
+
+
 class SenselessTest(TestCase):
     """Each is asked about by its field, and what hangs on it is not known."""
 
@@ -327,7 +358,7 @@ class SenselessTest(TestCase):
                 self.assertIn(field, [todo.field for todo in result.coupler.to_do])
 
     def test_what_may_be_meant_is_asked_about(self) -> None:
-        self.assertIn("leaves play", " ".join(wren(hub__fit="H7/g6").coupler.notes))
+        self.assertIn("leaves play", " ".join(fitted("H7/g6").coupler.notes))
         self.assertIn("longer than the hub", " ".join(wren(gearbox_shaft__spline__length=mm(80)).coupler.notes))
         self.assertFalse([note for note in wren().coupler.notes if note.endswith("?")])
 

@@ -66,6 +66,12 @@ const END: Form<Shaft> = [
     'not said',
   ),
   reading('diameter', 'Diameter', 'length', 'of the seat; a spline over its teeth'),
+  choice(
+    'zone',
+    'Its tolerance, by its maker',
+    (['g6', 'h6', 'h7', 'k6', 'n6', 'p6', 's6'] as const).map((name) => [name, name] as const),
+    'measured, or not known',
+  ),
   reading('bore', 'Bored through', 'length', '0 for a solid one'),
   choice(
     'tip',
@@ -114,9 +120,10 @@ const MADE: Form<Hub> = [
   reading('seat', 'Length of its seat', 'length', 'what bears on the shaft'),
 ];
 const FIT: Form<Hub> = [
+  reading('bore', 'Nominal bore', 'length', 'empty: of the shaft'),
   choice(
     'fit',
-    'Fit on the shaft',
+    'Fit that it is made for',
     (['H7/g6', 'H7/h6', 'H7/k6', 'H7/n6', 'H7/p6', 'H7/s6'] as const).map((name) => [name, name] as const),
     'not chosen',
   ),

@@ -28,6 +28,7 @@ export const TOOLS: readonly (readonly [Tool, string])[] = [
   ['rule', 'steel rule'],
   ['tape', 'tape'],
   ['square', 'combination square'],
+  ['micrometer', 'micrometer'],
   ['depth_gauge', 'depth gauge'],
   ['card', 'traced card'],
 ];
