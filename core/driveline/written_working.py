@@ -37,6 +37,7 @@ _PLAIN: Final[dict[str, Callable[..., float]]] = {
     "sin": lambda x: math.sin(math.radians(x)),
     "tan": lambda x: math.tan(math.radians(x)),
     "asin": lambda x: math.degrees(math.asin(x)),
+    "cos": lambda x: math.cos(math.radians(x)),
     "atan": lambda x: math.degrees(math.atan(x)),
 }
 

@@ -345,11 +345,16 @@ class CasesTest(TestCase):
         self.assertGreater(hub_tilt_deg(inner_mm=60, outer_mm=120, **sizes), 0)
 
     def test_half_of_each_allowance_is_all_of_it(self) -> None:
-        """Rigid hub: 0.05 mm and 0.05°; 0.86 of one and 0.77 of the other both hold, and together they fail."""
-        result = changed("wren", {"ratios.coupler": "rigid"})
+        """Rigid hub: 0.05 mm and 0.05°, half of each left at top speed; all of it in one sum."""
+        bare: dict[str, Any] = {"coupler.allowed_parallel": None, "coupler.allowed_angle": None, "coupler.falls": []}
+        clean = {"coupler.runout": "0 mm", "coupler.motor_shaft.play": "0 mm", "coupler.gearbox_shaft.play": "0 mm"}
+        flat = {"coupler.face_runout": "0 mm", "plate.plate.out_of_parallel": "0 mm"}
+        result = changed("wren", {"ratios.coupler": "rigid", **bare, **clean, **flat})
         together, lean = check_of(result, "plate.misalignment"), check_of(result, "plate.lean")
         alone = check_of(result, "plate.on_centre")
-        self.assertAlmostEqual(together.demand or 0, (alone.demand or 0) / 0.05 + (lean.demand or 0) / 0.05, places=9)
+        lean_deg, middle_mm = lean.demand or 0, 6 + 45 + 58
+        offset_mm = (alone.demand or 0) + math.tan(math.radians(lean_deg)) * middle_mm
+        self.assertAlmostEqual(together.demand or 0, 2 * (offset_mm + lean_deg) / 0.05, places=9)
 
     def test_readings_that_scatter_together_fail_though_none_stands_out(self) -> None:
         data = demo_json("wren")["sheets"]["plate"]["survey"]

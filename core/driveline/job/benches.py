@@ -222,6 +222,7 @@ def _plate_needs(given: Given) -> PlateNeeds:
         coupler=None
         if ratios.coupler is None
         else forgives(ratios.coupler, parallel_mm=stated[0], angle_deg=stated[1]),
+        runs_out=given.solved(COUPLER).runs_out,
         wanted_apart=None
         if laid.apart is None
         else WantedApart(mm=laid.apart.mm, either_way_mm=given.solved(COUPLER).room_mm, field="coupler.apart"),

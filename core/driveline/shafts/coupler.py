@@ -36,10 +36,23 @@ PARALLEL_ALLOWANCE_MM: Final = {
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class Forgives:
-    """What a coupler forgives: its maker's figures, else the usual ones of its style."""
+    """What a coupler forgives standing still: its maker's figures, else the usual ones of its style."""
 
     parallel_mm: float
     angle_deg: float
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class RunsOut:
+    """What a coupler and its shafts put off one axis by themselves, and how fast it turns; ``None`` is not known."""
+
+    runout_mm: float | None  # total, on the hub's rim
+    face_runout_mm: float | None  # total, on its face
+    sweep_mm: float | None  # diameter on which that was read
+    plays_mm: tuple[float | None, float | None]  # of the motor's and the gearbox's bearings, at the tips
+    middle_mm: float | None  # of the coupler, from the motor's face
+    top_rpm: float | None
+    falls: tuple[tuple[float, float], ...]  # by its maker; empty is not stated
 
 
 def forgives(style: CouplerStyle, *, parallel_mm: float | None = None, angle_deg: float | None = None) -> Forgives:

@@ -23,7 +23,16 @@ from driveline.metal.bolts import (
     proof_load_n,
     stripping,
 )
+from driveline.shafts.hubs import balance_grade_mm_s, eccentric_force_n
 from driveline.shafts.keys import KeyEnds, KeySize, key_stress
+from driveline.shafts.misalignment import (
+    Budget,
+    Points,
+    holds_up_to_rpm,
+    runout_angle_deg,
+    share_left,
+    usual_fall,
+)
 from driveline.shafts.splines import WANTED_OF_PITCH, side_pressure_mpa
 
 Given = Mapping[str, Any]
@@ -171,7 +180,70 @@ def engagement_overlap(given: Given, _every: Mapping[str, Given]) -> Found:
     return {"joints": found, "holds": all(one["holds"] for one in found.values())}
 
 
+def misalignment_with_speed(given: Given, _every: Mapping[str, Given]) -> Found:
+    allowed = {"allowed_parallel_mm": given["allowed_parallel_mm"], "allowed_angle_deg": given["allowed_angle_deg"]}
+    budget = Budget(
+        plays_mm=tuple(one["greatest_diametral_play_mm"] for one in given["registers"]),
+        concentricity_mm=given["machined_concentricity_mm"],
+        centre_u_mm=given["u_holes_centre_mm"],
+        runout_mm=given["hub_tir_mm"],
+        lean_deg=given["lean_deg"],
+        reach_mm=given["face_to_coupler_mm"],
+        angle_deg=runout_angle_deg(total_mm=given["faces_out_of_parallel_mm"], sweep_mm=given["faces_over_mm"]),
+        face_runout_deg=runout_angle_deg(total_mm=given["face_tir_mm"], sweep_mm=given["face_sweep_diameter_mm"]),
+        **allowed,
+    )
+    fall, top = given["allowance_falls"], given["top_rpm"]
+    falls = usual_fall(top) if fall["how"] == "usual" else tuple((n, share) for n, share in fall["points_rpm_share"])
+    eccentric = given["hub_tir_mm"] / 2
+    grade = balance_grade_mm_s(eccentric_mm=eccentric, rpm=top)
+    margin = given["grade_wanted_mm_s"] / grade
+    return {
+        "offset_parts_mm": {
+            "holes": budget.centre_u_mm,
+            "registers": budget.play_mm,
+            "concentricity": budget.concentricity_mm,
+            "runout": budget.runout_mm / 2,
+            "lean": budget.leans_mm,
+        },
+        "angle_parts_deg": {
+            "faces": budget.angle_deg,
+            "face_runout": budget.face_runout_deg,
+            "lean": budget.lean_deg,
+        },
+        "offset_mm": budget.parallel_mm,
+        "angle_deg": budget.whole_angle_deg,
+        "used_at_standstill": budget.used,
+        "at_speed": {f"{rpm:g}": _at_speed(budget, falls, rpm) for rpm in given["speeds_rpm"]},
+        "holds_up_to_rpm": holds_up_to_rpm(falls, budget.used),
+        "balance": {
+            "eccentricity_mm": eccentric,
+            "grade_mm_s": grade,
+            "force_at_top_n": eccentric_force_n(mass_kg=given["turning_mass_kg"], eccentric_mm=eccentric, rpm=top),
+            "allowed_eccentricity_mm": eccentric * margin,
+            "margin": margin,
+            "holds": margin >= 1,
+        },
+    }
+
+
+def _at_speed(budget: Budget, falls: Points, rpm: float) -> Found:
+    share = share_left(falls, rpm)
+    if share is None:
+        nothing = dict.fromkeys(("allowed_parallel_mm", "allowed_angle_deg", "used", "margin"))
+        return {**nothing, "holds": "not known"}
+    used = budget.used_at(share)
+    return {
+        "allowed_parallel_mm": budget.allowed_parallel_mm * share,
+        "allowed_angle_deg": budget.allowed_angle_deg * share,
+        "used": used,
+        "margin": 1 / used,
+        "holds": "holds" if used <= 1 else "fails",
+    }
+
+
 ADAPTERS: Final[dict[str, Callable[[Given, Mapping[str, Given]], Found]]] = {
     "screwed-joint-whole": screwed_joint,
     "engagement-overlap": engagement_overlap,
+    "misalignment-budget-with-speed": misalignment_with_speed,
 }

@@ -34,6 +34,7 @@ FREE: Final = tuple(
         r"^axles\.axles\.\d+\.(left|right)\.(steers$|bar\.(grooves|boots|measured_how|is_mock_up)$)",
         r"^axles\.lines\.\d+\.tubes\.\d+\.(slips|flanges|is_mock_up)$",
         r"^ratios\.(front_)?propshaft\.critical_rpm$",  # its tube, measured, judges it too
+        r"\.is_fitted$",  # chosen
         r"^coupler\.apart$",  # chosen; while it is empty the plate's own distance is judged
         r"^coupler\.weld\b",  # while nothing is said of one, the hub is not welded
         # A face's wanted place is asked for by the builder: no terminals, no window.
@@ -75,6 +76,7 @@ USUAL: Final = tuple(
         r"^mounts\.(dynamic|inertia\b)",
         r"\.bracket\.yield_mpa$",
         r"^coupler\.\w+_shaft\.key\.bearing_mpa$",
+        r"^coupler\.(falls\b|grade_mm_s$)",
         r"^coupler\.jaw\.(temperature|shock|starts)$",
         r"^coupler\.(allowed_parallel|allowed_angle|stiffness_nm_per_rad)$",
     )

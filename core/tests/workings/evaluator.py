@@ -32,6 +32,7 @@ UNITS: Final = {
     "MPa": "MPa",
     "km/h": "km/hour",
     "m/s": "m/s",
+    "mm/s": "mm/s",
     "m/s²": "m/s**2",
     "rpm": "1/minute",
     "°": "degree",

@@ -2795,17 +2795,20 @@ export interface components {
              * @default {
              *       "kind": null,
              *       "diameter": null,
+             *       "zone": null,
              *       "bore": null,
              *       "tip": null,
              *       "reading": null,
              *       "bar": null,
              *       "end_float": null,
+             *       "play": null,
              *       "key": {
              *         "bearing_mpa": null,
              *         "ends": null,
              *         "height": null,
              *         "length": null,
              *         "shaft_depth": null,
+             *         "starts": null,
              *         "width": null
              *       },
              *       "taper": {
@@ -2816,6 +2819,7 @@ export interface components {
              *       },
              *       "spline": {
              *         "hub": null,
+             *         "hub_teeth": null,
              *         "length": null,
              *         "root": null,
              *         "starts": null,
@@ -2828,17 +2832,20 @@ export interface components {
              * @default {
              *       "kind": null,
              *       "diameter": null,
+             *       "zone": null,
              *       "bore": null,
              *       "tip": null,
              *       "reading": null,
              *       "bar": null,
              *       "end_float": null,
+             *       "play": null,
              *       "key": {
              *         "bearing_mpa": null,
              *         "ends": null,
              *         "height": null,
              *         "length": null,
              *         "shaft_depth": null,
+             *         "starts": null,
              *         "width": null
              *       },
              *       "taper": {
@@ -2849,6 +2856,7 @@ export interface components {
              *       },
              *       "spline": {
              *         "hub": null,
+             *         "hub_teeth": null,
              *         "length": null,
              *         "root": null,
              *         "starts": null,
@@ -2866,6 +2874,7 @@ export interface components {
              *       "length": null,
              *       "seat": null,
              *       "to_face": null,
+             *       "bore": null,
              *       "fit": null,
              *       "hub_rz_um": null,
              *       "shaft_rz_um": null,
@@ -3002,6 +3011,21 @@ export interface components {
             grub_screws: components["schemas"]["GrubScrew"][];
             /** @description Total reading on the seated hub */
             runout?: components["schemas"]["Length"] | null;
+            /** @description Total reading on its face, end float held */
+            face_runout?: components["schemas"]["Length"] | null;
+            /** @description Diameter on which its face was read */
+            face_sweep?: components["schemas"]["Length"] | null;
+            /**
+             * Falls
+             * @description How its allowances fall with speed, by its maker
+             * @default []
+             */
+            falls: components["schemas"]["FallPoint"][];
+            /**
+             * Grade Mm S
+             * @description Balance grade wanted
+             */
+            grade_mm_s?: number | null;
             /**
              * Why
              * @default
@@ -3255,6 +3279,15 @@ export interface components {
             y: components["schemas"]["Coordinate"];
         };
         /**
+         * FallPoint
+         * @description What of its allowances a coupling still has at a speed.
+         */
+        FallPoint: {
+            speed?: components["schemas"]["Spin"] | null;
+            /** @description Of those standing still: 0.75 is three quarters */
+            share?: components["schemas"]["Ratio"] | null;
+        };
+        /**
          * Fate
          * @description What becomes of a body of the vehicle.
          * @enum {string}
@@ -3446,7 +3479,9 @@ export interface components {
             seat?: components["schemas"]["Length"] | null;
             /** @description Motor face to the hub's back */
             to_face?: components["schemas"]["Length"] | null;
-            /** @description Bore, then shaft */
+            /** @description Nominal size of its bore; empty: of the shaft */
+            bore?: components["schemas"]["Length"] | null;
+            /** @description Bore, then the shaft that it was made for */
             fit?: components["schemas"]["RegisterFit"] | null;
             /** Hub Rz Um */
             hub_rz_um?: number | null;
@@ -3500,7 +3535,7 @@ export interface components {
          * @description Two hubs and a spider.
          */
         Jaw: {
-            /** @description Of each hub */
+            /** @description Of the hub on the gearbox's shaft */
             hub_length?: components["schemas"]["Length"] | null;
             /** @description Least of a hub on its shaft */
             engaged?: components["schemas"]["Length"] | null;
@@ -3643,6 +3678,8 @@ export interface components {
         Key: {
             length?: components["schemas"]["Length"] | null;
             ends?: components["schemas"]["KeyEnds"] | null;
+            /** @description Shaft's tip to the near end of its key */
+            starts?: components["schemas"]["Length"] | null;
             width?: components["schemas"]["Length"] | null;
             height?: components["schemas"]["Length"] | null;
             /** @description How deep it sits in the shaft */
@@ -4658,6 +4695,8 @@ export interface components {
             registers: components["schemas"]["Register"][];
             /** @description Machined concentricity of the plate's registers */
             concentricity?: components["schemas"]["Length"] | null;
+            /** @description Most that its thickness differs, round the motor's face; of a build-up over all */
+            out_of_parallel?: components["schemas"]["Length"] | null;
             /** @description Bore through the plate */
             bore?: components["schemas"]["Length"] | null;
             dowel_size?: components["schemas"]["Length"] | null;
@@ -4743,6 +4782,7 @@ export interface components {
              *       "register_plays": [],
              *       "registers": [],
              *       "concentricity": null,
+             *       "out_of_parallel": null,
              *       "bore": null,
              *       "dowel_size": null,
              *       "dowel_fit": null
@@ -5382,6 +5422,8 @@ export interface components {
         ShaftEnd: {
             kind?: components["schemas"]["ShaftKind"] | null;
             diameter?: components["schemas"]["Length"] | null;
+            /** @description Of its diameter by its maker; a measured one needs none */
+            zone?: components["schemas"]["ShaftZone"] | null;
             /** @description Of a hollow shaft; 0 for a solid one */
             bore?: components["schemas"]["Length"] | null;
             tip?: components["schemas"]["Tip"] | null;
@@ -5391,10 +5433,13 @@ export interface components {
             bar?: components["schemas"]["Length"] | null;
             /** @description End to end; 0 for none */
             end_float?: components["schemas"]["Length"] | null;
+            /** @description Of its bearings, felt across at its tip; 0 for none */
+            play?: components["schemas"]["Length"] | null;
             /**
              * @default {
              *       "length": null,
              *       "ends": null,
+             *       "starts": null,
              *       "width": null,
              *       "height": null,
              *       "shaft_depth": null,
@@ -5417,7 +5462,8 @@ export interface components {
              *       "root": null,
              *       "length": null,
              *       "starts": null,
-             *       "hub": null
+             *       "hub": null,
+             *       "hub_teeth": null
              *     }
              */
             spline: components["schemas"]["Spline"];
@@ -5443,6 +5489,12 @@ export interface components {
              */
             oil_checked?: boolean | null;
         };
+        /**
+         * ShaftZone
+         * @description Tolerance zone of a shaft that was not measured, as its maker states it.
+         * @enum {string}
+         */
+        ShaftZone: "g6" | "h6" | "h7" | "k6" | "n6" | "p6" | "s6";
         /**
          * Sheets
          * @description What a person entered, bench by bench: a field for each bench's key.
@@ -5704,12 +5756,15 @@ export interface components {
              *           "height": null,
              *           "length": null,
              *           "shaft_depth": null,
+             *           "starts": null,
              *           "width": null
              *         },
              *         "kind": null,
+             *         "play": null,
              *         "reading": null,
              *         "spline": {
              *           "hub": null,
+             *           "hub_teeth": null,
              *           "length": null,
              *           "root": null,
              *           "starts": null,
@@ -5721,7 +5776,8 @@ export interface components {
              *           "one_in": null,
              *           "tightening": null
              *         },
-             *         "tip": null
+             *         "tip": null,
+             *         "zone": null
              *       },
              *       "gearbox_shaft": {
              *         "bar": null,
@@ -5734,12 +5790,15 @@ export interface components {
              *           "height": null,
              *           "length": null,
              *           "shaft_depth": null,
+             *           "starts": null,
              *           "width": null
              *         },
              *         "kind": null,
+             *         "play": null,
              *         "reading": null,
              *         "spline": {
              *           "hub": null,
+             *           "hub_teeth": null,
              *           "length": null,
              *           "root": null,
              *           "starts": null,
@@ -5751,10 +5810,12 @@ export interface components {
              *           "one_in": null,
              *           "tightening": null
              *         },
-             *         "tip": null
+             *         "tip": null,
+             *         "zone": null
              *       },
              *       "hub": {
              *         "beside": null,
+             *         "bore": null,
              *         "chamfers": null,
              *         "fit": null,
              *         "flange": null,
@@ -5864,6 +5925,10 @@ export interface components {
              *       "dial": [],
              *       "grub_screws": [],
              *       "runout": null,
+             *       "face_runout": null,
+             *       "face_sweep": null,
+             *       "falls": [],
+             *       "grade_mm_s": null,
              *       "why": ""
              *     }
              */
@@ -5916,6 +5981,7 @@ export interface components {
              *         "locating": "not_chosen",
              *         "made_of": null,
              *         "material": "",
+             *         "out_of_parallel": null,
              *         "outline_by": "holes",
              *         "part_number": "",
              *         "process": "waterjet",
@@ -6170,6 +6236,8 @@ export interface components {
             starts?: components["schemas"]["Length"] | null;
             /** @description What it goes into */
             hub?: components["schemas"]["SplineHub"] | null;
+            /** @description Full teeth of that, from its mouth */
+            hub_teeth?: components["schemas"]["Length"] | null;
         };
         /**
          * SplineHub
@@ -6543,7 +6611,7 @@ export interface components {
          * @description What a length or angle was measured with.
          * @enum {string}
          */
-        Tool: "tape" | "rule" | "caliper" | "caliper_ground" | "depth_gauge" | "square" | "plumb_line" | "level" | "inclinometer" | "indicator" | "card" | "scanner";
+        Tool: "tape" | "rule" | "caliper" | "micrometer" | "caliper_ground" | "depth_gauge" | "square" | "plumb_line" | "level" | "inclinometer" | "indicator" | "card" | "scanner";
         /**
          * Torque
          * @description A torque; N·m unless it says otherwise.

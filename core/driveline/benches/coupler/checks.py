@@ -15,6 +15,7 @@ from driveline.benches.coupler.engaged import OnShafts
 from driveline.benches.coupler.hub_checks import heat_check, hub_stress_check, runout_check, spun_check
 from driveline.benches.coupler.inputs import CouplerInputs
 from driveline.benches.coupler.needs import CouplerNeeds
+from driveline.benches.coupler.runs_out import balance_check
 from driveline.benches.coupler.sheet import ShaftKind
 from driveline.benches.coupler.style_checks import (
     bolts_checks,
@@ -51,6 +52,7 @@ def strength_checks(
         *_motor_joint(inputs, needs, on, judge),
         spun_check(inputs, needs, style, judge),
         runout_check(inputs, style, judge),
+        balance_check(inputs, needs, judge),
     ]
     if style is not CouplerStyle.CLUTCH:
         checks.append(_gearbox_joint(inputs, needs, style, on.gearbox_mm, judge))

@@ -77,6 +77,7 @@ class ShaftInputs:
     bore_mm: float | None
     stands_out: Sized | None  # below nought behind its face
     end_float_mm: float | None
+    play_mm: float | None
     key: KeyInputs
     taper: TaperInputs
     spline: SplineInputs
@@ -246,6 +247,7 @@ def _shaft(end: ShaftEnd, name: str, odd: list[ToDo]) -> ShaftInputs:
         bore_mm=bore_mm,
         stands_out=_stands_out(end),
         end_float_mm=value_of(end.end_float),
+        play_mm=value_of(end.play),
         key=_key(end, field, diameter_mm, odd),
         taper=_taper(end, field, diameter_mm, odd),
         spline=SplineInputs(

@@ -8,7 +8,7 @@ from driveline.fits.jaw import SpiderWay
 from driveline.joints.sheet import Bolts, RegisterFit
 from driveline.shafts.keys import KeyEnds
 from driveline.shafts.splines import SplineHub
-from driveline.sheet import Angle, Coordinate, Length, Name, Sheet, Slant, Torque, Words
+from driveline.sheet import Angle, Coordinate, Length, Name, Ratio, Sheet, Slant, Spin, Torque, Words
 from driveline.tables.materials import PlateMaterial
 from driveline.words import Choice
 
@@ -87,6 +87,7 @@ class ShaftEnd(Sheet):
     reading: Length | None = Field(default=None, description="Face to tip as read, over a bar where there is one")
     bar: Length | None = Field(default=None, description="Thickness of that bar, for a tip behind its face; 0 for none")
     end_float: Length | None = Field(default=None, description="End to end; 0 for none")
+    play: Length | None = Field(default=None, description="Of its bearings, felt across at its tip; 0 for none")
     key: Key = Key()
     taper: Taper = Taper()
     spline: Spline = Spline()
@@ -196,6 +197,13 @@ class GrubScrew(Sheet):
     clock: Angle
 
 
+class FallPoint(Sheet):
+    """What of its allowances a coupling still has at a speed."""
+
+    speed: Spin | None = None
+    share: Ratio | None = Field(default=None, description="Of those standing still: 0.75 is three quarters")
+
+
 class CouplerSheet(Sheet):
     """Both shafts, and what joins them. The style is chosen with the gearing, which hangs on it."""
 
@@ -216,4 +224,10 @@ class CouplerSheet(Sheet):
     dial: Annotated[list[RunoutReading], Field(max_length=36)] = []
     grub_screws: Annotated[list[GrubScrew], Field(max_length=8)] = []
     runout: Length | None = Field(default=None, description="Total reading on the seated hub")
+    face_runout: Length | None = Field(default=None, description="Total reading on its face, end float held")
+    face_sweep: Length | None = Field(default=None, description="Diameter on which its face was read")
+    falls: Annotated[list[FallPoint], Field(max_length=12)] = Field(
+        default=[], description="How its allowances fall with speed, by its maker"
+    )
+    grade_mm_s: Annotated[float, Field(ge=0.4, le=100)] | None = Field(default=None, description="Balance grade wanted")
     why: Words = ""

@@ -15,6 +15,7 @@ from driveline.benches.coupler.inputs import MEASURED, CouplerInputs
 from driveline.benches.coupler.lay_out import LaidCoupler
 from driveline.benches.coupler.needs import CouplerNeeds
 from driveline.benches.coupler.results import AtSpeed, CouplerResult, RunoutResult, Slid
+from driveline.benches.coupler.runs_out import USUAL_GRADE_MM_S, runs_out_of
 from driveline.benches.coupler.section import gap_results, section_of
 from driveline.benches.coupler.section_sheet import section_sheet
 from driveline.benches.coupler.sheet import CouplerSheet, ShaftKind
@@ -26,7 +27,7 @@ from driveline.errors import ImpossibleInput
 from driveline.figures import fig
 from driveline.margins import Judge
 from driveline.results import Assumed, ToDo
-from driveline.shafts.coupler import CouplerStyle, forgives
+from driveline.shafts.coupler import CouplerStyle, RunsOut, forgives
 from driveline.shafts.elements import SpiderFactors
 from driveline.shafts.hubs import balance_grade_mm_s, eccentric_force_n
 from driveline.shafts.runout import hub_runout
@@ -39,9 +40,10 @@ TRUE_MM: Final = 0.002  # less than a dial tells
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class SolvedCoupler:
-    """What the plate takes from it: how far off the distance that was chosen the faces may stand."""
+    """What the plate takes from it: how far off the chosen distance the faces may stand, and how true it runs."""
 
     room_mm: float | None
+    runs_out: RunsOut
 
 
 def run(sheet: CouplerSheet, laid: LaidCoupler, needs: CouplerNeeds, judge: Judge) -> Outcome[SolvedCoupler]:
@@ -54,7 +56,9 @@ def run(sheet: CouplerSheet, laid: LaidCoupler, needs: CouplerNeeds, judge: Judg
     checks = _checks(inputs, needs, gaps, apart, judge) if is_begun else ()
     result = _result(sheet, inputs, needs, gaps, apart, to_do)
     return Outcome(
-        solved=SolvedCoupler(room_mm=room_mm(gaps, apart) if apart.is_chosen else None),
+        solved=SolvedCoupler(
+            room_mm=room_mm(gaps, apart) if apart.is_chosen else None, runs_out=runs_out_of(inputs, needs, apart)
+        ),
         show=lambda: result,
         check=lambda: checks,
         to_do=to_do,
@@ -209,13 +213,24 @@ def _assumed(inputs: CouplerInputs, style: CouplerStyle | None, gaps: tuple[Axia
         found += _factors_assumed(inputs)
     if style is not None:
         found += assumed_of(inputs, style)
-    if style is not None and positive_of(inputs.sheet.allowed_parallel) is None:
+        found += _forgiveness_assumed(inputs, style)
+    return tuple(found)
+
+
+def _forgiveness_assumed(inputs: CouplerInputs, style: CouplerStyle) -> list[Assumed]:
+    sheet, found = inputs.sheet, []
+    if positive_of(sheet.allowed_parallel) is None:
         text = f"{fig(allowed_parallel_mm(inputs, style), 'mm')} of offset forgiven"
         found.append(Assumed(field="coupler.allowed_parallel", text=text))
-    if style is not None and positive_of(inputs.sheet.allowed_angle) is None:
+    if positive_of(sheet.allowed_angle) is None:
         text = f"{fig(forgives(style).angle_deg, '°')} of angle forgiven"
         found.append(Assumed(field="coupler.allowed_angle", text=text))
-    return tuple(found)
+    if not sheet.falls:
+        text = "what it forgives falls to half at the motor's top speed"
+        found.append(Assumed(field="coupler.falls", text=text))
+    if sheet.grade_mm_s is None:
+        found.append(Assumed(field="coupler.grade_mm_s", text=f"balanced to G{USUAL_GRADE_MM_S:g}"))
+    return found
 
 
 def _factors_assumed(inputs: CouplerInputs) -> list[Assumed]:

@@ -63,6 +63,7 @@ class MadeInputs:
     register_plays_mm: tuple[float, ...]
     registers: tuple[tuple[float, RegisterFit], ...]  # size, mm, and fit
     concentricity_mm: float | None
+    out_of_parallel_mm: float | None
     bore_mm: float | None  # 0: none is wanted
     dowel_mm: float | None
     dowel_fit: RegisterFit | None
@@ -216,6 +217,7 @@ def _plate(plate: Plate) -> MadeInputs:
         register_plays_mm=tuple(play.mm for play in plate.register_plays),
         registers=tuple((register.size.mm, register.fit) for register in plate.registers),
         concentricity_mm=value_of(plate.concentricity),
+        out_of_parallel_mm=value_of(plate.out_of_parallel),
         bore_mm=value_of(plate.bore),
         dowel_mm=positive_of(plate.dowel_size),
         dowel_fit=plate.dowel_fit,

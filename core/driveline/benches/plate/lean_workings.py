@@ -1,11 +1,8 @@
-"""Workings of how a build-up bends, and of what that leaves of the coupler's forgiveness."""
+"""Workings of how a build-up bends."""
 
 import math
 
 from driveline.benches.plate.bending import Bent, LegsBend, PlateBend
-from driveline.benches.plate.centre import Offset
-from driveline.benches.plate.centre_workings import offset_steps
-from driveline.benches.plate.results import TiltResult
 from driveline.figures import fig, num
 from driveline.gearing.road import GRAVITY_MS2
 from driveline.joints.preload_sums import BUMP_G
@@ -145,42 +142,6 @@ def drop_step(bent: Bent) -> tuple[Step, ...]:
         words="by which the legs let it sink, at 1 g",
     )
     return inertia, sinks
-
-
-def together_working(
-    off: Offset,
-    bent: Bent,
-    tilt: TiltResult | None,
-    used: float | None,
-    *,
-    parallel_mm: float | None,
-    angle_deg: float | None,
-) -> Working:
-    """Return what offset and angle together use up of what the coupler forgives."""
-    steps: list[Step] = []
-    if used is not None and parallel_mm is not None and angle_deg is not None:
-        offsets, leans, sinks = offset_steps(off), lean_steps(bent), drop_step(bent)
-        angles: list[Given | Step] = [leans[-1]] if leans else []
-        if tilt is not None:
-            angles.append(worked("φ_face", tilt.tilt_deg, "°", "the standoffs' ends, as measured"))
-        angles = angles or [tabled("φ_0", 0.0, "°", "not known yet: none is counted")]
-        parts = [offsets[-1], *sinks[-1:]]
-        of = [tabled("e_max", parallel_mm, "mm", "the coupler"), tabled("φ_max", angle_deg, "°", "the coupler")]
-        names = [one.symbol if isinstance(one, Step) else one.name for one in angles]
-        total = step(
-            "used",
-            f"({' + '.join(one.symbol for one in parts)}) / e_max + ({' + '.join(names)}) / φ_max",
-            *parts,
-            *angles,
-            *of,
-            value=used,
-            decimals=2,
-        )
-        steps = [*offsets, *leans, *sinks, total]
-    return Working(
-        steps=tuple(steps),
-        source="Usual allowances of the coupler's style; a maker's replace them. Flat faces are taken as parallel.",
-    )
 
 
 def legs_working(bent: Bent) -> Working:

@@ -3,7 +3,7 @@
 from dataclasses import dataclass
 
 from driveline.joints.screws import Loads
-from driveline.shafts.coupler import Forgives
+from driveline.shafts.coupler import Forgives, RunsOut
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -20,6 +20,7 @@ class PlateNeeds:
     """How true the coupler wants it, and what the motor puts on it."""
 
     coupler: Forgives | None
+    runs_out: RunsOut | None
     wanted_apart: WantedApart | None  # as chosen for the coupler, and what its gaps leave either way
     motor: Loads
     driving: float  # torque on the plate over the motor's

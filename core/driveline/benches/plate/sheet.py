@@ -101,6 +101,9 @@ class Plate(Sheet):
     register_plays: Annotated[list[Length], Field(max_length=6)] = Field(default=[], description="As measured")
     registers: Annotated[list[Register], Field(max_length=4)] = Field(default=[], description="Made to a fit")
     concentricity: Length | None = Field(default=None, description="Machined concentricity of the plate's registers")
+    out_of_parallel: Length | None = Field(
+        default=None, description="Most that its thickness differs, round the motor's face; of a build-up over all"
+    )
     bore: Length | None = Field(default=None, description="Bore through the plate")
     dowel_size: Length | None = None
     dowel_fit: RegisterFit | None = Field(default=None, description="Reamed hole, then dowel")

@@ -18,6 +18,7 @@ from driveline.benches.plate.floor import floor_checks
 from driveline.benches.plate.inputs import PlateInputs
 from driveline.benches.plate.lay_out import LaidPlate
 from driveline.benches.plate.lean_checks import lean_checks
+from driveline.benches.plate.misaligned import misalignment_check
 from driveline.benches.plate.needs import PlateNeeds, WantedApart
 from driveline.benches.plate.parts import standoff_centres
 from driveline.benches.plate.places import places_of
@@ -173,7 +174,8 @@ def _build_checks(
         checks.append(shim_check(built, judge))
     else:
         bent = bent_by(inputs, laid.patterns, needs.motor)
-        checks += lean_checks(inputs, bent, figures.centre_off, built, needs.coupler, judge)
+        checks += lean_checks(inputs, bent, needs.coupler, judge)
+        checks.append(misalignment_check(inputs, bent, figures.centre_off, built, laid.face_xy, needs, judge))
     if inputs.built.is_on_standoffs:
         checks.append(face_tilt_check(inputs, built, needs.coupler, judge))
     own_mm, wanted = inputs.built.wanted_apart_mm, needs.wanted_apart

@@ -47,6 +47,10 @@ def wren_json(style: str = "flexible", **changes: Any) -> dict[str, Any]:
     return data
 
 
+def fall(rpm: int, share: float) -> dict[str, Any]:
+    return {"speed": {"text": f"{rpm} rpm"}, "share": {"text": f"{share:g}"}}
+
+
 def mm(text: float, u: float = 0.05) -> dict[str, Any]:
     return {"text": f"{text} mm", "u": u}
 
@@ -377,12 +381,42 @@ class SenselessTest(TestCase):
 class AllowanceTest(TestCase):
     def test_a_makers_figures_replace_the_usual_ones_in_the_plates_budget(self) -> None:
         """0.243 mm of 0.25 usually; of the maker's 0.4 it is less of the whole."""
-        usual, stated = wren(), wren(allowed_parallel=mm(0.4), allowed_angle={"text": "1 deg"})
+        bare: dict[str, Any] = {"allowed_parallel": None, "allowed_angle": None}
+        usual, stated = wren(**bare), wren(allowed_parallel=mm(0.4), allowed_angle={"text": "0.8 deg"})
         for key in ("plate.on_centre", "plate.misalignment"):
             self.assertAlmostEqual(
                 (check_of(stated, key).margin or 0) / (check_of(usual, key).margin or 1), 0.4 / 0.25, places=3
             )
-        self.assertAlmostEqual(check_of(stated, "plate.lean").capacity or 0, 1.0)
+        self.assertAlmostEqual(check_of(stated, "plate.lean").capacity or 0, 0.8)
+
+    def test_what_is_forgiven_falls_with_speed_to_half_where_its_maker_says_nothing(self) -> None:
+        usual = wren(falls=[])
+        stated = check_of(wren(falls=[fall(0, 1), fall(9000, 0.5)]), "plate.misalignment")
+        self.assertAlmostEqual(check_of(usual, "plate.misalignment").margin or 0, stated.margin or 1)
+        self.assertIn("coupler.falls", [one.field for one in usual.coupler.assumed])
+        level = check_of(wren(falls=[fall(20_000, 1)]), "plate.misalignment")
+        self.assertAlmostEqual(level.margin or 0, 2 * (stated.margin or 1))
+        short = check_of(wren(falls=[fall(0, 1), fall(8000, 0.6)]), "plate.misalignment")
+        self.assertIs(short.verdict, Verdict.NOT_KNOWN)
+
+    def test_a_hub_that_runs_out_and_loose_bearings_use_up_what_the_plate_may(self) -> None:
+        """Half of 0.1 mm more of each is 0.05 mm, of 0.4 × 0.75."""
+        usual = check_of(wren(), "plate.misalignment").demand or 0
+        for path, before in (("runout", 0.03), ("motor_shaft__play", 0.01), ("gearbox_shaft__play", 0.03)):
+            worse: dict[str, Any] = {path: mm(before + 0.1)}
+            with self.subTest(path):
+                used = check_of(wren(**worse), "plate.misalignment").demand or 0
+                self.assertAlmostEqual(used - usual, 0.05 / 0.3)
+        for path in ("runout", "face_runout", "face_sweep", "motor_shaft__play", "gearbox_shaft__play"):
+            gone: dict[str, Any] = {path: None}
+            self.assertIs(check_of(wren(**gone), "plate.misalignment").verdict, Verdict.NOT_KNOWN, path)
+
+    def test_balance_is_judged_by_its_grade(self) -> None:
+        """0.1 mm in all at 9000 rpm: 0.05 × 942.5 = G47."""
+        check = check_of(wren(runout=mm(0.1)), "coupler.balance")
+        self.assertEqual((round(check.demand or 0, 1), check.capacity, check.verdict), (47.1, 16.0, Verdict.FAILS))
+        self.assertIs(check_of(wren(runout=mm(0.1), grade_mm_s=60), "coupler.balance").verdict, Verdict.HOLDS)
+        self.assertIs(check_of(wren(runout=None), "coupler.balance").verdict, Verdict.NOT_KNOWN)
 
     def test_a_coupler_that_does_not_reach_says_by_how_much(self) -> None:
         """A motor shaft 30 mm shorter: with the faces together the hubs are still 65.9 - 20 - 1 mm apart."""

@@ -2,6 +2,7 @@
   import type { CouplerResult, CouplerSheet } from '../../api/types';
   import Fields from '../../measure/Fields.svelte';
   import DialRows from './DialRows.svelte';
+  import FallRows from './FallRows.svelte';
   import { GEARBOX_SHAFT, MOTOR_SHAFT, TRUE } from './fields';
 
   interface Props {
@@ -29,6 +30,7 @@
   <section>
     <h2>How true it runs</h2>
     <Fields form={TRUE} from={sheet} {disabled} {change} />
+    <FallRows {sheet} {disabled} {change} />
     <DialRows {sheet} {runout} {disabled} {change} />
   </section>
 </div>

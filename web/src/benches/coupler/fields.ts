@@ -85,6 +85,7 @@ const END: Form<Shaft> = [
   reading('reading', 'Face to tip, as read', 'length', 'with a bar across the face, the bar included'),
   asked((shaft) => shaft.tip === 'recessed', reading('bar', 'Thickness of that bar', 'length', '0 for none')),
   reading('end_float', 'End float', 'length', 'push and pull it against a dial; 0 for none'),
+  reading('play', 'Play across, at its tip', 'length', 'lift it against a dial; 0 for none'),
   ...only(
     isKeyed,
     within((shaft: Shaft) => shaft.key, KEY),
@@ -168,6 +169,9 @@ const LIMITS: Form<CouplerSheet> = [
 ];
 export const TRUE: Form<CouplerSheet> = [
   reading('runout', 'Dial on the seated hub, total', 'length', 'turned by hand, one whole turn'),
+  reading('face_runout', 'Dial on its face, total', 'length', 'end float held'),
+  reading('face_sweep', 'Its face read on a diameter of', 'length'),
+  number('grade_mm_s', 'Balance grade wanted, G', [0.4, 100], 'empty: 16', 'mm/s'),
   reading('allowed_parallel', 'Offset forgiven', 'length', 'its maker’s figure; empty: usual'),
   reading('allowed_angle', 'Angle forgiven', 'angle', 'its maker’s figure; empty: usual'),
   number(

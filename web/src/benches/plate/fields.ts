@@ -126,7 +126,10 @@ export const GEARBOX_PLATE_BORE: Form<Plate> = [
     'for shaft and coupler; the motor plate has the register’s',
   ),
 ];
-export const CONCENTRICITY: Form<Plate> = [reading('concentricity', 'Concentricity as machined', 'length')];
+export const CONCENTRICITY: Form<Plate> = [
+  reading('concentricity', 'Concentricity as machined', 'length'),
+  reading('out_of_parallel', 'Faces out of parallel', 'length', 'most that its thickness differs'),
+];
 export const DOWEL: Form<Plate> = [
   reading('dowel_size', 'Dowel', 'length', 'two of them, as far apart as the flange allows'),
   asked(
