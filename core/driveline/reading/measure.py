@@ -326,6 +326,11 @@ def _decimal(text: str, digits: str, quantity: Quantity, factor: float) -> float
     )
 
 
+def is_in_inches(text: str) -> bool:
+    """Say whether a length was typed in inches or feet."""
+    return _typed_unit(text.partition("±")[0], Quantity.LENGTH) in ("in", "ft")
+
+
 def _typed_unit(text: str, quantity: Quantity) -> str | None:
     cleaned = _cleaned(text).lstrip("+-").strip()
     if quantity in LENGTHS and _FEET.match(cleaned):

@@ -5,7 +5,7 @@ from dataclasses import dataclass
 from typing import Final
 
 from driveline.errors import ImpossibleInput
-from driveline.figures import fig
+from driveline.figures import MM_PER_INCH, fig
 from driveline.words import Choice
 
 
@@ -29,6 +29,27 @@ _TO_MM: Final = (30.0, 38.0, 44.0, 50.0, 58.0)
 _SIZES: Final = ((8.0, 7.0, 4.0), (10.0, 8.0, 5.0), (12.0, 8.0, 5.0), (14.0, 9.0, 5.5), (16.0, 10.0, 6.0))
 LEAST_SHAFT_MM: Final = 22.0  # over
 REVERSING: Final = 0.5  # of what a key may bear, where the torque changes its way
+
+
+_INCH_TO: Final = (1.25, 1.375, 1.75, 2.25)
+_INCH_KEYS: Final = (0.25, 0.3125, 0.375, 0.5)
+LEAST_INCH: Final = 0.875  # from
+
+
+def inch_key(shaft_mm: float) -> KeySize | None:
+    """Return the square key that the standard gives an inch shaft; ``None`` outside its table here.
+
+    Args:
+        shaft_mm: From 7/8 in, up to 2 1/4 in.
+
+    Source:
+        ASME B17.1, square keys, half of each in the shaft.
+    """
+    inches = shaft_mm / MM_PER_INCH
+    if not LEAST_INCH <= inches <= _INCH_TO[-1]:
+        return None
+    side_mm = _INCH_KEYS[bisect_left(_INCH_TO, inches)] * MM_PER_INCH
+    return KeySize(width_mm=side_mm, height_mm=side_mm, shaft_depth_mm=side_mm / 2)
 
 
 def standard_key(shaft_mm: float) -> KeySize | None:

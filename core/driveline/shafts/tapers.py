@@ -32,6 +32,11 @@ class Taper:
         return math.atan(1 / (2 * self.one_in))
 
     @property
+    def half_angle_deg(self) -> float:
+        """The same in degrees."""
+        return math.degrees(self.half_angle_rad)
+
+    @property
     def mean_mm(self) -> float:
         """Mean diameter."""
         return (self.large_mm + self.small_mm) / 2

@@ -7,7 +7,7 @@ import numpy as np
 
 from driveline.benches.coupler.carriers import IN_SHEAR
 from driveline.fits.engagement import FullForm, engaged
-from driveline.fits.interference import held_torque_nm
+from driveline.fits.interference import bore_stress_mpa, held_torque_nm, inner_bore_hoop_mpa
 from driveline.fits.stackup import Link
 from driveline.metal.bolts import (
     BoltClass,
@@ -34,6 +34,13 @@ from driveline.shafts.misalignment import (
     usual_fall,
 )
 from driveline.shafts.splines import WANTED_OF_PITCH, side_pressure_mpa
+from driveline.shafts.torsion import (
+    hoop_and_shear_mpa,
+    net_wall_hoop_mpa,
+    shaft_shear_mpa,
+    wall_over_keyway_mm,
+    wall_under_keyway_mm,
+)
 
 Given = Mapping[str, Any]
 Found = dict[str, Any]
@@ -242,8 +249,56 @@ def _at_speed(budget: Budget, falls: Points, rpm: float) -> Found:
     }
 
 
+def shaft_torsion(given: Given, _every: Mapping[str, Given]) -> Found:
+    torque, shaft, bore = given["torque_nm"], given["shaft_mm"], given["shaft_bore_mm"]
+    plain = shaft_shear_mpa(torque_nm=torque, outside_mm=shaft, bore_mm=bore)
+    notched = {
+        "keyway": shaft_shear_mpa(torque_nm=torque, outside_mm=shaft, bore_mm=bore, factor=given["K_t_keyway"]),
+        "fillet": shaft_shear_mpa(
+            torque_nm=torque, outside_mm=given["fillet_on_mm"], bore_mm=bore, factor=given["K_t_fillet"]
+        ),
+    }
+    over, at_corner = wall_over_keyway_mm(
+        hub_mm=given["hub_outside_mm"],
+        shaft_mm=shaft,
+        depth_mm=given["keyway_hub_depth_mm"],
+        width_mm=given["key_width_mm"],
+    )
+    under = wall_under_keyway_mm(shaft_mm=shaft, bore_mm=bore, depth_mm=given["keyway_shaft_depth_mm"])
+    pressure, hub = given["pressure_mpa"], given["hub_outside_mm"]
+    mises = bore_stress_mpa(pressure_mpa=pressure, joint_mm=shaft, outside_mm=hub)
+    squeezed = inner_bore_hoop_mpa(pressure_mpa=pressure, joint_mm=shaft, inside_mm=bore)
+    stretched = pressure * (hub**2 + shaft**2) / (hub**2 - shaft**2)
+    return {
+        "plain_torsion_mpa": plain,
+        "with_keyway_mpa": notched["keyway"],
+        "with_fillet_mpa": notched["fillet"],
+        "governs": max(notched, key=lambda name: notched[name]),
+        "torsion_margin": given["shear_allowable_mpa"] / max(notched.values()),
+        "hub_wall_over_keyway_mm": over,
+        "hub_wall_at_keyway_corner_mm": at_corner,
+        "shaft_wall_under_keyway_mm": under,
+        "keyway_breaks_into_bore": under <= 0,
+        "keyway_breaks_through_hub": at_corner <= 0,
+        "hub_hoop_bore_mpa": stretched,
+        "hub_hoop_outside_mpa": stretched - pressure,
+        "shaft_hoop_outside_mpa": squeezed + pressure,
+        "shaft_hoop_bore_mpa": squeezed,
+        "hub_von_mises_mpa": mises,
+        "hub_margin": given["hub_yield_mpa"] / mises,
+        "shaft_bore_von_mises_mpa": hoop_and_shear_mpa(
+            hoop_mpa=squeezed, pressure_mpa=0.0, shear_mpa=plain * bore / shaft
+        ),
+        "shaft_outside_von_mises_mpa": hoop_and_shear_mpa(
+            hoop_mpa=squeezed + pressure, pressure_mpa=pressure, shear_mpa=plain
+        ),
+        "net_wall_hoop_over_keyway_mpa": net_wall_hoop_mpa(pressure_mpa=pressure, shaft_mm=shaft, wall_mm=over),
+    }
+
+
 ADAPTERS: Final[dict[str, Callable[[Given, Mapping[str, Given]], Found]]] = {
     "screwed-joint-whole": screwed_joint,
     "engagement-overlap": engagement_overlap,
+    "shaft-torsion-keyway": shaft_torsion,
     "misalignment-budget-with-speed": misalignment_with_speed,
 }

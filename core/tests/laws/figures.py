@@ -76,7 +76,7 @@ USUAL: Final = tuple(
         r"^mounts\.(dynamic|inertia\b)",
         r"\.bracket\.yield_mpa$",
         r"^coupler\.\w+_shaft\.key\.bearing_mpa$",
-        r"^coupler\.(falls\b|grade_mm_s$)",
+        r"^coupler\.(falls\b|grade_mm_s$|\w+_shaft\.shear_mpa$)",
         r"^coupler\.jaw\.(temperature|shock|starts)$",
         r"^coupler\.(allowed_parallel|allowed_angle|stiffness_nm_per_rad)$",
     )

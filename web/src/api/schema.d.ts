@@ -2802,6 +2802,8 @@ export interface components {
              *       "bar": null,
              *       "end_float": null,
              *       "play": null,
+             *       "least": null,
+             *       "shear_mpa": null,
              *       "key": {
              *         "bearing_mpa": null,
              *         "ends": null,
@@ -2814,6 +2816,7 @@ export interface components {
              *       "taper": {
              *         "length": null,
              *         "nut": null,
+             *         "nut_class": null,
              *         "one_in": null,
              *         "tightening": null
              *       },
@@ -2839,6 +2842,8 @@ export interface components {
              *       "bar": null,
              *       "end_float": null,
              *       "play": null,
+             *       "least": null,
+             *       "shear_mpa": null,
              *       "key": {
              *         "bearing_mpa": null,
              *         "ends": null,
@@ -2851,6 +2856,7 @@ export interface components {
              *       "taper": {
              *         "length": null,
              *         "nut": null,
+             *         "nut_class": null,
              *         "one_in": null,
              *         "tightening": null
              *       },
@@ -2880,6 +2886,7 @@ export interface components {
              *       "shaft_rz_um": null,
              *       "put_on": null,
              *       "beside": null,
+             *       "kept_by": null,
              *       "reach": null,
              *       "pilot_depth": null,
              *       "chamfers": null,
@@ -2940,7 +2947,8 @@ export interface components {
              *       "temperature": null,
              *       "shock": null,
              *       "starts": null,
-             *       "outside": null
+             *       "outside": null,
+             *       "greatest": null
              *     }
              */
             jaw: components["schemas"]["Jaw"];
@@ -3026,6 +3034,11 @@ export interface components {
              * @description Balance grade wanted
              */
             grade_mm_s?: number | null;
+            /**
+             * Launches
+             * @description In its life
+             */
+            launches?: number | null;
             /**
              * Why
              * @default
@@ -3489,6 +3502,8 @@ export interface components {
             shaft_rz_um?: number | null;
             put_on?: components["schemas"]["FitFriction"] | null;
             beside?: components["schemas"]["HeatLimit"] | null;
+            /** @description Along the motor's shaft */
+            kept_by?: components["schemas"]["KeptBy"] | null;
             /** @description Hub end to the far end of its spline, over the gearbox shaft */
             reach?: components["schemas"]["Length"] | null;
             /** @description Of the bore that the gearbox shaft's tip enters; 0: none */
@@ -3560,6 +3575,8 @@ export interface components {
             /** Starts */
             starts?: number | null;
             outside?: components["schemas"]["Length"] | null;
+            /** @description Top speed of the coupling, by its maker */
+            greatest?: components["schemas"]["Spin"] | null;
         };
         /**
          * JobOut
@@ -3639,6 +3656,12 @@ export interface components {
          */
         JointKind: "cross" | "cv" | "double" | "rubber";
         /**
+         * KeptBy
+         * @description What keeps a hub from working along its shaft.
+         * @enum {string}
+         */
+        KeptBy: "nut" | "screw" | "circlip" | "grub" | "fit" | "nothing";
+        /**
          * KeptClutch
          * @description The clutch that is kept.
          */
@@ -3667,7 +3690,7 @@ export interface components {
             flywheel_grip?: components["schemas"]["Length"] | null;
             /**
              * Pilot Bearing
-             * @description Carries the nose of the gearbox's shaft
+             * @description Carries the nose of the gearbox's shaft, whatever the style
              */
             pilot_bearing?: boolean | null;
         };
@@ -5435,6 +5458,13 @@ export interface components {
             end_float?: components["schemas"]["Length"] | null;
             /** @description Of its bearings, felt across at its tip; 0 for none */
             play?: components["schemas"]["Length"] | null;
+            /** @description Least diameter behind its seat, at a fillet or groove; its own where none is less */
+            least?: components["schemas"]["Length"] | null;
+            /**
+             * Shear Mpa
+             * @description Greatest shear that its steel may bear, by its maker
+             */
+            shear_mpa?: number | null;
             /**
              * @default {
              *       "length": null,
@@ -5452,6 +5482,7 @@ export interface components {
              *       "length": null,
              *       "one_in": null,
              *       "nut": null,
+             *       "nut_class": null,
              *       "tightening": null
              *     }
              */
@@ -5760,8 +5791,10 @@ export interface components {
              *           "width": null
              *         },
              *         "kind": null,
+             *         "least": null,
              *         "play": null,
              *         "reading": null,
+             *         "shear_mpa": null,
              *         "spline": {
              *           "hub": null,
              *           "hub_teeth": null,
@@ -5773,6 +5806,7 @@ export interface components {
              *         "taper": {
              *           "length": null,
              *           "nut": null,
+             *           "nut_class": null,
              *           "one_in": null,
              *           "tightening": null
              *         },
@@ -5794,8 +5828,10 @@ export interface components {
              *           "width": null
              *         },
              *         "kind": null,
+             *         "least": null,
              *         "play": null,
              *         "reading": null,
+             *         "shear_mpa": null,
              *         "spline": {
              *           "hub": null,
              *           "hub_teeth": null,
@@ -5807,6 +5843,7 @@ export interface components {
              *         "taper": {
              *           "length": null,
              *           "nut": null,
+             *           "nut_class": null,
              *           "one_in": null,
              *           "tightening": null
              *         },
@@ -5821,6 +5858,7 @@ export interface components {
              *         "flange": null,
              *         "flange_thickness": null,
              *         "hub_rz_um": null,
+             *         "kept_by": null,
              *         "length": null,
              *         "made_of": null,
              *         "material": "",
@@ -5870,6 +5908,7 @@ export interface components {
              *         "gap_greatest": null,
              *         "gap_least": null,
              *         "gearbox_slide": null,
+             *         "greatest": null,
              *         "hub_length": null,
              *         "motor_slide": null,
              *         "outside": null,
@@ -5929,6 +5968,7 @@ export interface components {
              *       "face_sweep": null,
              *       "falls": [],
              *       "grade_mm_s": null,
+             *       "launches": null,
              *       "why": ""
              *     }
              */
@@ -6586,6 +6626,8 @@ export interface components {
             one_in?: number | null;
             /** Nut */
             nut?: string | null;
+            /** @description Strength of the shaft's thread, as of a screw */
+            nut_class?: components["schemas"]["PropertyClass"] | null;
             tightening?: components["schemas"]["Torque"] | null;
         };
         /**

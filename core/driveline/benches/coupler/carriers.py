@@ -88,7 +88,7 @@ def _key_steps(
 
     def of_section(name: str, value_mm: float, where: str) -> Given:
         if key.is_standard:
-            return tabled(name, value_mm, "mm", "ISO 773, for that shaft")
+            return tabled(name, value_mm, "mm", "of the standard for that shaft: ISO 773, or ASME B17.1 in inches")
         return entered(name, value_mm, "mm", f"{field}.{where}")
 
     width = of_section("b", size.width_mm, "width")

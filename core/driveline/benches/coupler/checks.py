@@ -14,8 +14,10 @@ from driveline.benches.coupler.carriers import (
 from driveline.benches.coupler.engaged import OnShafts
 from driveline.benches.coupler.hub_checks import heat_check, hub_stress_check, runout_check, spun_check
 from driveline.benches.coupler.inputs import CouplerInputs
+from driveline.benches.coupler.kept_checks import kept_checks
 from driveline.benches.coupler.needs import CouplerNeeds
 from driveline.benches.coupler.runs_out import balance_check
+from driveline.benches.coupler.shaft_checks import shaft_checks
 from driveline.benches.coupler.sheet import ShaftKind
 from driveline.benches.coupler.style_checks import (
     bolts_checks,
@@ -24,6 +26,7 @@ from driveline.benches.coupler.style_checks import (
     spider_check,
     weld_checks,
 )
+from driveline.benches.coupler.wall_checks import wall_checks
 from driveline.checks import Check
 from driveline.figures import fig
 from driveline.margins import Judge, missing_of, wanted_words
@@ -53,6 +56,9 @@ def strength_checks(
         spun_check(inputs, needs, style, judge),
         runout_check(inputs, style, judge),
         balance_check(inputs, needs, judge),
+        *shaft_checks(inputs, needs, style, on.motor_mm, judge),
+        *wall_checks(inputs, needs, judge),
+        *kept_checks(inputs, needs, style, judge),
     ]
     if style is not CouplerStyle.CLUTCH:
         checks.append(_gearbox_joint(inputs, needs, style, on.gearbox_mm, judge))

@@ -6,14 +6,24 @@ What can't be, such as a hub smaller than its bore, counts as not entered and is
 from dataclasses import dataclass
 from typing import Final
 
-from driveline.benches.coupler.sheet import CouplerSheet, FitFriction, HeatLimit, ShaftEnd, ShaftKind, ShaftZone, Tip
+from driveline.benches.coupler.sheet import (
+    CouplerSheet,
+    FitFriction,
+    HeatLimit,
+    KeptBy,
+    ShaftEnd,
+    ShaftKind,
+    ShaftZone,
+    Tip,
+)
 from driveline.fits.jaw import SpiderWay
 from driveline.fits.limits import Fit, Limits, limits_within
 from driveline.fits.stackup import LIMITS_PER_U
-from driveline.joints.sheet import RegisterFit
+from driveline.joints.sheet import PropertyClass, RegisterFit
 from driveline.metal.bolts import Thread, thread
+from driveline.reading.measure import is_in_inches
 from driveline.results import ToDo
-from driveline.shafts.keys import KeyEnds, KeySize, standard_key
+from driveline.shafts.keys import KeyEnds, KeySize, inch_key, standard_key
 from driveline.shafts.splines import SplineHub
 from driveline.sheet import Length, positive_of, value_of
 from driveline.tables.materials import PlateMaterial
@@ -50,6 +60,7 @@ class TaperInputs:
     length_mm: float | None
     one_in: float | None
     nut: Thread | None
+    nut_class: PropertyClass | None
     tightening_nm: float | None
 
 
@@ -78,6 +89,8 @@ class ShaftInputs:
     stands_out: Sized | None  # below nought behind its face
     end_float_mm: float | None
     play_mm: float | None
+    least_mm: float | None
+    shear_mpa: float | None
     key: KeyInputs
     taper: TaperInputs
     spline: SplineInputs
@@ -132,6 +145,7 @@ class HubInputs:
     shaft_rz_um: float | None
     put_on: FitFriction | None
     beside: HeatLimit | None
+    kept_by: KeptBy | None
     reach: Sized | None
     pilot_depth: Sized | None
     chamfers_mm: float | None
@@ -156,6 +170,7 @@ class JawInputs:
     temperature: float | None
     shock: float | None
     starts: float | None
+    greatest_rpm: float | None
     outside_mm: float | None
 
 
@@ -248,6 +263,8 @@ def _shaft(end: ShaftEnd, name: str, odd: list[ToDo]) -> ShaftInputs:
         stands_out=_stands_out(end),
         end_float_mm=value_of(end.end_float),
         play_mm=value_of(end.play),
+        least_mm=positive_of(end.least),
+        shear_mpa=end.shear_mpa,
         key=_key(end, field, diameter_mm, odd),
         taper=_taper(end, field, diameter_mm, odd),
         spline=SplineInputs(
@@ -291,7 +308,8 @@ def _key(end: ShaftEnd, field: str, diameter_mm: float | None, odd: list[ToDo]) 
         else:
             size = KeySize(width_mm=width, height_mm=height, shaft_depth_mm=depth)
     elif not any(measured) and diameter_mm is not None:
-        size = standard_key(diameter_mm)
+        is_inch = end.diameter is not None and is_in_inches(end.diameter.text)
+        size = inch_key(diameter_mm) if is_inch else standard_key(diameter_mm)
     length_mm = positive_of(key.length)
     if size is not None and length_mm is not None and key.ends is KeyEnds.ROUND and length_mm <= size.width_mm:
         _ask(odd, f"{field}.key.length", "A key with round ends must be longer than it is wide.")
@@ -318,7 +336,13 @@ def _taper(end: ShaftEnd, field: str, diameter_mm: float | None, odd: list[ToDo]
             nut = thread(taper.nut)
         except ValueError:
             _ask(odd, f"{field}.taper.nut", f"{taper.nut} is not a thread known here. Take one such as M16.")
-    return TaperInputs(length_mm=length_mm, one_in=taper.one_in, nut=nut, tightening_nm=value_of(taper.tightening))
+    return TaperInputs(
+        length_mm=length_mm,
+        one_in=taper.one_in,
+        nut=nut,
+        nut_class=taper.nut_class,
+        tightening_nm=value_of(taper.tightening),
+    )
 
 
 def _hub(sheet: CouplerSheet, motor: ShaftInputs, odd: list[ToDo]) -> HubInputs:
@@ -348,6 +372,7 @@ def _hub(sheet: CouplerSheet, motor: ShaftInputs, odd: list[ToDo]) -> HubInputs:
         shaft_rz_um=hub.shaft_rz_um,
         put_on=hub.put_on,
         beside=hub.beside,
+        kept_by=hub.kept_by,
         reach=sized(hub.reach),
         pilot_depth=sized(hub.pilot_depth),
         chamfers_mm=value_of(hub.chamfers),
@@ -379,6 +404,7 @@ def _jaw(sheet: CouplerSheet, odd: list[ToDo]) -> JawInputs:
         temperature=jaw.temperature,
         shock=jaw.shock,
         starts=jaw.starts,
+        greatest_rpm=jaw.greatest.rpm if jaw.greatest else None,
         outside_mm=positive_of(jaw.outside),
     )
 

@@ -24,8 +24,51 @@ class LaidCoupler(LaidOut):
 def lay_out(sheet: CouplerSheet) -> LaidCoupler:
     """Return the bench's parts as far as they go."""
     inputs = inputs_of(sheet)
-    hub = _hub(inputs)
-    return LaidCoupler(inputs=inputs, apart=inputs.apart, parts=(hub,) if hub else ())
+    hubs = (_hub(inputs), _gearbox_hub(inputs))
+    return LaidCoupler(inputs=inputs, apart=inputs.apart, parts=tuple(one for one in hubs if one))
+
+
+def _gearbox_hub(inputs: CouplerInputs) -> FlatPart | None:
+    """The other hub of a flexible coupler; ``None`` until its length, outside and bore are known."""
+    jaw, bore_mm = inputs.jaw, inputs.gearbox_shaft.diameter_mm
+    if jaw.gearbox_hub is None or jaw.outside_mm is None or bore_mm is None or bore_mm >= jaw.outside_mm:
+        return None
+    edge, hub = CircleEdge(jaw.outside_mm / 2), inputs.sheet.hub
+    return FlatPart(
+        key="coupler.gearbox_hub",
+        title="Coupler hub, gearbox's",
+        short="HUB G",
+        holes=(PlateHole(id="bore", kind="bore", x_mm=0.0, y_mm=0.0, finished_mm=bore_mm, cut_mm=None),),
+        edge=edge,
+        vertices=edge.vertices,
+        thickness_mm=jaw.gearbox_hub.mm,
+        faces=("MOTOR", "GEARBOX"),
+        sides=("motor side", "gearbox side"),
+        look_at="gearbox",
+        stock=Stock(
+            number="",
+            quantity=1,
+            material=hub.material,
+            made_of=hub.made_of,
+            process="turned",
+            kerf_mm=0.0,
+            sheet_mm=None,
+        ),
+        made_to=_gearbox_made_to(inputs),
+    )
+
+
+def _gearbox_made_to(inputs: CouplerInputs) -> tuple[str, ...]:
+    """What the gearbox's hub takes: a spline to be cut by gauge, or a keyway."""
+    spline, key = inputs.gearbox_shaft.spline, inputs.gearbox_shaft.key
+    lines = ["bore, jaws and face that locate: in one chucking"]
+    if inputs.gearbox_shaft.kind is ShaftKind.SPLINED and spline.teeth:
+        lines.append(f"spline of {spline.teeth} teeth to suit the shaft: cut to a gauge, not to this drawing")
+        if spline.hub_teeth is not None:
+            lines.append(f"full teeth {fig(spline.hub_teeth.mm, 'mm')} from its mouth")
+    if inputs.gearbox_shaft.kind is ShaftKind.KEYED and key.size is not None:
+        lines.append(f"keyway {fig(key.size.width_mm, 'mm')} wide for the gearbox shaft's key")
+    return tuple(lines)
 
 
 def _hub(inputs: CouplerInputs) -> FlatPart | None:

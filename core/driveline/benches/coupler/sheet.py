@@ -5,7 +5,7 @@ from typing import Annotated
 from pydantic import Field, StringConstraints
 
 from driveline.fits.jaw import SpiderWay
-from driveline.joints.sheet import Bolts, RegisterFit
+from driveline.joints.sheet import Bolts, PropertyClass, RegisterFit
 from driveline.shafts.keys import KeyEnds
 from driveline.shafts.splines import SplineHub
 from driveline.sheet import Angle, Coordinate, Length, Name, Ratio, Sheet, Slant, Spin, Torque, Words
@@ -62,6 +62,7 @@ class Taper(Sheet):
     length: Length | None = None
     one_in: Annotated[float, Field(ge=3, le=100)] | None = Field(default=None, description="On the diameter")
     nut: Annotated[str, Field(max_length=20)] | None = None
+    nut_class: PropertyClass | None = Field(default=None, description="Strength of the shaft's thread, as of a screw")
     tightening: Torque | None = None
 
 
@@ -88,6 +89,10 @@ class ShaftEnd(Sheet):
     bar: Length | None = Field(default=None, description="Thickness of that bar, for a tip behind its face; 0 for none")
     end_float: Length | None = Field(default=None, description="End to end; 0 for none")
     play: Length | None = Field(default=None, description="Of its bearings, felt across at its tip; 0 for none")
+    least: Length | None = Field(
+        default=None, description="Least diameter behind its seat, at a fillet or groove; its own where none is less"
+    )
+    shear_mpa: Stress | None = Field(default=None, description="Greatest shear that its steel may bear, by its maker")
     key: Key = Key()
     taper: Taper = Taper()
     spline: Spline = Spline()
@@ -99,6 +104,17 @@ class FitFriction(Choice):
     HEATED = "heated"
     DEGREASED = "degreased", "heated, degreased"
     OILED = "oiled", "pressed, oiled"
+
+
+class KeptBy(Choice):
+    """What keeps a hub from working along its shaft."""
+
+    NUT = "nut", "the nut of its taper"
+    SCREW = "screw", "a screw and washer into the shaft's end"
+    CIRCLIP = "circlip", "a circlip"
+    GRUB = "grub", "grub screws on the key and beside it"
+    FIT = "fit", "its interference fit"
+    NOTHING = "nothing", "nothing"
 
 
 class HeatLimit(Choice):
@@ -124,6 +140,7 @@ class Hub(Sheet):
     shaft_rz_um: Rough | None = None
     put_on: FitFriction | None = None
     beside: HeatLimit | None = None
+    kept_by: KeptBy | None = Field(default=None, description="Along the motor's shaft")
     reach: Length | None = Field(
         default=None, description="Hub end to the far end of its spline, over the gearbox shaft"
     )
@@ -166,6 +183,7 @@ class Jaw(Sheet):
     shock: Factor | None = None
     starts: Factor | None = None
     outside: Length | None = None
+    greatest: Spin | None = Field(default=None, description="Top speed of the coupling, by its maker")
 
 
 class KeptClutch(Sheet):
@@ -180,7 +198,9 @@ class KeptClutch(Sheet):
     stood_at: Coordinate | None = Field(default=None, description="Bell-housing face to the friction face, as it was")
     travel: Length | None = Field(default=None, description="What the release bearing forgives, either way")
     flywheel_grip: Length | None = Field(default=None, description="Thickness of the flywheel under its bolts")
-    pilot_bearing: bool | None = Field(default=None, description="Carries the nose of the gearbox's shaft")
+    pilot_bearing: bool | None = Field(
+        default=None, description="Carries the nose of the gearbox's shaft, whatever the style"
+    )
 
 
 class RunoutReading(Sheet):
@@ -230,4 +250,5 @@ class CouplerSheet(Sheet):
         default=[], description="How its allowances fall with speed, by its maker"
     )
     grade_mm_s: Annotated[float, Field(ge=0.4, le=100)] | None = Field(default=None, description="Balance grade wanted")
+    launches: Annotated[float, Field(gt=0, le=1e9)] | None = Field(default=None, description="In its life")
     why: Words = ""

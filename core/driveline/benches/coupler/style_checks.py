@@ -25,26 +25,12 @@ def bolts_checks(inputs: CouplerInputs, needs: CouplerNeeds, judge: Judge) -> li
 
 
 def flywheel_checks(inputs: CouplerInputs, needs: CouplerNeeds, judge: Judge) -> list[Check]:
-    """Return whether the flywheel's bolts carry the torque by friction, and whether the gearbox's shaft is carried."""
-    sheet, pilot = inputs.sheet, inputs.sheet.clutch.pilot_bearing
+    """Return whether the flywheel's bolts carry the torque by friction."""
+    sheet = inputs.sheet
     found = _bolt_circle(
         "flywheel_bolts", "Bolts of the flywheel", sheet.flywheel_bolts, sheet.clutch.flywheel_grip, inputs
     )
-    says = {
-        True: "Its nose runs in a pilot bearing.",
-        False: "Its nose hangs free: disc and seal will not last. Bore the hub for a pilot bearing.",
-        None: "",
-    }[pilot]
-    answer = judge.answer(
-        is_so=pilot,
-        key="coupler.pilot",
-        title="Gearbox shaft's nose is carried",
-        says=says,
-        missing=missing_of({"A pilot bearing for the nose of the gearbox's shaft: there or not": pilot is not None}),
-        inputs=("coupler.clutch.pilot_bearing",),
-        station="coupler",
-    )
-    return [*_screws(found, sheet.flywheel_bolts, needs, judge), answer]
+    return [*_screws(found, sheet.flywheel_bolts, needs, judge)]
 
 
 def _screws(place: Place, bolts: Bolts, needs: CouplerNeeds, judge: Judge) -> tuple[Check, ...]:

@@ -340,6 +340,69 @@ class MeasuredShaftTest(TestCase):
         self.assertIn("H7/s6", " ".join(notes))
 
 
+class ShaftsThemselvesTest(TestCase):
+    def test_each_of_them_fails_for_its_own_reason(self) -> None:
+        hollow = {"motor_shaft__bore": mm(27)}
+        cases: tuple[tuple[str, dict[str, Any]], ...] = (
+            ("motor_torsion", {"motor_shaft__least": mm(16)}),
+            ("gearbox_torsion", {"gearbox_shaft__bore": mm(27)}),
+            ("motor_often", {"launches": 1e9}),
+            ("gearbox_often", {"gearbox_shaft__least": mm(20)}),
+            ("key_often", {"motor_shaft__key__length": mm(6), "launches": 1e8}),
+            ("motor_keyway", hollow),
+            ("hub_wall", {"hub__outside": mm(43)}),
+            ("hollow_shaft", {**hollow, "motor_shaft__diameter": mm(35.12, 0.003)}),
+            ("kept", {"hub__kept_by": "nothing"}),
+            ("kept", {"hub__kept_by": "fit"}),
+            ("pilot", {"clutch__pilot_bearing": False}),
+            ("jaw_speed", {"jaw__greatest": {"text": "6000 rpm"}}),
+        )
+        for key, changes in cases:
+            with self.subTest(key, changes=changes):
+                self.assertIs(check_of(wren(**changes), f"coupler.{key}").verdict, Verdict.FAILS)
+
+    def test_what_is_left_out_is_not_known(self) -> None:
+        for key, path in (
+            ("motor_torsion", "motor_shaft__least"),
+            ("gearbox_torsion", "gearbox_shaft__spline__root"),
+            ("motor_often", "launches"),
+            ("key_often", "motor_shaft__key__starts"),
+            ("kept", "hub__kept_by"),
+            ("pilot", "clutch__pilot_bearing"),
+            ("jaw_speed", "jaw__greatest"),
+        ):
+            gone: dict[str, Any] = {path: None}
+            with self.subTest(key):
+                self.assertIs(check_of(wren(**gone), f"coupler.{key}").verdict, Verdict.NOT_KNOWN)
+
+    def test_a_taper_asks_for_its_nut_and_stretches_its_hub(self) -> None:
+        taper = {"length": mm(40), "one_in": 10, "nut": "M20", "tightening": {"text": "200 Nm"}, "nut_class": "8.8"}
+        there = {"motor_shaft__kind": "tapered", "motor_shaft__taper": taper, "hub__kept_by": "nut"}
+        found = wren(**there)
+        self.assertIs(check_of(found, "coupler.nut_proof").verdict, Verdict.HOLDS)
+        self.assertIs(check_of(found, "coupler.kept").verdict, Verdict.HOLDS)
+        tight = wren(**{**there, "motor_shaft__taper": {**taper, "tightening": {"text": "900 Nm"}}})
+        for key in ("nut_proof", "hub_stress"):
+            self.assertIs(check_of(tight, f"coupler.{key}").verdict, Verdict.FAILS, key)
+        bare = wren(**{**there, "motor_shaft__taper": {**taper, "nut_class": None}})
+        self.assertIs(check_of(bare, "coupler.nut_proof").verdict, Verdict.NOT_KNOWN)
+
+    def test_an_inch_shaft_has_an_inch_key(self) -> None:
+        """1 3/8 in: 5/16 square, half of it in the shaft."""
+        inch = wren(motor_shaft__diameter={"text": "1 3/8 in", "u": 0.003}, hub__bore={"text": "1 3/8 in"})
+        working = check_of(inch, "coupler.motor_joint").working
+        sizes = {one.name: one.value for step in working.steps for one in getattr(step, "given", ())}
+        self.assertAlmostEqual(sizes["b"], 7.9375)
+        self.assertAlmostEqual(sizes["t_1"], 7.9375 / 2)
+
+    def test_both_hubs_of_a_flexible_coupler_are_parts(self) -> None:
+        parts = {one.key: one for one in wren().parts}
+        self.assertLessEqual({"coupler.hub", "coupler.gearbox_hub"}, set(parts))
+        longer = wren(jaw__hub_length=mm(50))
+        made = {one.key: one.cut.thickness_mm for one in longer.parts if one.cut and one.key.startswith("coupler")}
+        self.assertEqual(made, {"coupler.hub": 45, "coupler.gearbox_hub": 50})
+
+
 class SenselessTest(TestCase):
     """Each is asked about by its field, and what hangs on it is not known."""
 

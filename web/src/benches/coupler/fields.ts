@@ -1,7 +1,7 @@
 /** The forms of both shafts and of each style's coupler, in the order in which their figures are taken. */
 import type { CouplerSheet } from '../../api/types';
 import { asked, choice, count, number, reading, text, within, yesNo, type Form } from '../../measure/fields';
-import { circleJointForm } from '../../measure/screws';
+import { circleJointForm, STRENGTHS } from '../../measure/screws';
 
 type Shaft = CouplerSheet['motor_shaft'];
 type Hub = CouplerSheet['hub'];
@@ -51,6 +51,7 @@ const TAPER: Form<Shaft['taper']> = [
   reading('length', 'Length of the taper', 'length'),
   number('one_in', 'Taper, one in', [3, 100], 'on the diameter'),
   text('nut', 'Thread of its nut', { empty: null, most: 20 }),
+  choice('nut_class', 'Strength of that thread', STRENGTHS, 'not known'),
   reading('tightening', 'Nut tightened to', 'torque'),
 ];
 
@@ -85,6 +86,8 @@ const END: Form<Shaft> = [
   reading('reading', 'Face to tip, as read', 'length', 'with a bar across the face, the bar included'),
   asked((shaft) => shaft.tip === 'recessed', reading('bar', 'Thickness of that bar', 'length', '0 for none')),
   reading('end_float', 'End float', 'length', 'push and pull it against a dial; 0 for none'),
+  reading('least', 'Least diameter behind its seat', 'length', 'at a fillet or groove; else its own'),
+  number('shear_mpa', 'Shear its steel may bear', [1, 2500], 'empty: 250, unhardened', 'MPa'),
   reading('play', 'Play across, at its tip', 'length', 'lift it against a dial; 0 for none'),
   ...only(
     isKeyed,
@@ -147,6 +150,19 @@ const FIT: Form<Hub> = [
     ],
     'not looked',
   ),
+  choice(
+    'kept_by',
+    'Kept along the shaft by',
+    [
+      ['screw', 'screw and washer'],
+      ['circlip', 'circlip'],
+      ['grub', 'grub screws'],
+      ['nut', 'the nut of its taper'],
+      ['fit', 'its fit'],
+      ['nothing', 'nothing'],
+    ],
+    'not said',
+  ),
   number('hub_rz_um', 'Bore roughness Rz, µm', [0, 200], 'fine turned 6.3'),
   number('shaft_rz_um', 'Shaft roughness Rz, µm', [0, 200], 'ground 4'),
 ];
@@ -171,6 +187,7 @@ export const TRUE: Form<CouplerSheet> = [
   reading('runout', 'Dial on the seated hub, total', 'length', 'turned by hand, one whole turn'),
   reading('face_runout', 'Dial on its face, total', 'length', 'end float held'),
   reading('face_sweep', 'Its face read on a diameter of', 'length'),
+  number('launches', 'Launches in its life', [1, 1e9], 'ten a day for thirty years: 100 000'),
   number('grade_mm_s', 'Balance grade wanted, G', [0.4, 100], 'empty: 16', 'mm/s'),
   reading('allowed_parallel', 'Offset forgiven', 'length', 'its maker’s figure; empty: usual'),
   reading('allowed_angle', 'Angle forgiven', 'angle', 'its maker’s figure; empty: usual'),
@@ -204,6 +221,7 @@ const SPIDER: Form<Jaw> = [
   reading('gearbox_slide', 'Gearbox hub before its tip', 'length'),
   reading('outside', 'Outside', 'length'),
   reading('rating', 'Spider’s rated torque', 'torque'),
+  reading('greatest', 'Its top speed', 'spin', 'by its maker'),
   number('temperature', 'Factor for heat', [1, 5], 'empty: 1.2'),
   number('shock', 'Factor for shock', [1, 5], 'empty: 1, it is in the design torque'),
   number('starts', 'Factor for starts', [1, 5], 'empty: 1'),
@@ -217,8 +235,10 @@ const CLUTCH: Form<CouplerSheet['clutch']> = [
   reading('flywheel_out', 'Motor face to the friction face', 'length'),
   reading('stood_at', 'It stood from the bell-housing’s face', 'length', 'on the engine’s side above nought'),
   reading('travel', 'Release bearing forgives', 'length', 'either way'),
-  yesNo('pilot_bearing', 'Pilot bearing for the gearbox shaft', 'not said', ['there', 'none']),
   reading('flywheel_grip', 'Flywheel under its bolts', 'length', 'thickness'),
+];
+const NOSE: Form<CouplerSheet['clutch']> = [
+  yesNo('pilot_bearing', 'Pilot bearing for it', 'not said', ['there', 'none']),
 ];
 const BOLTS: Form<CouplerSheet['bolts']> = [
   count('count', 'Bolts', [0, 24], 0),
@@ -265,5 +285,10 @@ export function styleGroups(style: string | null, threads: readonly string[]): r
     ],
     spline: [{ title: 'Hub lengthwise', form: hub([...PLACED, ...PILOT, ...CHAMFERS]) }],
   };
-  return [...(groups[style ?? ''] ?? []), { title: 'Least clearances', form: LIMITS }];
+  const nose = within((sheet: CouplerSheet) => sheet.clutch, NOSE);
+  return [
+    ...(groups[style ?? ''] ?? []),
+    { title: 'Nose of the gearbox shaft', form: nose },
+    { title: 'Least clearances', form: LIMITS },
+  ];
 }
