@@ -50,7 +50,14 @@ from driveline.network import indicator_sweep
 from driveline.reading.combined import combined, drawn_range, slopes_at
 from driveline.results import COVERAGE_95
 from driveline.shafts.misalignment import Budget
-from tests.examples import coupler_adapters, mount_adapters, shaft_adapters, space_adapters, whole_adapters
+from tests.examples import (
+    coupler_adapters,
+    mount_adapters,
+    shaft_adapters,
+    space_adapters,
+    travel_adapters,
+    whole_adapters,
+)
 
 Given = Mapping[str, Any]
 Found = dict[str, Any]
@@ -413,4 +420,5 @@ ADAPTERS: Final[dict[str, Adapter]] = {
     **mount_adapters.ADAPTERS,
     **shaft_adapters.ADAPTERS,
     **whole_adapters.ADAPTERS,
+    **travel_adapters.ADAPTERS,
 }

@@ -70,7 +70,6 @@ USUAL: Final = tuple(
         r"^plate\.\w+_joint\.(head|tapped_mpa|tightening)$|\.joint\.(head|tapped_mpa|tightening)$",
         r"^brief\.motor\.inertia_kgm2$",
         r"^placement\.travel$",
-        r"^axles\.axles\.\d+\.(inner\.(angle|plunge|plunge_bent)|outer\.angle)$",
         r"^axles\..*\.guide_mpa$",
         r"^axles\.lines\.\d+\.grade_mm_s$",
         r"^mounts\.(dynamic|inertia\b)",

@@ -16,7 +16,7 @@ places = st.lists(st.tuples(st.floats(350, 420), st.floats(2, 25)), min_size=1, 
 
 class EnvelopeTest(TestCase):
     def test_plunge_shrinks_on_a_straight_line_to_its_end(self) -> None:
-        joint = Envelope(angle_deg=20, plunge_mm=25, bent_mm=15)
+        joint = Envelope(((0, 25), (20, 15)))
         np.testing.assert_allclose(joint.plunge_at(np.array([0.0, 10.0, 20.0, 30.0])), [25, 20, 15, 15])
 
     @given(places, st.floats(-10, 10))

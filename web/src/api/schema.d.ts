@@ -1855,16 +1855,49 @@ export interface components {
              *       "kind": null,
              *       "angle": null,
              *       "plunge": null,
-             *       "plunge_bent": null
+             *       "plunge_bent": null,
+             *       "rating": null
              *     }
              */
             inner: components["schemas"]["InnerJoint"];
             /**
              * @default {
-             *       "angle": null
+             *       "angle": null,
+             *       "fast": null,
+             *       "rating": null
              *     }
              */
             outer: components["schemas"]["OuterJoint"];
+            /**
+             * @description Of the inner joints, to the unit's outputs
+             * @default {
+             *       "count": 0,
+             *       "circle": null,
+             *       "hole": null,
+             *       "joint": {
+             *         "condition": null,
+             *         "countersink": null,
+             *         "crush_tube": false,
+             *         "depth_behind": null,
+             *         "head": null,
+             *         "is_blind": null,
+             *         "is_fitted": null,
+             *         "length": null,
+             *         "property_class": null,
+             *         "sleeve_yield_mpa": null,
+             *         "surface": null,
+             *         "tapped": null,
+             *         "tapped_mpa": null,
+             *         "thread": null,
+             *         "thread_depth": null,
+             *         "tightening": null,
+             *         "washer": null
+             *       },
+             *       "is_bolted": null,
+             *       "grip": null
+             *     }
+             */
+            flange: components["schemas"]["Flange"];
             /**
              * @default {
              *       "inner": {
@@ -1898,7 +1931,7 @@ export interface components {
              *         },
              *         "strap": null
              *       },
-             *       "steers": false,
+             *       "steers": null,
              *       "steered": {
              *         "pin_bottom": {
              *           "point": null,
@@ -1923,7 +1956,9 @@ export interface components {
              *         "guide_mpa": null,
              *         "inner_seat": null,
              *         "inner_spline": {
+             *           "engaged": null,
              *           "form": "",
+             *           "hub": null,
              *           "length": null,
              *           "outside": null,
              *           "over_pins": null,
@@ -1943,7 +1978,9 @@ export interface components {
              *         },
              *         "outer_seat": null,
              *         "outer_spline": {
+             *           "engaged": null,
              *           "form": "",
+             *           "hub": null,
              *           "length": null,
              *           "outside": null,
              *           "over_pins": null,
@@ -1990,7 +2027,7 @@ export interface components {
              *         },
              *         "strap": null
              *       },
-             *       "steers": false,
+             *       "steers": null,
              *       "steered": {
              *         "pin_bottom": {
              *           "point": null,
@@ -2015,7 +2052,9 @@ export interface components {
              *         "guide_mpa": null,
              *         "inner_seat": null,
              *         "inner_spline": {
+             *           "engaged": null,
              *           "form": "",
+             *           "hub": null,
              *           "length": null,
              *           "outside": null,
              *           "over_pins": null,
@@ -2035,7 +2074,9 @@ export interface components {
              *         },
              *         "outer_seat": null,
              *         "outer_spline": {
+             *           "engaged": null,
              *           "form": "",
+             *           "hub": null,
              *           "length": null,
              *           "outside": null,
              *           "over_pins": null,
@@ -2093,11 +2134,8 @@ export interface components {
              *     }
              */
             outer: components["schemas"]["Travelled"];
-            /**
-             * Steers
-             * @default false
-             */
-            steers: boolean;
+            /** Steers */
+            steers?: boolean | null;
             /**
              * @default {
              *       "pin_top": {
@@ -2127,7 +2165,9 @@ export interface components {
              *       "inner_seat": null,
              *       "outer_seat": null,
              *       "inner_spline": {
+             *         "engaged": null,
              *         "form": "",
+             *         "hub": null,
              *         "length": null,
              *         "outside": null,
              *         "over_pins": null,
@@ -2136,7 +2176,9 @@ export interface components {
              *         "teeth": null
              *       },
              *       "outer_spline": {
+             *         "engaged": null,
              *         "form": "",
+             *         "hub": null,
              *         "length": null,
              *         "outside": null,
              *         "over_pins": null,
@@ -2225,7 +2267,9 @@ export interface components {
              *       "length": null,
              *       "form": "",
              *       "pin": null,
-             *       "over_pins": null
+             *       "over_pins": null,
+             *       "engaged": null,
+             *       "hub": null
              *     }
              */
             inner_spline: components["schemas"]["BarSpline"];
@@ -2237,7 +2281,9 @@ export interface components {
              *       "length": null,
              *       "form": "",
              *       "pin": null,
-             *       "over_pins": null
+             *       "over_pins": null,
+             *       "engaged": null,
+             *       "hub": null
              *     }
              */
             outer_spline: components["schemas"]["BarSpline"];
@@ -2309,6 +2355,10 @@ export interface components {
             /** @description Diameter of the pins it was measured over */
             pin?: components["schemas"]["Length"] | null;
             over_pins?: components["schemas"]["Length"] | null;
+            /** @description Full teeth of both in one another; sliding, at ride */
+            engaged?: components["schemas"]["Length"] | null;
+            /** @description What it goes into */
+            hub?: components["schemas"]["SplineHub"] | null;
         };
         /**
          * BasePlate
@@ -3313,6 +3363,48 @@ export interface components {
          */
         FitFriction: "heated" | "degreased" | "oiled";
         /**
+         * Flange
+         * @description Bolts that hold a shaft's flange; both flanges are of steel.
+         */
+        Flange: {
+            /**
+             * Count
+             * @default 0
+             */
+            count: number;
+            circle?: components["schemas"]["Length"] | null;
+            hole?: components["schemas"]["Length"] | null;
+            /**
+             * @default {
+             *       "thread": null,
+             *       "property_class": null,
+             *       "condition": null,
+             *       "tightening": null,
+             *       "surface": null,
+             *       "washer": null,
+             *       "tapped": null,
+             *       "tapped_mpa": null,
+             *       "countersink": null,
+             *       "thread_depth": null,
+             *       "is_blind": null,
+             *       "head": null,
+             *       "length": null,
+             *       "depth_behind": null,
+             *       "is_fitted": null,
+             *       "crush_tube": false,
+             *       "sleeve_yield_mpa": null
+             *     }
+             */
+            joint: components["schemas"]["Joint"];
+            /**
+             * Is Bolted
+             * @description No: it is held by a spline, a circlip or otherwise
+             */
+            is_bolted?: boolean | null;
+            /** @description Thickness of what they clamp */
+            grip?: components["schemas"]["Length"] | null;
+        };
+        /**
          * FlangeAdapter
          * @description A turned disc between a shaft's flange and that of the box or axle.
          */
@@ -3538,6 +3630,8 @@ export interface components {
             plunge?: components["schemas"]["Length"] | null;
             /** @description Either way, at its greatest angle */
             plunge_bent?: components["schemas"]["Length"] | null;
+            /** @description Greatest torque, by its maker */
+            rating?: components["schemas"]["Torque"] | null;
         };
         /**
          * InnerKind
@@ -4350,6 +4444,10 @@ export interface components {
         OuterJoint: {
             /** @description Greatest, by its maker */
             angle?: components["schemas"]["Slant"] | null;
+            /** @description Greatest at the wanted top speed, by its maker */
+            fast?: components["schemas"]["Slant"] | null;
+            /** @description Greatest torque, by its maker */
+            rating?: components["schemas"]["Torque"] | null;
         };
         /**
          * Outline
@@ -5034,11 +5132,75 @@ export interface components {
             empty?: components["schemas"]["Length"] | null;
             /** @description Pinion nose up, under launch, as seen or stated */
             winds_up?: components["schemas"]["Slant"] | null;
+            /** @description Pinion nose down: overrun, reverse or brakes, the most */
+            winds_down?: components["schemas"]["Slant"] | null;
+            /** @description Pinion's joint from the axle's centre, along it */
+            pinion_ahead?: components["schemas"]["Length"] | null;
+            /** @description And square to it, up; 0 where level with it */
+            pinion_above?: components["schemas"]["Coordinate"] | null;
             /**
              * Wind Nm Per Deg
              * @description Axle torque that winds its springs up a degree
              */
             wind_nm_per_deg?: number | null;
+            /**
+             * @default {
+             *       "count": 0,
+             *       "circle": null,
+             *       "hole": null,
+             *       "joint": {
+             *         "condition": null,
+             *         "countersink": null,
+             *         "crush_tube": false,
+             *         "depth_behind": null,
+             *         "head": null,
+             *         "is_blind": null,
+             *         "is_fitted": null,
+             *         "length": null,
+             *         "property_class": null,
+             *         "sleeve_yield_mpa": null,
+             *         "surface": null,
+             *         "tapped": null,
+             *         "tapped_mpa": null,
+             *         "thread": null,
+             *         "thread_depth": null,
+             *         "tightening": null,
+             *         "washer": null
+             *       },
+             *       "is_bolted": null,
+             *       "grip": null
+             *     }
+             */
+            box_flange: components["schemas"]["Flange"];
+            /**
+             * @default {
+             *       "count": 0,
+             *       "circle": null,
+             *       "hole": null,
+             *       "joint": {
+             *         "condition": null,
+             *         "countersink": null,
+             *         "crush_tube": false,
+             *         "depth_behind": null,
+             *         "head": null,
+             *         "is_blind": null,
+             *         "is_fitted": null,
+             *         "length": null,
+             *         "property_class": null,
+             *         "sleeve_yield_mpa": null,
+             *         "surface": null,
+             *         "tapped": null,
+             *         "tapped_mpa": null,
+             *         "thread": null,
+             *         "thread_depth": null,
+             *         "tightening": null,
+             *         "washer": null
+             *       },
+             *       "is_bolted": null,
+             *       "grip": null
+             *     }
+             */
+            pinion_flange: components["schemas"]["Flange"];
             /**
              * Has Hoop
              * @description A loop catches the shaft if its front joint breaks
@@ -6762,6 +6924,20 @@ export interface components {
              * @default false
              */
             slips: boolean;
+            /**
+             * @default {
+             *       "teeth": null,
+             *       "outside": null,
+             *       "root": null,
+             *       "length": null,
+             *       "form": "",
+             *       "pin": null,
+             *       "over_pins": null,
+             *       "engaged": null,
+             *       "hub": null
+             *     }
+             */
+            slip_spline: components["schemas"]["BarSpline"];
             /** @description Travel of its slip joint, shut to fully drawn */
             slip?: components["schemas"]["Length"] | null;
             /** @description How far it is drawn out at ride height */

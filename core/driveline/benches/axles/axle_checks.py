@@ -72,10 +72,22 @@ def travel_checks(one: SideFound, judge: Judge) -> Iterator[Check]:
     yield _outer(one, judge)
 
 
-def _kind_missing(one: SideFound) -> tuple[str, ...]:
-    joint = one.axle.inner
-    stated = positive_of(joint.angle) is not None and positive_of(joint.plunge) is not None
-    return () if stated or joint.kind is not None else (f"{one.axle.name}: what its inner joints are",)
+def _angle_missing(one: SideFound) -> tuple[str, ...]:
+    """A usual limit is a guess: what is past it fails, what is within it is not known till the maker's is stated."""
+    name = f"{one.axle.name}: greatest angle of its inner joints, by their maker"
+    return missing_of({name: positive_of(one.axle.inner.angle)})
+
+
+def _envelope_missing(one: SideFound) -> tuple[str, ...]:
+    joint, travel = one.axle.inner, one.travel
+    known = {
+        f"{one.axle.name}: plunge of its inner joints, running straight": positive_of(joint.plunge),
+        f"{one.axle.name}: plunge that is left at their greatest angle": value_of(joint.plunge_bent),
+    }
+    missing = (*_angle_missing(one), *missing_of(known))
+    if travel is not None and travel.envelope is not None and travel.envelope.is_past(travel.scan.inner_deg):
+        missing += (f"{one.words}: plunge past the inner joint's greatest angle, which its maker does not state",)
+    return missing
 
 
 def _standing(one: SideFound) -> tuple[str, float, float] | None:
@@ -147,7 +159,7 @@ def _inner(one: SideFound, judge: Judge) -> Check:
         capacity=limit,
         unit="°",
         says="" if at is None else f"{fig(at.value, '°', 1)} {height_words(at)}{_strap_words(one)}.",
-        missing=(*one.found.missing, *_kind_missing(one)),
+        missing=(*one.found.missing, *_angle_missing(one)),
         inputs=(f"{one.field}.outer", one.field.rpartition(".")[0] + ".inner"),
         station=one.station,
         working=lambda: angle_working(None if at is None else at.value, "" if at is None else height_words(at)),
@@ -174,7 +186,7 @@ def plunge_missing(one: SideFound) -> tuple[str, ...]:
     bar = one.side.bar
     return (
         *one.found.missing,
-        *_kind_missing(one),
+        *_envelope_missing(one),
         *missing_of(
             {
                 f"{one.words}: inner joint's centre to the bar's seat": value_of(bar.inner_seat),
@@ -211,6 +223,11 @@ def _plunge(one: SideFound, judge: Judge) -> Check:
     )
 
 
+def _outer_missing(one: SideFound) -> tuple[str, ...]:
+    name = f"{one.axle.name}: greatest angle of its outer joints, by their maker"
+    return missing_of({name: positive_of(one.axle.outer.angle)})
+
+
 def _outer(one: SideFound, judge: Judge) -> Check:
     travel = one.travel
     at = travel.worst_of(travel.scan.outer_deg) if travel else None
@@ -222,7 +239,7 @@ def _outer(one: SideFound, judge: Judge) -> Check:
         capacity=outer_limit_deg(one.axle),
         unit="°",
         says="" if at is None else f"{fig(at.value, '°', 1)} {height_words(at)}.",
-        missing=one.found.missing,
+        missing=(*one.found.missing, *_outer_missing(one)),
         inputs=(f"{one.field}.outer", f"{one.field}.steered"),
         station=one.station,
         working=lambda: angle_working(None if at is None else at.value, "" if at is None else height_words(at)),

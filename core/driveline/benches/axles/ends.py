@@ -8,7 +8,7 @@ import numpy as np
 
 from driveline.arrays import Floats
 from driveline.benches.axles.needs import AxlesNeeds, Xyz
-from driveline.benches.axles.sheet import Axle, AxleSide, PathKind, Travelled
+from driveline.benches.axles.sheet import Axle, AxleSide, PathKind, Travelled, Which
 from driveline.errors import ImpossibleInput
 from driveline.margins import missing_of
 from driveline.sheet import value_of
@@ -111,7 +111,7 @@ def end_of(axle: Axle, name: str, needs: AxlesNeeds, field: str) -> FoundEnd:
     missing += travelled_missing(side.outer, points, f"{words} outer joint")
     if is_on_unit(side):
         missing += needs.moves_missing
-    missing += _steered_missing(side, points, words)
+    missing += _steered_missing(side, axle.which, points, words)
     found = FoundEnd(end=None, missing=tuple(dict.fromkeys(missing)), doubts=())
     if inner is None or other is None:
         return found
@@ -154,7 +154,9 @@ def travelled_missing(path: Travelled, points: Points, words: str) -> list[str]:
     return missing
 
 
-def _steered_missing(side: AxleSide, points: Points, words: str) -> list[str]:
+def _steered_missing(side: AxleSide, which: Which | None, points: Points, words: str) -> list[str]:
+    if side.steers is None and which is not Which.REAR:
+        return [f"{words}: whether its wheel steers"]
     if not side.steers:
         return []
     one = side.steered

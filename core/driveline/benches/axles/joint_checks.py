@@ -74,7 +74,7 @@ def _reach(one: LineFound, j: int, judge: Judge) -> Check:
     joint, words = one.line.joints[j], f"{one.line.name}, joint {j + 1}"
     angle = None if one.swept is None or not one.posed else float(one.swept.angles_deg[:, j].max())
     limit = positive_of(joint.angle)
-    lacking = [*one.ends_missing, *one.moves_missing, *one.travel_missing]
+    lacking = [*one.ends_missing, *one.moves_missing, *one.travel_missing, *one.wind_missing]
     if limit is None:
         lacking.append(f"{words}: the greatest angle that its maker allows")
     return judge.check(

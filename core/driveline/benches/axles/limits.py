@@ -10,7 +10,7 @@ from driveline.arrays import Floats
 from driveline.benches.axles.bars import guide_mpa, tube_critical_rpm, tube_inside_mm
 from driveline.benches.axles.ends import STILL
 from driveline.benches.axles.line_missing import angles_missing, joints_missing, standing_missing, travel_missing
-from driveline.benches.axles.posing import standing_of, swept_of
+from driveline.benches.axles.posing import UNWOUND, standing_of, swept_of
 from driveline.benches.axles.sheet import AxlesSheet, JointKind, PropLine, Tube, Which
 from driveline.benches.axles.tube_checks import two_piece_share
 from driveline.cardan.lines import allowed_joint_rpm
@@ -72,7 +72,7 @@ def _critical_rpm(line: PropLine, points: Points) -> float | None:
     if joints_missing(line, points) or travel_missing(line):
         return None
     try:
-        lengths = swept_of(line, _joints_mm(line, points), STILL).lengths_mm.max(axis=0)
+        lengths = swept_of(line, _joints_mm(line, points), STILL, UNWOUND).lengths_mm.max(axis=0)
     except ImpossibleInput:
         return None
     critical = _least(tube_critical_rpm(tube, float(one)) for tube, one in zip(line.tubes, lengths, strict=True))

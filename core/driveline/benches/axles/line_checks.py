@@ -35,6 +35,7 @@ def line_checks(one: LineFound, needs: AxlesNeeds, judge: Judge) -> Iterator[Che
 
 def _even(one: LineFound, judge: Judge) -> Check:
     rpm, worst = one.rpm, None
+    is_lone = sum(joint.kind in (JointKind.CROSS, None) for joint in one.line.joints) == 1  # none makes up for it
     if one.posed and rpm is not None and not one.twist_missing:
         at_axle = one.drives[:, -1] * squared_speed(rpm)
         worst = one.posed[int(at_axle.argmax())], float(at_axle.max())
@@ -50,7 +51,7 @@ def _even(one: LineFound, judge: Judge) -> Check:
         key=f"{one.key}.even",
         title=f"{one.line.name}: the axle is driven evenly",
         demand=None if worst is None else worst[1],
-        capacity=MOST_AT_DRIVEN_END_RAD_S2,
+        capacity=COMFORTABLE_RAD_S2 if is_lone else MOST_AT_DRIVEN_END_RAD_S2,
         unit=ACCELERATION,
         says=says,
         missing=_posed_missing(one),
@@ -130,7 +131,7 @@ def _slip(one: LineFound, judge: Judge) -> Check:
     j = slipping[0]
     tube, slip = tubes[j], one.slips.get(j)
     travel, drawn = value_of(tube.slip), value_of(tube.drawn)
-    lacking = [*one.joints_missing, *one.moves_missing, *one.travel_missing]
+    lacking = [*one.joints_missing, *one.moves_missing, *one.travel_missing, *one.wind_missing]
     lacking += missing_of(
         {
             f"{words}, shaft {j + 1}: travel of its slip joint": travel,

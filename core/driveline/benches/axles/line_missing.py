@@ -77,9 +77,19 @@ def standing_missing(line: PropLine) -> tuple[str, ...]:
 
 
 def wind_missing(line: PropLine, needs: AxlesNeeds) -> tuple[str, ...]:
-    """Return what keeps the pinion's winding up from being known, in words."""
-    if line.is_fixed is not False or line.winds_up is not None:
+    """Return what keeps the pinion's winding up and down from being known, in words."""
+    if line.is_fixed is not False:
         return ()
-    if line.wind_nm_per_deg is None:
-        return (f"{line.name}: how far the pinion's nose winds up under launch, or by what torque a degree",)
-    return load_missing("axle", line.name, load_at("axle", line.which, needs), needs)
+    places = missing_of(
+        {
+            f"{line.name}: how far the pinion's joint stands ahead of the axle's centre": value_of(line.pinion_ahead),
+            f"{line.name}: how far it stands above that, 0 where level": value_of(line.pinion_above),
+        }
+    )
+    if line.wind_nm_per_deg is not None:
+        return (*places, *load_missing("axle", line.name, load_at("axle", line.which, needs), needs))
+    ways = {
+        f"{line.name}: how far the pinion's nose winds up under launch, or by what torque a degree": line.winds_up,
+        f"{line.name}: how far it winds down under overrun, reverse or brakes": line.winds_down,
+    }
+    return (*places, *missing_of(ways))

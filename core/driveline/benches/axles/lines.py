@@ -24,8 +24,10 @@ from driveline.benches.axles.posing import (
     EMPTY,
     LADEN,
     RPM_AT_ONE,
+    UNWOUND,
     Posed,
     Swept,
+    Wound,
     not_folded,
     posed_of,
     slips_of,
@@ -119,12 +121,13 @@ def line_found(line: PropLine, k: int, needs: AxlesNeeds) -> LineFound:
     doubts: list[tuple[str, str]] = [*_doubts(line, field)]
     posed: tuple[Posed, ...] = ()
     swept, slips = None, dict[int, Slip]()
+    wound = wound_of(line, needs)
     moves = STILL if joints is None or needs.moves_missing else moves_at(joints[0], needs)
     if joints is not None:
         try:
             if not directions_missing(line):
-                posed = tuple(not_folded(one) for one in posed_of(line, joints, moves, wound_deg(line, needs)))
-            swept = swept_of(line, joints, moves)
+                posed = tuple(not_folded(one) for one in posed_of(line, joints, moves, wound))
+            swept = swept_of(line, joints, moves, wound)
         except ImpossibleInput as error:
             doubts.append((f"{field}.joints", f"{line.name}: {error}"))
             posed = ()
@@ -150,13 +153,23 @@ def line_found(line: PropLine, k: int, needs: AxlesNeeds) -> LineFound:
     )
 
 
-def wound_deg(line: PropLine, needs: AxlesNeeds) -> float:
-    """Return how far the pinion's nose winds up under launch: as stated or by its springs' rate, the greater."""
+def wound_of(line: PropLine, needs: AxlesNeeds) -> Wound:
+    """Return how far the pinion's nose winds up and down: as stated or by its springs' rate, whichever is more.
+
+    Reverse and brakes load the springs the other way as hard as launch: by the rate it winds as far down as up.
+    """
+    if line.is_fixed:
+        return UNWOUND
     load = load_at("axle", line.which, needs)
-    stated = value_of(line.winds_up) or 0.0
-    if line.is_fixed or line.wind_nm_per_deg is None or load is None or load.design_nm is None:
-        return stated
-    return max(stated, load.design_nm / line.wind_nm_per_deg)
+    by_rate = 0.0
+    if line.wind_nm_per_deg is not None and load is not None and load.design_nm is not None:
+        by_rate = load.design_nm / line.wind_nm_per_deg
+    return Wound(
+        up_deg=max(value_of(line.winds_up) or 0.0, by_rate),
+        down_deg=max(value_of(line.winds_down) or 0.0, by_rate),
+        ahead_mm=value_of(line.pinion_ahead) or 0.0,
+        above_mm=value_of(line.pinion_above) or 0.0,
+    )
 
 
 def _standing_doubts(line: PropLine, field: str) -> Iterator[tuple[str, str]]:

@@ -12,17 +12,16 @@ from driveline.benches.axles.ends import AT_REST, Moves
 from driveline.benches.axles.sheet import JointKind, PropJoint, PropLine
 from driveline.cardan.chains import Chain, bends_deg, toward
 from driveline.cardan.slip import Slip, slip_of
+from driveline.cardan.wound import Pinion
 from driveline.errors import ImpossibleInput
 from driveline.sheet import value_of
-from driveline.space.pose import turn_about
 
 HEIGHTS: Final = 41
-ACROSS: Final = np.array([0.0, 1.0, 0.0])
 AT_RIDE: Final = "at ride height"
 LADEN: Final = "laden"
 EMPTY: Final = "empty"
 LAUNCHES: Final = "launch"
-OVERRUNS: Final = "overrun"
+WINDS_DOWN: Final = ("overrun", "launch backward", "wheels locked")
 FOLDED_DEG: Final = 60.0  # no joint of a propshaft bends so far
 RPM_AT_ONE: Final = 30 / math.pi  # one radian a second
 
@@ -68,36 +67,64 @@ def _ends(line: PropLine, joints_mm: Floats) -> tuple[Floats, Floats]:
     return box, pinion
 
 
+def _heights(line: PropLine, joints_mm: Floats) -> Iterator[tuple[str, Floats, Floats]]:
+    """The heights at which its axle stands, with its joints and the pinion's line there."""
+    _, pinion = _ends(line, joints_mm)
+    yield AT_RIDE, joints_mm, pinion
+    for name, up_mm in ((LADEN, value_of(line.laden)), (EMPTY, -(value_of(line.empty) or 0.0))):
+        if up_mm and not line.is_fixed:
+            stood = joints_mm.copy()
+            stood[-1, 2] += up_mm
+            yield name, stood, pinion
+
+
 def standing_of(line: PropLine, joints_mm: Floats) -> Iterator[Posed]:
     """Return the line at ride, laden and empty.
 
     Raises:
         ImpossibleInput: If two joints are in one place or a joint bends 90°.
     """
-    box, pinion = _ends(line, joints_mm)
-    yield Posed(name=AT_RIDE, chain=_chain(line, joints_mm, box, pinion))
-    for name, up_mm in ((LADEN, value_of(line.laden)), (EMPTY, -(value_of(line.empty) or 0.0))):
-        if up_mm and not line.is_fixed:
-            stood = joints_mm.copy()
-            stood[-1, 2] += up_mm
-            yield Posed(name=name, chain=_chain(line, stood, box, pinion))
+    box, _ = _ends(line, joints_mm)
+    for name, stood, pinion in _heights(line, joints_mm):
+        yield Posed(name=name, chain=_chain(line, stood, box, pinion))
 
 
-def posed_of(line: PropLine, joints_mm: Floats, moves: Moves, wound: float) -> Iterator[Posed]:
-    """Return the line where its axle stands, and with the unit and the axle as launch and overrun move them.
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Wound:
+    """How far a live axle winds its pinion's nose up and down, and how far ahead of its centre the joint stands."""
+
+    up_deg: float
+    down_deg: float
+    ahead_mm: float
+    above_mm: float
+
+    def pinion(self, joints_mm: Floats, line: Floats) -> Pinion:
+        """Return the pinion as it stands."""
+        return Pinion(joint_mm=joints_mm[-1], line=line, ahead_mm=self.ahead_mm, above_mm=self.above_mm)
+
+
+UNWOUND: Final = Wound(up_deg=0.0, down_deg=0.0, ahead_mm=0.0, above_mm=0.0)
+
+
+def posed_of(line: PropLine, joints_mm: Floats, moves: Moves, wound: Wound) -> Iterator[Posed]:
+    """Return the line where its axle stands, and there as every way of driving moves unit and axle.
 
     Raises:
         ImpossibleInput: If two joints are in one place or a joint bends 90°.
     """
-    box, pinion = _ends(line, joints_mm)
+    box, _ = _ends(line, joints_mm)
     yield from standing_of(line, joints_mm)
-    for case, up in ((LAUNCHES, wound), (OVERRUNS, 0.0)):
-        at = moves.names.index(case) if case in moves.names else moves.names.index(AT_REST)
-        if not up and moves.names[at] == AT_REST:
-            continue
-        moved = joints_mm.copy()
-        moved[0] += moves.shifts_mm[at]
-        yield Posed(name=case, chain=_chain(line, moved, moves.turns[at] @ box, nose_up(pinion, up)))
+    ways = {LAUNCHES: wound.up_deg, **dict.fromkeys(WINDS_DOWN, -wound.down_deg)}
+    for height, stood, pinion in _heights(line, joints_mm):
+        for case, up_deg in ways.items():
+            at = moves.names.index(case) if case in moves.names else moves.names.index(AT_REST)
+            if not up_deg and moves.names[at] == AT_REST:
+                continue
+            moved = stood.copy()
+            moved[0] += moves.shifts_mm[at]
+            moved[-1], turned = wound.pinion(stood, pinion).wound(up_deg)
+            name = case if height == AT_RIDE else f"{case}, {height}"
+            yield Posed(name=name, chain=_chain(line, moved, moves.turns[at] @ box, turned))
 
 
 def not_folded(posed: Posed) -> Posed:
@@ -112,15 +139,8 @@ def not_folded(posed: Posed) -> Posed:
     return posed
 
 
-def nose_up(pinion: Floats, by_deg: float) -> Floats:
-    """Return a pinion's line, pointing at its axle, with its nose turned up: toward the box it rises more."""
-    ahead = 1.0 if pinion[0] >= 0 else -1.0
-    turned: Floats = turn_about(ACROSS, ahead * float(np.radians(by_deg))) @ pinion
-    return turned
-
-
-def swept_of(line: PropLine, joints_mm: Floats, moves: Moves) -> Swept:
-    """Return the line's joint angles and shaft lengths over all travel of its axle and all moves of the unit.
+def swept_of(line: PropLine, joints_mm: Floats, moves: Moves, wound: Wound) -> Swept:
+    """Return the line's joint angles and shaft lengths at every height, wound either way, with every move of the unit.
 
     Raises:
         ImpossibleInput: If two joints are in one place.
@@ -129,17 +149,23 @@ def swept_of(line: PropLine, joints_mm: Floats, moves: Moves) -> Swept:
     if line.is_fixed:
         bump = droop = 0.0
     heights = np.unique(np.concatenate((np.linspace(-droop, bump, HEIGHTS), [0.0])))
-    many = len(heights) * len(moves.names)
-    states = np.tile(joints_mm, (many, 1, 1))
-    states[:, -1, 2] += np.repeat(heights, len(moves.names))
-    states[:, 0] += np.tile(moves.shifts_mm, (len(heights), 1))
     box, pinion = _ends(line, joints_mm)
-    boxes = np.tile(moves.turns @ box, (len(heights), 1))
+    own = wound.pinion(joints_mm, pinion)
+    winds = [own.wound(by_deg) for by_deg in sorted({0.0, wound.up_deg, -wound.down_deg}, key=abs)]
+    places, lines_to = (np.array(one) for one in zip(*winds, strict=True))
+    shape = (len(heights), len(winds), len(moves.names))
+    states = np.broadcast_to(joints_mm, (*shape, *joints_mm.shape)).copy()
+    states[..., -1, :] = places[:, None]
+    states[..., -1, 2] += heights[:, None, None]
+    states[..., 0, :] += moves.shifts_mm
+    states = states.reshape(-1, *joints_mm.shape)
+    boxes = np.broadcast_to(moves.turns @ box, (*shape, 3)).reshape(-1, 3)
+    pinions = np.broadcast_to(lines_to[:, None], (*shape, 3)).reshape(-1, 3)
     shafts = np.diff(states, axis=1)
     lengths = np.linalg.norm(shafts, axis=-1)
     if not lengths.min() > 0:
         raise ImpossibleInput("joints", 0, "apart from one another")
-    lines = np.concatenate((boxes[:, None], shafts, np.tile(pinion, (many, 1))[:, None]), axis=1)
+    lines = np.concatenate((boxes[:, None], shafts, pinions[:, None]), axis=1)
     return Swept(angles_deg=bends_deg(lines), lengths_mm=lengths)
 
 

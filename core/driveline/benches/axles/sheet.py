@@ -8,7 +8,8 @@ from typing import Annotated
 from pydantic import Field
 
 from driveline.joints.sheet import Bolts
-from driveline.sheet import Angle, Length, Mass, Name, Sheet, Slant, Torque, Words
+from driveline.shafts.splines import SplineHub
+from driveline.sheet import Angle, Coordinate, Length, Mass, Name, Sheet, Slant, Torque, Words
 from driveline.space.spots import Spot
 from driveline.tables.materials import PlateMaterial
 from driveline.words import Choice
@@ -68,12 +69,15 @@ class InnerJoint(Sheet):
     angle: Slant | None = Field(default=None, description="Greatest, by its maker")
     plunge: Length | None = Field(default=None, description="Either way from its middle, running straight")
     plunge_bent: Length | None = Field(default=None, description="Either way, at its greatest angle")
+    rating: Torque | None = Field(default=None, description="Greatest torque, by its maker")
 
 
 class OuterJoint(Sheet):
     """The joint at the wheel, whose centre stays."""
 
     angle: Slant | None = Field(default=None, description="Greatest, by its maker")
+    fast: Slant | None = Field(default=None, description="Greatest at the wanted top speed, by its maker")
+    rating: Torque | None = Field(default=None, description="Greatest torque, by its maker")
 
 
 class DifferentialKind(Choice):
@@ -103,6 +107,8 @@ class BarSpline(Sheet):
     form: ShortWords = ""
     pin: Length | None = Field(default=None, description="Diameter of the pins it was measured over")
     over_pins: Length | None = None
+    engaged: Length | None = Field(default=None, description="Full teeth of both in one another; sliding, at ride")
+    hub: SplineHub | None = Field(default=None, description="What it goes into")
 
 
 class MockUp(Sheet):
@@ -140,9 +146,16 @@ class AxleSide(Sheet):
 
     inner: Spot = Field(default=Spot(), description="Inner joint's centre; empty takes the placed unit's output")
     outer: Travelled = Travelled()
-    steers: bool = False
+    steers: bool | None = None
     steered: Steered = Steered()
     bar: Bar = Bar()
+
+
+class Flange(Bolts):
+    """Bolts that hold a shaft's flange; both flanges are of steel."""
+
+    is_bolted: bool | None = Field(default=None, description="No: it is held by a spline, a circlip or otherwise")
+    grip: Length | None = Field(default=None, description="Thickness of what they clamp")
 
 
 class Axle(Sheet):
@@ -157,6 +170,7 @@ class Axle(Sheet):
     empty: Length | None = Field(default=None, description="Empty, lower by this")
     inner: InnerJoint = InnerJoint()
     outer: OuterJoint = OuterJoint()
+    flange: Flange = Field(default=Flange(), description="Of the inner joints, to the unit's outputs")
     left: AxleSide = AxleSide()
     right: AxleSide = AxleSide()
 
@@ -201,6 +215,7 @@ class Tube(Sheet):
     guide_mpa: Stress | None = None
     mass: Mass | None = None
     slips: bool = False
+    slip_spline: BarSpline = BarSpline()
     slip: Length | None = Field(default=None, description="Travel of its slip joint, shut to fully drawn")
     drawn: Length | None = Field(default=None, description="How far it is drawn out at ride height")
     flanges: ShortWords = ""
@@ -222,7 +237,12 @@ class PropLine(Sheet):
     laden: Length | None = Field(default=None, description="Laden, the axle stands higher than at ride by this")
     empty: Length | None = Field(default=None, description="Empty, lower by this")
     winds_up: Slant | None = Field(default=None, description="Pinion nose up, under launch, as seen or stated")
+    winds_down: Slant | None = Field(default=None, description="Pinion nose down: overrun, reverse or brakes, the most")
+    pinion_ahead: Length | None = Field(default=None, description="Pinion's joint from the axle's centre, along it")
+    pinion_above: Coordinate | None = Field(default=None, description="And square to it, up; 0 where level with it")
     wind_nm_per_deg: Rate | None = Field(default=None, description="Axle torque that winds its springs up a degree")
+    box_flange: Flange = Flange()
+    pinion_flange: Flange = Flange()
     has_hoop: bool | None = Field(default=None, description="A loop catches the shaft if its front joint breaks")
     grade_mm_s: Annotated[float, Field(gt=0, le=100)] | None = Field(default=None, description="Balance grade G")
 

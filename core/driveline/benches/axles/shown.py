@@ -16,7 +16,7 @@ from driveline.benches.axles.bars import STEEL, twist_deg
 from driveline.benches.axles.ends import End, xyz
 from driveline.benches.axles.lines import LineFound
 from driveline.benches.axles.mock_ups import mock_up_says
-from driveline.benches.axles.posing import nose_up, squared_speed
+from driveline.benches.axles.posing import squared_speed
 from driveline.benches.axles.results import (
     AdapterShown,
     AxleShown,
@@ -42,6 +42,7 @@ from driveline.cardan.lines import (
     cross_couples_nm,
     cv_couple_nm,
 )
+from driveline.cardan.wound import nose_up
 from driveline.checks import Check, worst_verdict
 from driveline.figures import fig
 from driveline.sheet import positive_of, value_of

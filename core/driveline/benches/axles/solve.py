@@ -12,7 +12,8 @@ from driveline.benches.axles.adapters import (
 )
 from driveline.benches.axles.axle_checks import SideFound, side_found, standing_doubts, standing_missing, travel_checks
 from driveline.benches.axles.bar_checks import bar_checks
-from driveline.benches.axles.bars import spline_doubts
+from driveline.benches.axles.bars import load_missing, spline_doubts
+from driveline.benches.axles.end_checks import end_checks, flange_checks, slip_spline_checks
 from driveline.benches.axles.ends import SIDES, end_of, is_on_unit, refused
 from driveline.benches.axles.line_checks import line_checks
 from driveline.benches.axles.lines import LineFound, line_found
@@ -93,8 +94,19 @@ def _checks(axles: tuple[Sides, ...], lines: tuple[LineFound, ...], needs: Axles
         for one in sides:
             yield from travel_checks(one, judge)
             yield from bar_checks(one, needs, judge)
+            yield from end_checks(one, needs, judge)
     for line in lines:
         yield from line_checks(line, needs, judge)
+        yield from slip_spline_checks(line, needs, judge)
+        torque, lacking = (
+            line.load.design_nm if line.load else None,
+            load_missing("propshaft", line.line.name, line.load, needs),
+        )
+        for flange, words, where in (
+            (line.line.box_flange, "flange at the box", "box_flange"),
+            (line.line.pinion_flange, "flange at the pinion", "pinion_flange"),
+        ):
+            yield from flange_checks(flange, f"{line.line.name}, {words}", line, torque, lacking, judge, where)
 
 
 def _parts(axles: tuple[Sides, ...], lines: tuple[LineFound, ...]) -> Iterator[OrderedPart]:

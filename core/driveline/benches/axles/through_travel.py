@@ -134,13 +134,13 @@ class Travelling:
 
 
 def envelope_of(joint: InnerJoint) -> Envelope | None:
-    """Return what the inner joint takes up: its maker's figures, else the usual ones of its kind."""
+    """Return what the inner joint takes up: its maker's figures, else at best the usual ones of its kind."""
     usual = USUAL[joint.kind] if joint.kind else (None, None)
     angle, plunge = positive_of(joint.angle) or usual[0], positive_of(joint.plunge) or usual[1]
     if angle is None or plunge is None:
         return None
     bent = value_of(joint.plunge_bent)
-    return Envelope(angle_deg=angle, plunge_mm=plunge, bent_mm=plunge if bent is None else bent)
+    return Envelope(((0.0, plunge), (angle, plunge if bent is None else min(bent, plunge))))
 
 
 def outer_limit_deg(axle: Axle) -> float:

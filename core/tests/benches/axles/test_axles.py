@@ -170,3 +170,44 @@ def _differential(kind: str | None) -> dict[str, Any]:
 
 def _at(x: float, y: float, z: float) -> dict[str, Any]:
     return {axis: {"text": f"{value} mm"} for axis, value in zip("xyz", (x, y, z), strict=True)}
+
+
+class EndsTest(TestCase):
+    def test_a_makers_figure_left_out_never_makes_a_shaft_hold(self) -> None:
+        for path, keys in (
+            ("inner__plunge_bent", ("plunge",)),
+            ("inner__angle", ("inner", "plunge")),
+            ("inner__plunge", ("plunge",)),
+            ("outer__angle", ("outer",)),
+            ("outer__fast", ("outer_fast",)),
+            ("inner__rating", ("inner_torque",)),
+            ("outer__rating", ("outer_torque",)),
+        ):
+            gone: dict[str, Any] = {f"axles__0__{path}": None}
+            for key in keys:
+                with self.subTest(path, key=key):
+                    verdict = check_of(job("plover", **gone), f"a1.right.{key}").verdict
+                    self.assertIn(verdict, (Verdict.FAILS, Verdict.NOT_KNOWN))
+
+    def test_plunge_past_the_angle_that_is_stated_is_not_known(self) -> None:
+        check = check_of(job("plover"), "a1.left.plunge")
+        self.assertIs(check.verdict, Verdict.NOT_KNOWN)
+        self.assertIn("past the inner joint's greatest angle", check.missing[-1])
+
+    def test_a_wheel_of_which_nobody_says_whether_it_steers_is_not_known(self) -> None:
+        unsaid = job("plover", axles__0__right__steers=None)
+        self.assertIn("steers", " ".join(check_of(unsaid, "a1.right.outer").missing))
+        rear = job("plover", axles__0__right__steers=None, axles__0__which=None)
+        rear["sheets"]["axles"]["axles"][0]["which"] = "rear"
+        self.assertNotIn("steers", " ".join(check_of(rear, "a1.right.outer").missing))
+
+    def test_joints_and_splines_bear_the_torque_of_their_side(self) -> None:
+        for path, key in (
+            ("inner__rating", "inner_torque"),
+            ("outer__rating", "outer_torque"),
+        ):
+            weak: dict[str, Any] = {f"axles__0__{path}": "500 N.m"}
+            self.assertIs(check_of(job("plover", **weak), f"a1.left.{key}").verdict, Verdict.FAILS)
+        short: dict[str, Any] = {"axles__0__left__bar__inner_spline__engaged": "10 mm"}
+        for key in ("inner_spline", "inner_spline_engaged"):
+            self.assertIs(check_of(job("plover", **short), f"a1.left.{key}").verdict, Verdict.FAILS)

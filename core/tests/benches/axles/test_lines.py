@@ -39,6 +39,48 @@ class LineTest(TestCase):
         neither = check_of(job("wren", lines__0__winds_up=None), "l1.even")
         self.assertIn("by what torque a degree", neither.missing[0])
 
+    def test_a_pinion_that_winds_up_moves_its_joint_and_reaches_farther_either_way(self) -> None:
+        """A joint 190 mm ahead of its axle rises by 190 sin 5°: 16.6 mm."""
+        none: dict[str, Any] = {"lines__0__winds_up": "0 deg", "lines__0__winds_down": "0 deg"}
+        before = check_of(job("wren", **none), "l1.j2.reach").demand or 0
+        for way in none:
+            with self.subTest(way):
+                wound = job("wren", **{**none, way: "5 deg"})
+                self.assertGreater(check_of(wound, "l1.j2.reach").demand or 0, before + 1)
+        ahead, at_centre = (
+            check_of(job("wren", lines__0__winds_up="8 deg", lines__0__pinion_ahead=one), "l1.j1.reach").demand
+            for one in ("190 mm", "0 mm")
+        )
+        self.assertNotAlmostEqual(ahead or 0, at_centre or 0, places=2)
+        for gone in ("winds_up", "winds_down", "pinion_ahead", "pinion_above"):
+            changes: dict[str, Any] = {f"lines__0__{gone}": None}
+            for key in ("l1.j2.reach", "l1.even", "l1.slip"):
+                self.assertIs(check_of(job("wren", **changes), key).verdict, UNKNOWN, (gone, key))
+
+    def test_wound_up_and_laden_together_are_worse_than_either(self) -> None:
+        def uneven(**changes: Any) -> float:
+            return check_of(job("wren", lines__0__winds_down="0 deg", **changes), "l1.even").demand or 0
+
+        both = uneven(lines__0__winds_up="3 deg")
+        self.assertGreater(both, uneven(lines__0__winds_up="0 deg") * 2)
+        self.assertGreater(both, uneven(lines__0__winds_up="3 deg", lines__0__laden="0 mm", lines__0__empty="0 mm") * 2)
+
+    def test_a_lone_cross_is_judged_on_what_is_comfortable(self) -> None:
+        self.assertEqual(check_of(job("dunlin"), "l1.even").capacity, 300)
+        self.assertEqual(check_of(job("wren"), "l1.even").capacity, 400)
+
+    def test_a_slip_spline_is_judged_where_it_is_drawn_out_most(self) -> None:
+        wren = check_of(job("wren"), "l1.t1.slip_spline")
+        shallow = job("wren", lines__0__tubes__0__slip_spline__engaged="36 mm")
+        self.assertLess((check_of(shallow, "l1.t1.slip_spline").margin or 9) * 2, wren.margin or 0)
+        self.assertIs(check_of(shallow, "l1.t1.slip_spline_engaged").verdict, Verdict.FAILS)
+
+    def test_flange_bolts_are_asked_about_and_judged(self) -> None:
+        unsaid = job("wren", lines__0__box_flange={})
+        self.assertIs(check_of(unsaid, "l1_box_flange_bolts").verdict, UNKNOWN)
+        few = job("wren", lines__0__box_flange__joint__is_fitted=False)
+        self.assertIs(check_of(few, "l1_box_flange_friction").verdict, Verdict.FAILS)
+
     def test_a_joint_bears_what_its_maker_says(self) -> None:
         self.assertIs(
             check_of(job("wren", lines__0__joints__1__rating="300 N.m"), "l1.j2.torque").verdict, Verdict.FAILS

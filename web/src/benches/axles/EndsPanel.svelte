@@ -44,7 +44,7 @@
       {/each}
     {/snippet}
     {#snippet body(row, k, put)}
-      <AxlePart axle={row} found={result.axles[k]} {points} {disabled} change={put} />
+      <AxlePart axle={row} found={result.axles[k]} {points} {threads} {disabled} change={put} />
     {/snippet}
   </NamedRows>
   <h3 class="mt-4">Propshafts</h3>
@@ -67,7 +67,7 @@
       {#if verdict}<VerdictMark {verdict} silent />{/if}
     {/snippet}
     {#snippet body(row, k, put)}
-      <LinePart line={row} found={result.lines[k]} {points} {disabled} change={put} />
+      <LinePart line={row} found={result.lines[k]} {points} {threads} {disabled} change={put} />
     {/snippet}
   </NamedRows>
   <h3 class="mt-4">Flange adapters</h3>

@@ -4,16 +4,17 @@
   import Fields from '../../measure/Fields.svelte';
   import { useUnits } from '../../measure/units.svelte';
   import { lengthen, shorten } from './edits';
-  import { jointForm, LINE, tubeForm } from './fields';
+  import { flangeForm, jointForm, LINE, tubeForm } from './fields';
 
   interface Props {
     line: PropLine;
     found: LineShown | undefined;
     points: readonly string[];
+    threads: readonly string[];
     disabled: boolean;
     change: (write: (line: PropLine) => void) => void;
   }
-  let { line, found, points, disabled, change }: Props = $props();
+  let { line, found, points, threads, disabled, change }: Props = $props();
   const units = useUnits();
   const MOST = 5;
   const LEAST = 2;
@@ -21,6 +22,18 @@
 
 {#if found?.missing[0]}<p class="text-[12.5px] text-brass">? {units.words(found.missing[0])}</p>{/if}
 <Fields form={LINE} from={line} {disabled} {change} />
+<Fields
+  form={flangeForm('Flange at the box is', threads)}
+  from={line.box_flange}
+  {disabled}
+  change={(write) => change((to) => write(to.box_flange))}
+/>
+<Fields
+  form={flangeForm('Flange at the pinion is', threads)}
+  from={line.pinion_flange}
+  {disabled}
+  change={(write) => change((to) => write(to.pinion_flange))}
+/>
 <h3 class="mt-2">From the box on</h3>
 <p class="text-[12.5px] text-ink-dim">
   Measured with the vehicle on its wheels or on stands at ride height, not hanging.

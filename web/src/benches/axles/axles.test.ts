@@ -30,7 +30,7 @@ describe('a line of shafts', () => {
 
   it('begins unsaid, as axles and adapters do', () => {
     expect(newAxle('rear').left).toEqual(newAxle('rear').right);
-    expect(newAxle('rear').left.steers).toBe(false);
+    expect(newAxle('rear').left.steers).toBeNull();
     expect(newAdapter('to the box').away).toMatchObject({ count: 0, is_tapped: false });
   });
 });

@@ -1,10 +1,12 @@
 /** New rows of the shafts' sheet. */
 import type { Axle, AxleSide, FlangeAdapter, PropLine } from '../../api/types';
 
+const newFlange = (): Axle['flange'] => ({ count: 0, joint: { crush_tube: false } });
+
 export const newSide = (): AxleSide => ({
   inner: { point: null },
   outer: { ride: { point: null }, heights: [], pivot_a: { point: null }, pivot_b: { point: null } },
-  steers: false,
+  steers: null,
   steered: { pin_top: { point: null }, pin_bottom: { point: null } },
   bar: {
     part_number: '',
@@ -22,6 +24,7 @@ export const newAxle = (name: string): Axle => ({
   name,
   inner: {},
   outer: {},
+  flange: newFlange(),
   left: newSide(),
   right: newSide(),
 });
@@ -31,12 +34,15 @@ const newTube = (): PropLine['tubes'][number] => ({
   part_number: '',
   slips: false,
   flanges: '',
+  slip_spline: { form: '' },
   is_mock_up: false,
 });
 
 export const newLine = (name: string): PropLine => ({
   name,
   joints: [newJoint(), newJoint()],
+  box_flange: newFlange(),
+  pinion_flange: newFlange(),
   tubes: [newTube()],
   box: {},
   pinion: {},

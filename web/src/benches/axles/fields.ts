@@ -13,6 +13,7 @@ type Tube = PropLine['tubes'][number];
 type Direction = PropLine['box'];
 type MockUp = Bar['mock_up'];
 type Face = FlangeAdapter['shaft'];
+type Flange = Axle['flange'];
 type Turning = AxlesSheet['turning'];
 
 const WHICH = [
@@ -23,6 +24,12 @@ const MATERIALS = [
   ['medium_carbon', 'medium carbon, induction hardened'],
   ['alloy', 'alloy, hardened'],
   ['soft', 'not hardened'],
+] as const;
+const HUBS = [
+  ['hardened', 'hardened, fixed'],
+  ['soft', 'not hardened, fixed'],
+  ['hardened_sliding', 'hardened, slides under torque'],
+  ['soft_sliding', 'not hardened, slides under torque'],
 ] as const;
 const MPA: readonly [number, number] = [1, 3000];
 const when = <T>(is: (from: T) => boolean, form: Form<T>): Form<T> =>
@@ -63,11 +70,16 @@ export const AXLE: Form<Axle> = [
       reading<Axle['inner']>('angle', 'Greatest angle of an inner joint', 'angle', 'by its maker'),
       reading<Axle['inner']>('plunge', 'Its plunge either way, running straight', 'length'),
       reading<Axle['inner']>('plunge_bent', 'Its plunge either way, at that angle', 'length'),
+      reading<Axle['inner']>('rating', 'Greatest torque of an inner joint', 'torque', 'by its maker'),
     ],
   ),
   ...within(
     (axle: Axle) => axle.outer,
-    [reading<Axle['outer']>('angle', 'Greatest angle of an outer joint', 'angle', 'by its maker')],
+    [
+      reading<Axle['outer']>('angle', 'Greatest angle of an outer joint', 'angle', 'by its maker'),
+      reading<Axle['outer']>('fast', 'Its greatest angle at top speed', 'angle', 'by its maker'),
+      reading<Axle['outer']>('rating', 'Greatest torque of an outer joint', 'torque', 'by its maker'),
+    ],
   ),
 ];
 
@@ -101,9 +113,9 @@ export const heightForm = (k: number): Form<Spot> => spotForm(`Height ${k + 1}`,
 
 export function steeringForm(points: readonly string[]): Form<AxleSide> {
   return [
-    yesNo<AxleSide>('steers', 'This wheel', '', ['steers', 'does not steer']),
+    yesNo<AxleSide>('steers', 'This wheel', 'not said', ['steers', 'does not steer']),
     ...when(
-      (side: AxleSide) => side.steers,
+      (side: AxleSide) => side.steers === true,
       within(
         (side: AxleSide) => side.steered,
         [
@@ -125,6 +137,8 @@ const splineForm = (which: string): Form<Spline> => [
   reading<Spline>('outside', `${which} spline, over its teeth`, 'length'),
   reading<Spline>('root', `${which} spline, at its root`, 'length'),
   reading<Spline>('length', `${which} spline, long`, 'length'),
+  reading<Spline>('engaged', `${which} spline, in its joint`, 'length', 'full teeth of both'),
+  choice<Spline, 'hub'>('hub', `${which} spline goes into`, HUBS, 'not known'),
   text<Spline>('form', `${which} spline, form`, { most: 120 }),
   reading<Spline>('pin', `${which} spline, pins of`, 'length'),
   reading<Spline>('over_pins', `${which} spline, over those pins`, 'length'),
@@ -188,6 +202,9 @@ export const LINE: Form<PropLine> = [
       ),
       reading<PropLine>('empty', 'Empty, it hangs lower by', 'length', '0: ride height is empty'),
       reading<PropLine>('winds_up', 'Under launch the pinion’s nose winds up', 'angle', 'as seen'),
+      reading<PropLine>('winds_down', 'Under brakes or reverse it winds down', 'angle', 'the most of it'),
+      reading<PropLine>('pinion_ahead', 'Its joint stands ahead of the axle’s centre', 'length', 'along it'),
+      reading<PropLine>('pinion_above', 'and above it', 'length', '0: level with it; below: minus'),
       number<PropLine>(
         'wind_nm_per_deg',
         'Axle torque that winds its springs up a degree',
@@ -236,6 +253,7 @@ export const tubeForm = (k: number): Form<Tube> => [
     [
       reading<Tube>('slip', `Shaft ${k + 1}, its slip joint goes`, 'length', 'shut to fully drawn'),
       reading<Tube>('drawn', `Shaft ${k + 1}, drawn out at ride height`, 'length'),
+      ...within((tube: Tube) => tube.slip_spline, splineForm(`Shaft ${k + 1}, slip`)),
     ],
   ),
   text<Tube>('flanges', `Shaft ${k + 1}, flanges`, { most: 120 }),
@@ -285,6 +303,21 @@ export const ADAPTER: Form<FlangeAdapter> = [
     'not said',
   ),
   text<FlangeAdapter>('part_number', 'Part number', { most: 120 }),
+];
+
+/** Bolts that hold a shaft's flange. */
+export const flangeForm = (what: string, threads: readonly string[]): Form<Flange> => [
+  yesNo<Flange>('is_bolted', what, 'not said', ['held by bolts', 'held otherwise']),
+  ...when(
+    (flange: Flange) => flange.is_bolted === true,
+    [
+      count<Flange>('count', 'Bolts', [0, 24], 0),
+      reading<Flange>('circle', 'On a circle of', 'length'),
+      reading<Flange>('hole', 'Holes', 'length'),
+      reading<Flange>('grip', 'What they clamp, thick', 'length'),
+      ...within((flange: Flange) => flange.joint, circleJointForm(threads)),
+    ],
+  ),
 ];
 
 /** One face of a flange adapter: its holes, and what centres it. */
