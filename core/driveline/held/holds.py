@@ -1,6 +1,7 @@
 """Mounts as springs: rubber, hard, or an arm that holds along its own line, each in series with its bracket."""
 
-from dataclasses import dataclass, field
+import math
+from dataclasses import dataclass, field, replace
 from functools import cached_property
 from typing import Final
 
@@ -14,6 +15,31 @@ HARD_N_PER_MM: Final = 1e6  # in a direction that is held
 
 
 @dataclass(frozen=True, kw_only=True)
+class Springs:
+    """Rubber along its own axes, and what it stands on: only the rubber stiffens when it shakes."""
+
+    rubber_n_per_mm: Floats  # (3,)
+    bracket_n_per_mm: Floats | None  # (3,)
+    axes: Floats  # (3, 3)
+    twist_nmm_per_rad: float  # of the rubber, about its own x
+    twist_bracket_nmm_per_rad: float  # of what it stands on
+
+    def stiffness(self, times: float) -> Floats:
+        """Return what it holds with, the rubber so many times as stiff, (3, 3)."""
+        own = _series(self.rubber_n_per_mm * times, self.bracket_n_per_mm)
+        found: Floats = self.axes @ np.diag(own) @ self.axes.T
+        return found
+
+    def turning(self, times: float) -> Floats:
+        """Return the same about its own x, (3, 3)."""
+        own = self.twist_nmm_per_rad * times
+        behind = self.twist_bracket_nmm_per_rad
+        both = own if math.isinf(behind) else own * behind / (own + behind)
+        found: Floats = both * np.outer(self.axes[:, 0], self.axes[:, 0])
+        return found
+
+
+@dataclass(frozen=True, kw_only=True)
 class Hold:
     """A mount: ``f = -stiffness @ move`` of its point, ``m = -turning @ turn`` of the body, in the vehicle's axes."""
 
@@ -23,6 +49,14 @@ class Hold:
     directions: Floats  # held, unit vectors as rows, (n, 3)
     is_rubber: bool  # stiffens when it shakes
     turning_nmm_per_rad: Floats = field(default_factory=lambda: np.zeros((3, 3)))  # counted on, but holds no direction
+    springs: "Springs | None" = None  # of rubber in series with its bracket
+
+    def shaken(self, times: float) -> "Hold":
+        """Return it with its rubber so many times as stiff; brackets, hard mounts and links stay as they are."""
+        if self.springs is not None:
+            stiffness, turning = self.springs.stiffness(times), self.springs.turning(times)
+            return replace(self, stiffness_n_per_mm=stiffness, turning_nmm_per_rad=turning)
+        return replace(self, stiffness_n_per_mm=self.stiffness_n_per_mm * times) if self.is_rubber else self
 
     @cached_property
     def reach(self) -> Floats:
@@ -47,7 +81,8 @@ def rubber(
     *,
     turn: Floats,
     bracket_n_per_mm: Floats | None = None,
-    turning_nmm_per_rad: float = 0.0,
+    twist_nmm_per_rad: float = 0.0,
+    twist_bracket_nmm_per_rad: float = math.inf,
 ) -> Hold:
     """Return a rubber mount.
 
@@ -57,7 +92,8 @@ def rubber(
         stiffness_n_per_mm: Along its own x, y and z, (3,).
         turn: Of its own axes in the vehicle's, (3, 3).
         bracket_n_per_mm: Of what it stands on, along the same, (3,).
-        turning_nmm_per_rad: About its own x, what it stands on in series.
+        twist_nmm_per_rad: Of the rubber about its own x.
+        twist_bracket_nmm_per_rad: Of what it stands on; without end where that gives nothing.
 
     Raises:
         ImpossibleInput: If a stiffness is below nought.
@@ -65,17 +101,23 @@ def rubber(
     Source:
         Springs in series, 1/k = Σ 1/k_i, per direction; K = R diag(k) Rᵀ.
     """
-    own = _series(stiffness_n_per_mm, bracket_n_per_mm)
-    if turning_nmm_per_rad < 0:
-        raise ImpossibleInput("stiffness", turning_nmm_per_rad, "not below 0 N·mm a radian")
-    held = np.flatnonzero(own > 0)
+    if twist_nmm_per_rad < 0:
+        raise ImpossibleInput("stiffness", twist_nmm_per_rad, "not below 0 N·mm a radian")
+    springs = Springs(
+        rubber_n_per_mm=stiffness_n_per_mm,
+        bracket_n_per_mm=bracket_n_per_mm,
+        axes=turn,
+        twist_nmm_per_rad=twist_nmm_per_rad,
+        twist_bracket_nmm_per_rad=twist_bracket_nmm_per_rad,
+    )
     return Hold(
         name=name,
         at_mm=at_mm,
-        stiffness_n_per_mm=turn @ np.diag(own) @ turn.T,
-        directions=turn.T[held],
+        stiffness_n_per_mm=springs.stiffness(1.0),
+        directions=turn.T[np.flatnonzero(stiffness_n_per_mm > 0)],
         is_rubber=True,
-        turning_nmm_per_rad=turning_nmm_per_rad * np.outer(turn[:, 0], turn[:, 0]),
+        turning_nmm_per_rad=springs.turning(1.0),
+        springs=springs,
     )
 
 

@@ -49,21 +49,13 @@ def modes_of(
         mass_kg: Of the body.
         cg_mm: Its centre of gravity, (3,).
         inertia_kgm2: About it, (3, 3).
-        dynamic: Stiffness of rubber that shakes over that at rest; hard mounts and links do not stiffen.
+        dynamic: Stiffness of rubber that shakes over that at rest; its bracket, hard mounts and links do not stiffen.
 
     Source:
-        K v = ω² M v about the centre of gravity; share_i = v_i (M v)_i / vᵀ M v. Worked example
-        mounts-four-six-frequencies.
+        K v = ω² M v about the centre of gravity; share_i = v_i (M v)_i / vᵀ M v. Worked examples
+        mounts-four-six-frequencies, modes-unit-on-subframe.
     """
-    about = [
-        replace(
-            one,
-            at_mm=one.at_mm - cg_mm,
-            stiffness_n_per_mm=one.stiffness_n_per_mm * (dynamic if one.is_rubber else 1.0),
-            turning_nmm_per_rad=one.turning_nmm_per_rad * dynamic,
-        )
-        for one in holds
-    ]
+    about = [replace(one.shaken(dynamic), at_mm=one.at_mm - cg_mm) for one in holds]
     stiffness = stiffness_of(about) * N_PER_MM_IN_SI
     stiffness[3:, :] /= MM_PER_M
     stiffness[:, 3:] /= MM_PER_M

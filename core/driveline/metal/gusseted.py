@@ -81,6 +81,7 @@ def gusseted(*, breadth_mm: float, shelf_mm: float, gusset_mm: float, count: int
         shear_per_nmm=max(shelf_mm, gusset_mm if below > 0 else 0.0) / torsion,
         shear_centre_mm=0.0,
         is_closed=False,
+        webs_mm2=(count * gusset_mm * depth_mm, breadth_mm * shelf_mm),
         rise_mm=low - shelf_mm / 2 + _above_mm(breadth_mm, shelf_mm, gusset_mm, count, below),
     )
 

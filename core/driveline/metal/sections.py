@@ -25,6 +25,7 @@ class Section:
     shear_per_nmm: float  # MPa for each N·mm of torque, at its worst
     shear_centre_mm: float  # outside the web's middle line, of a channel; 0 for the others
     is_closed: bool
+    webs_mm2: tuple[float, float]  # that bear direct shear, of an upright load and of one across
     rise_mm: float = 0.0  # of its shear centre above a load across
 
     @property
@@ -70,6 +71,7 @@ def box(*, breadth_mm: float, depth_mm: float, wall_mm: float) -> Section:
         shear_per_nmm=1 / (2 * middle * wall_mm),
         shear_centre_mm=0.0,
         is_closed=True,
+        webs_mm2=(2 * wall_mm * depth_mm, 2 * wall_mm * breadth_mm),
     )
 
 
@@ -91,9 +93,10 @@ def tube(*, outside_mm: float, wall_mm: float) -> Section:
     if inside <= 0:
         raise ImpossibleInput("wall", fig(wall_mm, "mm"), f"below half of {fig(outside_mm, 'mm')}")
     bending = math.pi * (outside_mm**4 - inside**4) / 64
+    area = math.pi * (outside_mm**2 - inside**2) / 4
     return Section(
         words=f"tube {num(outside_mm, 'mm')} x {fig(wall_mm, 'mm')}",
-        area_mm2=math.pi * (outside_mm**2 - inside**2) / 4,
+        area_mm2=area,
         upright_mm4=bending,
         across_mm4=bending,
         depth_mm=outside_mm,
@@ -102,6 +105,7 @@ def tube(*, outside_mm: float, wall_mm: float) -> Section:
         shear_per_nmm=outside_mm / (4 * bending),
         shear_centre_mm=0.0,
         is_closed=True,
+        webs_mm2=(area * 0.75, area * 0.75),  # a thin ring's greatest shear is 2 V/A
     )
 
 
@@ -154,6 +158,7 @@ def channel(*, flange_mm: float, depth_mm: float, flange_thickness_mm: float, we
         shear_per_nmm=max(flange_thickness_mm, web_thickness_mm) / torsion,
         shear_centre_mm=flange_thickness_mm * b**2 * h**2 / (4 * on_lines),
         is_closed=False,
+        webs_mm2=(web_thickness_mm * depth_mm, 2 * flange_thickness_mm * flange_mm),
     )
 
 
@@ -196,7 +201,13 @@ class ArmStress:
     bending_and_axial_mpa: float
     torsion_mpa: float
     combined_mpa: float
+    direct_mpa: float  # shear of the load itself, in its webs
     twist_deg: float
+
+    @property
+    def judged_mpa(self) -> float:
+        """Bending, twist and direct shear at one place, which is safe."""
+        return math.sqrt(self.bending_and_axial_mpa**2 + 3 * (self.torsion_mpa + self.direct_mpa) ** 2)
 
 
 def arm_stress(
@@ -223,8 +234,8 @@ def arm_stress(
         moment_nmm: Sizes of moments at the load, about the arm, level across it and upright.
 
     Source:
-        σ = M c/I both ways + F/A, τ of torsion, √(σ² + 3 τ²) at the corner; free to warp. Worked example
-        arm-box-channel-bending-torsion.
+        σ = M c/I both ways + F/A, τ of torsion, √(σ² + 3 τ²) at the corner; free to warp; direct shear 1.5 V/A of
+        the webs. Worked examples arm-box-channel-bending-torsion, short-arm-shear.
     """
     along, level, upright = moment_nmm
     torque = upright_n * offset_mm + across_n * section.rise_mm + along
@@ -237,6 +248,7 @@ def arm_stress(
         bending_and_axial_mpa=normal,
         torsion_mpa=shear,
         combined_mpa=math.sqrt(normal**2 + 3 * shear**2),
+        direct_mpa=1.5 * math.hypot(upright_n / section.webs_mm2[0], across_n / section.webs_mm2[1]),
         twist_deg=math.degrees(torque * arm_mm / (e_mpa / SHEAR_MODULUS * section.torsion_mm4)),
     )
 

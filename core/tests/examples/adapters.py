@@ -52,6 +52,7 @@ from driveline.results import COVERAGE_95
 from driveline.shafts.misalignment import Budget
 from tests.examples import (
     coupler_adapters,
+    metal_adapters,
     mount_adapters,
     shaft_adapters,
     space_adapters,
@@ -420,5 +421,6 @@ ADAPTERS: Final[dict[str, Adapter]] = {
     **mount_adapters.ADAPTERS,
     **shaft_adapters.ADAPTERS,
     **whole_adapters.ADAPTERS,
+    **metal_adapters.ADAPTERS,
     **travel_adapters.ADAPTERS,
 }

@@ -30,7 +30,7 @@ def spread_mounts(draw: st.DrawFn) -> list[Hold]:
     at += draw(st.lists(places, max_size=2))
     twists = st.sampled_from((0.0, 2e5, 4e6))
     return [
-        rubber(f"m{k}", one, draw(springs), turn=draw(turns), turning_nmm_per_rad=draw(twists))
+        rubber(f"m{k}", one, draw(springs), turn=draw(turns), twist_nmm_per_rad=draw(twists))
         for k, one in enumerate(at)
     ]
 
@@ -94,7 +94,7 @@ class BalanceTest(TestCase):
         flat = [np.array([x, y, 0.0]) for x, y in ((150, 220), (150, -220), (-300, 0))]
         twists = (3e7, 3e7, 0.0)
         holds = [
-            rubber(f"m{k}", at, stiff, turn=across, turning_nmm_per_rad=twist)
+            rubber(f"m{k}", at, stiff, turn=across, twist_nmm_per_rad=twist)
             for k, (at, twist) in enumerate(zip(flat, twists, strict=True))
         ]
         about_y = hold(holds, np.array([[0, 0, 0, 0, 1e6, 0.0]]))
@@ -127,7 +127,7 @@ class BalanceTest(TestCase):
             with self.assertRaises(ImpossibleInput):
                 rubber("x", LEFT, wrong, turn=np.eye(3))
         with self.assertRaises(ImpossibleInput):
-            rubber("x", LEFT, np.array([5.0, 2, 3]), turn=np.eye(3), turning_nmm_per_rad=-1.0)
+            rubber("x", LEFT, np.array([5.0, 2, 3]), turn=np.eye(3), twist_nmm_per_rad=-1.0)
         with self.assertRaises(ImpossibleInput):
             arm("x", LEFT, np.zeros(3), 100.0, is_rubber=True)
         with self.assertRaises(ImpossibleInput):

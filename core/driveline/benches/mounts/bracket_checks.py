@@ -1,92 +1,35 @@
 """Whether a mount's bracket, its weld and its ears carry the worst case."""
 
 from collections.abc import Iterator
-from dataclasses import dataclass
-from functools import cached_property
 from typing import Final
 
-import numpy as np
-
-from driveline.arrays import Floats
-from driveline.benches.mounts.brackets import STEEL, Stressed, beside_mm, stresses_of, weld_of
-from driveline.benches.mounts.carried import Carried
+from driveline.benches.mounts.brackets import beside_mm, counted_leg_mm, walls_mm
 from driveline.benches.mounts.ears import EarBolt, ear_bolt_of, ear_share_n, ears_of
-from driveline.benches.mounts.laid import LaidMount
-from driveline.benches.mounts.landings import FIXING, base_mm
+from driveline.benches.mounts.foot_checks import foot_checks
+from driveline.benches.mounts.landings import FIXING
+from driveline.benches.mounts.loaded import Loaded, field_inputs, lacking, lacking_of
 from driveline.benches.mounts.pull import STOCK_MM
 from driveline.benches.mounts.sheet import ArmKind, Bracket, Grip, MountKind
 from driveline.benches.mounts.workings import arm_working, base_working, ear_bolt_working, ear_working, weld_working
 from driveline.checks import Check
-from driveline.figures import fig
+from driveline.figures import fig, num
 from driveline.margins import Judge, missing_of
 from driveline.metal.bolts import bolt_class
 from driveline.metal.ears import ear_stress
-from driveline.metal.weld_groups import BASE_SHEAR, E70_MPA, WeldStress, base_shear_mpa, least_leg_mm
+from driveline.metal.fillets import greatest_leg_mm, wanted_leg_mm
+from driveline.metal.weld_groups import BASE_SHEAR, E70_MPA, base_shear_mpa
 from driveline.metal.weld_pull import shim_mm, shim_stack
 from driveline.metal.welds import weld_allowable_mpa
-from driveline.sheet import positive_of, value_of
+from driveline.sheet import positive_of
 from driveline.working import Working, fixed_working
 
+LEGS: Final = (
+    "No larger than the thinner wall; no smaller than the thicker wants, 3 mm to 6.4, 5 to 12.7, 6 to 19 and 8 above "
+    "(AWS D1.1), nor ever than the thinner wall."
+)
 CARRIED: Final = "What the mounts carry"
 REACH_MM: Final = 1.5  # that a weld fills
 BOLTED_REACH_MM: Final = 0.25  # half the thinnest shim: more, and bolts draw the bracket askew
-
-
-@dataclass(frozen=True, kw_only=True)
-class Loaded:
-    """A mount with every force, and moment, that the unit may put on it, (c, 3); none while that is not known."""
-
-    mount: LaidMount
-    key: str
-    forces_n: Floats
-    moments_nmm: Floats
-    names: tuple[str, ...]
-    missing: tuple[str, ...]
-
-    @cached_property
-    def weld(self) -> tuple[int, WeldStress] | None:
-        """Its fillet under the worst of its forces, and which that is."""
-        arm = self.mount.arm.arm
-        return None if arm is None else weld_of(arm, self.mount.sheet.bracket, self.forces_n, self.moments_nmm)
-
-    @cached_property
-    def stresses(self) -> tuple[tuple[Stressed, ...], ...]:
-        """Of its arm where it is judged, a row each force; no rows while it is not known."""
-        arm, bracket = self.mount.arm.arm, self.mount.sheet.bracket
-        if arm is None or arm.legs is not None or value_of(bracket.beside) is None:
-            return ()
-        loads = zip(self.forces_n, self.moments_nmm, strict=True)
-        return tuple(stresses_of(arm, bracket, force, moment) for force, moment in loads)
-
-    @property
-    def yield_mpa(self) -> float:
-        """Of its bracket."""
-        return self.mount.sheet.bracket.yield_mpa or STEEL.yield_mpa
-
-    @property
-    def yield_is_usual(self) -> bool:
-        """Whether nothing is said of it."""
-        return self.mount.sheet.bracket.yield_mpa is None
-
-
-def loaded(mount: LaidMount, k: int, carried: Carried | None, missing: tuple[str, ...]) -> Loaded:
-    """Return a mount with the forces on it; where statics does not decide them, the extremes of each."""
-    forces, moments, names = np.zeros((0, 3)), np.zeros((0, 3)), tuple[str, ...]()
-    if carried is not None:
-        forces, names = -carried.held.forces_n[:, k], tuple(case.name for case in carried.cases)
-        moments = -carried.held.moments_nmm[:, k]
-        if carried.shares is not None:
-            least, greatest = -carried.shares.greatest_n[:, k], -carried.shares.least_n[:, k]
-            widest = np.where(np.abs(least) > np.abs(greatest), least, greatest)
-            forces, moments, names = np.vstack([forces, widest]), np.vstack([moments, moments]), names * 2
-    return Loaded(
-        mount=mount,
-        key=f"mounts.m{k + 1}",
-        forces_n=forces,
-        moments_nmm=moments,
-        names=names,
-        missing=missing,
-    )
 
 
 def bracket_checks(one: Loaded, judge: Judge) -> Iterator[Check]:
@@ -98,6 +41,7 @@ def bracket_checks(one: Loaded, judge: Judge) -> Iterator[Check]:
         return
     if one.mount.sheet.grip is Grip.EARS:
         yield _ears(one, judge)
+        yield from foot_checks(one, judge)
         yield _ear_bolt(one, judge)
     if one.mount.arm.is_none:
         return
@@ -105,38 +49,8 @@ def bracket_checks(one: Loaded, judge: Judge) -> Iterator[Check]:
     if one.mount.sheet.bracket.kind is not ArmKind.STANDOFFS:
         yield _arm(one, judge)
     yield _weld(one, judge)
+    yield _leg(one, judge)
     yield _base(one, judge)
-
-
-_ASKED: Final = {
-    "leg": "the leg of its bracket's weld",
-    "is_inspected": "whether its weld is inspected by an expert",
-    "base": "how thick what it is welded to is",
-    "beside": "how far the load passes beside its bracket's middle",
-}
-
-
-def lacking(one: Loaded, *asked: str) -> tuple[str, ...]:
-    """Return what is still wanted of a mount's load, of its bracket, and of some fields of that, in words."""
-    bracket = one.mount.sheet.bracket
-    known = {
-        "leg": positive_of(bracket.leg),
-        "is_inspected": bracket.is_inspected,
-        "base": base_mm(bracket),
-        "beside": bracket.beside,
-    }
-    name, is_said = one.mount.sheet.name, bracket.landing.is_there is not None
-    found = [
-        f"{name}: {_ASKED[field]}" if is_said or field != "base" else FIXING.format(name)
-        for field in asked
-        if known[field] is None
-    ]
-    return tuple(dict.fromkeys([*one.missing, *one.mount.arm.missing, *found]))
-
-
-def field_inputs(one: Loaded, *parts: str) -> tuple[str, ...]:
-    """Return the paths of a mount's fields."""
-    return tuple(f"{one.mount.field}.{part}" for part in parts)
 
 
 def _ears(one: Loaded, judge: Judge) -> Check:
@@ -257,15 +171,15 @@ def _shim_words(thick_mm: float) -> str:
 
 def _arm(one: Loaded, judge: Judge) -> Check:
     sheet, arm = one.mount.sheet, one.mount.arm.arm
-    known = [max(row, key=lambda at: at.stress.combined_mpa) for row in one.stresses]
-    worst = max(range(len(known)), key=lambda row: known[row].stress.combined_mpa, default=None)
+    known = [max(row, key=lambda at: at.stress.judged_mpa) for row in one.stresses]
+    worst = max(range(len(known)), key=lambda row: known[row].stress.judged_mpa, default=None)
     most = None if worst is None else known[worst]
     stress = None if most is None else most.stress
     says = ""
     if stress is not None and worst is not None and arm is not None and most is not None:
         from_root = arm.length_mm - most.lever_mm
         where = f"{fig(from_root, 'mm', 0)} from its root" if from_root > 0 else "at its root"
-        says = f"{fig(stress.combined_mpa, 'MPa', 0)} {where} in {one.names[worst]}, {most.section.words}."
+        says = f"{fig(stress.judged_mpa, 'MPa', 0)} {where} in {one.names[worst]}, {most.section.words}."
         if not arm.section.is_closed:
             says = f"{says} Open, it twists {fig(stress.twist_deg, '°', 1)}: boxed it would not."
 
@@ -279,7 +193,7 @@ def _arm(one: Loaded, judge: Judge) -> Check:
         "bracket_yield",
         key=f"{one.key}.arm",
         title=f"Bracket of {sheet.name}",
-        demand=None if stress is None else stress.combined_mpa,
+        demand=None if stress is None else stress.judged_mpa,
         capacity=one.yield_mpa,
         unit="MPa",
         says=says,
@@ -296,9 +210,9 @@ def _weld(one: Loaded, judge: Judge) -> Check:
     says = ""
     if stress is not None and worst is not None:
         says = f"{fig(stress.governing_mpa, 'MPa', 0)} on the throat in {one.names[worst]}."
-        base, leg = base_mm(bracket), positive_of(bracket.leg)
-        if base is not None and leg is not None and leg < least_leg_mm(base):
-            says = f"{says} A plate of {fig(base, 'mm', 1)} wants a leg of {fig(least_leg_mm(base), 'mm', 0)} or more."
+        leg, counted = positive_of(bracket.leg), counted_leg_mm(bracket)
+        if leg is not None and counted is not None and counted < leg:
+            says = f"{says} Its leg counts {fig(counted, 'mm', 1)}, as thick as the thinner wall."
     return judge.check(
         "weld",
         key=f"{one.key}.weld",
@@ -307,7 +221,7 @@ def _weld(one: Loaded, judge: Judge) -> Check:
         capacity=allowed,
         unit="MPa",
         says=says,
-        missing=lacking(one, "leg", "is_inspected", "beside"),
+        missing=lacking(one, "leg", "base", "is_inspected", "beside"),
         inputs=field_inputs(one, "bracket"),
         working=lambda: (
             Working() if stress is None else weld_working(stress, allowed, is_inspected=bool(bracket.is_inspected))
@@ -316,11 +230,35 @@ def _weld(one: Loaded, judge: Judge) -> Check:
 
 
 def _thinnest(bracket: Bracket) -> tuple[float | None, str]:
-    """How thick what its weld pulls on is, and in which field: of a plate on standoffs that plate, where it is less."""
-    base, plate = base_mm(bracket), positive_of(bracket.wall)
-    if bracket.kind is ArmKind.STANDOFFS and base is not None and plate is not None and plate < base:
-        return plate, "wall"
-    return base, "landing.thickness" if bracket.landing.is_there else "base"
+    """How thick the thinner of both walls beside the weld is, and in which field."""
+    own, base = walls_mm(bracket)
+    if own is None or base is None:
+        return None, "base"
+    return min((own, "wall"), (base, "landing.thickness" if bracket.landing.is_there else "base"))
+
+
+def _leg(one: Loaded, judge: Judge) -> Check:
+    """Neither too small for the thicker wall, which chills it, nor too large for the thinner, which it melts."""
+    sheet, bracket = one.mount.sheet, one.mount.sheet.bracket
+    leg, walls = positive_of(bracket.leg), walls_mm(bracket)
+    known = [one for one in walls if one is not None]
+    missing = (*one.mount.arm.missing, *lacking_of(one, "leg", "base"))
+    is_so, says = None, ""
+    if leg is not None and known:
+        most = greatest_leg_mm(*known)
+        least = wanted_leg_mm(*known)
+        is_so = False if leg > most else None if len(known) < 2 else leg >= least
+        range_words = f"{num(least, 'mm', 1)} to {fig(most, 'mm', 1)}"
+        says = f"A leg of {fig(leg, 'mm', 1)}; {range_words} between these walls."
+    return judge.answer(
+        is_so=is_so,
+        key=f"{one.key}.leg",
+        title=f"Leg of the weld of {sheet.name}'s bracket",
+        says=says,
+        missing=missing if is_so is None else (),
+        inputs=field_inputs(one, "bracket.leg", "bracket.wall", "bracket.base"),
+        working=fixed_working(LEGS),
+    )
 
 
 def _base(one: Loaded, judge: Judge) -> Check:

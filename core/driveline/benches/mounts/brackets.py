@@ -291,7 +291,7 @@ def weld_of(arm: Arm, bracket: Bracket, forces_n: Floats, moments_nmm: Floats) -
 
     ``None`` while its leg or where it is loaded is not known, or there is no force.
     """
-    leg, beside = positive_of(bracket.leg), value_of(bracket.beside)
+    leg, beside = counted_leg_mm(bracket), value_of(bracket.beside)
     if leg is None or beside is None or not len(forces_n):
         return None
     if arm.legs is not None:
@@ -307,6 +307,28 @@ def weld_of(arm: Arm, bracket: Bracket, forces_n: Floats, moments_nmm: Floats) -
     side, row = np.unravel_index(int(sizes.argmax()), sizes.shape)
     at = places[side]
     return int(row), weld_stress(lines, leg_mm=leg, force_n=forces[row], at_mm=at, moment_nmm=moments[row])
+
+
+def walls_mm(bracket: Bracket) -> tuple[float | None, float | None]:
+    """Return how thick the arm is where it is welded, at its thinnest, and what it is welded to."""
+    words = {ArmKind.CHANNEL: ("wall", "web"), ArmKind.GUSSETED: ("wall", "gusset")}
+    own = [positive_of(getattr(bracket, word)) for word in words.get(bracket.kind or ArmKind.NONE, ("wall",))]
+    known = [one for one in own if one is not None]
+    return (min(known) if len(known) == len(own) else None), base_mm(bracket)
+
+
+def counted_leg_mm(bracket: Bracket) -> float | None:
+    """Return the leg of its fillet as it counts: no larger than the thinner of the walls that are known."""
+    leg = positive_of(bracket.leg)
+    known = [one for one in walls_mm(bracket) if one is not None]
+    return None if leg is None else min([leg, *known])
+
+
+def base_mm(bracket: Bracket) -> float | None:
+    """Return how thick what a bracket is welded to is: its landing plate, where it has one."""
+    if bracket.landing.is_there is None:
+        return None
+    return positive_of(bracket.landing.thickness if bracket.landing.is_there else bracket.base)
 
 
 def _leg_weld(

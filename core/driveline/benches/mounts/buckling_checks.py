@@ -7,8 +7,8 @@ from typing import Final
 import numpy as np
 
 from driveline.arrays import Floats
-from driveline.benches.mounts.bracket_checks import Loaded, field_inputs, lacking
 from driveline.benches.mounts.brackets import STEEL, weld_of
+from driveline.benches.mounts.loaded import Loaded, field_inputs, lacking
 from driveline.benches.mounts.panel_workings import panel_working
 from driveline.benches.mounts.sheet import ArmKind, Bracket, MountKind
 from driveline.benches.mounts.workings import fatigue_working, strut_working

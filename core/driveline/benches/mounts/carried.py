@@ -126,10 +126,7 @@ def with_rubber(sheet: MountsSheet, needs: MountsNeeds, solved: Solved, factor: 
     holds = []
     for one in carried.mounts:
         if one.hold is not None:
-            stiffness = one.hold.stiffness_n_per_mm * (factor if one.hold.is_rubber else 1.0)
-            turning = one.hold.turning_nmm_per_rad * factor
-            about_it = _about(one.hold, about)
-            holds.append(replace(about_it, stiffness_n_per_mm=stiffness, turning_nmm_per_rad=turning))
+            holds.append(_about(one.hold.shaken(factor), about))
     modes = _modes(sheet, needs, holds)
     found = hold_on_stops(holds, [one.limit for one in carried.mounts], carried.loads)
     if not modes or not found.settled or needs.unit.farthest_mm is None:
@@ -141,7 +138,8 @@ def inertia_of(sheet: MountsSheet, needs: MountsNeeds) -> Floats | None:
     """Return the unit's inertia in its own axes: as stated, else of its envelope filled evenly."""
     stated = (sheet.inertia.roll_kgm2, sheet.inertia.pitch_kgm2, sheet.inertia.yaw_kgm2)
     if None not in stated:
-        return np.diag([one or 0.0 for one in stated])
+        own = np.diag([one or 0.0 for one in stated])
+        return own if needs.unit.beside_kgm2 is None else own + needs.unit.beside_kgm2
     return needs.unit.inertia_kgm2
 
 

@@ -6,7 +6,7 @@ from typing import Final
 import numpy as np
 
 from driveline.benches.mounts.beside_checks import beside_checks
-from driveline.benches.mounts.bracket_checks import Loaded, bracket_checks, loaded
+from driveline.benches.mounts.bracket_checks import bracket_checks
 from driveline.benches.mounts.buckling_checks import buckling_checks
 from driveline.benches.mounts.carried import Carried, Solved, greatest_move_mm
 from driveline.benches.mounts.cases import cases_missing, cases_of, torques_missing
@@ -15,6 +15,7 @@ from driveline.benches.mounts.frame import FrameFound
 from driveline.benches.mounts.frame_checks import frame_checks
 from driveline.benches.mounts.laid import LaidMount
 from driveline.benches.mounts.landing_checks import landing_checks
+from driveline.benches.mounts.loaded import Loaded, loaded
 from driveline.benches.mounts.needs import MountsNeeds
 from driveline.benches.mounts.pull import PullFound, pull_missing
 from driveline.benches.mounts.shake_checks import shake_checks, springs_missing

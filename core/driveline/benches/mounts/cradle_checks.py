@@ -3,7 +3,6 @@
 from collections.abc import Callable, Iterator
 from typing import Final
 
-from driveline.benches.mounts.bracket_checks import Loaded, field_inputs
 from driveline.benches.mounts.cradles import (
     PLATES,
     Bolted,
@@ -17,6 +16,7 @@ from driveline.benches.mounts.cradles import (
     strap_of,
     torque_window,
 )
+from driveline.benches.mounts.loaded import Loaded, field_inputs
 from driveline.benches.mounts.sheet import Grip, MountKind
 from driveline.checks import Check
 from driveline.figures import fig

@@ -4,7 +4,7 @@ from dataclasses import dataclass
 from typing import Final
 
 from driveline.arrays import Floats
-from driveline.benches.mounts.bracket_checks import Loaded
+from driveline.benches.mounts.loaded import Loaded
 from driveline.benches.mounts.sheet import Cradle
 from driveline.errors import ImpossibleInput
 from driveline.joints.screws import NUT_FACTOR

@@ -5,9 +5,9 @@ from typing import TYPE_CHECKING, Final
 import numpy as np
 
 from driveline.benches.contract import Sought
-from driveline.benches.mounts.bracket_checks import Loaded
 from driveline.benches.mounts.brackets import STEEL
 from driveline.benches.mounts.ears import ears_of
+from driveline.benches.mounts.loaded import Loaded
 from driveline.benches.mounts.patterns import ear_polygon
 from driveline.benches.mounts.pictured import pictured
 from driveline.figures import fig

@@ -6,9 +6,10 @@ from itertools import product
 from typing import Final
 
 from driveline.benches.contract import Sought, SoughtField
-from driveline.benches.mounts.bracket_checks import Loaded, bracket_checks
+from driveline.benches.mounts.bracket_checks import bracket_checks
 from driveline.benches.mounts.buckling_checks import buckling_checks
 from driveline.benches.mounts.landing_checks import EDGE_FACTOR, landing_checks
+from driveline.benches.mounts.loaded import Loaded
 from driveline.benches.mounts.mend import KG_PER_MM3
 from driveline.benches.mounts.sheet import Landing
 from driveline.checks import Check, Verdict

@@ -129,19 +129,28 @@ def _mount(sheet: Mount, at: Floats | None, turn: Floats | None, bracket: ArmLai
     if positive_of(sheet.travel) is None:
         return None, [f"{name}: how far it goes before it bottoms"]
     own = np.array([min(value or 0.0, HARD_N_PER_MM) for value in stiffness])
-    twist = _twist_nmm_per_rad(sheet, bracket, turn)
-    return rubber(name, at, own, turn=turn, bracket_n_per_mm=behind, turning_nmm_per_rad=twist), []
+    twist, standing = _twist_nmm_per_rad(sheet, bracket, turn)
+    found = rubber(
+        name,
+        at,
+        own,
+        turn=turn,
+        bracket_n_per_mm=behind,
+        twist_nmm_per_rad=twist,
+        twist_bracket_nmm_per_rad=standing,
+    )
+    return found, []
 
 
-def _twist_nmm_per_rad(sheet: Mount, bracket: ArmLaid, turn: Floats) -> float:
-    """Of its rubber about its bolt, its bracket in series; nought where nothing is said, or it lies in a cradle."""
+def _twist_nmm_per_rad(sheet: Mount, bracket: ArmLaid, turn: Floats) -> tuple[float, float]:
+    """Of its rubber about its bolt, and of its bracket; nought where nothing is said, or it lies in a cradle."""
     if sheet.turning_nm_per_deg is None or sheet.grip is not Grip.EARS:
-        return 0.0
+        return 0.0, math.inf
     own = sheet.turning_nm_per_deg * NMM_PER_NM * DEG_PER_RAD
     if bracket.arm is None:
-        return own
+        return own, math.inf
     gives = float(((bracket.arm.turn.T @ turn[:, 0]) ** 2 / bracket.arm.turning_nmm_per_rad).sum())
-    return own / (1 + own * gives)
+    return own, 1 / gives if gives > 0 else math.inf
 
 
 def questions(mounts: tuple[LaidMount, ...]) -> Iterator[tuple[str, str]]:

@@ -7,9 +7,9 @@ from typing import Final
 
 import numpy as np
 
-from driveline.benches.mounts.bracket_checks import Loaded, field_inputs, lacking
 from driveline.benches.mounts.brackets import Arm, beside_mm
 from driveline.benches.mounts.landings import FIXING, BoltPull, LandingFound, bolt_pulls, landing_of
+from driveline.benches.mounts.loaded import Loaded, field_inputs, lacking
 from driveline.benches.mounts.sheet import ArmKind, MountKind
 from driveline.benches.mounts.sleeve_checks import crush_check
 from driveline.checks import Check

@@ -8,10 +8,10 @@ from shapely import box as rectangle
 
 from driveline.arrays import Floats
 from driveline.benches.contract import Sought
-from driveline.benches.mounts.bracket_checks import Loaded
 from driveline.benches.mounts.brackets import STEEL, Arm
 from driveline.benches.mounts.landing_checks import bent_of, worst_of
 from driveline.benches.mounts.landings import BoltPull
+from driveline.benches.mounts.loaded import Loaded
 from driveline.benches.mounts.pictured import on_rings, pictured
 from driveline.benches.mounts.sheet import ArmKind, Bracket
 from driveline.figures import fig

@@ -8,7 +8,7 @@ import numpy as np
 
 from driveline.arrays import Floats
 from driveline.benches.mounts.brackets import Arm
-from driveline.benches.mounts.sheet import Bracket, Landing
+from driveline.benches.mounts.sheet import Landing
 from driveline.sheet import positive_of
 
 FIXING: Final = "{}: whether its bracket is welded to the vehicle or bolted on"
@@ -57,13 +57,6 @@ def landing_of(landing: Landing) -> LandingFound | None:
     if breadth is None or depth is None or thickness is None or across is None or upright is None:
         return None
     return LandingFound(size_mm=(breadth, depth), thickness_mm=thickness, apart_mm=(across, upright))
-
-
-def base_mm(bracket: Bracket) -> float | None:
-    """Return how thick what a bracket is welded to is: its landing plate, where it has one."""
-    if bracket.landing.is_there is None:
-        return None
-    return positive_of(bracket.landing.thickness if bracket.landing.is_there else bracket.base)
 
 
 def bolt_pulls(

@@ -6,9 +6,10 @@ from itertools import product
 from typing import Final
 
 from driveline.benches.contract import Sought, SoughtField
-from driveline.benches.mounts.bracket_checks import Loaded, bracket_checks
+from driveline.benches.mounts.bracket_checks import bracket_checks
 from driveline.benches.mounts.brackets import STEEL, Arm, arm_of
 from driveline.benches.mounts.buckling_checks import buckling_checks
+from driveline.benches.mounts.loaded import Loaded
 from driveline.benches.mounts.patterns import parts_of
 from driveline.benches.mounts.sheet import ArmKind, Bracket, LiesTo, Mount, MountsSheet, StandoffLegs
 from driveline.benches.mounts.standoff_checks import standoff_checks

@@ -67,6 +67,7 @@ class HeldUnit:
     inertia_kgm2: Floats | None  # about it, in its own axes, of its envelope filled evenly, (3, 3)
     farthest_mm: Floats | None  # corners of its envelope, in its own axes, (n, 3)
     missing: tuple[str, ...]  # of its envelope
+    beside_kgm2: Floats | None = None  # what of the common inertia the places of unit and subframe add, (3, 3)
     subframe_missing: tuple[str, ...] = ()  # of what stays with it
 
 

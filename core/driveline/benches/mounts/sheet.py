@@ -144,6 +144,8 @@ class Ears(Sheet):
     root: Length | None = Field(default=None, description="Width at the foot")
     bolt_class: PropertyClass | None = Field(default=None, description="Of the bolt")
     height: Length | None = Field(default=None, description="From the foot to the hole's middle")
+    leg: Length | None = Field(default=None, description="Of the fillets along both faces of its foot")
+    on: Length | None = Field(default=None, description="Thickness of what it stands on; empty: its bracket's wall")
 
 
 class ClampedTube(Sheet):

@@ -3,8 +3,8 @@
 from dataclasses import dataclass
 from typing import Final
 
-from driveline.benches.mounts.bracket_checks import Loaded, field_inputs
 from driveline.benches.mounts.brackets import STEEL
+from driveline.benches.mounts.loaded import Loaded, field_inputs
 from driveline.benches.mounts.sheet import Landing, Through
 from driveline.benches.mounts.tube_checks import TIGHTENED, squeezed_steps
 from driveline.checks import Check

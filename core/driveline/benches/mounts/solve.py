@@ -4,7 +4,6 @@ from collections.abc import Iterator
 from functools import cache, partial
 
 from driveline.benches.contract import LaidOut, Outcome, Paper, Seek, progress_of
-from driveline.benches.mounts.bracket_checks import loaded
 from driveline.benches.mounts.carried import Solved, solve_held
 from driveline.benches.mounts.cases import WHICH_WAY
 from driveline.benches.mounts.checks import held_missing, mounts_checks
@@ -14,6 +13,7 @@ from driveline.benches.mounts.fixings import fixing_sought
 from driveline.benches.mounts.frame import frame_sought, solve_frame
 from driveline.benches.mounts.laid import LaidMount, mounts_of
 from driveline.benches.mounts.landing_picture import landing_sought, may_be_pictured
+from driveline.benches.mounts.loaded import loaded
 from driveline.benches.mounts.mend import mend_sought
 from driveline.benches.mounts.needs import HeldMove, MountsNeeds, SolvedMounts
 from driveline.benches.mounts.patterns import parts_of

@@ -6,7 +6,7 @@ from typing import Final
 
 import numpy as np
 
-from driveline.benches.mounts.bracket_checks import Loaded, field_inputs, lacking
+from driveline.benches.mounts.loaded import Loaded, field_inputs, lacking
 from driveline.benches.mounts.sheet import ArmKind, MountKind
 from driveline.benches.mounts.standoffs import CORNER_WORDS, load_at_mm
 from driveline.benches.mounts.workings import strut_working

@@ -6,8 +6,8 @@ import numpy as np
 from shapely import box as rectangle
 
 from driveline.benches.contract import Sought
-from driveline.benches.mounts.bracket_checks import Loaded
 from driveline.benches.mounts.brackets import STEEL
+from driveline.benches.mounts.loaded import Loaded
 from driveline.benches.mounts.pictured import on_rings, pictured
 from driveline.figures import fig
 from driveline.metal.standoffs import Legs, leg_ends, plate_stress

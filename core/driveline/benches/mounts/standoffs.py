@@ -94,6 +94,7 @@ def outside_of(breadth_mm: float, depth_mm: float, plate_mm: float) -> Section:
         shear_per_nmm=0.0,
         shear_centre_mm=0.0,
         is_closed=True,
+        webs_mm2=(breadth_mm * depth_mm, breadth_mm * depth_mm),
     )
 
 

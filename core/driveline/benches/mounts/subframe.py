@@ -35,9 +35,11 @@ def _both(unit: HeldUnit, unit_kg: float, subframe: Weighed) -> HeldUnit:
     assert unit.cg_mm is not None
     own = np.zeros((3, 3)) if unit.inertia_kgm2 is None else unit.inertia_kgm2
     whole = together([Weighed(unit_kg, unit.cg_mm, own), subframe])
+    places = together([Weighed(unit_kg, unit.cg_mm, np.zeros((3, 3))), subframe])
     return replace(
         unit,
         mass_kg=whole.kg,
         cg_mm=whole.cg_mm,
         inertia_kgm2=None if unit.inertia_kgm2 is None else whole.inertia_kgm2,
+        beside_kgm2=places.inertia_kgm2,
     )

@@ -5,9 +5,9 @@ from collections.abc import Iterator
 from dataclasses import dataclass
 from typing import Final
 
-from driveline.benches.mounts.bracket_checks import Loaded, field_inputs
 from driveline.benches.mounts.brackets import STEEL
 from driveline.benches.mounts.ears import THREAD_SHARE
+from driveline.benches.mounts.loaded import Loaded, field_inputs
 from driveline.benches.mounts.sheet import Grip, MountKind
 from driveline.checks import Check
 from driveline.errors import ImpossibleInput

@@ -3,8 +3,8 @@
 from collections.abc import Iterator, Sequence
 from typing import Final
 
+from driveline.benches.mounts.brackets import base_mm
 from driveline.benches.mounts.laid import LaidMount
-from driveline.benches.mounts.landings import base_mm
 from driveline.benches.mounts.pull import PullFound
 from driveline.benches.mounts.sheet import MountKind, MountsSheet
 from driveline.drawing.model import Drawing, Entity, Layer, Path, Text, Vertex

@@ -138,9 +138,27 @@ def arm_working(arm: Arm, most: Stressed, load: tuple[Floats, Floats], offset_mm
         unit="MPa",
         decimals=1,
     )
-    both = step("s", "sqrt(b**2 + 3 * τ**2)", bending, shear, value=stress.combined_mpa, unit="MPa", decimals=1)
-    source = "σ = M c/I both ways + F/A; torsion on the walls' middle line, or by Σ b t³/3 of an open section."
-    return Working(steps=(bending, torque, shear, both), source=source, note=f"Twists {stress.twist_deg:.2f}°.")
+    webs = [
+        worked(name, area, "mm²", section.words) for name, area in zip(("A_u", "A_s"), section.webs_mm2, strict=True)
+    ]
+    loads = (worked("U", upright, "N", "upright at its end"), worked("S", across, "N", "across at its end"))
+    direct = step(
+        "τ_d",
+        "1.5 * sqrt((U / A_u)**2 + (S / A_s)**2)",
+        *loads,
+        *webs,
+        value=stress.direct_mpa,
+        unit="MPa",
+        decimals=1,
+        words="the load's own shear, in its webs",
+    )
+    total = "sqrt(b**2 + 3 * (τ + τ_d)**2)"
+    both = step("s", total, bending, shear, direct, value=stress.judged_mpa, unit="MPa", decimals=1)
+    source = (
+        "σ = M c/I both ways + F/A; torsion on the walls' middle line, or by Σ b t³/3 of an open section; direct shear "
+        "1.5 V/A of the webs, all at one place."
+    )
+    return Working(steps=(bending, torque, shear, direct, both), source=source, note=f"Twists {stress.twist_deg:.2f}°.")
 
 
 def ear_bolt_working(found: EarBolt, count: int, field: str) -> Working:

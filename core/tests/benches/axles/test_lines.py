@@ -55,7 +55,7 @@ class LineTest(TestCase):
         for gone in ("winds_up", "winds_down", "pinion_ahead", "pinion_above"):
             changes: dict[str, Any] = {f"lines__0__{gone}": None}
             for key in ("l1.j2.reach", "l1.even", "l1.slip"):
-                self.assertIs(check_of(job("wren", **changes), key).verdict, UNKNOWN, (gone, key))
+                self.assertIn(check_of(job("wren", **changes), key).verdict, (UNKNOWN, Verdict.FAILS), (gone, key))
 
     def test_wound_up_and_laden_together_are_worse_than_either(self) -> None:
         def uneven(**changes: Any) -> float:
