@@ -24,14 +24,18 @@ class Case:
     g_xyz: tuple[float, float, float]
     torque: TorqueKind = TorqueKind.NONE
     is_own: bool = False
+    with_case: str = ""  # one that it goes with: left out together
 
 
 # Customary starting points, no code: ENGINEERING 12.
-USUAL: Final = (
+_DRIVEN: Final = (
     Case(name="launch", g_xyz=(0, 0, -1), torque=TorqueKind.LAUNCH),
     Case(name="overrun", g_xyz=(0, 0, -1), torque=TorqueKind.OVERRUN),
     Case(name="launch backward", g_xyz=(0, 0, -1), torque=TorqueKind.REVERSE),
     Case(name="wheels locked", g_xyz=(0, 0, -1), torque=TorqueKind.LOCKED),
+    Case(name="wheels locked, rolling back", g_xyz=(0, 0, -1), torque=TorqueKind.LOCKED_BACK),
+)
+_ROAD: Final = (
     Case(name="bump", g_xyz=(0, 0, -3)),
     Case(name="rebound", g_xyz=(0, 0, 1)),
     Case(name="braking", g_xyz=(1.2, 0, -1)),
@@ -39,13 +43,34 @@ USUAL: Final = (
     Case(name="cornering to the right", g_xyz=(0, 1, -1)),
     Case(name="kerb", g_xyz=(1, 0, -2)),
 )
+
+
+def _together() -> Iterator[Case]:
+    """What occurs together: every torque with the unit's weight lifted off and thrown down, and a kerb backward."""
+    for one in _DRIVEN:
+        for words, up_g in (("over a crest", 1.0), ("in a bump", -3.0)):
+            yield Case(name=f"{one.name}, {words}", g_xyz=(0, 0, up_g), torque=one.torque, with_case=one.name)
+    yield Case(name="braking, over a crest", g_xyz=(1.2, 0, 1), with_case="braking")
+    yield Case(name="kerb, backward", g_xyz=(-1, 0, -2), torque=TorqueKind.REVERSE, with_case="kerb")
+
+
+ALWAYS: Final = ("launch", "overrun", "bump")  # no vehicle is without them
+LEAST_WORDS: Final = 3
+USUAL: Final = (*_DRIVEN, *_ROAD)
+TOGETHER: Final = tuple(_together())
 STANDING: Final = Case(name="standing", g_xyz=(0, 0, -1))
 
 
 def cases_of(sheet: MountsSheet) -> tuple[Case, ...]:
     """Return the cases that are asked: the usual ones but for those left out with a reason, and one's own."""
-    left_out = {one.case for one in sheet.left_out if one.why}
-    return (*(case for case in USUAL if case.name not in left_out), *_own(sheet))
+    left_out = {one.case for one in sheet.left_out if is_reason(one.why) and one.case not in ALWAYS}
+    usual = (case for case in (*USUAL, *TOGETHER) if case.name not in left_out and case.with_case not in left_out)
+    return (*usual, *_own(sheet))
+
+
+def is_reason(why: str) -> bool:
+    """Say whether it is more than a shrug."""
+    return len(why.split()) >= LEAST_WORDS
 
 
 def _own(sheet: MountsSheet) -> Iterator[Case]:
@@ -62,7 +87,11 @@ def cases_missing(sheet: MountsSheet) -> tuple[str, ...]:
         for one in sheet.own_cases
         if None in (one.forward_g, one.left_g, one.up_g)
     ]
-    return (*wanted, *(f"Why {one.case} is left out" for one in sheet.left_out if not one.why))
+    wanted += [f"Why {one.case} is left out, in a few words" for one in sheet.left_out if not is_reason(one.why)]
+    return (
+        *wanted,
+        *(f"{one.case.capitalize()}: no vehicle is without it" for one in sheet.left_out if one.case in ALWAYS),
+    )
 
 
 def axis_of(sheet: MountsSheet, needs: MountsNeeds) -> Floats | None:
@@ -94,6 +123,7 @@ def torque_nm(case: Case, needs: MountsNeeds) -> float | None:
         TorqueKind.OVERRUN: None if backward is None else -backward,
         TorqueKind.REVERSE: None if forward is None else -forward,
         TorqueKind.LOCKED: None if needs.locked_nm is None else -needs.locked_nm,
+        TorqueKind.LOCKED_BACK: needs.locked_nm,
     }[case.torque]
 
 
@@ -105,6 +135,7 @@ def torques_missing(sheet: MountsSheet, needs: MountsNeeds, cases: tuple[Case, .
         (TorqueKind.REVERSE, needs.launch_nm, "The torque that leaves the unit at launch: motor, tyre and gearing"),
         (TorqueKind.OVERRUN, needs.overrun_nm, "The torque that leaves the unit on overrun"),
         (TorqueKind.LOCKED, needs.locked_nm, "The torque at which the tyres slip: masses and centre of gravity"),
+        (TorqueKind.LOCKED_BACK, needs.locked_nm, "The torque at which the tyres slip: masses and centre of gravity"),
     )
     found = [text for kind, value, text in words if kind in asked and value is None]
     if asked - {TorqueKind.NONE} and axis_of(sheet, needs) is None:

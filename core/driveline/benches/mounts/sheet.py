@@ -230,6 +230,7 @@ class TorqueKind(Choice):
     OVERRUN = "overrun"
     REVERSE = "reverse", "launch backward"
     LOCKED = "locked", "wheels locked"
+    LOCKED_BACK = "locked_back", "wheels locked, rolling back"
 
 
 class OwnCase(Sheet):

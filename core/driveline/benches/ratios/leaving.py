@@ -2,7 +2,7 @@
 
 import math
 from collections.abc import Sequence
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from typing import Final
 
 from driveline.gearing.brief import Brief
@@ -49,6 +49,41 @@ def leaving_of(layout: Layout, stations: Sequence[LineStation]) -> LeavingTorque
         locked_nm=_times(one, driving),
         station=one.key,
         turns_wheels=turns_wheels,
+    )
+
+
+def _most(values: Sequence[float | None]) -> float | None:
+    """The most of all gears; not known as soon as it is not in one of them."""
+    known = [one for one in values if one is not None]
+    return max(known) if known and len(known) == len(values) else None
+
+
+def worst_leaving(gears: Sequence[LeavingTorque]) -> LeavingTorque:
+    """Return the most that leaves the casing in any gear that can be engaged, the first being the one on the Line."""
+    return replace(
+        gears[0],
+        launch_nm=_most([one.launch_nm for one in gears]),
+        overrun_nm=_most([one.overrun_nm for one in gears]),
+        locked_nm=_most([one.locked_nm for one in gears]),
+    )
+
+
+def worst_shafts(gears: Sequence[Sequence["ShaftAsked"]]) -> tuple["ShaftAsked", ...]:
+    """Return the most that every shaft must bear in any gear that can be engaged; it turns as on the Line."""
+    found = []
+    for one in gears[0]:
+        same = [other for shafts in gears for other in shafts if other.station == one.station]
+        design, overrun = _most([each.design_nm for each in same]), _most([each.overrun_nm for each in same])
+        found.append(replace(one, design_nm=design, overrun_nm=overrun))
+    return tuple(found)
+
+
+def worst_coupler(gears: Sequence["CouplerLoad"]) -> "CouplerLoad":
+    """Return the most that the coupler must carry in any gear that can be engaged."""
+    return replace(
+        gears[0],
+        design_nm=_most([one.design_nm for one in gears]),
+        overrun_nm=_most([one.overrun_nm for one in gears]),
     )
 
 

@@ -41,6 +41,9 @@ from driveline.benches.ratios.leaving import (
     gears_of,
     leaving_of,
     shafts_of,
+    worst_coupler,
+    worst_leaving,
+    worst_shafts,
 )
 from driveline.benches.ratios.line import drive_of, stations_of
 from driveline.benches.ratios.mend import alternatives_of, mend_of
@@ -111,17 +114,19 @@ class _Solved:
     checks: tuple[Check, ...]
     drive: Drive | None = None
     stations: tuple[LineStation, ...] = ()
+    in_other_gears: tuple[tuple[LineStation, ...], ...] = ()  # that can be engaged
 
 
 def _outcome(sheet: RatiosSheet, needs: RatiosNeeds, solved: _Solved) -> Outcome[SolvedRatios]:
     gears = gears_of(sheet.gearbox, solved.stations)
+    in_gears = (solved.stations, *solved.in_other_gears)
     return Outcome(
         solved=SolvedRatios(
             coupler=sheet.coupler,
             casing=casing_of(sheet, needs.brief),
-            coupler_load=coupler_load_of(solved.stations, needs.brief),
-            leaving=leaving_of(needs.brief.layout, solved.stations),
-            shafts=shafts_of(solved.stations, needs.brief),
+            coupler_load=worst_coupler([coupler_load_of(one, needs.brief) for one in in_gears]),
+            leaving=worst_leaving([leaving_of(needs.brief.layout, one) for one in in_gears]),
+            shafts=worst_shafts([shafts_of(one, needs.brief) for one in in_gears]),
             gears=gears,
             gear=next((name for name, share in gears if math.isclose(share, 1.0)), ""),
         ),
@@ -174,6 +179,7 @@ def _solved(sheet: RatiosSheet, needs: RatiosNeeds, judge: Judge) -> _Solved:
         checks=checks + safety_checks(one, in_gear, needs, sheet, judge),
         drive=drive,
         stations=stations[one.key],
+        in_other_gears=tuple(found for key, found in stations.items() if key != one.key),
     )
 
 
