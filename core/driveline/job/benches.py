@@ -26,7 +26,7 @@ from driveline.benches.mounts.needs import HeldUnit, MountsNeeds, SolvedMounts, 
 from driveline.benches.mounts.results import MountsResult
 from driveline.benches.mounts.sheet import MountsSheet
 from driveline.benches.placement import solve as placement_bench
-from driveline.benches.placement.gaps import around_missing, travel_mm
+from driveline.benches.placement.gaps import around_missing, travel_mm, unit_bodies_missing
 from driveline.benches.placement.lay_out import LaidPlacement
 from driveline.benches.placement.lay_out import lay_out as lay_out_placement
 from driveline.benches.placement.needs import PlacementNeeds
@@ -106,7 +106,7 @@ def _held_unit(sheet: PlacementSheet, laid: LaidPlacement) -> HeldUnit:
         cg_mm=spot_mm(sheet.unit.cg, {}),
         inertia_kgm2=None if mass is None else evenly_filled_kgm2(pieces, mass_kg=mass),
         farthest_mm=np.vstack([piece.corners_mm for piece in pieces]) if pieces else None,
-        missing=tuple(name for one in laid.unit_on for name in one.built.missing),
+        missing=unit_bodies_missing(laid),
     )
 
 

@@ -85,7 +85,9 @@ def _goes_on(mount: LaidMount, k: int, needs: MountsNeeds, judge: Judge) -> Chec
     elif bracket.goes_on is GoesOn.AFTER and bracket.landing.is_there is None:
         missing.append(FIXING.format(name))
     elif bracket.goes_on is GoesOn.AFTER:
-        is_so = True
+        lacking = (*_outside_missing(mount, needs), *needs.unit.missing, *needs.around_missing)
+        missing += lacking
+        is_so = None if lacking else True
         says = "Bolted on with the unit in its place." if bracket.landing.is_there else HOT_WORK
     else:
         met, lacking = _met(mount, needs)

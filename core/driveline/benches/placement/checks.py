@@ -8,8 +8,9 @@ from driveline.benches.placement.gaps import (
     KIND_WORDS,
     Gap,
     ground_wanted_mm,
-    solid,
+    kinds_missing,
     travel_known,
+    unit_bodies_missing,
     wanted_mm,
 )
 from driveline.benches.placement.lay_out import LaidPlacement, VehicleThing
@@ -40,9 +41,7 @@ def gap_checks(sheet: PlacementSheet, laid: LaidPlacement, gaps: tuple[Gap, ...]
 
 def _unit_missing(laid: LaidPlacement) -> tuple[str, ...]:
     """What of the unit and its stand is not known."""
-    lacking = tuple(name for one in solid(laid.unit_on) for name in one.built.missing)
-    if not solid(laid.unit_on):
-        lacking = ("The unit's bodies",)
+    lacking = unit_bodies_missing(laid)
     if laid.chosen is None:
         return (*lacking, "How the unit stands: one of its ways, chosen")
     return (*lacking, *laid.chosen.missing)
@@ -124,7 +123,7 @@ def _ground(sheet: PlacementSheet, laid: LaidPlacement, gaps: tuple[Gap, ...], j
     )
 
 
-def keep_clear_check(laid: LaidPlacement, placed: Placed | None, judge: Judge) -> Check:
+def keep_clear_check(sheet: PlacementSheet, laid: LaidPlacement, placed: Placed | None, judge: Judge) -> Check:
     """Return whether filler, drain and terminals stay within reach."""
     rooms = [one for one in laid.unit_on if one.sheet.keeps_clear]
     missing = [*(name for one in rooms for name in one.built.missing)]
@@ -132,7 +131,7 @@ def keep_clear_check(laid: LaidPlacement, placed: Placed | None, judge: Judge) -
     missing += [] if laid.chosen is None else laid.chosen.missing
     if laid.chosen is None:
         missing.append("How the unit stands: one of its ways, chosen")
-    missing += [name for one in laid.in_the_way for name in one.built.missing]
+    missing += [*(name for one in laid.in_the_way for name in one.built.missing), *kinds_missing(sheet, laid)]
     covered = [
         f"{room.sheet.name} by {other.sheet.name}"
         for room in rooms

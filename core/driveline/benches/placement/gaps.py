@@ -217,10 +217,20 @@ def around_missing(sheet: PlacementSheet, laid: LaidPlacement) -> tuple[str, ...
         missing += [] if one.sheet.nature else [f"{one.sheet.name}: what it is"]
         if goes_with_wheels(one) and not travel_known(one):
             missing.append(f"{one.sheet.name}: how far it goes with the wheels")
-    for nature in Nature:
-        if not any(one.sheet.nature is nature for one in laid.vehicle) and nature not in sheet.none_near:
-            missing.append(KIND_WORDS[nature])
-    return tuple(missing)
+    return (*missing, *kinds_missing(sheet, laid))
+
+
+def kinds_missing(sheet: PlacementSheet, laid: LaidPlacement) -> tuple[str, ...]:
+    """Return the kinds of body of which none is entered, and none is said not to be there."""
+    entered = {one.sheet.nature for one in laid.vehicle}
+    return tuple(KIND_WORDS[nature] for nature in Nature if nature not in entered and nature not in sheet.none_near)
+
+
+def unit_bodies_missing(laid: LaidPlacement) -> tuple[str, ...]:
+    """Return what of the unit's outside is not known: a unit without bodies comes near nothing."""
+    if not solid(laid.unit_on):
+        return ("The unit's bodies",)
+    return tuple(name for one in solid(laid.unit_on) for name in one.built.missing)
 
 
 def goes_with_wheels(other: VehicleThing) -> bool:

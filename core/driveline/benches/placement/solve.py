@@ -116,7 +116,7 @@ def _checks(
         *joint_checks(sheet, laid, needs, judge),
         way_in_check(sheet, way, judge),
         displaced_check(sheet, judge),
-        keep_clear_check(laid, chosen.placed if chosen else None, judge),
+        keep_clear_check(sheet, laid, chosen.placed if chosen else None, judge),
         *(one for one in asked if one is not None),
     )
 

@@ -7,6 +7,7 @@ from typing import Final
 import numpy as np
 
 from driveline.arrays import Floats
+from driveline.benches.placement.gaps import kinds_missing, unit_bodies_missing
 from driveline.benches.placement.lay_out import LaidPlacement
 from driveline.benches.placement.sheet import Fate, MoveWay, PathMove, PlacementSheet, TurnWay
 from driveline.sheet import value_of
@@ -54,7 +55,8 @@ def solve_way_in(sheet: PlacementSheet, laid: LaidPlacement) -> WayIn:
         for one in laid.in_the_way
         if one.built.body is not None
     ]
-    return _walked(sheet, laid, fixed, tuple(name for one in laid.in_the_way for name in one.built.missing))
+    lacking = [name for one in laid.in_the_way for name in one.built.missing]
+    return _walked(sheet, laid, fixed, (*lacking, *kinds_missing(sheet, laid)))
 
 
 def way_past(sheet: PlacementSheet, laid: LaidPlacement, bracket: Body) -> WayIn:
@@ -75,7 +77,7 @@ def _walked(
     if chosen is None or chosen.placed is None:
         missing.append("Where the unit stands")
     missing += lacking
-    missing += [name for one in laid.unit_on for name in one.built.missing]
+    missing += unit_bodies_missing(laid)
     moves = _moves(sheet.way_in)
     if not moves or len(moves) < len(sheet.way_in) or chosen is None or chosen.placed is None:
         return WayIn(start=None, moves=(), steps=(), missing=tuple(missing))

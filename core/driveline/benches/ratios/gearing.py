@@ -105,6 +105,9 @@ class Sweep:
 
     def row_of(self, pick: Pick) -> int | None:
         """Return the row that has these parts; ``None`` when one of them is no longer there."""
+        compared = {dimension.field for dimension in self.plan.dimensions}
+        if any(named not in (None, AS_FITTED) and field not in compared for field, named in pick.parts):
+            return None
         row = 0
         for dimension in self.plan.dimensions:
             wanted = getattr(pick, dimension.field)

@@ -96,6 +96,11 @@ class Pick(Sheet):
     front_final_drive: Name | None = None
     tyre: Name | None = None
 
+    @property
+    def parts(self) -> tuple[tuple[str, str | None], ...]:
+        """Each field of a part, and the part's name."""
+        return tuple((field, getattr(self, field)) for field in Pick.model_fields)
+
 
 class Choice(Pick):
     """The gearing that was chosen, by name, and why."""

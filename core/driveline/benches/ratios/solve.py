@@ -119,7 +119,8 @@ class _Solved:
 
 def _outcome(sheet: RatiosSheet, needs: RatiosNeeds, solved: _Solved) -> Outcome[SolvedRatios]:
     gears = gears_of(sheet.gearbox, solved.stations)
-    in_gears = (solved.stations, *solved.in_other_gears)
+    # What is only shown until one is chosen is not what will be driven: nothing behind it is judged on it.
+    in_gears = (solved.stations, *solved.in_other_gears) if solved.result.chosen is not None else ((),)
     return Outcome(
         solved=SolvedRatios(
             coupler=sheet.coupler,

@@ -142,10 +142,13 @@ class BuildUpBenchTest(TestCase):
         self.assertTrue(all(pair.startswith("S") for pair in result.plate.clocking.closest))
 
     def test_measured_legs_are_judged_by_the_couplers_angle(self) -> None:
-        # Wren's coupler is flexible: 0.5°. Opposite legs on Ø210: 1 mm apart is 0.273°, 1.75 is 0.477, 2 is 0.546.
+        # Wren's coupler is flexible, of no stated angle: 0.5°. Opposite legs on Ø210: 1 mm apart is 0.273°,
+        # 1.75 is 0.477, 2 is 0.546.
         for apart, verdict in [(1.0, Verdict.HOLDS), (1.75, Verdict.TIGHT), (2.0, Verdict.FAILS)]:
             measured = [{"text": f"{60 + mm:g}"} for mm in (apart / 2, 0, -apart / 2, 0)]
-            result = wren(plate__build_up={**TWO, "standoffs": {**LEGS, "measured": measured}})
+            result = wren(
+                plate__build_up={**TWO, "standoffs": {**LEGS, "measured": measured}}, coupler__allowed_angle=None
+            )
             check = check_of(result, "plate.face_tilt")
             self.assertIs(check.verdict, verdict)
             self.assertAlmostEqual(check.demand or 0, math.degrees(math.atan(apart / 210)), places=6)

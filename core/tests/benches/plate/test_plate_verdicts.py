@@ -18,6 +18,8 @@ def wren(changes: dict[str, Any]) -> JobResult:
     data = demo_json("wren")
     data.pop("build")
     data["sheets"]["plate"]["survey"]["readings"][11]["reading"]["text"] = "96.47"
+    for allowed in ("allowed_parallel", "allowed_angle"):  # as usual for its style: 0.25 mm and 0.5°
+        data["sheets"]["coupler"].pop(allowed)
     for path, value in changes.items():
         *parents, last = path.split(ARROW)
         place = data["sheets"]
