@@ -18,6 +18,7 @@ from driveline.checks import Verdict
 from driveline.drawing.calculation import write_calculation_sheet
 from driveline.figures import System
 from driveline.job.file import REGISTRY, Sheets
+from driveline.job.offered import sought
 from driveline.written_working import WrittenWorking
 from fernback.problems import Conflict, Problem
 from jobs.actions import (
@@ -313,7 +314,7 @@ def say_how_sure(request: HttpRequest, job_id: UUID, payload: SurenessIn) -> Sur
 def seek(request: HttpRequest, job_id: UUID, key: str, payload: SeekIn) -> Sought:
     """Make a search of a bench in sheets as they stand on the screen. Nothing is saved."""
     job = get_object_or_404(jobs_visible_to(person(request)), pk=job_id)
-    return REGISTRY.sought(job_file(job, payload.sheets or saved_sheets(newest_of(job))), key)
+    return sought(REGISTRY, job_file(job, payload.sheets or saved_sheets(newest_of(job))), key)
 
 
 @router.get("/{uuid:job_id}/calculation-sheet.pdf", operation_id="job_calculation_sheet")

@@ -95,10 +95,20 @@ class StressPicture(Result):
     patches: tuple[Patch, ...]
 
 
+class Way(Result):
+    """One way of several that a search found: its line of the table, and what to type in for it."""
+
+    row: tuple[str, ...]
+    fields: tuple[SoughtField, ...]
+
+
 class Sought(Result):
     """What a search came to."""
 
     says: str
+    about: str = ""  # the part that the ways are for, as its checks' keys begin
+    ways: tuple[Way, ...] = ()  # the best first; which is offered is for the whole job's checks to say
+    most: int = 5  # of the ways that are shown
     fields: tuple[SoughtField, ...]
     picture: StressPicture | None = None
     rows: tuple[tuple[str, ...], ...] = ()  # a table of sentences and figures, its head first

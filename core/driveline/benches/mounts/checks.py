@@ -6,22 +6,17 @@ from typing import Final
 import numpy as np
 
 from driveline.benches.mounts.beside_checks import beside_checks
-from driveline.benches.mounts.bracket_checks import bracket_checks
-from driveline.benches.mounts.buckling_checks import buckling_checks
 from driveline.benches.mounts.carried import Carried, Solved, greatest_move_mm
 from driveline.benches.mounts.cases import cases_missing, cases_of, torques_missing
-from driveline.benches.mounts.cradle_checks import cradle_checks
 from driveline.benches.mounts.frame import FrameFound
 from driveline.benches.mounts.frame_checks import frame_checks
 from driveline.benches.mounts.laid import LaidMount
-from driveline.benches.mounts.landing_checks import landing_checks
-from driveline.benches.mounts.loaded import Loaded, loaded
+from driveline.benches.mounts.loaded import loaded
 from driveline.benches.mounts.needs import MountsNeeds
 from driveline.benches.mounts.pull import PullFound, pull_missing
 from driveline.benches.mounts.shake_checks import shake_checks, springs_missing
 from driveline.benches.mounts.sheet import MountKind, MountsSheet, Pull
-from driveline.benches.mounts.standoff_checks import standoff_checks
-from driveline.benches.mounts.tube_checks import tube_checks
+from driveline.benches.mounts.strength import strength_checks
 from driveline.benches.mounts.workings import (
     force_working,
     gap_working,
@@ -37,6 +32,7 @@ from driveline.sheet import value_of
 from driveline.working import Fact, Working, fixed_working
 
 LEAST_WANTED_MM: Final = 10.0
+_strength_checks = kept(100)(strength_checks)  # with one mount changed, the others' stay as they were
 FAR_MM: Final = 35.0  # off everything, where nothing was found within what is looked at
 
 
@@ -64,7 +60,7 @@ def mounts_checks(
     yield _decided(solved, missing, judge)
     for k, mount in enumerate(solved.mounts):
         yield _load(mount, k, carried, missing, judge)
-        yield from _bracket(loaded(mount, k, carried, missing), judge.guarding())
+        yield from _strength_checks(loaded(mount, k, carried, missing), judge.guarding())
         yield from beside_checks(mount, k, needs, judge)
     yield _bottoms(solved, carried, missing, judge)
     yield _gaps(solved, needs, carried, missing, judge)
@@ -75,19 +71,6 @@ def mounts_checks(
     if sheet.pull != Pull():
         yield _pull(sheet, pull, judge)
     yield from frame_checks(sheet.frame, frame, judge)
-
-
-@kept(100)
-def _bracket(one: Loaded, judge: Judge) -> tuple[Check, ...]:
-    """The checks of a mount's bracket: with one mount changed, the others' stay as they were."""
-    return (
-        *bracket_checks(one, judge),
-        *tube_checks(one, judge),
-        *cradle_checks(one, judge),
-        *standoff_checks(one, judge),
-        *buckling_checks(one, judge),
-        *landing_checks(one, judge),
-    )
 
 
 def _held(solved: Solved, judge: Judge) -> Check:

@@ -1,17 +1,16 @@
 """A bracket welded in or bolted on, side by side: what it weighs, what is tightest, what it asks of whoever fits it."""
 
-from collections.abc import Iterator
+from collections.abc import Collection, Iterator
 from dataclasses import dataclass, replace
 from itertools import product
 from typing import Final
 
-from driveline.benches.contract import Sought, SoughtField
-from driveline.benches.mounts.bracket_checks import bracket_checks
-from driveline.benches.mounts.buckling_checks import buckling_checks
-from driveline.benches.mounts.landing_checks import EDGE_FACTOR, landing_checks
+from driveline.benches.contract import Sought, SoughtField, Way
+from driveline.benches.mounts.landing_checks import EDGE_FACTOR
 from driveline.benches.mounts.loaded import Loaded
 from driveline.benches.mounts.mend import KG_PER_MM3
 from driveline.benches.mounts.sheet import Landing
+from driveline.benches.mounts.strength import hanging_on_it, strength_checks
 from driveline.checks import Check, Verdict
 from driveline.figures import fig
 from driveline.joints.sheet import PropertyClass
@@ -25,7 +24,6 @@ PLATES_MM: Final = (6.0, 8.0, 10.0, 12.0, 16.0, 20.0)
 CLEARANCE_MM: Final = 1.0  # of a hole on its bolt
 SPANNER: Final = 1.6  # bolt diameters from the arm's wall to a bolt's middle
 ROUND_MM: Final = 2.0  # sizes are rounded up to it
-ON_IT: Final = ("weld", "base", "fatigue", "landing_bolts", "landing_plate", "landing_edge")
 HEAD: Final = ("", "mass", "tightest", "")
 WELDED: Final = "Stays there for good; heat in the rail, its paint and what lies behind it."
 BOLTED: Final = "Comes off with its bolts and takes shims; welded on the bench, no heat in the vehicle. Say what its "
@@ -36,20 +34,21 @@ BOLTED_ON: Final = BOLTED + "bolts go through: a hollow rail wants sleeves."
 class _Fixing:
     words: str
     kg: float
-    checks: tuple[Check, ...]
+    checks: tuple[Check, ...]  # of the whole bracket
+    asked: tuple[Check, ...]  # that hang on how it is fixed
     landing: Landing
 
     @property
     def tightest(self) -> Check | None:
-        """Of what hangs on how it is fixed; what is not known comes before what is."""
+        """What is not known comes before what is."""
         unknown = next((one for one in self.checks if one.verdict is Verdict.NOT_KNOWN), None)
         asked = [one for one in self.checks if one.margin is not None]
         return unknown or min(asked, key=lambda one: (one.margin or 0.0) / one.wanted_margin, default=None)
 
     @property
     def holds(self) -> bool:
-        """Whether all of it does."""
-        return bool(self.checks) and all(one.verdict is Verdict.HOLDS for one in self.checks)
+        """Whether all does that hangs on it."""
+        return all(one.verdict is Verdict.HOLDS for one in self.asked)
 
     def row(self, says: str) -> tuple[str, ...]:
         """Its line of the table."""
@@ -65,38 +64,60 @@ def fixing_sought(one: Loaded, judge: Judge) -> Sought:
     arm = one.mount.arm.arm
     assert arm is not None
     kg = arm.volume_mm3 * KG_PER_MM3
-    welded = _fixed(one, Landing(is_there=False), judge, kg, "welded in")
+    in_place = Landing(is_there=False)
+    landings = [(bracket.landing, "bolted on, as it is")] if bracket.landing.is_there else list(_landings(one))
+    tried = [_strength(one, landing, judge) for landing in (in_place, *(landing for landing, _ in landings))]
+    asked = hanging_on_it(tried)
+    welded = _fixed(one, in_place, tried[0], asked, kg, "welded in")
+    bolted = [
+        _fixed(one, landing, checks, asked, kg, words)
+        for (landing, words), checks in zip(landings, tried[1:], strict=True)
+    ]
+    says, rows = "Under the loads of now.", (HEAD, welded.row(WELDED))
     if bracket.landing.is_there:
-        bolted: _Fixing | None = _fixed(one, bracket.landing, judge, kg, "bolted on, as it is")
-    else:
-        bolted = min((way for way in _ways(one, judge, kg) if way.holds), key=lambda way: way.kg, default=None)
-    rows = [welded.row(WELDED)]
-    if bolted is not None:
-        rows.append(bolted.row(BOLTED_ON))
-    says = "Under the loads of now."
-    if bolted is None:
+        return Sought(says=says, fields=(), rows=(*rows, bolted[0].row(BOLTED_ON)))
+    holding = sorted((way for way in bolted if way.holds), key=lambda way: way.kg)
+    if not holding:
         says += f" No landing plate of {fig(PLATES_MM[-1], 'mm', 0)} or less with bolts to {THREADS[-1]} holds it."
-    is_offered = bolted is not None and not bracket.landing.is_there
-    fields = tuple(_fields(bolted.landing, one.mount.field)) if bolted is not None and is_offered else ()
-    return Sought(says=says, fields=fields, rows=(HEAD, *rows))
+        return Sought(says=says, fields=(), rows=rows)
+    ways = tuple(Way(row=way.row(BOLTED_ON), fields=tuple(_fields(one, way.landing))) for way in holding)
+    return Sought(says=says, about=one.key, fields=(), rows=rows, ways=ways, most=1)
 
 
-def _fixed(one: Loaded, landing: Landing, judge: Judge, arm_kg: float, words: str) -> _Fixing:
+def _strength(one: Loaded, landing: Landing, judge: Judge) -> tuple[Check, ...]:
     sheet = one.mount.sheet
-    tried = sheet.model_copy(update={"bracket": sheet.bracket.model_copy(update={"landing": landing})})
-    loaded = replace(one, mount=replace(one.mount, sheet=tried))
-    every = (*bracket_checks(loaded, judge), *buckling_checks(loaded, judge), *landing_checks(loaded, judge))
+    changes = {"landing": landing, "length": _length(one, landing)}
+    tried = sheet.model_copy(update={"bracket": sheet.bracket.model_copy(update=changes)})
+    return strength_checks(replace(one, mount=replace(one.mount, sheet=tried)), judge)
+
+
+def _length(one: Loaded, landing: Landing) -> Length | None:
+    """What its arm is cut to: where it is bolted on that was welded in, or the other way, by its plate less or more."""
+    bracket, thickness = one.mount.sheet.bracket, positive_of(landing.thickness) or 0.0
+    if bracket.length is None or bool(landing.is_there) is bool(bracket.landing.is_there) or one.mount.arm.arm is None:
+        return bracket.length
+    return Length.of_mm(round(one.mount.arm.arm.length_mm - (thickness if landing.is_there else 0.0), 1))
+
+
+def _fixed(
+    one: Loaded, landing: Landing, checks: tuple[Check, ...], asked: Collection[str], arm_kg: float, words: str
+) -> _Fixing:
     sizes = [positive_of(size) or 0.0 for size in (landing.breadth, landing.depth, landing.thickness)]
     plate = sizes[0] * sizes[1] * sizes[2] * KG_PER_MM3 if landing.is_there else 0.0
-    asked = tuple(check for check in every if check.key.removeprefix(f"{one.key}.") in ON_IT)
-    return _Fixing(words=words, kg=arm_kg + plate, checks=asked, landing=landing)
+    judged = tuple(check for check in checks if not _is_open(check, one))
+    hanging = tuple(check for check in judged if check.key in asked)
+    return _Fixing(words=words, kg=arm_kg + plate, checks=judged, asked=hanging, landing=landing)
 
 
-def _ways(one: Loaded, judge: Judge, arm_kg: float) -> Iterator[_Fixing]:
+def _is_open(check: Check, one: Loaded) -> bool:
+    """What the bolts go through is not said before there are bolts: the answer says that it is to be."""
+    return check.key == f"{one.key}.landing_crush" and check.verdict is Verdict.NOT_KNOWN
+
+
+def _landings(one: Loaded) -> Iterator[tuple[Landing, str]]:
     for name, strength, plate_mm in product(THREADS, CLASSES, PLATES_MM):
-        landing = _landing(one, name, strength, plate_mm)
         words = f"bolted on, four {name} {strength.words}, plate {fig(plate_mm, 'mm', 0)}"
-        yield _fixed(one, landing, judge, arm_kg, words)
+        yield _landing(one, name, strength, plate_mm), words
 
 
 def _landing(one: Loaded, name: str, strength: PropertyClass, plate_mm: float) -> Landing:
@@ -125,8 +146,12 @@ def _up(mm: float) -> float:
     return -(-mm // ROUND_MM) * ROUND_MM
 
 
-def _fields(landing: Landing, mount: str) -> Iterator[SoughtField]:
-    at = f"{mount}.bracket.landing"
+def _fields(one: Loaded, landing: Landing) -> Iterator[SoughtField]:
+    bracket, length = f"{one.mount.field}.bracket", _length(one, landing)
+    at = f"{bracket}.landing"
+    if length is not None:
+        yield SoughtField(field=f"{bracket}.length", text=length.text)
+    yield SoughtField(field=f"{at}.is_there", text="true")
     for name in ("breadth", "depth", "thickness", "across", "upright", "hole"):
         size: Length | None = getattr(landing, name)
         if size is not None:

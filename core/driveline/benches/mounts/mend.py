@@ -1,19 +1,17 @@
 """What would make a bracket hold: thicker, welded heavier, boxed; tried and compared by mass and by what is cut."""
 
-from collections.abc import Iterator
+from collections.abc import Collection, Iterator, Sequence
 from dataclasses import dataclass, replace
 from itertools import product
 from typing import Final
 
-from driveline.benches.contract import Sought, SoughtField
-from driveline.benches.mounts.bracket_checks import bracket_checks
+from driveline.benches.contract import Sought, SoughtField, Way
 from driveline.benches.mounts.brackets import STEEL, Arm, arm_of
-from driveline.benches.mounts.buckling_checks import buckling_checks
 from driveline.benches.mounts.loaded import Loaded
 from driveline.benches.mounts.patterns import parts_of
 from driveline.benches.mounts.sheet import ArmKind, Bracket, LiesTo, Mount, MountsSheet, StandoffLegs
-from driveline.benches.mounts.standoff_checks import standoff_checks
-from driveline.checks import Verdict
+from driveline.benches.mounts.strength import hanging_on_it, strength_checks
+from driveline.checks import Check, Verdict
 from driveline.figures import fig
 from driveline.margins import Judge
 from driveline.parts.drawings import cut_line
@@ -22,7 +20,6 @@ from driveline.sheet import Length, positive_of, value_of
 WALLS_MM: Final = (3.0, 4.0, 5.0, 6.0, 8.0, 10.0, 12.0)
 LEG_WALLS_MM: Final = (3.0, 4.0, 5.0, 6.0, 8.0)  # of a standoff
 LEGS_MM: Final = (4.0, 5.0, 6.0, 8.0, 10.0, 12.0)
-SHOWN: Final = 5
 HEAD: Final = ("", "leg", "mass", "cut", "seams", "")
 CHANNELS: Final = (ArmKind.CHANNEL, ArmKind.FOLDED)
 OPPOSITE: Final = {
@@ -33,9 +30,6 @@ OPPOSITE: Final = {
 }
 ARM_PLATES: Final = ("standoff", "side", "top", "fold", "shelf", "gusset")
 KG_PER_MM3: Final = STEEL.density_kgm3 * 1e-9
-SIZED: Final = ("arm", "standoff_plate", "legs_buckle", "weld", "base", "walls", "fatigue")
-
-
 Changes = dict[str, Length | LiesTo | None]  # of a bracket's other fields
 
 
@@ -60,9 +54,11 @@ class _Way:
 
 
 def mend_sought(one: Loaded, judge: Judge) -> Sought:
-    """Return the lightest brackets of the sizes that it has which hold everything asked of them."""
-    field = f"{one.mount.field}.bracket"
-    ways = sorted(_ways(one, judge), key=lambda way: (way.kg, way.leg_mm))
+    """Return the brackets of the sizes that it has which hold everything asked of them, the lightest first."""
+    tried = tuple(_tried(one, judge))
+    asked = hanging_on_it([checks for _, checks in tried])
+    holding = [way for way, checks in tried if _hold(checks, asked)]
+    ways = sorted(_least_welded(holding), key=lambda way: (way.kg, way.leg_mm))
     if not ways:
         says = "Nothing does with walls and a leg of 12 mm or less: make it deeper or shorter, or move a mount nearer."
         if one.mount.sheet.bracket.kind is ArmKind.STANDOFFS:
@@ -70,22 +66,40 @@ def mend_sought(one: Loaded, judge: Judge) -> Sought:
                 "Nothing does with a plate and a fillet of 12 mm or less: take legs of more diameter, or farther apart."
             )
         return Sought(says=says, fields=())
-    best = ways[0]
     return Sought(
         says="These hold under the loads of now, the lightest first; folded, it has bends for seams. A stiffer "
         "bracket draws a little more.",
-        rows=(HEAD, *(way.row for way in ways[:SHOWN])),
-        fields=(
-            SoughtField(field=f"{field}.kind", text=best.kind.value),
-            SoughtField(field=f"{field}.wall", text=f"{best.wall_mm:g} mm"),
-            SoughtField(field=f"{field}.leg", text=f"{best.leg_mm:g} mm"),
-            *(SoughtField(field=f"{field}.{name}", text=_text(one)) for name, one in best.changes.items() if one),
-            *([] if best.legs is None else [SoughtField(field=f"{field}.legs.wall", text=_wall(best.legs))]),
-        ),
+        about=one.key,
+        rows=(HEAD,),
+        ways=tuple(Way(row=way.row, fields=tuple(_fields(way, f"{one.mount.field}.bracket"))) for way in ways),
+        fields=(),
     )
 
 
-def _ways(one: Loaded, judge: Judge) -> Iterator[_Way]:
+def _fields(way: _Way, field: str) -> Iterator[SoughtField]:
+    yield SoughtField(field=f"{field}.kind", text=way.kind.value)
+    yield SoughtField(field=f"{field}.wall", text=f"{way.wall_mm:g} mm")
+    yield SoughtField(field=f"{field}.leg", text=f"{way.leg_mm:g} mm")
+    for name, one in way.changes.items():
+        if one:
+            yield SoughtField(field=f"{field}.{name}", text=_text(one))
+    if way.legs is not None:
+        yield SoughtField(field=f"{field}.legs.wall", text=_wall(way.legs))
+
+
+def _hold(checks: Sequence[Check], asked: Collection[str]) -> bool:
+    return all(check.verdict is Verdict.HOLDS for check in checks if check.key in asked)
+
+
+def _least_welded(ways: Sequence[_Way]) -> list[_Way]:
+    """Of ways that differ only in their leg, the one with the least."""
+    found: dict[tuple[str, float, str], _Way] = {}
+    for way in sorted(ways, key=lambda each: each.leg_mm):
+        found.setdefault((way.kind, way.wall_mm, way.words), way)
+    return list(found.values())
+
+
+def _tried(one: Loaded, judge: Judge) -> Iterator[tuple[_Way, tuple[Check, ...]]]:
     bracket = one.mount.sheet.bracket
     kinds = [bracket.kind]
     if bracket.kind in (ArmKind.BOX, *CHANNELS, ArmKind.GUSSETED):
@@ -96,21 +110,22 @@ def _ways(one: Loaded, judge: Judge) -> Iterator[_Way]:
         laid = arm_of(tried, "", one.mount.rail_mm, one.mount.at_mm)
         if kind is None or laid.arm is None:
             continue
+        cut_mm = _cut_mm(one.mount.sheet.model_copy(update={"bracket": tried}))
         for leg in LEGS_MM:
             sheet = one.mount.sheet.model_copy(update={"bracket": tried.model_copy(update={"leg": Length.of_mm(leg)})})
-            if _holds(replace(one, mount=replace(one.mount, sheet=sheet, arm=laid)), judge):
-                yield _Way(
-                    kind=kind,
-                    wall_mm=wall,
-                    leg_mm=leg,
-                    kg=laid.arm.volume_mm3 * KG_PER_MM3,
-                    words=_words(laid.arm),
-                    cut_mm=_cut_mm(sheet),
-                    seam_mm=_seams(tried) * laid.arm.length_mm,
-                    changes=changes,
-                    legs=legs if laid.arm.legs is not None else None,
-                )
-                break
+            tried_on = replace(one, mount=replace(one.mount, sheet=sheet, arm=laid))
+            way = _Way(
+                kind=kind,
+                wall_mm=wall,
+                leg_mm=leg,
+                kg=laid.arm.volume_mm3 * KG_PER_MM3,
+                words=_words(laid.arm),
+                cut_mm=cut_mm,
+                seam_mm=_seams(tried) * laid.arm.length_mm,
+                changes=changes,
+                legs=legs if laid.arm.legs is not None else None,
+            )
+            yield way, strength_checks(tried_on, judge)
 
 
 def _legs(bracket: Bracket) -> list[StandoffLegs]:
@@ -160,10 +175,3 @@ def _wall(legs: StandoffLegs) -> str:
 
 def _text(one: Length | LiesTo) -> str:
     return one.value if isinstance(one, LiesTo) else one.text
-
-
-def _holds(one: Loaded, judge: Judge) -> bool:
-    """Whether every check that hangs on the sizes tried does."""
-    every = (*bracket_checks(one, judge), *standoff_checks(one, judge), *buckling_checks(one, judge))
-    asked = [check for check in every if check.key.removeprefix(f"{one.key}.") in SIZED]
-    return all(check.verdict is Verdict.HOLDS for check in asked)

@@ -13,6 +13,7 @@ from driveline.benches.mounts.rails import rail_of
 from driveline.benches.mounts.sheet import CutFrame, RailShape
 from driveline.checks import Verdict
 from driveline.job.file import REGISTRY, JobFile
+from driveline.job.offered import sought
 from tests.benches.mounts.test_mounts import BITTERN, changed, mm, solved
 from tests.metal.section_files import rectangle
 
@@ -104,7 +105,7 @@ class CutTest(TestCase):
     def test_the_plates_that_are_offered_make_up_for_the_cut(self) -> None:
         weak = changed(BITTERN, {"frame.stations.0.wall": mm(4)})
         self.assertIs(solved(weak)[1]["mounts.frame"].verdict, Verdict.FAILS)
-        found = REGISTRY.sought(JobFile.model_validate(weak), "mounts.frame_mend")
+        found = sought(REGISTRY, JobFile.model_validate(weak), "mounts.frame_mend")
         taken = {one.field.removeprefix("mounts."): {"text": one.text} for one in found.fields}
         checks = solved(changed(weak, taken))[1]
         self.assertGreaterEqual(checks["mounts.frame"].margin or 0.0, 1.0)

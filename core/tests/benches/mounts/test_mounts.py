@@ -9,13 +9,15 @@ import shapely
 from hypothesis import given, settings
 from hypothesis import strategies as st
 
+from driveline.benches.contract import Sought
 from driveline.benches.mounts.box_plates import PLAY_MM, box_plates
 from driveline.benches.mounts.patterns import ear_polygon
 from driveline.benches.mounts.results import MountsResult
-from driveline.checks import Check, Verdict
+from driveline.checks import WORST_FIRST, Check, Verdict
 from driveline.errors import ImpossibleInput, NotDrawnYet
 from driveline.job.evaluate import evaluate
 from driveline.job.file import REGISTRY, JobFile
+from driveline.job.offered import sought
 from driveline.metal.ears import Ear
 from driveline.metal.sections import box, channel, tube
 from tests.demo import demo_json
@@ -247,12 +249,24 @@ class PulseTest(TestCase):
             self.assertTrue(all(one.speed_kmh <= 30 for one in mode.met), mode.name)
 
 
+def filled(job: dict[str, Any], found: Sought) -> dict[str, Any]:
+    """The job with what is offered typed in."""
+    data = copy.deepcopy(job)
+    for one in found.fields:
+        *parents, last = one.field.split(".")
+        place: Any = data["sheets"]
+        for name in parents:
+            place = place[int(name)] if isinstance(place, list) else place.setdefault(name, {})
+        place[last] = {"text": one.text} if one.text.endswith(" mm") else one.text
+    return data
+
+
 class MendTest(TestCase):
     def test_what_is_said_to_hold_does(self) -> None:
         sizes = {"breadth": mm(60), "depth": mm(80), "wall": mm(4), "web": mm(4), "beside": mm(20), "kind": "channel"}
         weak = changed(PLOVER, {"mounts.1.bracket": PLOVER["sheets"]["mounts"]["mounts"][1]["bracket"] | sizes})
         self.assertIs(solved(weak)[1]["mounts.m2.arm"].verdict, FAILS)
-        found = REGISTRY.sought(JobFile.model_validate(weak), "mounts.m2_mend")
+        found = sought(REGISTRY, JobFile.model_validate(weak), "mounts.m2_mend")
         bracket = copy.deepcopy(weak["sheets"]["mounts"]["mounts"][1]["bracket"])
         for one in found.fields:
             name = one.field.split(".")[-1]
@@ -272,7 +286,7 @@ class MendTest(TestCase):
 
     def test_a_folded_arm_is_offered_beside_a_box_with_its_load_as_far_from_the_web(self) -> None:
         """Of a box with the load 12 mm beside its middle the nearer side becomes the web: 35 - 12 mm."""
-        found = REGISTRY.sought(JobFile.model_validate(PLOVER), "mounts.m2_mend")
+        found = sought(REGISTRY, JobFile.model_validate(PLOVER), "mounts.m2_mend")
         kinds = {row[0].split(" ")[0] for row in found.rows[1:]}
         self.assertIn("box", kinds)
         self.assertTrue(all(row[4] != "none" for row in found.rows[1:] if row[0].startswith("box")))
@@ -290,9 +304,24 @@ class MendTest(TestCase):
         self.assertAlmostEqual(check.capacity or 0, 45.4, delta=0.3)
         self.assertIn("flange folds at", check.says)
 
+    def test_what_makes_a_check_elsewhere_worse_is_not_offered(self) -> None:
+        """Taken, the offer is judged by the whole job: clearances, what it meets on its way in, loads."""
+        weak = changed(PLOVER, {"mounts.1.bracket.wall": mm(3)})
+        found = sought(REGISTRY, JobFile.model_validate(weak), "mounts.m2_mend")
+        before = {check.key: check for check in REGISTRY.own_checks(JobFile.model_validate(weak))}
+        self.assertTrue(found.fields)
+        taken = JobFile.model_validate(filled(weak, found))
+        after = {check.key: check for check in REGISTRY.own_checks(taken)}
+        rank = {verdict: k for k, verdict in enumerate(WORST_FIRST)}
+        worse = [
+            key for key, check in after.items() if key in before and rank[check.verdict] < rank[before[key].verdict]
+        ]
+        self.assertEqual(worse, [])
+        self.assertEqual([key for key in after if key not in before and after[key].verdict is FAILS], [])
+
     def test_where_nothing_does_it_is_said(self) -> None:
         hopeless = changed(PLOVER, {"mounts.1.bracket.depth": mm(26), "mounts.1.bracket.breadth": mm(26)})
-        found = REGISTRY.sought(JobFile.model_validate(hopeless), "mounts.m2_mend")
+        found = sought(REGISTRY, JobFile.model_validate(hopeless), "mounts.m2_mend")
         self.assertEqual(found.fields, ())
         self.assertIn("Nothing does", found.says)
 
@@ -378,7 +407,7 @@ class EarPictureTest(TestCase):
         peaks = []
         for thickness in (14, 20):
             job = JobFile.model_validate(changed(PLOVER, {"mounts.0.ears.thickness": mm(thickness)}))
-            found = REGISTRY.sought(job, "mounts.m1_ear")
+            found = sought(REGISTRY, job, "mounts.m1_ear")
             assert found.picture is not None
             self.assertAlmostEqual(
                 max(one.mpa for one in found.picture.patches) / found.picture.peak_mpa, 1, delta=0.25
@@ -388,4 +417,4 @@ class EarPictureTest(TestCase):
 
     def test_an_arm_has_none(self) -> None:
         with self.assertRaises(NotDrawnYet):
-            REGISTRY.sought(JobFile.model_validate(PLOVER), "mounts.m3_ear")
+            sought(REGISTRY, JobFile.model_validate(PLOVER), "mounts.m3_ear")

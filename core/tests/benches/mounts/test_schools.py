@@ -6,12 +6,13 @@ from unittest import TestCase
 from driveline.errors import NotDrawnYet
 from driveline.figures import System, written
 from driveline.job.file import REGISTRY, JobFile
+from driveline.job.offered import sought
 from tests.benches.mounts.test_mounts import BITTERN, PLOVER, Job, changed, solved
 
 
 def ways(job: Job) -> dict[str, tuple[list[float], str]]:
     """The figures of each way, and what is said of it."""
-    rows = REGISTRY.sought(JobFile.model_validate(job), "mounts.schools").rows[1:]
+    rows = sought(REGISTRY, JobFile.model_validate(job), "mounts.schools").rows[1:]
     return {
         row[0]: ([float(one) for cell in row[1:-1] for one in re.findall(r"⟨([^|]*)", cell)], row[-1]) for row in rows
     }
@@ -37,9 +38,9 @@ class SchoolsTest(TestCase):
         self.assertIn("turn about a line", words)
 
     def test_its_figures_are_written_in_the_readers_units(self) -> None:
-        row = REGISTRY.sought(JobFile.model_validate(PLOVER), "mounts.schools").rows[1]
+        row = sought(REGISTRY, JobFile.model_validate(PLOVER), "mounts.schools").rows[1]
         self.assertEqual([written(cell, System.US).split("\u00a0")[-1] for cell in row[1:-1]], ["Hz", "in", "lbf"])
 
     def test_it_is_not_offered_while_it_is_not_known_how_the_unit_is_held(self) -> None:
         with self.assertRaises(NotDrawnYet):
-            REGISTRY.sought(JobFile.model_validate(changed(PLOVER, {"mounts.0.boss": {}})), "mounts.schools")
+            sought(REGISTRY, JobFile.model_validate(changed(PLOVER, {"mounts.0.boss": {}})), "mounts.schools")

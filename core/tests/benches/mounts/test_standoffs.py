@@ -15,6 +15,7 @@ from driveline.benches.mounts.standoffs import legs_of
 from driveline.checks import Check, Verdict
 from driveline.drawing.dxf import write_dxf
 from driveline.job.file import REGISTRY, JobFile
+from driveline.job.offered import sought
 from driveline.parts.drawings import part_drawings
 from tests.benches.mounts.test_mounts import PLOVER, changed, mm, solved
 from tests.workings.test_workings import faults_of
@@ -109,7 +110,7 @@ class StandoffsTest(TestCase):
         self.assertEqual(drawn(beside=mm(15), lies_to="front"), ["box", *["round"] * 4])
 
     def test_finite_elements_of_its_plate_are_below_the_sum_by_hand(self) -> None:
-        found = REGISTRY.sought(JobFile.model_validate(job()), "mounts.m1_plate")
+        found = sought(REGISTRY, JobFile.model_validate(job()), "mounts.m1_plate")
         assert found.picture is not None
         self.assertIn("by hand", found.says)
         self.assertGreater(len(found.picture.patches), 500)
@@ -118,7 +119,7 @@ class StandoffsTest(TestCase):
         """Legs of 2 mm wall are too thin under a plate that is too thin: both are mended."""
         weak = job({"wall": mm(2)}, wall=mm(3))
         self.assertIs(solved(weak)[1]["mounts.m1.arm"].verdict, Verdict.FAILS)
-        found = REGISTRY.sought(JobFile.model_validate(weak), "mounts.m1_mend")
+        found = sought(REGISTRY, JobFile.model_validate(weak), "mounts.m1_mend")
         taken = {one.field.split("bracket.")[1]: {"text": one.text} for one in found.fields if "kind" not in one.field}
         after = checks({"wall": taken.pop("legs.wall")}, **taken)
         for key in KEYS[:6]:

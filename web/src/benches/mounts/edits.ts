@@ -39,7 +39,7 @@ export function leaveOut(sheet: MountsSheet, name: string, why: string | null): 
 }
 
 type Bracket = Mount['bracket'];
-const SIZES = ['wall', 'leg', 'gusset', 'bend', 'beside'] as const;
+const SIZES = ['wall', 'leg', 'gusset', 'bend', 'beside', 'length'] as const;
 const PLATE_SIZES = ['breadth', 'depth', 'thickness', 'across', 'upright', 'hole'] as const;
 const among = <T extends string>(names: readonly T[], name: string | undefined): T | undefined =>
   names.find((one) => one === name);
