@@ -185,11 +185,7 @@ def worked_joint(joint: Joint, place: Place) -> Worked | None:
     size = thread(joint.thread)
     strength = bolt_class(joint.property_class.words, size.diameter_mm) if joint.property_class else None
     tapped_mpa, assumed = _tapped(joint, place)
-    needed = None
-    if strength and tapped_mpa:
-        needed = engagement(
-            size=size, sizes=thread_limits(size), bolt_tensile_mpa=strength.tensile_mpa, tapped_tensile_mpa=tapped_mpa
-        )
+    needed = _needed(size, strength, tapped_mpa)
     countersink_mm = value_of(joint.countersink) or 0.0
     needed_in = None if needed is None else needed.least_mm + POINT_PITCHES * size.pitch_mm + countersink_mm
     if joint.tapped is Tapped.NUT:
@@ -199,11 +195,7 @@ def worked_joint(joint: Joint, place: Place) -> Worked | None:
     room_mm = room_behind_mm(joint, place, size)
     longest = None if room_mm is None or under_head is None else under_head + room_mm
     tightening, is_usual = _tightening(joint, size, strength)
-    preload = None
-    if tightening and joint.condition:
-        preload = preload_n(
-            tightening_nm=tightening, nut_factor=NUT_FACTOR[joint.condition], diameter_mm=size.diameter_mm
-        )
+    preload = _preload_n(joint, tightening, size)
     settles = embedding_loss_n(size=size, grip_mm=under_head) if under_head and under_head > 0 else None
     reach_mm = None if place.length_mm is None or under_head is None else place.length_mm - under_head
     stock = [float(mm) for mm in STOCK_MM if shortest and mm >= shortest and (longest is None or mm <= longest)]
@@ -240,6 +232,20 @@ def worked_joint(joint: Joint, place: Place) -> Worked | None:
         head_mm=positive_of(joint.head) or size.head_mm,
         result=result,
     )
+
+
+def _needed(size: Thread, strength: BoltClass | None, tapped_mpa: float | None) -> Engagement | None:
+    if not strength or not tapped_mpa:
+        return None
+    sizes = thread_limits(size)
+    return engagement(size=size, sizes=sizes, bolt_tensile_mpa=strength.tensile_mpa, tapped_tensile_mpa=tapped_mpa)
+
+
+def _preload_n(joint: Joint, tightening_nm: float | None, size: Thread) -> float | None:
+    if not tightening_nm or not joint.condition:
+        return None
+    factor = NUT_FACTOR[joint.condition]
+    return preload_n(tightening_nm=tightening_nm, nut_factor=factor, diameter_mm=size.diameter_mm)
 
 
 def room_behind_mm(joint: Joint, place: Place, size: Thread | None) -> float | None:

@@ -37,6 +37,9 @@ def stripping_check(worked_on: Worked, tension_n: float | None, unknown: tuple[s
         tension_n: Of the load, on the screw that is worst off.
         unknown: What keeps that from being known.
         judge: Of the bench.
+
+    Source:
+        ENGINEERING 5, sheared areas of both threads.
     """
     place, joint, greatest = worked_on.place, worked_on.joint, worked_on.greatest_n
     found = _stripping(worked_on)

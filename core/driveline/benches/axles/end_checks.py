@@ -172,37 +172,7 @@ def spline_checks(
         known[f"{words}: how far travel draws it out"] = not math.isnan(drawn_mm)
         least = None if least is None or math.isnan(drawn_mm) else max(least - drawn_mm, 0.0)
     missing = missing_of(known)
-    holds = None
-    if not missing and least is not None and spline.teeth and outside and root and spline.hub and root < outside:
-        holds = 0.0
-        if least > 0:
-            holds = GUIDE_MPA[spline.hub] / side_pressure_mpa(
-                torque_nm=1.0,
-                teeth=spline.teeth,
-                mean_mm=(outside + root) / 2,
-                height_mm=(outside - root) / 2,
-                engaged_mm=least,
-            )
-
-    def working() -> Working:
-        if holds is None or least is None or not (spline.teeth and outside and root and spline.hub):
-            return Working(source=SPLINE)
-        d_a, d_f = entered("d_a", outside, "mm", f"{field}.outside"), entered("d_f", root, "mm", f"{field}.root")
-        mean = step("d_m", "(d_a + d_f) / 2", d_a, d_f, value=(outside + root) / 2, unit="mm", decimals=2)
-        height = step("h", "(d_a - d_f) / 2", d_a, d_f, value=(outside - root) / 2, unit="mm", decimals=2)
-        last = step(
-            "T_spline",
-            "p_g * z * d_m * h * l_e * ψ / 2",
-            tabled("p_g", GUIDE_MPA[spline.hub], "MPa", spline.hub.words),
-            entered("z", float(spline.teeth), "", f"{field}.teeth"),
-            mean,
-            height,
-            worked("l_e", least, "mm", "engaged at the least"),
-            tabled("ψ", 0.75, "", "three in four teeth bear"),
-            value=holds,
-            unit="N·m",
-        )
-        return Working(steps=(mean, height, last), source=SPLINE)
+    holds = None if missing else _spline_holds_nm(spline, least)
 
     yield judge.check(
         "key_fit",
@@ -215,17 +185,9 @@ def spline_checks(
         missing=(*lacking, *missing),
         inputs=(field,),
         station=station,
-        working=working,
+        working=lambda: _spline_working(spline, field, least, holds),
     )
     wanted = None if outside is None or root is None else WANTED_OF_PITCH * (outside + root) / 2
-
-    def engaged_working() -> Working:
-        source = "Engaged at least 0.8 of the pitch diameter, taken halfway up the teeth."
-        if wanted is None or outside is None or root is None:
-            return Working(source=source)
-        d_a, d_f = entered("d_a", outside, "mm", f"{field}.outside"), entered("d_f", root, "mm", f"{field}.root")
-        last = step("l_w", "0.8 * (d_a + d_f) / 2", d_a, d_f, value=wanted, unit="mm", decimals=1)
-        return Working(steps=(last,), source=source)
 
     yield judge.check(
         "clearance",
@@ -238,8 +200,56 @@ def spline_checks(
         missing=tuple(name for name in missing if "teeth, counted" not in name and "hardened" not in name),
         inputs=(field,),
         station=station,
-        working=engaged_working,
+        working=lambda: _engaged_working(spline, field, wanted),
     )
+
+
+def _spline_holds_nm(spline: BarSpline, engaged_mm: float | None) -> float | None:
+    outside, root = positive_of(spline.outside), positive_of(spline.root)
+    if engaged_mm is None or not (spline.teeth and outside and root and spline.hub) or root >= outside:
+        return None
+    if engaged_mm <= 0:
+        return 0.0
+    per_nm = side_pressure_mpa(
+        torque_nm=1.0,
+        teeth=spline.teeth,
+        mean_mm=(outside + root) / 2,
+        height_mm=(outside - root) / 2,
+        engaged_mm=engaged_mm,
+    )
+    return GUIDE_MPA[spline.hub] / per_nm
+
+
+def _engaged_working(spline: BarSpline, field: str, wanted_mm: float | None) -> Working:
+    source = "Engaged at least 0.8 of the pitch diameter, taken halfway up the teeth."
+    outside, root = positive_of(spline.outside), positive_of(spline.root)
+    if wanted_mm is None or outside is None or root is None:
+        return Working(source=source)
+    d_a, d_f = entered("d_a", outside, "mm", f"{field}.outside"), entered("d_f", root, "mm", f"{field}.root")
+    last = step("l_w", "0.8 * (d_a + d_f) / 2", d_a, d_f, value=wanted_mm, unit="mm", decimals=1)
+    return Working(steps=(last,), source=source)
+
+
+def _spline_working(spline: BarSpline, field: str, engaged_mm: float | None, holds_nm: float | None) -> Working:
+    outside, root = positive_of(spline.outside), positive_of(spline.root)
+    if holds_nm is None or engaged_mm is None or not (spline.teeth and outside and root and spline.hub):
+        return Working(source=SPLINE)
+    d_a, d_f = entered("d_a", outside, "mm", f"{field}.outside"), entered("d_f", root, "mm", f"{field}.root")
+    mean = step("d_m", "(d_a + d_f) / 2", d_a, d_f, value=(outside + root) / 2, unit="mm", decimals=2)
+    height = step("h", "(d_a - d_f) / 2", d_a, d_f, value=(outside - root) / 2, unit="mm", decimals=2)
+    last = step(
+        "T_spline",
+        "p_g * z * d_m * h * l_e * ψ / 2",
+        tabled("p_g", GUIDE_MPA[spline.hub], "MPa", spline.hub.words),
+        entered("z", float(spline.teeth), "", f"{field}.teeth"),
+        mean,
+        height,
+        worked("l_e", engaged_mm, "mm", "engaged at the least"),
+        tabled("ψ", 0.75, "", "three in four teeth bear"),
+        value=holds_nm,
+        unit="N·m",
+    )
+    return Working(steps=(mean, height, last), source=SPLINE)
 
 
 def flange_checks(

@@ -8,7 +8,8 @@ from collections.abc import Iterable
 from dataclasses import dataclass, replace
 from typing import Final
 
-from driveline.benches.coupler.inputs import CouplerInputs, ShaftInputs, Sized
+from driveline.benches.coupler.inputs import CouplerInputs
+from driveline.benches.coupler.shaft_inputs import ShaftInputs, Sized
 from driveline.fits.interference import WARM_K
 from driveline.fits.jaw import SpiderWay
 from driveline.fits.spacing import Gap

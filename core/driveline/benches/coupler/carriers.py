@@ -4,7 +4,8 @@ import math
 from dataclasses import dataclass
 from typing import Final
 
-from driveline.benches.coupler.inputs import HubInputs, ShaftInputs
+from driveline.benches.coupler.inputs import HubInputs
+from driveline.benches.coupler.shaft_inputs import ShaftInputs
 from driveline.benches.coupler.sheet import FitFriction
 from driveline.fits.interference import (
     WARM_K,

@@ -15,7 +15,8 @@ from driveline.benches.coupler.axial import (
     motor_stub,
 )
 from driveline.benches.coupler.gaps import Apart
-from driveline.benches.coupler.inputs import CouplerInputs, ShaftInputs, Sized
+from driveline.benches.coupler.inputs import CouplerInputs
+from driveline.benches.coupler.shaft_inputs import ShaftInputs, Sized
 from driveline.benches.coupler.sheet import ShaftKind
 from driveline.fits.engagement import Ends, FullForm, engaged, overlap_ways
 from driveline.fits.stackup import Link

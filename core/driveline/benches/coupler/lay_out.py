@@ -3,7 +3,8 @@
 from dataclasses import dataclass
 
 from driveline.benches.contract import LaidOut
-from driveline.benches.coupler.inputs import MEASURED, CouplerInputs, Sized, inputs_of
+from driveline.benches.coupler.inputs import CouplerInputs, inputs_of
+from driveline.benches.coupler.shaft_inputs import MEASURED, Sized
 from driveline.benches.coupler.sheet import CouplerSheet, ShaftKind
 from driveline.drawing.plate import PlateHole
 from driveline.figures import fig, num

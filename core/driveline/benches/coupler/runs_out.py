@@ -3,8 +3,9 @@
 from typing import Final
 
 from driveline.benches.coupler.gaps import Apart
-from driveline.benches.coupler.inputs import CouplerInputs, Sized
+from driveline.benches.coupler.inputs import CouplerInputs
 from driveline.benches.coupler.needs import CouplerNeeds
+from driveline.benches.coupler.shaft_inputs import Sized
 from driveline.checks import Check
 from driveline.figures import fig, num
 from driveline.margins import Judge, missing_of, wanted_words

@@ -6,8 +6,9 @@ from typing import Final
 
 from driveline.benches.coupler.axial import AxialGap, motor_stub
 from driveline.benches.coupler.gaps import Apart, stack_of
-from driveline.benches.coupler.inputs import CouplerInputs, Sized
+from driveline.benches.coupler.inputs import CouplerInputs
 from driveline.benches.coupler.results import Block, GapResult, GapShare
+from driveline.benches.coupler.shaft_inputs import Sized
 from driveline.fits.stackup import Link
 from driveline.shafts.coupler import CouplerStyle
 

@@ -4,8 +4,9 @@ from collections.abc import Iterator
 from typing import Final
 
 from driveline.benches.coupler.carriers import DESIGN
-from driveline.benches.coupler.inputs import CouplerInputs, ShaftInputs
+from driveline.benches.coupler.inputs import CouplerInputs
 from driveline.benches.coupler.needs import CouplerNeeds
+from driveline.benches.coupler.shaft_inputs import ShaftInputs
 from driveline.benches.coupler.sheet import ShaftKind
 from driveline.checks import Check
 from driveline.figures import fig, num

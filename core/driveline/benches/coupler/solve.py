@@ -11,13 +11,14 @@ from driveline.benches.coupler.engaged import on_shafts, spline_gaps
 from driveline.benches.coupler.fit_options import fit_options
 from driveline.benches.coupler.gaps import Apart, apart_of, gap_checks, room_mm, window_check, window_of
 from driveline.benches.coupler.hub_checks import allowed_parallel_mm, rim_mm
-from driveline.benches.coupler.inputs import MEASURED, CouplerInputs
+from driveline.benches.coupler.inputs import CouplerInputs
 from driveline.benches.coupler.lay_out import LaidCoupler
 from driveline.benches.coupler.needs import CouplerNeeds
 from driveline.benches.coupler.results import AtSpeed, CouplerResult, RunoutResult, Slid
 from driveline.benches.coupler.runs_out import USUAL_GRADE_MM_S, runs_out_of
 from driveline.benches.coupler.section import gap_results, section_of
 from driveline.benches.coupler.section_sheet import section_sheet
+from driveline.benches.coupler.shaft_inputs import MEASURED
 from driveline.benches.coupler.sheet import CouplerSheet, ShaftKind
 from driveline.benches.coupler.shuffle import assumed_of, shuffle_of
 from driveline.benches.coupler.styles import alternatives, order_of, style_facts

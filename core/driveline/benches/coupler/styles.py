@@ -4,8 +4,9 @@ from typing import Final
 
 from driveline.benches.coupler.axial import motor_stub
 from driveline.benches.coupler.gaps import Apart
-from driveline.benches.coupler.inputs import CouplerInputs, Sized
+from driveline.benches.coupler.inputs import CouplerInputs
 from driveline.benches.coupler.results import SpiderAlternative, StyleFacts
+from driveline.benches.coupler.shaft_inputs import Sized
 from driveline.fits.jaw import JawRoom, SpiderWay, face_window
 from driveline.shafts.coupler import ANGLE_ALLOWANCE_DEG, DYNAMIC_FACTOR, PARALLEL_ALLOWANCE_MM, CouplerStyle
 

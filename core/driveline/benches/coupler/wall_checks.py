@@ -229,34 +229,6 @@ def _cone(inputs: CouplerInputs, judge: Judge) -> Check:
     if hub.made_of is not None:
         yields = material(hub.made_of).yield_mpa
 
-    def working() -> Working:
-        if stress is None or cone is None or pressure is None or greatest is None:
-            return Working(source=CONE)
-        force = _drawn(inputs, greatest)
-        one_in = entered("c", cone.one_in, "", f"{shaft.field}.taper.one_in")
-        length = entered("L", cone.length_mm, "mm", f"{shaft.field}.taper.length")
-        d = entered("d", cone.large_mm, "mm", f"{shaft.field}.diameter")
-        angle = step("α", "atan(1 / (2 * c))", one_in, value=cone.half_angle_deg, unit="°", decimals=3)
-        mean = step("d_m", "d - L / (2 * c)", d, length, one_in, value=cone.mean_mm, unit="mm", decimals=2)
-        mu = tabled("μ", TAPER_FRICTION, "", "oiled steel")
-        pressed = step(
-            "p",
-            "F_great * cos(α) / (pi * d_m * L * (sin(α) + μ * cos(α)))",
-            force,
-            angle,
-            mean,
-            length,
-            mu,
-            value=pressure,
-            unit="MPa",
-            decimals=1,
-        )
-        outside = entered("D", hub.outside_mm or 0.0, "mm", "coupler.hub.outside")
-        ratio = ((hub.outside_mm or 0.0) ** 2 + cone.large_mm**2) / ((hub.outside_mm or 0.0) ** 2 - cone.large_mm**2)
-        hoop = step("σ_t", "p * (D**2 + d**2) / (D**2 - d**2)", pressed, outside, d, value=pressure * ratio, unit="MPa")
-        mises = step("σ_v", "sqrt(σ_t**2 + σ_t * p + p**2)", hoop, pressed, value=stress, unit="MPa", decimals=1)
-        return Working(steps=(force, angle, mean, pressed, hoop, mises), source=CONE)
-
     return judge.check(
         "maker_rating",
         key="coupler.hub_stress",
@@ -270,5 +242,41 @@ def _cone(inputs: CouplerInputs, judge: Judge) -> Check:
         missing=missing,
         inputs=("coupler.hub", f"{shaft.field}.taper"),
         station="coupler",
-        working=working,
+        working=lambda: _cone_working(inputs, cone, greatest, stress, pressure),
     )
+
+
+def _cone_working(
+    inputs: CouplerInputs,
+    cone: Taper | None,
+    greatest: float | None,
+    stress: float | None,
+    pressure: float | None,
+) -> Working:
+    shaft, hub = inputs.motor_shaft, inputs.hub
+    if stress is None or cone is None or pressure is None or greatest is None:
+        return Working(source=CONE)
+    force = _drawn(inputs, greatest)
+    one_in = entered("c", cone.one_in, "", f"{shaft.field}.taper.one_in")
+    length = entered("L", cone.length_mm, "mm", f"{shaft.field}.taper.length")
+    d = entered("d", cone.large_mm, "mm", f"{shaft.field}.diameter")
+    angle = step("α", "atan(1 / (2 * c))", one_in, value=cone.half_angle_deg, unit="°", decimals=3)
+    mean = step("d_m", "d - L / (2 * c)", d, length, one_in, value=cone.mean_mm, unit="mm", decimals=2)
+    mu = tabled("μ", TAPER_FRICTION, "", "oiled steel")
+    pressed = step(
+        "p",
+        "F_great * cos(α) / (pi * d_m * L * (sin(α) + μ * cos(α)))",
+        force,
+        angle,
+        mean,
+        length,
+        mu,
+        value=pressure,
+        unit="MPa",
+        decimals=1,
+    )
+    outside = entered("D", hub.outside_mm or 0.0, "mm", "coupler.hub.outside")
+    ratio = ((hub.outside_mm or 0.0) ** 2 + cone.large_mm**2) / ((hub.outside_mm or 0.0) ** 2 - cone.large_mm**2)
+    hoop = step("σ_t", "p * (D**2 + d**2) / (D**2 - d**2)", pressed, outside, d, value=pressure * ratio, unit="MPa")
+    mises = step("σ_v", "sqrt(σ_t**2 + σ_t * p + p**2)", hoop, pressed, value=stress, unit="MPa", decimals=1)
+    return Working(steps=(force, angle, mean, pressed, hoop, mises), source=CONE)

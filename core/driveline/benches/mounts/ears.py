@@ -7,6 +7,7 @@ from typing import Final
 from driveline.arrays import Floats
 from driveline.benches.mounts.sheet import Ears
 from driveline.errors import ImpossibleInput
+from driveline.figures import fig
 from driveline.metal.ears import Ear
 from driveline.sheet import positive_of
 
@@ -22,6 +23,10 @@ def ears_of(ears: Ears, name: str) -> tuple[Ear | None, tuple[str, ...]]:
     if missing:
         return None, missing
     known = {word: size for word, size in sizes.items() if size is not None}
+    rounded = known["hole"] / 2 + known["edge"]
+    if known["height"] < rounded:
+        size = fig(rounded, "mm")
+        return None, (f"{name}: ears at least as high as they are round past their hole, {size}",)
     try:
         return Ear(**{f"{word}_mm": size for word, size in known.items()}), ()
     except ImpossibleInput as error:

@@ -78,6 +78,8 @@ class Landing(Sheet):
     through: Through | None = Field(default=None, description="What its bolts go through")
     sleeve_outside: Length | None = None
     sleeve_inside: Length | None = None
+    onto_across: Length | None = Field(default=None, description="Of the face that it lands on, across")
+    onto_upright: Length | None = Field(default=None, description="Of the face that it lands on, upright")
 
     @field_validator("thread")
     @classmethod
@@ -107,6 +109,13 @@ class StandoffLegs(Sheet):
     upper_right: Coordinate | None = None
 
 
+class RootCut(Choice):
+    """How a bracket's root is cut to what it lands on."""
+
+    SQUARE = "square", "square, as its drawings are"
+    FITTED = "fitted", "to the face, by hand after a template"
+
+
 class Bracket(Sheet):
     """An arm from the vehicle to the mount, welded at its root."""
 
@@ -121,6 +130,7 @@ class Bracket(Sheet):
     nose: Length | None = Field(default=None, description="Depth over all at the mount, of a shelf with its gussets")
     has_tabs: bool = Field(default=False, description="Tabs hold a boxed arm's plates to each other")
     length: Length | None = Field(default=None, description="That it is cut to, from the vehicle to the mount")
+    root_cut: RootCut | None = Field(default=None, description="How its root is cut to what it lands on")
     beside: Length | None = Field(default=None, description="The load passes beside its middle, or its web, by")
     lies_to: LiesTo | None = Field(default=None, description="Its middle, or web; empty counts both ways")
     leg: Length | None = Field(default=None, description="Of the fillet all round its root")

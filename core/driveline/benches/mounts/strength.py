@@ -7,6 +7,7 @@ from driveline.benches.mounts.bracket_checks import bracket_checks
 from driveline.benches.mounts.buckling_checks import buckling_checks
 from driveline.benches.mounts.cradle_checks import cradle_checks
 from driveline.benches.mounts.landing_checks import landing_checks
+from driveline.benches.mounts.lands_checks import lands_checks
 from driveline.benches.mounts.loaded import Loaded
 from driveline.benches.mounts.standoff_checks import standoff_checks
 from driveline.benches.mounts.tube_checks import tube_checks
@@ -23,6 +24,7 @@ def strength_checks(one: Loaded, judge: Judge) -> tuple[Check, ...]:
         *standoff_checks(one, judge),
         *buckling_checks(one, judge),
         *landing_checks(one, judge),
+        *lands_checks(one, judge),
     )
 
 

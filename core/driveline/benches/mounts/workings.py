@@ -16,7 +16,7 @@ from driveline.metal.sections import Section
 from driveline.metal.struts import Buckling
 from driveline.metal.weld_groups import BASE_SHEAR, E70_MPA, WeldStress
 from driveline.metal.welds import FAT_CYCLES, FAT_MPA, NOT_INSPECTED, OF_ELECTRODE
-from driveline.working import Given, Working, entered, entered_or_usual, step, tabled, worked
+from driveline.working import Given, Step, Working, entered, entered_or_usual, step, tabled, worked
 
 HELD_SOURCE: Final = (
     "Rigid unit on springs, small turns: K q = load, f = -k (t + θ × r), rubber in series with its bracket; the "
@@ -89,6 +89,23 @@ def _twisted(arm: Arm, section: Section, moment_nmm: Floats) -> tuple[list[Given
     return pairs, bool(about or level or upright), worked("D", section.depth_mm, "mm", "so far apart")
 
 
+def _direct_step(section: Section, upright: float, across: float, direct_mpa: float) -> Step:
+    webs = [
+        worked(name, area, "mm²", section.words) for name, area in zip(("A_u", "A_s"), section.webs_mm2, strict=True)
+    ]
+    loads = (worked("U", upright, "N", "upright at its end"), worked("S", across, "N", "across at its end"))
+    return step(
+        "τ_d",
+        "1.5 * sqrt((U / A_u)**2 + (S / A_s)**2)",
+        *loads,
+        *webs,
+        value=direct_mpa,
+        unit="MPa",
+        decimals=1,
+        words="the load's own shear, in its webs",
+    )
+
+
 def arm_working(arm: Arm, most: Stressed, load: tuple[Floats, Floats], offset_mm: float) -> Working:
     """Return the stress of a bracket where it is greatest."""
     section, stress = most.section, most.stress
@@ -138,20 +155,7 @@ def arm_working(arm: Arm, most: Stressed, load: tuple[Floats, Floats], offset_mm
         unit="MPa",
         decimals=1,
     )
-    webs = [
-        worked(name, area, "mm²", section.words) for name, area in zip(("A_u", "A_s"), section.webs_mm2, strict=True)
-    ]
-    loads = (worked("U", upright, "N", "upright at its end"), worked("S", across, "N", "across at its end"))
-    direct = step(
-        "τ_d",
-        "1.5 * sqrt((U / A_u)**2 + (S / A_s)**2)",
-        *loads,
-        *webs,
-        value=stress.direct_mpa,
-        unit="MPa",
-        decimals=1,
-        words="the load's own shear, in its webs",
-    )
+    direct = _direct_step(section, upright, across, stress.direct_mpa)
     total = "sqrt(b**2 + 3 * (τ + τ_d)**2)"
     both = step("s", total, bending, shear, direct, value=stress.judged_mpa, unit="MPa", decimals=1)
     source = (

@@ -25,10 +25,28 @@ from driveline.job.offered import sought
 from driveline.metal.sections import box, channel, folded_channel
 from driveline.metal.weld_pull import shim_stack
 from driveline.parts.drawings import part_drawings
-from tests.benches.mounts.test_mounts import BITTERN, FAILS, HOLDS, NOT_KNOWN, PLOVER, Job, changed, filled, mm, solved
+from tests.benches.mounts.test_mounts import BITTERN, FAILS, HOLDS, NOT_KNOWN, TIGHT, Job, changed, filled, mm, solved
+from tests.benches.mounts.test_mounts import PLOVER as AS_SHOWN
 from tests.workings.test_workings import faults_of
 
 LANDING = "mounts.1.bracket.landing"
+PLATE = {
+    "is_there": True,
+    "breadth": mm(150),
+    "depth": mm(170),
+    "thickness": mm(16),
+    "across": mm(105),
+    "upright": mm(125),
+    "hole": mm(14),
+    "thread": "M12",
+    "property_class": "10.9",
+    "through": "sleeves",
+    "sleeve_outside": mm(28),
+    "sleeve_inside": mm(12.5),
+    "onto_across": mm(600),
+    "onto_upright": mm(160),
+}
+PLOVER = changed(AS_SHOWN, {LANDING: PLATE, "mounts.1.bracket.length": mm(182)})  # on a rail twice as deep
 FOUND = LandingFound(size_mm=(150, 170), thickness_mm=16, apart_mm=(100, 120))
 
 
@@ -298,3 +316,35 @@ class PictureTest(TestCase):
         one = check(inside, "landing_plate")
         self.assertIs(one.verdict, NOT_KNOWN)
         self.assertIn("stand beside its arm", " ".join(one.missing))
+
+
+class LandsTest(TestCase):
+    """Where a bracket meets the vehicle: its root on the face, its bolts through it."""
+
+    def test_bolts_farther_apart_than_the_rail_is_deep_clamp_nothing(self) -> None:
+        found = check({f"{LANDING}.onto_upright": mm(80)}, "landing_through")
+        self.assertIs(found.verdict, FAILS)
+        self.assertAlmostEqual(found.demand or 0, 125 + 28)  # sleeves of 28 mm, 125 mm apart
+        self.assertIs(check({}, "landing_through").verdict, TIGHT)  # 153 of 160
+        self.assertIs(check({f"{LANDING}.onto_upright": mm(200)}, "landing_through").verdict, HOLDS)
+        for name in ("onto_upright", "onto_across", "through", "hole"):
+            self.assertIs(check({f"{LANDING}.{name}": None}, "landing_through").verdict, NOT_KNOWN, name)
+        # One way is past it already: that the other is not known makes it no better.
+        both = {f"{LANDING}.onto_upright": mm(80), f"{LANDING}.onto_across": None}
+        self.assertIs(check(both, "landing_through").verdict, FAILS)
+
+    def test_a_square_end_gapes_on_a_face_that_it_does_not_meet_squarely(self) -> None:
+        """Plover's right mount is 8 mm below the rail's place over 198 mm across: 80 mm of depth gape 3.2 mm."""
+        square = check({"mounts.1.bracket.root_cut": "square"}, "root_gap")
+        self.assertIs(square.verdict, FAILS)
+        self.assertIn("3.23", square.says)
+        self.assertIs(check({"mounts.1.bracket.root_cut": None}, "root_gap").verdict, NOT_KNOWN)
+        self.assertIs(check({"mounts.1.bracket.root_cut": "fitted"}, "root_gap").verdict, TIGHT)
+        steep = {"mounts.1.bracket.root_cut": "square", "mounts.1.rail.z": mm(300)}
+        self.assertIs(check(steep, "root_gap").verdict, FAILS)
+
+    def test_an_ear_is_no_lower_than_it_is_round(self) -> None:
+        """A hole of 12.5 with 14 mm to the edge is round by 20.25 mm: at 18 mm its foot would bulge."""
+        found = check({"mounts.1.ears.height": mm(18)}, "ears")
+        self.assertIs(found.verdict, NOT_KNOWN)
+        self.assertIn("round past their hole", " ".join(found.missing))
