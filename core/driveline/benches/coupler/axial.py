@@ -10,6 +10,7 @@ from typing import Final
 
 from driveline.benches.coupler.inputs import CouplerInputs
 from driveline.benches.coupler.shaft_inputs import ShaftInputs, Sized
+from driveline.benches.coupler.sheet import FloatAt
 from driveline.fits.interference import WARM_K
 from driveline.fits.jaw import SpiderWay
 from driveline.fits.spacing import Gap
@@ -23,6 +24,12 @@ STEEL_PER_K: Final = material(PlateMaterial.STEEL).expansion_per_k
 
 APART_NAME: Final = "motor face to gearbox face"
 
+FLOATS: Final[dict[FloatAt | None, tuple[float, float]]] = {  # of the float, from where it was read
+    FloatAt.IN: (0.0, 1.0),
+    FloatAt.OUT: (-1.0, 0.0),
+    FloatAt.MIDDLE: (-0.5, 0.5),
+    None: (-1.0, 1.0),
+}
 Part = tuple[str, float, Sized | None]  # its name, +1 or -1, and how long it is
 
 
@@ -89,14 +96,20 @@ def gap_of(
 
 
 def growth_and_float(shaft: ShaftInputs) -> list[tuple[str, Sized | None]]:
-    """Return what a shaft's end moves by: half its float either way, and what it grows warm."""
-    loose_mm = None if shaft.end_float_mm is None else Sized(0.0, shaft.end_float_mm / 2)
+    """Return by how much a shaft's end may stand farther out than it was read: by its float, and what it grows warm.
+
+    Read pushed in, it goes out by all of its float; of unsaid place it goes all of it both ways.
+    """
+    loose_mm = None
+    if shaft.end_float_mm is not None:
+        least, most = FLOATS[shaft.read_at]
+        loose_mm = Sized(shaft.end_float_mm * (most + least) / 2, shaft.end_float_mm * (most - least) / 2)
     grows_mm = None if shaft.stands_out is None else Sized(0.0, STEEL_PER_K * WARM_K * abs(shaft.stands_out.mm))
     return [(f"end float of the {shaft.word}", loose_mm), (f"growth of the {shaft.word}", grows_mm)]
 
 
-def _moves(shaft: ShaftInputs) -> list[Part]:
-    return [(name, 1.0, length) for name, length in growth_and_float(shaft)]
+def _moves(shaft: ShaftInputs, way: float) -> list[Part]:
+    return [(name, way, length) for name, length in growth_and_float(shaft)]
 
 
 def _tip(shaft: ShaftInputs, way: float) -> Part:
@@ -118,7 +131,7 @@ def _hub_gaps(inputs: CouplerInputs) -> tuple[AxialGap, ...]:
         gap_of(
             "hub_back",
             "Hub clear of the motor's face",
-            [("motor face to the hub's back", 1.0, hub.to_face), *_moves(motor)],
+            [("motor face to the hub's back", 1.0, hub.to_face), *_moves(motor, 1.0)],
             apart=0,
             least_mm=face_mm,
             is_usual=face_usual,
@@ -152,8 +165,8 @@ def _tip_gap(inputs: CouplerInputs, hub_parts: list[Part]) -> AxialGap:
             *hub_parts,
             ("depth of the pilot bore", 1.0, hub.pilot_depth),
             _tip(box, -1.0),
-            *_moves(inputs.motor_shaft),
-            *_moves(box),
+            *_moves(inputs.motor_shaft, -1.0),
+            *_moves(box, -1.0),
         ],
         apart=1,
         least_mm=clear_mm,
@@ -181,7 +194,7 @@ def _jaw_gaps(inputs: CouplerInputs) -> tuple[AxialGap, ...]:
                         _tip(shaft, 1.0),
                         (f"{name} hub before its tip", 1.0, slide),
                         (f"length of the {name}'s hub", -1.0, length),
-                        *_moves(shaft),
+                        *_moves(shaft, 1.0),
                         *(is_cut if name == "motor" else ()),
                     ],
                     apart=0,
@@ -201,7 +214,7 @@ def _jaw_gaps(inputs: CouplerInputs) -> tuple[AxialGap, ...]:
                 fields=(field, own, "coupler.jaw.engaged"),
             )
         )
-    tips = [_tip(motor, -1.0), _tip(box, -1.0), *_moves(motor), *_moves(box)]
+    tips = [_tip(motor, -1.0), _tip(box, -1.0), *_moves(motor, -1.0), *_moves(box, -1.0)]
     before: list[Part] = [
         ("motor hub before its tip", -1.0, jaw.motor_slide),
         ("gearbox hub before its tip", -1.0, jaw.gearbox_slide),
@@ -269,7 +282,7 @@ def _clutch_gaps(inputs: CouplerInputs) -> tuple[AxialGap, ...]:
         gap_of(
             "hub_back",
             "Hub clear of the motor's face",
-            [("motor face to the hub's back", 1.0, hub.to_face), *_moves(inputs.motor_shaft)],
+            [("motor face to the hub's back", 1.0, hub.to_face), *_moves(inputs.motor_shaft, 1.0)],
             apart=0,
             least_mm=face_mm,
             is_usual=face_usual,
@@ -281,7 +294,7 @@ def _clutch_gaps(inputs: CouplerInputs) -> tuple[AxialGap, ...]:
             [
                 ("motor face to the friction face", -1.0, clutch.flywheel_out),
                 ("bell-housing face to the friction face, as it was", -1.0, clutch.stood_at),
-                *_moves(inputs.motor_shaft),
+                *_moves(inputs.motor_shaft, -1.0),
             ],
             apart=1,
             least_mm=None if travel_mm is None else -travel_mm,

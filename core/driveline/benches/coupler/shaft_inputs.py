@@ -4,6 +4,7 @@ from dataclasses import dataclass
 from typing import Final
 
 from driveline.benches.coupler.sheet import (
+    FloatAt,
     ShaftEnd,
     ShaftKind,
     ShaftZone,
@@ -79,6 +80,7 @@ class ShaftInputs:
     bore_mm: float | None
     stands_out: Sized | None  # below nought behind its face
     end_float_mm: float | None
+    read_at: FloatAt | None  # where in it the tip was read
     play_mm: float | None
     least_mm: float | None
     shear_mpa: float | None
@@ -157,6 +159,7 @@ def shaft_inputs(end: ShaftEnd, name: str, odd: list[ToDo]) -> ShaftInputs:
         bore_mm=bore_mm,
         stands_out=_stands_out(end),
         end_float_mm=value_of(end.end_float),
+        read_at=end.read_at,
         play_mm=value_of(end.play),
         least_mm=positive_of(end.least),
         shear_mpa=end.shear_mpa,

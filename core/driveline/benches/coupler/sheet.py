@@ -44,6 +44,14 @@ class Tip(Choice):
     RECESSED = "recessed", "behind its face"
 
 
+class FloatAt(Choice):
+    """Where in a shaft's end float its tip was read."""
+
+    IN = "in", "pushed in"
+    MIDDLE = "middle", "in the middle of it"
+    OUT = "out", "drawn out"
+
+
 class Key(Sheet):
     """A parallel key; its section is the standard's where it is not measured."""
 
@@ -88,6 +96,7 @@ class ShaftEnd(Sheet):
     reading: Length | None = Field(default=None, description="Face to tip as read, over a bar where there is one")
     bar: Length | None = Field(default=None, description="Thickness of that bar, for a tip behind its face; 0 for none")
     end_float: Length | None = Field(default=None, description="End to end; 0 for none")
+    read_at: FloatAt | None = Field(default=None, description="Where in its end float the tip was read")
     play: Length | None = Field(default=None, description="Of its bearings, felt across at its tip; 0 for none")
     least: Length | None = Field(
         default=None, description="Least diameter behind its seat, at a fillet or groove; its own where none is less"

@@ -86,6 +86,16 @@ const END: Form<Shaft> = [
   reading('reading', 'Face to tip, as read', 'length', 'with a bar across the face, the bar included'),
   asked((shaft) => shaft.tip === 'recessed', reading('bar', 'Thickness of that bar', 'length', '0 for none')),
   reading('end_float', 'End float', 'length', 'push and pull it against a dial; 0 for none'),
+  choice(
+    'read_at',
+    'Tip was read',
+    [
+      ['in', 'pushed in'],
+      ['middle', 'in the middle of it'],
+      ['out', 'drawn out'],
+    ],
+    'not said',
+  ),
   reading('least', 'Least diameter behind its seat', 'length', 'at a fillet or groove; else its own'),
   number('shear_mpa', 'Shear its steel may bear', [1, 2500], 'empty: 250, unhardened', 'MPa'),
   reading('play', 'Play across, at its tip', 'length', 'lift it against a dial; 0 for none'),
