@@ -4,42 +4,24 @@ Where units don't multiply out by themselves (miles an hour over inches in turns
 more, shown as what it is, so that it can be done again on a pocket calculator.
 """
 
-import ast
 import math
-import operator
 import re
-from collections.abc import Callable, Collection, Mapping
+from collections.abc import Collection, Mapping
 from typing import Final
 
 from driveline.checks import Check, Result
 from driveline.figures import NO_BREAK, System, figure, grouped, shown_in, written
 from driveline.working import Fact, Given, Origin, Step
+from driveline.working_units import DoesNotComeOut, unit_factor
 
 SHOWN_DIGITS: Final = 5
 NO_FACTOR: Final = 1e-6
+NOT_SO: Final = " – which these numbers do not come to: do not rely on this line"
 _TOKEN: Final = re.compile(r"(?P<name>[^\W\d]\w*)|(?P<number>\d[\d.]*(?:e-?\d+)?)|(?P<sign>\*\*\d?|[-+*/(),])|\s+")
 _FIELD: Final = re.compile(r"(?P<path>[a-z]+(?:\.[a-z_]+)+)(?:: (?P<words>.+))?$")
 _SIGNS: Final = {"*": " × ", "/": " / ", "+": " + ", "-": " − ", ",": ", ", "**2": "²", "**3": "³", "**4": "⁴"}
 POWERS: Final = ("²", "³", "⁴")
 _FUNCTIONS: Final = {"sqrt": "√", "pi": "π"}
-_OPERATORS: Final[dict[type, Callable[[float, float], float]]] = {
-    ast.Add: operator.add,
-    ast.Sub: operator.sub,
-    ast.Mult: operator.mul,
-    ast.Div: operator.truediv,
-    ast.Pow: operator.pow,
-}
-_PLAIN: Final[dict[str, Callable[..., float]]] = {
-    "sqrt": math.sqrt,
-    "abs": abs,
-    "min": min,
-    "max": max,
-    "sin": lambda x: math.sin(math.radians(x)),
-    "tan": lambda x: math.tan(math.radians(x)),
-    "asin": lambda x: math.degrees(math.asin(x)),
-    "cos": lambda x: math.cos(math.radians(x)),
-    "atan": lambda x: math.degrees(math.atan(x)),
-}
 
 
 class Put(Result):
@@ -142,7 +124,10 @@ def _put(one: Step, system: System, usual: Collection[str]) -> tuple[Put, ...]:
             pieces[-1] = Put(text=pieces[-1].text + text)
         else:
             pieces.append(Put(text=text))
-    factor = unit_factor(one, system)
+    try:
+        factor = unit_factor(one, system)
+    except DoesNotComeOut:
+        return (*pieces, Put(text=NOT_SO))
     if abs(factor - 1) > NO_FACTOR:
         pieces += [Put(text=" × "), Put(text=_significant(factor), origin=Origin.TABLE, where="for the units")]
     return tuple(pieces)
@@ -174,39 +159,3 @@ def _significant(value: float) -> str:
     decimals = max(SHOWN_DIGITS - 1 - math.floor(math.log10(abs(value))), 0)
     text = grouped(value, decimals)
     return text.rstrip("0").rstrip(".") if "." in text else text
-
-
-def unit_factor(one: Step, system: System) -> float:
-    """Return what the sum of the plain numbers must be multiplied by, in a system's units.
-
-    Args:
-        one: The step.
-        system: In whose units its numbers and its result stand.
-    """
-    plain = plain_value(one, system)
-    return one.value * _scale(one.unit, system) / plain if plain and one.value else 1.0
-
-
-def plain_value(one: Step, system: System) -> float:
-    """Return the sum of the plain numbers as they stand in a system's units; a percentage is its hundredth."""
-    names = {put.name: put.value * _scale(put.unit, system) for put in one.given} | {"pi": math.pi}
-    return _of(ast.parse(one.expression, mode="eval").body, names)
-
-
-def _scale(unit: str, system: System) -> float:
-    return 0.01 if unit == "%" else shown_in(unit, system).factor
-
-
-def _of(node: ast.expr, names: Mapping[str, float]) -> float:
-    match node:
-        case ast.Constant(value=int() | float() as number):
-            return float(number)
-        case ast.Name(id=name):
-            return names[name]
-        case ast.UnaryOp(operand=operand):
-            return -_of(operand, names)
-        case ast.BinOp(left=left, op=op, right=right):
-            return _OPERATORS[type(op)](_of(left, names), _of(right, names))
-        case ast.Call(func=ast.Name(id=name), args=arguments):
-            return _PLAIN[name](*(_of(one, names) for one in arguments))
-    raise ValueError(ast.dump(node))

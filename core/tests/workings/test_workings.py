@@ -11,7 +11,7 @@ from driveline.figures import System
 from driveline.job.evaluate import evaluate
 from driveline.job.file import JobFile
 from driveline.working import Step, Working, entered, step
-from driveline.written_working import unit_factor
+from driveline.working_units import unit_factor
 from tests.demo import DEMOS, demo_json
 from tests.laws.generated import jobs
 from tests.workings.evaluator import Missing, value_of

@@ -6,7 +6,8 @@ from driveline.figures import System
 from driveline.job.evaluate import evaluate
 from driveline.job.file import JobFile
 from driveline.working import Origin, entered, entered_or_usual, step, tabled
-from driveline.written_working import WrittenStep, unit_factor, written_working
+from driveline.working_units import DoesNotComeOut, unit_factor
+from driveline.written_working import WrittenStep, written_working
 from tests.demo import demo_json
 from tests.jobs import check_of, said
 
@@ -56,3 +57,15 @@ class WrittenWorkingTest(TestCase):
         length = entered_or_usual("l", 25.4, "mm", "x", is_usual=True)
         doubled = step("d", "2 * l", length, value=50.8, unit="mm")
         self.assertEqual([unit_factor(doubled, system) for system in System], [1.0] * 4)
+
+    def test_what_does_not_come_out_has_no_factor_and_is_not_covered_by_one(self) -> None:
+        """A force over an area: 1000 N on 10 mm² is 100 MPa, and no units make 107 of it."""
+        force, area = entered("F", 1000.0, "N", "x"), entered("A", 10.0, "mm²", "y")
+        sound = step("p", "F / A", force, area, value=100.0, unit="MPa")
+        self.assertAlmostEqual(unit_factor(sound, System.METRIC), 1.0)
+        for wrong in (
+            step("p", "F / A", force, area, value=107.0, unit="MPa"),
+            step("p", "F", force, value=1e3, unit="?"),
+        ):
+            for system in System:
+                self.assertRaises(DoesNotComeOut, unit_factor, wrong, system)

@@ -264,7 +264,8 @@ def _spin_step(shaft: ShaftInputs, hub: HubInputs, rpm: float, spun_mm: float) -
     """What speed takes off the fit: the hub's bore grows, and the shaft less."""
     assert hub.made_of is not None and hub.outside_mm is not None and shaft.diameter_mm is not None
     made = material(hub.made_of)
-    omega = step("ω", "2 * pi * n", worked("n", rpm, "rpm", "motor's top speed"), value=2 * math.pi * rpm, unit="rpm")
+    spin = worked("n", rpm, "rpm", "motor's top speed")
+    omega = step("ω", "2 * pi * n", spin, value=2 * math.pi * rpm / 60, unit="1/s")
     found = step(
         "g_spin",
         "d * ω**2 / 4 * (ρ_h / E_h * ((3 + ν_h) * (D / 2)**2 + (1 - ν_h) * (d / 2)**2) "

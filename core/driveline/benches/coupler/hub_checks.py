@@ -194,7 +194,7 @@ def _spun_working(
         return Working(source=source)
     made = material(made_of)
     spin = worked("n", rpm, "rpm", "motor's top speed")
-    omega = step("ω", "2 * pi * n", spin, value=2 * math.pi * rpm, unit="rpm")
+    omega = step("ω", "2 * pi * n", spin, value=2 * math.pi * rpm / 60, unit="1/s")
     found = step(
         "σ",
         "ρ * ω**2 / 4 * ((3 + ν) * (D / 2)**2 + (1 - ν) * (d / 2)**2)",
