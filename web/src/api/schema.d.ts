@@ -2515,6 +2515,8 @@ export interface components {
             has_tabs: boolean;
             /** @description That it is cut to, from the vehicle to the mount */
             length?: components["schemas"]["Length"] | null;
+            /** @description How its root is cut to what it lands on */
+            root_cut?: components["schemas"]["RootCut"] | null;
             /** @description The load passes beside its middle, or its web, by */
             beside?: components["schemas"]["Length"] | null;
             /** @description Its middle, or web; empty counts both ways */
@@ -2557,7 +2559,9 @@ export interface components {
              *       "property_class": null,
              *       "through": null,
              *       "sleeve_outside": null,
-             *       "sleeve_inside": null
+             *       "sleeve_inside": null,
+             *       "onto_across": null,
+             *       "onto_upright": null
              *     }
              */
             landing: components["schemas"]["Landing"];
@@ -2851,6 +2855,7 @@ export interface components {
              *       "reading": null,
              *       "bar": null,
              *       "end_float": null,
+             *       "read_at": null,
              *       "play": null,
              *       "least": null,
              *       "shear_mpa": null,
@@ -2891,6 +2896,7 @@ export interface components {
              *       "reading": null,
              *       "bar": null,
              *       "end_float": null,
+             *       "read_at": null,
              *       "play": null,
              *       "least": null,
              *       "shear_mpa": null,
@@ -3320,6 +3326,10 @@ export interface components {
             bolt_class?: components["schemas"]["PropertyClass"] | null;
             /** @description From the foot to the hole's middle */
             height?: components["schemas"]["Length"] | null;
+            /** @description Of the fillets along both faces of its foot */
+            leg?: components["schemas"]["Length"] | null;
+            /** @description Thickness of what it stands on; empty: its bracket's wall */
+            on?: components["schemas"]["Length"] | null;
         };
         /**
          * EnginePoint
@@ -3503,6 +3513,12 @@ export interface components {
              */
             is_bore: boolean;
         };
+        /**
+         * FloatAt
+         * @description Where in a shaft's end float its tip was read.
+         * @enum {string}
+         */
+        FloatAt: "in" | "middle" | "out";
         /**
          * GearUse
          * @description Whether the driver still changes gear.
@@ -3848,6 +3864,10 @@ export interface components {
             through?: components["schemas"]["Through"] | null;
             sleeve_outside?: components["schemas"]["Length"] | null;
             sleeve_inside?: components["schemas"]["Length"] | null;
+            /** @description Of the face that it lands on, across */
+            onto_across?: components["schemas"]["Length"] | null;
+            /** @description Of the face that it lands on, upright */
+            onto_upright?: components["schemas"]["Length"] | null;
         };
         /**
          * Layout
@@ -4227,6 +4247,7 @@ export interface components {
              *       "nose": null,
              *       "has_tabs": false,
              *       "length": null,
+             *       "root_cut": null,
              *       "beside": null,
              *       "lies_to": null,
              *       "leg": null,
@@ -4252,6 +4273,8 @@ export interface components {
              *         "depth": null,
              *         "hole": null,
              *         "is_there": null,
+             *         "onto_across": null,
+             *         "onto_upright": null,
              *         "property_class": null,
              *         "shims": null,
              *         "sleeve_inside": null,
@@ -4298,7 +4321,9 @@ export interface components {
              *       "edge": null,
              *       "root": null,
              *       "bolt_class": null,
-             *       "height": null
+             *       "height": null,
+             *       "leg": null,
+             *       "on": null
              *     }
              */
             ears: components["schemas"]["Ears"];
@@ -5505,6 +5530,12 @@ export interface components {
             may_stand: boolean;
         };
         /**
+         * RootCut
+         * @description How a bracket's root is cut to what it lands on.
+         * @enum {string}
+         */
+        RootCut: "square" | "fitted";
+        /**
          * Rotation
          * @description Seen from the output end.
          * @enum {string}
@@ -5618,6 +5649,8 @@ export interface components {
             bar?: components["schemas"]["Length"] | null;
             /** @description End to end; 0 for none */
             end_float?: components["schemas"]["Length"] | null;
+            /** @description Where in its end float the tip was read */
+            read_at?: components["schemas"]["FloatAt"] | null;
             /** @description Of its bearings, felt across at its tip; 0 for none */
             play?: components["schemas"]["Length"] | null;
             /** @description Least diameter behind its seat, at a fillet or groove; its own where none is less */
@@ -5955,6 +5988,7 @@ export interface components {
              *         "kind": null,
              *         "least": null,
              *         "play": null,
+             *         "read_at": null,
              *         "reading": null,
              *         "shear_mpa": null,
              *         "spline": {
@@ -5992,6 +6026,7 @@ export interface components {
              *         "kind": null,
              *         "least": null,
              *         "play": null,
+             *         "read_at": null,
              *         "reading": null,
              *         "shear_mpa": null,
              *         "spline": {
@@ -6840,7 +6875,7 @@ export interface components {
          * @description Which torque leaves the unit in a case of load.
          * @enum {string}
          */
-        TorqueKind: "none" | "launch" | "overrun" | "reverse" | "locked";
+        TorqueKind: "none" | "launch" | "overrun" | "reverse" | "locked" | "locked_back";
         /**
          * Travel
          * @description How far a body goes with the wheels, from ride height straight ahead; 0 for a way that it does not.
@@ -10727,6 +10762,21 @@ export interface components {
         Sought: {
             /** Says */
             says: string;
+            /**
+             * About
+             * @default
+             */
+            about: string;
+            /**
+             * Ways
+             * @default []
+             */
+            ways: components["schemas"]["Way"][];
+            /**
+             * Most
+             * @default 5
+             */
+            most: number;
             /** Fields */
             fields: components["schemas"]["SoughtField"][];
             picture?: components["schemas"]["StressPicture"] | null;

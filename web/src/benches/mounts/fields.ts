@@ -178,6 +178,18 @@ export const BRACKET_SET: Form<Bracket> = [
         'not said: both ways count',
       ),
     ),
+    asked(
+      (one: Bracket) => one.kind !== 'standoffs',
+      choice<Bracket, 'root_cut'>(
+        'root_cut',
+        'Its root is cut',
+        [
+          ['square', 'square, as drawn'],
+          ['fitted', 'to the face, after a template'],
+        ],
+        'not said',
+      ),
+    ),
     reading<Bracket>('leg', 'Leg of the weld round its root', 'length'),
     yesNo<Bracket>('is_inspected', 'That weld is', 'not said', ['inspected by an expert', 'not inspected']),
     asked(
@@ -212,6 +224,13 @@ export const landingForm = (threads: readonly string[]): Form<Landing> => [
       reading<Landing>('shims', 'Shims between it and the vehicle', 'length', 'empty: none'),
       choice<Landing, 'thread'>('thread', 'Its bolts', pairs(threads), 'not known'),
       choice<Landing, 'property_class'>('property_class', 'Strength on their heads', STRENGTHS, 'not known'),
+      reading<Landing>(
+        'onto_across',
+        'The face it lands on, across',
+        'length',
+        'along a rail: as far as it is flat',
+      ),
+      reading<Landing>('onto_upright', 'The face it lands on, upright', 'length'),
       choice<Landing, 'through'>(
         'through',
         'They go through',
@@ -275,6 +294,8 @@ export const EARS: Form<Ears> = [
   reading<Ears>('edge', 'From the hole’s edge to the plate’s edge', 'length'),
   reading<Ears>('root', 'Width at the foot', 'length'),
   reading<Ears>('height', 'From the foot to the hole’s middle', 'length'),
+  reading<Ears>('leg', 'Leg of the welds at the foot', 'length', 'along both faces'),
+  reading<Ears>('on', 'Thickness of what it stands on', 'length', 'empty: its bracket’s wall'),
 ];
 
 /** What the bolt of two ears is tightened on. */
@@ -338,6 +359,7 @@ export const OWN_CASE: Form<OwnCase> = [
     ['overrun', 'overrun'],
     ['reverse', 'launch backward'],
     ['locked', 'wheels locked'],
+    ['locked_back', 'wheels locked, rolling back'],
   ]),
 ];
 

@@ -55,7 +55,11 @@ describe('a bracket', () => {
         .filter((spec) => spec.when?.(landing) ?? true)
         .map((spec) => spec.name);
     expect(ofLanding({})).toEqual(['is_there']);
-    expect(ofLanding({ is_there: true })).toEqual(expect.arrayContaining(['thread', 'hole', 'across']));
+    expect(ofLanding({ is_there: true })).toEqual(
+      expect.arrayContaining(['thread', 'hole', 'across', 'onto_upright']),
+    );
+    expect(asked({ kind: 'box' })).toContain('root_cut');
+    expect(asked({ kind: 'standoffs' })).not.toContain('root_cut');
   });
 
   it('on standoffs is asked by how much each leg is longer only where the face is stepped', () => {
