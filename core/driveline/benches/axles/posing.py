@@ -117,14 +117,16 @@ def posed_of(line: PropLine, joints_mm: Floats, moves: Moves, wound: Wound) -> I
     ways = {LAUNCHES: wound.up_deg, **dict.fromkeys(WINDS_DOWN, -wound.down_deg)}
     for height, stood, pinion in _heights(line, joints_mm):
         for case, up_deg in ways.items():
-            at = moves.names.index(case) if case in moves.names else moves.names.index(AT_REST)
-            if not up_deg and moves.names[at] == AT_REST:
-                continue
-            moved = stood.copy()
-            moved[0] += moves.shifts_mm[at]
-            moved[-1], turned = wound.pinion(stood, pinion).wound(up_deg)
-            name = case if height == AT_RIDE else f"{case}, {height}"
-            yield Posed(name=name, chain=_chain(line, moved, moves.turns[at] @ box, turned))
+            for move in dict.fromkeys((case, AT_REST)):  # the axle winds up whether mounts give much or hardly
+                if move not in moves.names or (not up_deg and move == AT_REST):
+                    continue
+                at = moves.names.index(move)
+                moved = stood.copy()
+                moved[0] += moves.shifts_mm[at]
+                moved[-1], turned = wound.pinion(stood, pinion).wound(up_deg)
+                still = ", unit at rest" if move == AT_REST and case in moves.names else ""
+                name = f"{case}{'' if height == AT_RIDE else f', {height}'}{still}"
+                yield Posed(name=name, chain=_chain(line, moved, moves.turns[at] @ box, turned))
 
 
 def not_folded(posed: Posed) -> Posed:

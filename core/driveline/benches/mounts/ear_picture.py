@@ -7,11 +7,12 @@ import numpy as np
 from driveline.benches.contract import Sought
 from driveline.benches.mounts.brackets import STEEL
 from driveline.benches.mounts.ears import ears_of
+from driveline.benches.mounts.foot_checks import foot_of
 from driveline.benches.mounts.loaded import Loaded
 from driveline.benches.mounts.patterns import ear_polygon
-from driveline.benches.mounts.pictured import pictured
+from driveline.benches.mounts.pictured import beside_the_sum, pictured
 from driveline.figures import fig
-from driveline.metal.ears import ear_stress
+from driveline.metal.ears import BENDING, ear_stress
 
 if TYPE_CHECKING:
     from driveline.metal.plane_stress import PlaneStress
@@ -19,7 +20,7 @@ if TYPE_CHECKING:
 FOOT_MM: Final = 1e-6
 
 
-def ear_sought(one: Loaded) -> Sought:
+def ear_sought(one: Loaded, wanted: float) -> Sought:
     """Return the stress of one ear under the greatest force in its plane, away from its foot or across it."""
     # A second to load: only where somebody asks.
     from driveline.metal.plane_stress import RoundHole, solve_plate  # noqa: PLC0415
@@ -55,6 +56,9 @@ def ear_sought(one: Loaded) -> Sought:
         return Sought(says=f"{says}It did not settle: no answer.", fields=())
     says += f"Yield is {fig(one.yield_mpa, 'MPa', 0)}. A peak beside a hole is above the hand formulas' mean stress, "
     says += "which ask less of yield for that."
+    foot = foot_of(one)
+    if foot is not None:  # the foot is judged on 0.6 of yield
+        says += beside_the_sum(plate.peak_mpa, foot.stress.corner_mpa / BENDING, one.yield_mpa, wanted)
     sides = np.abs((one.forces_n @ one.mount.turn)[:, 0]) / sheet.ears.count
     side, case = float(sides.max()), one.names[int(sides.argmax())]
     if side > 0:

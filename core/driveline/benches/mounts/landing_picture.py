@@ -12,7 +12,7 @@ from driveline.benches.mounts.brackets import STEEL, Arm
 from driveline.benches.mounts.landing_checks import bent_of, worst_of
 from driveline.benches.mounts.landings import BoltPull
 from driveline.benches.mounts.loaded import Loaded
-from driveline.benches.mounts.pictured import on_rings, pictured
+from driveline.benches.mounts.pictured import beside_the_sum, on_rings, pictured
 from driveline.benches.mounts.sheet import ArmKind, Bracket
 from driveline.figures import fig
 from driveline.sheet import positive_of
@@ -28,7 +28,7 @@ def may_be_pictured(one: Loaded) -> bool:
     return is_known and bracket.kind in PICTURED and bent_of(one) is not None
 
 
-def landing_sought(one: Loaded) -> Sought:
+def landing_sought(one: Loaded, wanted: float) -> Sought:
     """Return how a landing plate is bent in the case that pulls a bolt most, its arm's wall pressing and pulling."""
     # A second to load: only where somebody asks.
     from driveline.metal.plane_stress import RoundHole  # noqa: PLC0415
@@ -57,6 +57,7 @@ def landing_sought(one: Loaded) -> Sought:
     says += f"at most {fig(plate.peak_mpa, 'MPa', 0)}, {fig(abs(x), 'mm', 0)} beside and {fig(abs(y), 'mm', 0)} "
     says += f"above or below the middle; by hand {fig(hand.stress_mpa, 'MPa', 0)}, with prying. Here its bolts hold it "
     says += "as if they were rigid, nothing lies behind it, and the arm lends it no stiffness."
+    says += beside_the_sum(plate.peak_mpa, hand.stress_mpa, one.yield_mpa, wanted)
     corners = plate.points_mm[plate.triangles]
     picture = pictured(corners, plate.stress_mpa, peak_mpa=plate.peak_mpa, yield_mpa=one.yield_mpa)
     return Sought(says=says, fields=(), picture=picture)

@@ -7,6 +7,7 @@ import numpy as np
 
 from driveline.arrays import Floats
 from driveline.benches.contract import Patch, StressPicture
+from driveline.figures import fig
 
 ON_RING: Final = 0.1  # of a hole's or leg's diameter, within which an edge is its own
 
@@ -35,3 +36,21 @@ def pictured(corners_mm: Floats, stress_mpa: Floats, *, peak_mpa: float, yield_m
             for corner, value in zip(corners_mm, stress_mpa, strict=True)
         ),
     )
+
+
+def beside_the_sum(peak_mpa: float, by_hand_mpa: float, yield_mpa: float, wanted: float) -> str:
+    """Return in words what finite elements that are worse than the sum make of the part's margin; always of the clamp.
+
+    Args:
+        peak_mpa: By finite elements.
+        by_hand_mpa: That the check judges.
+        yield_mpa: Of the plate.
+        wanted: The margin that is wanted of it.
+    """
+    clamp = " Not at the clamp: along a held edge so coarse a mesh misses a tenth to a third."
+    if peak_mpa <= by_hand_mpa:
+        return clamp
+    margin = yield_mpa / peak_mpa
+    enough = "enough" if margin >= wanted else "not enough"
+    found = f" Worse than the sum that the check judges: by it the margin is {fig(margin, '', 2)}, {enough} for the "
+    return f"{found}{fig(wanted, '', 2)} wanted.{clamp}"

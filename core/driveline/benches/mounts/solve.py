@@ -86,20 +86,21 @@ def _seeks(sheet: MountsSheet, needs: MountsNeeds, solved: Solved, judge: Judge)
         return
     yield Seek(key="mounts.schools", run=partial(schools_sought, sheet, needs, solved))
     missing = held_missing(sheet, needs, solved)
+    on_yield = judge.margins.wanted("bracket_yield")
     for k, mount in enumerate(solved.mounts):
         if mount.arm.arm is not None:
             one = loaded(mount, k, solved.carried, missing)
             yield Seek(key=f"mounts.m{k + 1}_mend", run=partial(mend_sought, one, judge))
             yield Seek(key=f"mounts.m{k + 1}_fixing", run=partial(fixing_sought, one, judge))
             if may_be_pictured(one):
-                yield Seek(key=f"mounts.m{k + 1}_landing", run=partial(landing_sought, one))
+                yield Seek(key=f"mounts.m{k + 1}_landing", run=partial(landing_sought, one, on_yield))
             if mount.arm.arm.legs is not None:
-                yield Seek(key=f"mounts.m{k + 1}_plate", run=partial(standoff_sought, one))
+                yield Seek(key=f"mounts.m{k + 1}_plate", run=partial(standoff_sought, one, on_yield))
         if mount.sheet.grip is not Grip.EARS:
             continue
         if mount.sheet.kind is not MountKind.ARM and ears_of(mount.sheet.ears, mount.sheet.name)[0] is not None:
             one = loaded(mount, k, solved.carried, missing)
-            yield Seek(key=f"mounts.m{k + 1}_ear", run=partial(ear_sought, one))
+            yield Seek(key=f"mounts.m{k + 1}_ear", run=partial(ear_sought, one, on_yield))
 
 
 def _to_do(sheet: MountsSheet, needs: MountsNeeds, solved: Solved) -> Iterator[ToDo]:

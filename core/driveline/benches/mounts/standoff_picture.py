@@ -8,7 +8,7 @@ from shapely import box as rectangle
 from driveline.benches.contract import Sought
 from driveline.benches.mounts.brackets import STEEL
 from driveline.benches.mounts.loaded import Loaded
-from driveline.benches.mounts.pictured import on_rings, pictured
+from driveline.benches.mounts.pictured import beside_the_sum, on_rings, pictured
 from driveline.figures import fig
 from driveline.metal.standoffs import Legs, leg_ends, plate_stress
 from driveline.sheet import positive_of
@@ -17,7 +17,7 @@ if TYPE_CHECKING:
     from driveline.metal.plate_bending import PlateBending
 
 
-def standoff_sought(one: Loaded) -> Sought:
+def standoff_sought(one: Loaded, wanted: float) -> Sought:
     """Return how the greatest pull or push along the legs bends their plate."""
     bracket, arm = one.mount.sheet.bracket, one.mount.arm.arm
     breadth, depth, foot = (positive_of(size) for size in (bracket.breadth, bracket.depth, bracket.legs.foot))
@@ -47,6 +47,7 @@ def standoff_sought(one: Loaded) -> Sought:
     )
     says += "and the load spreads less far; here they hold it as if nothing gave. What goes across the legs bends the "
     says += "plate too, and is counted by hand alone."
+    says += beside_the_sum(found.peak_mpa, hand.stress_mpa, one.yield_mpa, wanted)
     picture = pictured(
         found.points_mm[found.triangles], found.stress_mpa, peak_mpa=found.peak_mpa, yield_mpa=one.yield_mpa
     )
