@@ -164,6 +164,8 @@ def shear_check(worked_on: Worked, loads: Loads, judge: Judge) -> Check:
 
 def _share(worked_on: Worked) -> float | None:
     """What the farthest screw bears of a torque, for each mm: r/Σr²."""
+    if not len(worked_on.place.xy_mm):
+        return None
     try:
         _, forces = shear_forces_n(worked_on.place.xy_mm, torque_nm=1.0)
     except (ImpossibleInput, ValueError):

@@ -56,7 +56,7 @@ FREE: Final = tuple(
         r"^plate\.plate\.bore$",  # designed; while it is empty the register's size is bored, and said so
         r"^brief\.was\b",  # the vehicle before: compared with, judged by nothing
         r"^plate\.survey\.readings\b",  # readings that others still judge
-        r"^brief\.tyre\.(code|construction|roll_out_turns)$",
+        r"^brief\.tyre\.(code|construction|roll_out_turns|loaded_radius)$",  # one stands in for the other
         r"^brief\.vehicle\.laden_mass$",  # with items the load is judged by them; without, see the law's own test
     )
 )

@@ -125,7 +125,8 @@ def slip_spline_checks(one: LineFound, needs: AxlesNeeds, judge: Judge) -> Itera
     lacking = load_missing("propshaft", one.line.name, one.load, needs)
     for j, tube in enumerate(one.line.tubes):
         if tube.slips:
-            slip = one.slips.get(j)
+            unknown = (*one.joints_missing, *one.moves_missing, *one.travel_missing, *one.wind_missing)
+            slip = None if unknown else one.slips.get(j)
             drawn = None if slip is None else slip.out_mm
             yield from spline_checks(
                 f"{one.key}.t{j + 1}.slip_spline",
