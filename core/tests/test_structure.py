@@ -10,7 +10,7 @@ from unittest import TestCase
 CORE = Path(__file__).parents[1] / "driveline"
 # Each may import from those before it, and from others on its own line only where no circle comes of it.
 LAYERS = (
-    ("arrays", "errors", "words", "figures", "working", "checks", "memory", "written_working"),
+    ("arrays", "errors", "words", "figures", "working", "checks", "memory", "working_units", "written_working"),
     ("tables", "reading"),
     ("sheet", "results", "margins"),
     ("fits", "flat", "network", "metal", "shafts", "space", "scans", "held", "cardan", "suspension"),

@@ -264,6 +264,7 @@ class JointsTest(TestCase):
         registers = [{"size": {"text": "150 mm"}, "fit": "H8/h6"}] * 2
         data["sheets"]["plate"]["plate"] |= {"registers": registers, "register_plays": [], "made_of": "steel"}
         data["sheets"]["ratios"]["coupler"] = "rigid"
+        data["sheets"]["coupler"].pop("allowed_parallel")  # its maker's, of the flexible one
         check = check_of(evaluate(JobFile.model_validate(data)), "plate.on_centre")
         self.assertIs(check.verdict, Verdict.FAILS)
         self.assertIn("fit the registers H7/n6, or ream dowels", check.says)

@@ -198,8 +198,9 @@ class PlateBenchTest(TestCase):
 
     def test_two_loose_registers_use_up_a_rigid_hubs_allowance(self) -> None:
         """Two Ø150 H7/g6 registers: 0.079 mm alone, over 0.05; then dowels reamed after indicating."""
-        registers = {"plate__plate__register_plays": [{"text": "0.079"}, {"text": "0.079"}], "ratios__coupler": "rigid"}
-        check = check_of(wren_with(**registers), "plate.on_centre")
+        plays = [{"text": "0.079"}, {"text": "0.079"}]
+        rigid = {"ratios__coupler": "rigid", "coupler__allowed_parallel": None}
+        check = check_of(wren_with(plate__plate__register_plays=plays, **rigid), "plate.on_centre")
         self.assertIs(check.verdict, Verdict.FAILS)
         self.assertIn("ream dowels", check.says)
         dowels = wren_with(plate__plate__locating="dowels", ratios__coupler="rigid")

@@ -107,7 +107,7 @@ class JobFileTest(TestCase):
                 Progress.DESIGNED,
                 Progress.DESIGNED,
                 Progress.MEASURED,
-                Progress.DESIGNED,
+                Progress.MEASURED,  # what a gearing that is only shown gives out moves no mount
                 Progress.DESIGNED,
             ],
         )

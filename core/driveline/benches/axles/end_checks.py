@@ -160,19 +160,10 @@ def spline_checks(
     outside, root, length, engaged = (
         positive_of(one) for one in (spline.outside, spline.root, spline.length, spline.engaged)
     )
+    missing = _spline_missing(spline, words, drawn_mm)
     least = None if engaged is None or length is None else min(engaged, length)
-    known: dict[str, object] = {
-        f"{words}: teeth, counted": spline.teeth,
-        f"{words}: over its teeth": outside,
-        f"{words}: between them": root,
-        f"{words}: length of its full teeth": length,
-        f"{words}: how much of both is in one another": engaged,
-        f"{words}: hardened or not, sliding or not": spline.hub,
-    }
     if drawn_mm is not None:
-        known[f"{words}: how far travel draws it out"] = not math.isnan(drawn_mm)
         least = None if least is None or math.isnan(drawn_mm) else max(least - drawn_mm, 0.0)
-    missing = missing_of(known)
     holds = None if missing else _spline_holds_nm(spline, least)
 
     yield judge.check(
@@ -203,6 +194,20 @@ def spline_checks(
         station=station,
         working=lambda: _engaged_working(spline, field, wanted),
     )
+
+
+def _spline_missing(spline: BarSpline, words: str, drawn_mm: float | None) -> tuple[str, ...]:
+    known: dict[str, object] = {
+        f"{words}: teeth, counted": spline.teeth,
+        f"{words}: over its teeth": positive_of(spline.outside),
+        f"{words}: between them": positive_of(spline.root),
+        f"{words}: length of its full teeth": positive_of(spline.length),
+        f"{words}: how much of both is in one another": positive_of(spline.engaged),
+        f"{words}: hardened or not, sliding or not": spline.hub,
+    }
+    if drawn_mm is not None:
+        known[f"{words}: how far travel draws it out"] = True if not math.isnan(drawn_mm) else None
+    return missing_of(known)
 
 
 def _spline_holds_nm(spline: BarSpline, engaged_mm: float | None) -> float | None:
