@@ -137,6 +137,8 @@ def _edge(one: Strip) -> Floats:
 def _tube(shape: RailShape, what: str) -> tuple[Rail | None, tuple[str, ...]]:
     outside, wall = positive_of(shape.depth), positive_of(shape.wall)
     sizes = (("Diameter", outside), ("Wall", wall))
+    if value_of(shape.under):
+        return None, (f"A drawing of {what}: what a plate below adds to a round tube hangs on how it lies on it",)
     if outside is None or wall is None:
         return None, tuple(f"{word} of {what}" for word, value in sizes if value is None)
     try:

@@ -76,6 +76,7 @@ class RailTest(TestCase):
             "Plates of the rail": {"kind": "plates"},
             "Diameter of the rail": {"kind": "tube", "wall": mm(3)},
             "A tube that can be made": {"kind": "tube", "depth": mm(20), "wall": mm(11)},
+            "what a plate below adds": {"kind": "tube", "depth": mm(60), "wall": mm(5), "under": mm(6)},
             "A wall below half of the depth": {"kind": "channel", **BOX, "wall": mm(60)},
             "A drawing of the rail": {"kind": "outline"},
             "a closed ring of three": {"kind": "outline", "rings": [{"points": [{"x_mm": 0, "y_mm": 0}]}]},
