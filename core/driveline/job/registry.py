@@ -348,7 +348,8 @@ class Registry:
         margins: WantedMargins,
     ) -> BenchAnswer:
         # The same part under the same records stands as it did, whatever else of its bench has changed.
-        parts = tuple(self.memory.of(_part_state, Same(part), told(records)) for part in outcome.parts)
+        own = told(records) if outcome.parts else Told(records, "")  # once: a long record takes a while to be told
+        parts = tuple(self.memory.of(_part_state, Same(part), own) for part in outcome.parts)
         of_releases = release_checks(parts, records[1], Judge(bench.key, Margins(margins)))
         return BenchAnswer(bench=bench, outcome=outcome, parts=parts, checks=outcome.checks + of_releases, key="")
 
