@@ -8970,6 +8970,10 @@ export interface components {
             joints: components["schemas"]["PropJointShown"][];
             /** Tubes */
             tubes: components["schemas"]["TubeShown"][];
+            /** Worst Rad S2 */
+            worst_rad_s2: number | null;
+            /** Worst In */
+            worst_in: string;
             /** Exact Rad S2 */
             exact_rad_s2: number | null;
             /** Rule Rad S2 */

@@ -34,11 +34,8 @@ def line_checks(one: LineFound, needs: AxlesNeeds, judge: Judge) -> Iterator[Che
 
 
 def _even(one: LineFound, judge: Judge) -> Check:
-    rpm, worst = one.rpm, None
+    rpm, worst = one.rpm, one.worst_drive
     is_lone = sum(joint.kind in (JointKind.CROSS, None) for joint in one.line.joints) == 1  # none makes up for it
-    if one.posed and rpm is not None and not one.twist_missing:
-        at_axle = one.drives[:, -1] * squared_speed(rpm)
-        worst = one.posed[int(at_axle.argmax())], float(at_axle.max())
     says = ""
     if worst is not None and rpm is not None:
         rule = float(rule_rad_s2(worst[0].chain, rpm)[-1])

@@ -31,6 +31,7 @@ from driveline.benches.axles.posing import (
     not_folded,
     posed_of,
     slips_of,
+    squared_speed,
     swept_of,
 )
 from driveline.benches.axles.sheet import JointKind, PropLine
@@ -101,6 +102,14 @@ class LineFound:
     def coasts(self) -> Floats:
         """The same of each shaft before the last with the last one turning evenly, from the box on, (posed, joints)."""
         return self._uneven([one.chain.reversed() for one in self.posed])[:, ::-1]
+
+    @cached_property
+    def worst_drive(self) -> tuple[Posed, float] | None:
+        """Where the axle is driven least evenly, and its acceleration there, rad/s²; ``None`` while it is not known."""
+        if not self.posed or self.rpm is None or self.twist_missing:
+            return None
+        at_axle = self.drives[:, -1] * squared_speed(self.rpm)
+        return self.posed[int(at_axle.argmax())], float(at_axle.max())
 
     def _uneven(self, chains: Sequence[Chain]) -> Floats:
         """Of chains of the same joints and yokes, that stand differently."""

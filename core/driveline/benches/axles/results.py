@@ -144,11 +144,13 @@ class LineShown(Result):
     pinion_line: At | None
     joints: tuple[PropJointShown, ...]
     tubes: tuple[TubeShown, ...]
+    worst_rad_s2: float | None  # of every way it stands and is driven: what is judged
+    worst_in: str
     exact_rad_s2: float | None  # at ride
     rule_rad_s2: float | None
     comfortable_rad_s2: float
     most_rad_s2: float
-    even: Verdict | None  # of the axle as it is driven at ride
+    even: Verdict | None  # of the axle as it is driven at the worst
     best_twist: TwistShown | None  # where turning a yoke is worth it
     best_tilt: TiltPoint | None  # where tilting the pinion is
     shim_says: str

@@ -213,7 +213,7 @@ def line_shown(one: LineFound, checks: tuple[Check, ...]) -> LineShown:
     chain = one.at_ride
     is_known = chain is not None and rpm is not None and not one.twist_missing
     own = [check for check in checks if check.key.startswith(f"{one.key}.")]
-    torque = one.load.design_nm if one.load else None
+    torque, worst = one.load.design_nm if one.load else None, one.worst_drive
     return LineShown(
         field=one.field,
         key=one.key,
@@ -225,6 +225,8 @@ def line_shown(one: LineFound, checks: tuple[Check, ...]) -> LineShown:
         pinion_line=_unit(chain.lines[-1]) if chain else None,
         joints=tuple(_joints(one, chain if is_known else None, rpm)),
         tubes=tuple(_tubes(one, chain if is_known else None, rpm)),
+        worst_rad_s2=None if worst is None else worst[1],
+        worst_in="" if worst is None else worst[0].name,
         exact_rad_s2=float(one.drives[0, -1]) * squared_speed(rpm) if is_known and chain and rpm else None,
         rule_rad_s2=float(rule_rad_s2(chain, rpm)[-1]) if is_known and chain and rpm else None,
         comfortable_rad_s2=COMFORTABLE_RAD_S2,

@@ -45,6 +45,8 @@ describe('LineTable', () => {
       { kind: null, angle_deg: null, greatest_deg: null, if_cv_rad_s2: null },
     ],
     tubes: [],
+    worst_rad_s2: 955.6,
+    worst_in: 'launch, laden',
     exact_rad_s2: 640.2,
     rule_rad_s2: 612,
     comfortable_rad_s2: 300,
@@ -70,14 +72,23 @@ describe('LineTable', () => {
 
   it('has how unevenly the axle is driven, and turns the yoke that makes it even', async () => {
     const written = show({});
-    expect(lined()).toContain('640 rad/s² at the axle, at 2 518 rpm');
+    expect(lined()).toContain('956 rad/s² at the axle, launch, laden, at 2 518 rpm');
+    expect(lined()).toContain('At ride height 640');
     expect(lined()).toContain('Or the pinion’s nose 1.5° down');
     await fireEvent.click(screen.getByRole('button', { name: 'Turn the yoke' }));
     expect(written[0]?.tubes[0]?.phasing?.text).toBe('88.2°');
   });
 
   it('has question marks and no bar for what is not known', () => {
-    show({ exact_rad_s2: null, rule_rad_s2: null, rpm: null, best_twist: null, best_tilt: null });
+    show({
+      worst_rad_s2: null,
+      worst_in: '',
+      exact_rad_s2: null,
+      rule_rad_s2: null,
+      rpm: null,
+      best_twist: null,
+      best_tilt: null,
+    });
     expect(lined()).toContain('? rad/s² at the axle');
     expect(screen.queryByRole('img')).toBeNull();
     const rows = within(screen.getByRole('table', { name: 'to the rear: joints' })).getAllByRole('row');
