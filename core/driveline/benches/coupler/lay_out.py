@@ -34,20 +34,50 @@ def _gearbox_hub(inputs: CouplerInputs) -> FlatPart | None:
     jaw, bore_mm = inputs.jaw, inputs.gearbox_shaft.diameter_mm
     if jaw.gearbox_hub is None or jaw.outside_mm is None or bore_mm is None or bore_mm >= jaw.outside_mm:
         return None
-    edge, hub = CircleEdge(jaw.outside_mm / 2), inputs.sheet.hub
-    return FlatPart(
+    return _turned(
+        inputs,
         key="coupler.gearbox_hub",
         title="Coupler hub, gearbox's",
         short="HUB G",
-        holes=(PlateHole(id="bore", kind="bore", x_mm=0.0, y_mm=0.0, finished_mm=bore_mm, cut_mm=None),),
+        holes=(_bore(bore_mm),),
+        outside_mm=jaw.outside_mm,
+        length_mm=jaw.gearbox_hub.mm,
+        number="",
+        made_to=_gearbox_made_to(inputs),
+    )
+
+
+def _bore(bore_mm: float) -> PlateHole:
+    return PlateHole(id="bore", kind="bore", x_mm=0.0, y_mm=0.0, finished_mm=bore_mm, cut_mm=None)
+
+
+def _turned(
+    inputs: CouplerInputs,
+    *,
+    key: str,
+    title: str,
+    short: str,
+    holes: tuple[PlateHole, ...],
+    outside_mm: float,
+    length_mm: float,
+    number: str,
+    made_to: tuple[str, ...],
+) -> FlatPart:
+    """A hub as it is drawn, seen from its motor's side."""
+    edge, hub = CircleEdge(outside_mm / 2), inputs.sheet.hub
+    return FlatPart(
+        key=key,
+        title=title,
+        short=short,
+        holes=holes,
         edge=edge,
         vertices=edge.vertices,
-        thickness_mm=jaw.gearbox_hub.mm,
+        thickness_mm=length_mm,
         faces=("MOTOR", "GEARBOX"),
         sides=("motor side", "gearbox side"),
         look_at="gearbox",
         stock=Stock(
-            number="",
+            number=number,
             quantity=1,
             material=hub.material,
             made_of=hub.made_of,
@@ -55,7 +85,7 @@ def _gearbox_hub(inputs: CouplerInputs) -> FlatPart | None:
             kerf_mm=0.0,
             sheet_mm=None,
         ),
-        made_to=_gearbox_made_to(inputs),
+        made_to=made_to,
     )
 
 
@@ -79,9 +109,8 @@ def _hub(inputs: CouplerInputs) -> FlatPart | None:
     outside_mm = (hub.flange_mm if is_flanged else None) or hub.outside_mm
     if outside_mm is None or hub.length is None or bore_mm is None:
         return None
-    edge = CircleEdge(outside_mm / 2)
     circle_mm, hole_mm = positive_of(sheet.bolts.circle), positive_of(sheet.bolts.hole)
-    holes = [PlateHole(id="bore", kind="bore", x_mm=0.0, y_mm=0.0, finished_mm=bore_mm, cut_mm=None)]
+    holes = [_bore(bore_mm)]
     if sheet.bolts.count and circle_mm and hole_mm and circle_mm + hole_mm < outside_mm:
         xy = bolt_circle_mm(count=sheet.bolts.count, circle_mm=circle_mm, first_at_deg=0.0)
         holes = [
@@ -91,26 +120,15 @@ def _hub(inputs: CouplerInputs) -> FlatPart | None:
             ),
             *holes,
         ]
-    return FlatPart(
+    return _turned(
+        inputs,
         key="coupler.hub",
         title="Coupler hub",
         short="HUB",
         holes=tuple(holes),
-        edge=edge,
-        vertices=edge.vertices,
-        thickness_mm=hub.length.mm,
-        faces=("MOTOR", "GEARBOX"),
-        sides=("motor side", "gearbox side"),
-        look_at="gearbox",
-        stock=Stock(
-            number=sheet.hub.part_number,
-            quantity=1,
-            material=sheet.hub.material,
-            made_of=hub.made_of,
-            process="turned",
-            kerf_mm=0.0,
-            sheet_mm=None,
-        ),
+        outside_mm=outside_mm,
+        length_mm=hub.length.mm,
+        number=sheet.hub.part_number,
         made_to=_made_to(inputs, bore_mm),
     )
 

@@ -10,6 +10,7 @@ from driveline.benches.coupler.sheet import ShaftKind
 from driveline.checks import Check
 from driveline.figures import fig, num
 from driveline.fits.interference import bore_stress_mpa, inner_bore_hoop_mpa
+from driveline.joints.preload_sums import proof_step, stress_area_step
 from driveline.joints.screws import NUT_FACTOR
 from driveline.joints.sheet import Condition
 from driveline.margins import Judge, missing_of, wanted_words
@@ -185,10 +186,8 @@ def _nut(inputs: CouplerInputs, judge: Judge) -> Check:
     def working() -> Working:
         if greatest is None or proof is None or strength is None or taper.nut is None:
             return Working(source=NUT)
-        area = tabled("A_s", taper.nut.stress_area_mm2, "mm²", f"stress area of {taper.nut.name}")
-        of = tabled("R_p", strength.proof_mpa, "MPa", f"proof of {strength.name}")
-        last = step("F_proof", "R_p * A_s", of, area, value=proof, unit="N")
-        return Working(steps=(_drawn(inputs, greatest), last), source=NUT)
+        area = stress_area_step(taper.nut)
+        return Working(steps=(_drawn(inputs, greatest), area, proof_step(strength, area, proof)), source=NUT)
 
     return judge.check(
         "bolt_proof",

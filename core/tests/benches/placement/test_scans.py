@@ -165,19 +165,19 @@ class ScannedWallTest(TestCase):
                         self.assertAlmostEqual(scan.gap_mm, typed.gap_mm - 0.5, delta=0.6)
 
 
+def laid_scan(sha256: str, case: Box) -> dict[str, Any]:
+    """A scan of a unit, laid by four of its case's corners."""
+    found = matches(case.corners_mm[:4])
+    return {"file": sha256, "unit": "mm", "laid": "points", "noise": mm(0.5), "matches": found}
+
+
 class ScannedUnitTest(TestCase):
     def test_a_unit_s_own_scan_is_lumps_that_hold_it(self) -> None:
         store = Store(self)
         case = Box((300.0, 300.0, 200.0))
         fine = halved_often(case.corners_mm, case.faces, 4)
         sha256 = store.holds(*fine)
-        scan = {
-            "file": sha256,
-            "unit": "mm",
-            "laid": "points",
-            "noise": mm(0.5),
-            "matches": matches(case.corners_mm[:4]),
-        }
+        scan = laid_scan(sha256, case)
         placement = scene(travel=mm(0))
         placement["unit"]["bodies"] = [{"name": "case", "shape": "scan", "scan": scan}]
         result, _ = solved(placement)
@@ -194,13 +194,7 @@ class ScannedUnitTest(TestCase):
         sha256 = store.holds(
             np.concatenate([fine, bit.corners_mm + [190, 0, 0]]), np.concatenate([faces, bit.faces + len(fine)])
         )
-        scan = {
-            "file": sha256,
-            "unit": "mm",
-            "laid": "points",
-            "noise": mm(0.5),
-            "matches": matches(case.corners_mm[:4]),
-        }
+        scan = laid_scan(sha256, case)
         placement = scene(travel=mm(0))
 
         def gap_mm(*, without_bits: bool) -> float:
