@@ -26,7 +26,7 @@ from driveline.shafts.tapers import Taper
 from driveline.tables.materials import PlateMaterial, material
 from driveline.working import Given, Step, entered, entered_or_usual, step, tabled, worked
 
-DESIGN: Final = "Design torque: motor, tyre and gearing"
+DESIGN: Final = "Design torque: motor, tyre and a gearing that is chosen"
 KEY_YIELD_MPA: Final = 300.0
 IN_SHEAR: Final = 0.577
 IN_HUB: Final = "Lengths that say how much of the {} is in its hub, each with its ±"

@@ -131,8 +131,16 @@ def torques_missing(sheet: MountsSheet, needs: MountsNeeds, cases: tuple[Case, .
     """Return which torques are not known, in words."""
     asked = {case.torque for case in cases}
     words = (
-        (TorqueKind.LAUNCH, needs.launch_nm, "The torque that leaves the unit at launch: motor, tyre and gearing"),
-        (TorqueKind.REVERSE, needs.launch_nm, "The torque that leaves the unit at launch: motor, tyre and gearing"),
+        (
+            TorqueKind.LAUNCH,
+            needs.launch_nm,
+            "The torque that leaves the unit at launch: motor, tyre and a gearing that is chosen",
+        ),
+        (
+            TorqueKind.REVERSE,
+            needs.launch_nm,
+            "The torque that leaves the unit at launch: motor, tyre and a gearing that is chosen",
+        ),
         (TorqueKind.OVERRUN, needs.overrun_nm, "The torque that leaves the unit on overrun"),
         (TorqueKind.LOCKED, needs.locked_nm, "The torque at which the tyres slip: masses and centre of gravity"),
         (TorqueKind.LOCKED_BACK, needs.locked_nm, "The torque at which the tyres slip: masses and centre of gravity"),
