@@ -8,6 +8,7 @@ from unittest import TestCase
 
 from pydantic import ValidationError
 
+from driveline.checks import Verdict
 from driveline.job.evaluate import evaluate
 from driveline.job.file import JobFile
 from tests.demo import demo_json
@@ -69,6 +70,20 @@ def many_records() -> dict[str, Any]:
     return job
 
 
+def many_hoses(many: int) -> dict[str, Any]:
+    """Hoses of twelve points beside the unit, that go with the wheels."""
+    job = demo_json("bittern")
+    bodies = [one for one in job["sheets"]["placement"]["bodies"] if one["shape"] != "scan"]
+    for k in range(many):
+        points = [(300 + 60 * j, -420 + 90 * math.sin(j / 2) + 25 * k, 350 + 60 * math.sin(j + k)) for j in range(12)]
+        along = [{axis: {"text": f"{mm:.1f} mm"} for axis, mm in zip("xyz", at, strict=True)} for at in points]
+        travel = {"up": {"text": "60 mm"}, "down": {"text": "80 mm"}, "aside": {"text": "25 mm"}}
+        hose = {"name": f"hose {k}", "shape": "round", "nature": "steering", "along": along, "travel": travel}
+        bodies.append({**hose, "width": {"text": "18 mm"}})
+    job["sheets"]["placement"]["bodies"] = bodies
+    return job
+
+
 class LargestTest(TestCase):
     def test_each_is_answered_in_time(self) -> None:
         evaluate(JobFile.model_validate(demo_json("wren")))  # what is worked out once is not theirs
@@ -78,6 +93,8 @@ class LargestTest(TestCase):
             "frames": many_readings(40),
             "a hole at the centre": holes_at_the_centre(),
             "records": many_records(),
+            "hoses": many_hoses(6),
+            "more hoses than are swept": many_hoses(50),
         }
         for name, data in made.items():
             with self.subTest(name):
@@ -91,3 +108,9 @@ class LargestTest(TestCase):
         data["sheets"]["plate"]["survey"]["readings"][-1] = {**copy.deepcopy(reading), "frame": "one more"}
         with self.assertRaisesRegex(ValidationError, "more than the 40"):
             JobFile.model_validate(data)
+
+    def test_hoses_past_those_that_are_swept_leave_the_gap_not_known_and_say_why(self) -> None:
+        checks = {one.key: one for one in evaluate(JobFile.model_validate(many_hoses(12))).checks}
+        found = checks["placement.gap_steering"]
+        self.assertIn(found.verdict, (Verdict.NOT_KNOWN, Verdict.FAILS))
+        self.assertIn("fewer points", " ".join(found.missing))

@@ -261,18 +261,32 @@ def _with_wheels(
         ways = [_shifted(y, z) for y in (-aside, aside) for z in (-up, down)]
         swept = Body(body.name, tuple(hull_of(piece, ways) for piece in body.pieces))
         return nearest_bodies(swept, other, within_mm=within_mm, is_deep=is_deep)
-    reach_mm = within_mm + sum(ways_mm)
     best: Near | None = None
-    for moving in other.pieces:
-        for still in body.pieces:
-            if float(bounds_apart_mm(moving.bounds_mm, still.bounds_mm)) > reach_mm:
-                continue
-            found = _through_travel(moving, still, up_mm=up, down_mm=down, aside_mm=aside)
-            if best is None or (found.gap_mm, -found.depth_mm) < (best.gap_mm, -best.depth_mm):
-                best = found
+    for at_least_mm, moving, still in _nearest_first(body, other, ways_mm, within_mm):
+        if best is not None and at_least_mm > best.gap_mm:
+            break
+        found = _through_travel(moving, still, up_mm=up, down_mm=down, aside_mm=aside)
+        if best is None or (found.gap_mm, -found.depth_mm) < (best.gap_mm, -best.depth_mm):
+            best = found
     if best is None or best.gap_mm > within_mm:
         return None
     return Near(best.gap_mm, best.on_second_mm, best.on_first_mm, best.depth_mm)
+
+
+def _nearest_first(
+    body: Body, other: Body, ways_mm: tuple[float, ...], within_mm: float
+) -> list[tuple[float, Piece, Piece]]:
+    """Pieces of both with how near they come at the least: by the bounds of all that the moving one passes through."""
+    up, down, aside = ways_mm
+    found = []
+    for moving in other.pieces:
+        low, high = moving.bounds_mm
+        passed = low - [0.0, aside, down], high + [0.0, aside, up]
+        for still in body.pieces:
+            at_least_mm = float(bounds_apart_mm(passed, still.bounds_mm))
+            if at_least_mm <= within_mm:
+                found.append((at_least_mm, moving, still))
+    return sorted(found, key=lambda one: one[0])
 
 
 def _through_travel(moving: Piece, still: Piece, *, up_mm: float, down_mm: float, aside_mm: float) -> Near:

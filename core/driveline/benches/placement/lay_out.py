@@ -1,6 +1,8 @@
 """The placement laid out from its own sheet: points, bodies, and how the unit may stand."""
 
-from dataclasses import dataclass
+from collections.abc import Iterable
+from dataclasses import dataclass, replace
+from typing import Final
 
 import numpy as np
 
@@ -13,6 +15,8 @@ from driveline.sheet import value_of
 from driveline.space.pose import Placed
 from driveline.space.spots import spot_missing, spot_mm, turn_of
 from driveline.space.tapes import Points3
+
+MOST_MOVING: Final = 120  # pieces of bars and hoses that go with the wheels: each is swept past all of the unit
 
 
 @dataclass(frozen=True, kw_only=True)
@@ -80,7 +84,7 @@ def lay_out(sheet: PlacementSheet) -> LaidPlacement:
     """Return everything that follows from the sheet alone."""
     found = points_of(sheet.points, sheet.tapes)
     places = known_points(found)
-    vehicle = tuple(
+    vehicle = _few_that_move(
         VehicleThing(field=f"placement.bodies.{k}", sheet=one, built=_built(one, found, places))
         for k, one in enumerate(sheet.bodies)
     )
@@ -101,6 +105,21 @@ def lay_out(sheet: PlacementSheet) -> LaidPlacement:
         chosen=chosen,
         masses=_masses(sheet, vehicle, chosen),
     )
+
+
+def _few_that_move(things: Iterable[VehicleThing]) -> tuple[VehicleThing, ...]:
+    """The bodies, those that go with the wheels as far as they are swept in time: of more, no gap is known."""
+    found, pieces = list[VehicleThing](), 0
+    for one in things:
+        travel = one.sheet.travel
+        goes = any(value_of(way) for way in (travel.up, travel.down, travel.aside))
+        if goes and one.built.body is not None:
+            pieces += len(one.built.body.pieces)
+            if pieces > MOST_MOVING:
+                text = f"{one.sheet.name}: fewer points; {MOST_MOVING} lengths of what goes with the wheels are swept"
+                one = replace(one, built=replace(one.built, body=None, missing=(text,)))  # noqa: PLW2901
+        found.append(one)
+    return tuple(found)
 
 
 def _built(sheet: BodySheet, points: Points3 | None, places: dict[str, Floats]) -> Built:
