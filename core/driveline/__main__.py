@@ -4,7 +4,7 @@ import argparse
 import json
 import sys
 from pathlib import Path
-from typing import Final
+from typing import Any, Final
 
 from pydantic import BaseModel, TypeAdapter, ValidationError
 
@@ -14,7 +14,7 @@ from driveline.drawing.pdf import write_sheet_pdf
 from driveline.drawing.svg import write_svg
 from driveline.drawing.template import PAPERS, write_template
 from driveline.errors import DrivelineError, field_path
-from driveline.figures import units_for_screens, written
+from driveline.figures import System, units_for_screens, written
 from driveline.job.evaluate import evaluate
 from driveline.job.file import REGISTRY, JobFile
 from driveline.job.sureness import solve_sureness
@@ -54,10 +54,24 @@ def main(arguments: list[str]) -> int:
         return REFUSED
 
 
-def _check(_options: argparse.Namespace, job: JobFile) -> int:
-    result = evaluate(job)
-    print(result.model_dump_json(indent=2))
+def _check(options: argparse.Namespace, job: JobFile) -> int:
+    result, system = evaluate(job), System(options.units)
+    workings = [one.model_dump(mode="json") for one in REGISTRY.workings(job, None, system)]
+    print(
+        json.dumps(
+            _plain(result.model_dump(mode="json"), system) | {"workings": workings}, indent=2, ensure_ascii=False
+        )
+    )
     return FAILS if result.worst is Verdict.FAILS else 0
+
+
+def _plain(data: Any, system: System) -> Any:
+    """Data with the figures of its sentences written in a system's units; numbers of their own stay metric."""
+    if isinstance(data, str):
+        return written(data, system)
+    if isinstance(data, dict):
+        return {name: _plain(one, system) for name, one in data.items()}
+    return [_plain(one, system) for one in data] if isinstance(data, list) else data
 
 
 def _sureness(_options: argparse.Namespace, job: JobFile) -> int:
@@ -85,8 +99,11 @@ COMMANDS: Final = {"check": _check, "sureness": _sureness, "draw": _draw}
 def _parser() -> argparse.ArgumentParser:
     parser = argparse.ArgumentParser(prog="python -m driveline", description="Fernback's core, on a job file.")
     commands = parser.add_subparsers(dest="command", required=True)
-    check = commands.add_parser("check", help="print results and checks as JSON; exit 1 when one fails")
+    check = commands.add_parser("check", help="print results, checks and their workings as JSON; exit 1 when one fails")
     check.add_argument("job", type=Path)
+    check.add_argument(
+        "--units", choices=[one.value for one in System], default="metric", help="of sentences and workings"
+    )
     sureness = commands.add_parser("sureness", help="print how sure each margin is, by the ± of the readings, as JSON")
     sureness.add_argument("job", type=Path)
     schema = commands.add_parser("schema", help="print the JSON Schema of the job file, or of an order")
