@@ -79,6 +79,7 @@ class MountsTest(BrowserTestCase):
         part.get_by_role("button", name=re.compile("^Release")).click()
         dialog = page.get_by_role("dialog")
         dialog.get_by_role("radio").first.check()
+        dialog.get_by_label("Why is it released all the same?").fill("To try its fit; the bolt comes up a size.")
         dialog.get_by_role("button", name="Release it").click()
         expect(dialog).to_be_hidden()
         self.assertEqual(Release.objects.filter(part__endswith="_ear").count(), 1)
@@ -96,7 +97,7 @@ class MountsTest(BrowserTestCase):
         self.field(page, "Bracket").select_option("box")
         self.check(page, r"Bracket of right mount \d", "Holds")
         page.get_by_role("button", name="look at its landing plate by finite elements").click()
-        expect(page.get_by_role("img", name="Stress in the landing plate of right mount")).to_be_visible()
+        expect(page.get_by_role("status").filter(has_text="no answer")).to_be_visible(timeout=60_000)
 
     def test_a_cut_frame_stays_on_hold_until_it_is_signed(self) -> None:
         page = self.page_of("fabricator")
@@ -161,7 +162,7 @@ class MountsTest(BrowserTestCase):
         for corner, value in (("Lower left", "0"), ("Lower right", "0"), ("Upper left", "20"), ("Upper right", "20")):
             self.typed(page, f"{corner} leg", value)
         self.check(page, r"Legs of left mount's bracket \d", "Holds")
-        self.check(page, r"Plate of left mount's standoffs", "Holds")
+        self.check(page, r"Plate of left mount's standoffs", "Tight")
         page.get_by_role("button", name="look at its plate by finite elements").click()
         expect(page.get_by_role("img", name=re.compile("^Stress in the plate of left mount"))).to_be_visible()
         self.tab(page, "Parts")
@@ -180,7 +181,7 @@ class MountsTest(BrowserTestCase):
             ("Its two plates, thick", "10"),
             ("Friction of its lining", "0.3"),
             ("Strap, broad", "60"),
-            ("Strap, thick", "10"),
+            ("Strap, thick", "12"),
             ("Cylinder’s middle down to its feet", "60"),
             ("Its bolts off its uprights", "16"),
         ):
@@ -192,7 +193,7 @@ class MountsTest(BrowserTestCase):
         ):
             self.field(page, label).select_option(choice)
         self.check(page, "Feet of the strap over left mount", "Between")
-        self.typed(page, "Tightened to", "9")
+        self.typed(page, "Tightened to", "12")
         self.check(page, "Feet of the strap over left mount", "Holds")
         self.check(page, "Unit stays in the cradle of left mount", "Holds")
 
@@ -200,7 +201,7 @@ class MountsTest(BrowserTestCase):
         page = self.page_of("fabricator")
         self.open_job(page, "Plover", "Mounts")
         self.tab(page, "Loads")
-        page.get_by_role("table", name="Cases of load").get_by_role("button", name="wheels locked").click()
+        page.get_by_role("table", name="Cases of load").get_by_role("button", name="wheels locked", exact=True).click()
         page.get_by_role("checkbox", name="moved ten times as far").check()
         page.get_by_label("what the mounts put on").select_option("the vehicle")
         expect(page.get_by_role("application", name=re.compile("^Top view"))).to_contain_text("12\u2009284\u00a0N")
@@ -208,4 +209,4 @@ class MountsTest(BrowserTestCase):
         expect(table).to_contain_text("wheels locked")
         page.get_by_label("left out, because").fill("Its brakes are on the other axle.")
         page.get_by_label("left out, because").press("Tab")
-        expect(table.get_by_role("button", name="wheels locked")).to_have_count(0)
+        expect(table.get_by_role("button", name="wheels locked", exact=True)).to_have_count(0)

@@ -11,6 +11,7 @@ from typing import Any
 import ezdxf
 from playwright.sync_api import Page, expect
 
+from driveline.figures import written
 from driveline.job.evaluate import evaluate
 from driveline.job.file import JobFile
 from e2e.browser import BrowserTestCase
@@ -115,7 +116,8 @@ class WholeSliceTest(BrowserTestCase):
         )
         core = [sys.executable, "-m", "driveline", "check", str(job_path)]
         printed = subprocess.run(core, capture_output=True, text=True)
-        whole, pieces = json.loads(printed.stdout), answer.json()["answer"]
+        whole = json.loads(printed.stdout)
+        pieces = json.loads(written(json.dumps(answer.json()["answer"], ensure_ascii=False)))
         cases = zip(pieces["line"]["cases"], pieces["motion"]["cases"], strict=True)
         pieces["line"] |= pieces["motion"] | {"cases": [judged | moved for judged, moved in cases]}
         for piece in ("brief", "ratios", "plate", "line", "benches"):

@@ -57,7 +57,20 @@ def round_job(layout: str, ratios: dict[str, Any], **brief: Any) -> dict[str, An
 
 
 def solved(layout: str, ratios: dict[str, Any], **brief: Any) -> JobResult:
-    return evaluate(JobFile.model_validate(round_job(layout, ratios, **brief)))
+    """Return what such a job comes to, with the first of each list chosen where it says nothing of a choice."""
+    return evaluate(JobFile.model_validate(round_job(layout, {"choice": first_of(ratios), **ratios}, **brief)))
+
+
+def first_of(ratios: dict[str, Any]) -> dict[str, Any]:
+    """The choice of the first of each list of parts."""
+    lists = {
+        "reduction": ratios.get("reductions"),
+        "gear": ratios.get("gearbox", {}).get("gears"),
+        "final_drive": ratios.get("final_drives"),
+        "front_reduction": ratios.get("front_reductions"),
+        "front_final_drive": ratios.get("front_final_drives"),
+    }
+    return {name: parts[0]["name"] for name, parts in lists.items() if parts}
 
 
 def brief_of(job: JobFile) -> Brief:

@@ -52,7 +52,7 @@ FREE: Final = tuple(
         r"^plate\.survey\.(seen_from|numbered|direction_of|direction_at|scaled_frames|outline)\b",  # where angles begin
         r"\.first_at$",
         r"(^|\.)(name|notes|description|reason|about|part_number|material|library|why|left_out|left_out_by|id|key)$",
-        r"\.(is_on|only_laden|weighs_in)$",  # what an item is, not a figure of it
+        r"\.(is_on|only_laden)$",  # what an item is, not a figure of it
         r"^plate\.plate\.bore$",  # designed; while it is empty the register's size is bored, and said so
         r"^brief\.was\b",  # the vehicle before: compared with, judged by nothing
         r"^plate\.survey\.readings\b",  # readings that others still judge
@@ -76,7 +76,6 @@ USUAL: Final = tuple(
         r"\.bracket\.yield_mpa$",
         r"^coupler\.\w+_shaft\.key\.bearing_mpa$",
         r"^coupler\.(falls\b|grade_mm_s$|\w+_shaft\.shear_mpa$)",
-        r"^coupler\.jaw\.(temperature|shock|starts)$",
         r"^coupler\.(allowed_parallel|allowed_angle|stiffness_nm_per_rad)$",
     )
 )

@@ -4764,10 +4764,9 @@ export interface components {
             displaced: components["schemas"]["Displaced"];
             /**
              * Weighs In
-             * @description Unit and what comes off for it count in the brief's masses
-             * @default false
+             * @description Unit and what comes off for it count on top of the brief's masses; no: they are in it
              */
-            weighs_in: boolean;
+            weighs_in?: boolean | null;
             /**
              * Why
              * @description Why it stands so
@@ -5964,7 +5963,7 @@ export interface components {
              *         "selector": null,
              *         "width": null
              *       },
-             *       "weighs_in": false,
+             *       "weighs_in": null,
              *       "why": ""
              *     }
              */

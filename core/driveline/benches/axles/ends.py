@@ -215,8 +215,7 @@ def _end(side: AxleSide, inner: Floats, output: Floats, needs: AxlesNeeds, point
             return None
         locks = np.unique(np.concatenate((np.linspace(-right, left, MANY_LOCKS), NO_LOCKS)))
         pin, off = top - bottom, ride - bottom
-    # Where its moves are not known, at rest is the best that can be: it may fail, and never holds.
-    moves = moves_at(inner, needs) if is_on_unit(side) and not needs.moves_missing else STILL
+    moves = moves_at(inner, needs) if is_on_unit(side) and needs.has_moves else STILL
     corner = Corner(
         inner_mm=inner,
         output=output,

@@ -131,7 +131,7 @@ def line_found(line: PropLine, k: int, needs: AxlesNeeds) -> LineFound:
     posed: tuple[Posed, ...] = ()
     swept, slips = None, dict[int, Slip]()
     wound = wound_of(line, needs)
-    moves = STILL if joints is None or needs.moves_missing else moves_at(joints[0], needs)
+    moves = moves_at(joints[0], needs) if joints is not None and needs.has_moves else STILL
     if joints is not None:
         try:
             if not directions_missing(line):

@@ -1,8 +1,10 @@
 """What the shafts take from the benches ahead of them."""
 
 from dataclasses import dataclass
+from typing import Final
 
 Xyz = tuple[float, float, float]
+NO_MOUNTS: Final = "How the unit is held: its mounts"
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -36,7 +38,7 @@ class AxlesNeeds:
     inner_right_mm: Xyz | None
     moves: tuple[UnitMove, ...]
     moves_missing: tuple[str, ...]
-    any_way_mm: float | None  # where no mounts are entered: what placement counts on
+    any_way_mm: float | None  # where no mounts are entered: what placement counts on, which may fail and never holds
     loads: tuple[ShaftLoad, ...]
     rotor_kgm2: float | None = None
     coupler_nm_per_rad: float | None = None  # as stated; ``None`` takes it as stiff
@@ -44,3 +46,8 @@ class AxlesNeeds:
     wanted_kmh: float | None = None
     gear: str = ""  # that was chosen
     gears: tuple[tuple[str, float], ...] = ()  # each gear's name, and its ratio over that of the chosen one
+
+    @property
+    def has_moves(self) -> bool:
+        """Whether there are moves to count on at all; where none are, at rest is the best that can be."""
+        return self.any_way_mm is not None or not self.moves_missing

@@ -178,15 +178,18 @@ def spider_check(inputs: CouplerInputs, needs: CouplerNeeds, judge: Judge) -> Ch
         shock=jaw.shock or usual.shock,
         starts=jaw.starts or usual.starts,
     )
-    missing = missing_of({DESIGN: needs.design_nm, "Rated torque of the spider": jaw.rating_nm})
+    stated = {f"Maker's factor for {name}": getattr(jaw, name) for name in ("temperature", "shock", "starts")}
+    missing = missing_of({DESIGN: needs.design_nm, "Rated torque of the spider": jaw.rating_nm, **stated})
     asked = None if needs.design_nm is None else needs.design_nm * factors.product
     says = wanted_words(missing)
     if asked is not None and jaw.rating_nm is not None:
         says = f"{num(asked, 'N·m', 0)} with its factors, of {fig(jaw.rating_nm, 'N·m', 0)}"
+        says = f"{says}. {wanted_words(missing)}" if missing else says
 
     def working() -> Working:
         source = (
-            "Its maker's factors go before the usual ones. The design torque has the driveline's shock in it already."
+            "With a usual factor in place of its maker's it may fail, and never holds. The design torque has the "
+            "driveline's shock in it already."
         )
         if asked is None or needs.design_nm is None:
             return Working(source=source)

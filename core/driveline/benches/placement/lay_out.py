@@ -140,18 +140,27 @@ def _standing(field: str, stand: Stand, places: dict[str, Floats]) -> Standing:
 
 
 def _masses(sheet: PlacementSheet, vehicle: tuple[VehicleThing, ...], chosen: Standing | None) -> tuple[LaidMass, ...]:
-    """What the unit puts on, and what comes off for it; nothing where they are not to count."""
-    if not sheet.weighs_in:
+    """What the unit puts on, and what comes off for it; nothing where the brief's own masses have them.
+
+    While nobody has said which, nothing of the vehicle's mass is known.
+    """
+    if sheet.weighs_in is False or sheet == PlacementSheet():
         return ()
+    counts = sheet.weighs_in is not None
     off = [
-        LaidMass(name=one.sheet.name, mass_kg=value_of(one.sheet.mass), is_on=False, at_mm=_middle_mm(one.built))
+        LaidMass(
+            name=one.sheet.name,
+            mass_kg=value_of(one.sheet.mass) if counts else None,
+            is_on=False,
+            at_mm=_middle_mm(one.built),
+        )
         for one in vehicle
         if one.sheet.fate is Fate.OFF
     ]
     cg = spot_mm(sheet.unit.cg, {})
     at = None if cg is None or chosen is None or chosen.placed is None else _three(chosen.placed.points(cg))
     name = sheet.unit.name or "drive unit"
-    return (*off, LaidMass(name=name, mass_kg=value_of(sheet.unit.mass), is_on=True, at_mm=at))
+    return (*off, LaidMass(name=name, mass_kg=value_of(sheet.unit.mass) if counts else None, is_on=True, at_mm=at))
 
 
 def _middle_mm(one: Built) -> tuple[float, float, float] | None:

@@ -297,7 +297,10 @@ class PlacementSheet(Sheet):
     way_in: Annotated[list[PathMove], Field(max_length=12)] = []
     room: RoomSheet = RoomSheet()
     displaced: Displaced = Displaced()
-    weighs_in: bool = Field(default=False, description="Unit and what comes off for it count in the brief's masses")
+    weighs_in: bool | None = Field(
+        default=None,
+        description="Unit and what comes off for it count on top of the brief's masses; no: they are in it",
+    )
     why: Words = Field(default="", description="Why it stands so")
 
     @property

@@ -278,6 +278,11 @@ def _to_do(sheet: PlacementSheet, laid: LaidPlacement) -> Iterator[ToDo]:
     wanted: Sequence[tuple[bool, str, str]] = (
         (bool(sheet.bodies), "placement.bodies", "Enter what stands round the room: rails, floor, steering, exhaust."),
         (bool(sheet.unit.bodies), "placement.unit.bodies", "Enter the unit's envelope as boxes and cylinders."),
+        (
+            sheet.weighs_in is not None,
+            "placement.weighs_in",
+            "Say whether the unit's mass, and what comes off for it, is in the Brief's masses already.",
+        ),
         (bool(sheet.stands), "placement.stands", "Say where the unit stands, and which way round."),
         (not sheet.stands or laid.chosen is not None, "placement.chosen", "Choose which way the unit stands."),
     )

@@ -2,6 +2,7 @@
 
 import math
 from collections.abc import Mapping
+from typing import Final
 
 import numpy as np
 
@@ -28,6 +29,8 @@ RATED_BY = {
     "final_drive": "Final drive input torque",
     "axle": "Axle torque",
 }
+CHOOSE: Final = "Choose a gearing, and say why"
+ON_NO_GEARING: Final = ("parked.handbrake", "split.hubs")  # these hang on none, nor on motor or tyre
 SHEDS = (StageKind.REDUCTION, StageKind.DRIVE_UNIT, StageKind.GEARBOX, StageKind.FINAL_DRIVE)
 
 
@@ -86,6 +89,13 @@ def _loads(
     return [*ratings, *heat]
 
 
+def only_shown(check: Check) -> Check:
+    """Return a check of a gearing that nobody has chosen: it may fail, with its figures, and it never holds."""
+    if check.key in ON_NO_GEARING or CHOOSE in check.missing:
+        return check
+    return check.model_copy(update={"missing": (*check.missing, CHOOSE)})
+
+
 def not_laid_out(missing: tuple[str, ...], judge: Judge) -> Check:
     """Return the one check that stands before there is a line to judge."""
     return _choice(judge, is_chosen=False).not_known(missing, f"{missing[0]}.")
@@ -99,7 +109,7 @@ def _choice(judge: Judge, *, is_chosen: bool) -> Check:
         says="Chosen, with its reason kept."
         if is_chosen
         else "Choose a gearing. What stands here is of the one shown.",
-        missing=() if is_chosen else ("Choose a gearing, and say why",),
+        missing=() if is_chosen else (CHOOSE,),
         inputs=("ratios.choice",),
     )
 

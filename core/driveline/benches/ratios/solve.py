@@ -21,7 +21,7 @@ from driveline.benches.ratios.candidates import (
     listed,
 )
 from driveline.benches.ratios.casing import Casing, casing_of
-from driveline.benches.ratios.checks import not_laid_out, ratio_checks
+from driveline.benches.ratios.checks import ON_NO_GEARING, not_laid_out, only_shown, ratio_checks
 from driveline.benches.ratios.gearing import (
     Gearing,
     Sweep,
@@ -149,7 +149,7 @@ def _stand_in(brief: Brief) -> Brief:
 
 
 def _without_line(check: Check, to_do: tuple[ToDo, ...]) -> Check:
-    if check.key in ("parked.handbrake", "split.hubs") or check.key.startswith("turning."):
+    if check.key in ON_NO_GEARING or check.key.startswith("turning."):
         return check  # these hang on neither motor nor tyre
     return check.not_known(tuple(one.text.removesuffix(".") for one in to_do), to_do[0].text)
 
@@ -175,9 +175,10 @@ def _solved(sheet: RatiosSheet, needs: RatiosNeeds, judge: Judge) -> _Solved:
     drive = drive_of(one, figures, brief, is_chosen=is_chosen)
     stations = {gearing.key: stations_of(gearing, brief, sheet.coupler) for gearing in (*in_gear, one)}
     checks = ratio_checks(one, in_gear, stations, figures, drive, brief, sheet, judge, is_chosen=is_chosen)
+    checks += safety_checks(one, in_gear, needs, sheet, judge)
     return _Solved(
         result=_result(swept, musts, not_judged, sheet, needs, chosen, shown, one),
-        checks=checks + safety_checks(one, in_gear, needs, sheet, judge),
+        checks=checks if is_chosen else tuple(only_shown(check) for check in checks),
         drive=drive,
         stations=stations[one.key],
         in_other_gears=tuple(found for key, found in stations.items() if key != one.key),

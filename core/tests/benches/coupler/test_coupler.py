@@ -55,6 +55,17 @@ def mm(text: float, u: float = 0.05) -> dict[str, Any]:
     return {"text": f"{text} mm", "u": u}
 
 
+class SpiderFactorsTest(TestCase):
+    def test_a_maker_s_factor_left_out_never_takes_a_milder_one(self) -> None:
+        """195 N·m peak × its own factors: 1.2 is usual for warmth, and this maker says 1.6."""
+        stated = check_of(wren(jaw__temperature=1.6, jaw__rating={"text": "600 Nm"}), "coupler.spider")
+        left_out = check_of(wren(jaw__temperature=None, jaw__rating={"text": "600 Nm"}), "coupler.spider")
+        self.assertAlmostEqual((stated.demand or 0) / (left_out.demand or 1), 1.6 / 1.2)
+        self.assertIs(left_out.verdict, Verdict.NOT_KNOWN)
+        weak = check_of(wren(jaw__temperature=None, jaw__rating={"text": "90 Nm"}), "coupler.spider")
+        self.assertIs(weak.verdict, Verdict.FAILS)  # even so it may fail
+
+
 def check_of(result: JobResultBase, key: str) -> Check:
     return next(check for check in result.checks if check.key == key)
 

@@ -161,6 +161,16 @@ class MassTest(TestCase):
         data["sheets"]["placement"]["weighs_in"] = False
         self.assertEqual(evaluate(JobFile.model_validate(data)).brief.masses.elsewhere, ())
 
+    def test_while_nobody_says_whether_the_brief_has_it_no_axle_load_is_known(self) -> None:
+        data = demo_json("dunlin")
+        before = {check.key: check for check in evaluate(JobFile.model_validate(data)).checks}
+        data["sheets"]["placement"].pop("weighs_in")
+        result = evaluate(JobFile.model_validate(data))
+        after = {check.key: check for check in result.checks}
+        self.assertIs(before["masses.front_axle"].verdict, Verdict.TIGHT)
+        self.assertIs(after["masses.front_axle"].verdict, Verdict.NOT_KNOWN)
+        self.assertIn("placement.weighs_in", [one.field for one in result.placement.to_do])
+
 
 class LiftTest(TestCase):
     def test_it_hangs_with_its_centre_of_gravity_under_the_eye(self) -> None:

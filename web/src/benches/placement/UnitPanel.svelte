@@ -6,7 +6,7 @@
   import { useUnits } from '../../measure/units.svelte';
   import BodyList from './BodyList.svelte';
   import { newUnitBody } from './edits';
-  import { UNIT, UNIT_BODY, UNIT_OUTPUTS } from './fields';
+  import { UNIT, UNIT_BODY, UNIT_OUTPUTS, WEIGHS_IN } from './fields';
 
   interface Props {
     sheet: PlacementSheet;
@@ -69,16 +69,4 @@
     hand.
   </p>
 {/if}
-<label class="mt-2 flex min-h-7 items-center gap-2 text-[13px]">
-  <input
-    type="checkbox"
-    data-field="weighs_in"
-    {disabled}
-    checked={sheet.weighs_in}
-    onchange={(event) => {
-      const counts = event.currentTarget.checked;
-      change((next) => (next.weighs_in = counts));
-    }}
-  />
-  Unit and what comes off for it count in the brief’s masses
-</label>
+<Fields form={WEIGHS_IN} from={sheet} {disabled} {change} />

@@ -125,6 +125,12 @@ export const UNIT: Form<PlacementSheet['unit']> = [
   ...within((unit: PlacementSheet['unit']) => unit.cg, spotForm('Centre of gravity', [])),
   ...within((unit: PlacementSheet['unit']) => unit.eye, spotForm('Lifting eye', [])),
 ];
+export const WEIGHS_IN: Form<PlacementSheet> = [
+  yesNo('weighs_in', 'Its mass, and what comes off for it', 'not said', [
+    'counts on top of the Brief’s masses',
+    'is in the Brief’s masses already',
+  ]),
+];
 export const UNIT_OUTPUTS: Form<PlacementSheet['unit']> = [
   choice(
     'turns',
