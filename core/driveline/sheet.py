@@ -136,6 +136,11 @@ class Torque(Reading):
 
     quantity = Quantity.TORQUE
 
+    @classmethod
+    def of_nm(cls, nm: float) -> Self:
+        """Return a torque as it would be typed: one that is tried, not measured."""
+        return cls(text=f"{nm:g} N·m")
+
     @property
     def nm(self) -> float:
         """The torque in N·m."""

@@ -27,10 +27,14 @@ from driveline.sheet import positive_of
 def joint_checks(worked: Worked | None, joint: Joint, place: Place, loads: Loads, judge: Judge) -> tuple[Check, ...]:
     """Return the checks of a joint; with no thread named they stand there too, and the thing to do is to name it."""
     if worked is None:
-        return _unnamed(place, joint, judge)
+        return unnamed_checks(place, joint, judge)
     checks = [engagement_check(place, worked, judge), clear_check(place, worked.joint, judge)]
     pulled = _pulled_n(worked, loads)
-    checks += [_proof(worked, loads, pulled, judge), _head(worked, judge), stripping_check(worked, *pulled[::2], judge)]
+    checks += [
+        proof_check(worked, loads, pulled, judge),
+        head_check(worked, judge),
+        stripping_check(worked, *pulled[::2], judge),
+    ]
     checks.append(shear_check(worked, loads, judge) if joint.is_fitted else _friction(worked, loads, judge))
     if place.hangs:
         checks.append(_hangs(worked, loads, pulled, judge))
@@ -39,7 +43,8 @@ def joint_checks(worked: Worked | None, joint: Joint, place: Place, loads: Loads
     return tuple(checks)
 
 
-def _unnamed(place: Place, joint: Joint, judge: Judge) -> tuple[Check, ...]:
+def unnamed_checks(place: Place, joint: Joint, judge: Judge, *, slips: bool = True) -> tuple[Check, ...]:
+    """Return the checks of screws whose thread is not named yet: nothing of them is known."""
     missing = (f"{place.title}: which thread",)
     asked: dict[str, tuple[MarginKind, str]] = {
         "proof": ("bolt_proof", "within proof"),
@@ -47,6 +52,8 @@ def _unnamed(place: Place, joint: Joint, judge: Judge) -> tuple[Check, ...]:
         "strip": ("bolt_proof", "do not strip their thread"),
         "shear" if joint.is_fitted else "friction": ("friction_joint", "hold the torque"),
     }
+    if not slips:
+        asked.pop("friction", None)
     if place.hangs:
         asked["hangs"] = ("friction_joint", "hold the overhung motor")
     if joint.crush_tube:
@@ -91,8 +98,11 @@ def _pulled_n(worked: Worked, loads: Loads) -> Pulled:
         return None, None, (*missing, f"Screws: {error.rule}")
 
 
-def _proof(worked: Worked, loads: Loads, pulled: Pulled, judge: Judge) -> Check:
-    """On the greatest preload with the load on top; without the load, at best, while that is not known."""
+def proof_check(worked: Worked, loads: Loads, pulled: Pulled, judge: Judge) -> Check:
+    """Return whether a screw stays within proof on the greatest preload with the load on top.
+
+    Without the load, at best, while that is not known.
+    """
     greatest = worked.greatest_n
     proof = worked.proof_n
     tension, _, unknown = pulled
@@ -123,7 +133,8 @@ def _proof(worked: Worked, loads: Loads, pulled: Pulled, judge: Judge) -> Check:
     )
 
 
-def _head(worked: Worked, judge: Judge) -> Check:
+def head_check(worked: Worked, judge: Judge) -> Check:
+    """Return whether what lies under the heads bears the greatest preload."""
     greatest, material = worked.greatest_n, worked.place.material
     hole_mm = max((mm for _, mm in worked.place.holes), default=worked.size.clearance_mm or worked.size.diameter_mm)
     pressure, problem = None, None
@@ -175,7 +186,7 @@ def _friction(worked: Worked, loads: Loads, judge: Judge) -> Check:
     )
     missing += loads.missing if loads.torque_nm is None else ()
     if worked.is_past_proof:
-        return _void(worked, judge)
+        return void_check(worked, judge)
     return judge.check(
         "friction_joint",
         key=f"{judge.bench}.{place.name}_friction",
@@ -192,8 +203,8 @@ def _friction(worked: Worked, loads: Loads, judge: Judge) -> Check:
     )
 
 
-def _void(worked: Worked, judge: Judge) -> Check:
-    """Screws tightened past proof go on stretching: what they clamp with is anybody's guess."""
+def void_check(worked: Worked, judge: Judge) -> Check:
+    """Return the check of screws tightened past proof: they go on stretching, and clamp with nobody knows what."""
     place, greatest, proof = worked.place, worked.greatest_n, worked.proof_n
     says = f"Tightened to as much as {fig(greatest, 'N', 0)}, past proof at {fig(proof, 'N', 0)}: "
     return judge.answer(

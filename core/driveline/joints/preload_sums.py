@@ -112,7 +112,10 @@ def least_steps(worked_on: Worked, least_n: float | None) -> tuple[Step, ...]:
 
 
 def pull_steps(place: Place, loads: Loads, tension_n: float | None) -> tuple[Step, ...]:
-    """Return what the overhung motor pulls on one screw in a bump; empty if unknown."""
+    """Return what the worst case, or the overhung motor in a bump, pulls on one screw; empty if unknown."""
+    if (most := loads.most_pulled) is not None:
+        pulled = worked("F_t", most.tension_n, "N", f"on the screw that is worst off, {most.words}")
+        return (step("F_pull", "max(F_t, 0)", pulled, value=max(most.tension_n, 0.0), unit="N"),)
     if not place.hangs or tension_n is None or loads.motor_kg is None or place.lever_mm is None:
         return ()
     moment_nm = loads.motor_kg * GRAVITY_MS2 * BUMP_G * place.lever_mm / 1000

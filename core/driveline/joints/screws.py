@@ -45,13 +45,28 @@ LOOSE_MM: Final = 0.5  # past the clearance hole of the thread a hole wants a sl
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
+class Pull:
+    """What a case puts on the screw that is worst off, prying counted."""
+
+    words: str  # of the case, within a sentence
+    tension_n: float
+    shear_n: float | None  # None: nothing lies on its friction
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
 class Loads:
-    """What hangs on a joint and twists it; ``None`` is not known."""
+    """What hangs on a joint and twists it, or pulls on its screws case by case; ``None`` is not known."""
 
     motor_kg: float | None  # with all that hangs on the plate with it
     torque_nm: float | None  # peak × dynamic factor, through a reduction that hangs on the plate
     missing: tuple[str, ...] = ()  # what keeps the torque from being known
     hung: str = ""  # what keeps the mass from being known, besides the motor's own
+    pulls: tuple[Pull, ...] = ()
+
+    @property
+    def most_pulled(self) -> Pull | None:
+        """The case that pulls most on a screw."""
+        return max(self.pulls, key=lambda one: one.tension_n, default=None)
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)

@@ -57,13 +57,9 @@ def known_thread(name: str | None) -> str | None:
     return name
 
 
-class Joint(Sheet):
-    """One set of screws. Length and depths are measured from the face that the screw is screwed into."""
+class Screwed(Sheet):
+    """How screws go in. Length and depths are measured from the face that the screw is screwed into."""
 
-    thread: Annotated[str, Field(max_length=20)] | None = None
-    property_class: PropertyClass | None = None
-    condition: Condition | None = None
-    tightening: Torque | None = None
     surface: Surface | None = Field(default=None, description="Of the clamped faces; the least friction when empty")
     washer: Length | None = Field(default=None, description="Thickness of the washer under the head; 0 for none")
     tapped: Tapped | None = None
@@ -78,6 +74,20 @@ class Joint(Sheet):
     head: Length | None = Field(default=None, description="Diameter that bears: the head's, or the washer's")
     length: Length | None = Field(default=None, description="Under the head")
     depth_behind: Length | None = Field(default=None, description="Face to the first thing behind the tapped hole")
+
+
+class Tightened(Screwed):
+    """How screws go in, and how tight."""
+
+    condition: Condition | None = None
+    tightening: Torque | None = None
+
+
+class Joint(Tightened):
+    """One set of screws."""
+
+    thread: Annotated[str, Field(max_length=20)] | None = None
+    property_class: PropertyClass | None = None
     is_fitted: bool | None = Field(default=None, description="In reamed holes: they bear in shear, not by friction")
     crush_tube: bool = Field(default=False, description="Its sleeves are clamped end to end")
     sleeve_yield_mpa: Annotated[float, Field(gt=20, lt=2500)] | None = None

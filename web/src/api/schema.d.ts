@@ -1700,10 +1700,6 @@ export interface components {
             hole?: components["schemas"]["Length"] | null;
             /**
              * @default {
-             *       "thread": null,
-             *       "property_class": null,
-             *       "condition": null,
-             *       "tightening": null,
              *       "surface": null,
              *       "washer": null,
              *       "tapped": null,
@@ -1714,6 +1710,10 @@ export interface components {
              *       "head": null,
              *       "length": null,
              *       "depth_behind": null,
+             *       "condition": null,
+             *       "tightening": null,
+             *       "thread": null,
+             *       "property_class": null,
              *       "is_fitted": null,
              *       "crush_tube": false,
              *       "sleeve_yield_mpa": null
@@ -2424,10 +2424,6 @@ export interface components {
             hole?: components["schemas"]["Length"] | null;
             /**
              * @default {
-             *       "thread": null,
-             *       "property_class": null,
-             *       "condition": null,
-             *       "tightening": null,
              *       "surface": null,
              *       "washer": null,
              *       "tapped": null,
@@ -2438,6 +2434,10 @@ export interface components {
              *       "head": null,
              *       "length": null,
              *       "depth_behind": null,
+             *       "condition": null,
+             *       "tightening": null,
+             *       "thread": null,
+             *       "property_class": null,
              *       "is_fitted": null,
              *       "crush_tube": false,
              *       "sleeve_yield_mpa": null
@@ -2561,7 +2561,22 @@ export interface components {
              *       "sleeve_outside": null,
              *       "sleeve_inside": null,
              *       "onto_across": null,
-             *       "onto_upright": null
+             *       "onto_upright": null,
+             *       "goes_through": null,
+             *       "screws": {
+             *         "condition": null,
+             *         "countersink": null,
+             *         "depth_behind": null,
+             *         "head": null,
+             *         "is_blind": null,
+             *         "length": null,
+             *         "surface": null,
+             *         "tapped": null,
+             *         "tapped_mpa": null,
+             *         "thread_depth": null,
+             *         "tightening": null,
+             *         "washer": null
+             *       }
              *     }
              */
             landing: components["schemas"]["Landing"];
@@ -3140,6 +3155,24 @@ export interface components {
             property_class?: components["schemas"]["PropertyClass"] | null;
             condition?: components["schemas"]["Condition"] | null;
             tightening?: components["schemas"]["Torque"] | null;
+            /** @description What its strap's bolts clamp besides the strap */
+            clamps?: components["schemas"]["Length"] | null;
+            /**
+             * @description Its strap's bolts
+             * @default {
+             *       "surface": null,
+             *       "washer": null,
+             *       "tapped": null,
+             *       "tapped_mpa": null,
+             *       "countersink": null,
+             *       "thread_depth": null,
+             *       "is_blind": null,
+             *       "head": null,
+             *       "length": null,
+             *       "depth_behind": null
+             *     }
+             */
+            screws: components["schemas"]["Screwed"];
         };
         /**
          * CurvePoint
@@ -3330,6 +3363,24 @@ export interface components {
             leg?: components["schemas"]["Length"] | null;
             /** @description Thickness of what it stands on; empty: its bracket's wall */
             on?: components["schemas"]["Length"] | null;
+            /**
+             * @description Its bolt, where that clamps a tube between them
+             * @default {
+             *       "surface": null,
+             *       "washer": null,
+             *       "tapped": null,
+             *       "tapped_mpa": null,
+             *       "countersink": null,
+             *       "thread_depth": null,
+             *       "is_blind": null,
+             *       "head": null,
+             *       "length": null,
+             *       "depth_behind": null,
+             *       "condition": null,
+             *       "tightening": null
+             *     }
+             */
+            screw: components["schemas"]["Tightened"];
         };
         /**
          * EnginePoint
@@ -3386,10 +3437,6 @@ export interface components {
             hole?: components["schemas"]["Length"] | null;
             /**
              * @default {
-             *       "thread": null,
-             *       "property_class": null,
-             *       "condition": null,
-             *       "tightening": null,
              *       "surface": null,
              *       "washer": null,
              *       "tapped": null,
@@ -3400,6 +3447,10 @@ export interface components {
              *       "head": null,
              *       "length": null,
              *       "depth_behind": null,
+             *       "condition": null,
+             *       "tightening": null,
+             *       "thread": null,
+             *       "property_class": null,
              *       "is_fitted": null,
              *       "crush_tube": false,
              *       "sleeve_yield_mpa": null
@@ -3712,14 +3763,9 @@ export interface components {
         };
         /**
          * Joint
-         * @description One set of screws. Length and depths are measured from the face that the screw is screwed into.
+         * @description One set of screws.
          */
         Joint: {
-            /** Thread */
-            thread?: string | null;
-            property_class?: components["schemas"]["PropertyClass"] | null;
-            condition?: components["schemas"]["Condition"] | null;
-            tightening?: components["schemas"]["Torque"] | null;
             /** @description Of the clamped faces; the least friction when empty */
             surface?: components["schemas"]["Surface"] | null;
             /** @description Thickness of the washer under the head; 0 for none */
@@ -3745,6 +3791,11 @@ export interface components {
             length?: components["schemas"]["Length"] | null;
             /** @description Face to the first thing behind the tapped hole */
             depth_behind?: components["schemas"]["Length"] | null;
+            condition?: components["schemas"]["Condition"] | null;
+            tightening?: components["schemas"]["Torque"] | null;
+            /** Thread */
+            thread?: string | null;
+            property_class?: components["schemas"]["PropertyClass"] | null;
             /**
              * Is Fitted
              * @description In reamed holes: they bear in shear, not by friction
@@ -3868,6 +3919,25 @@ export interface components {
             onto_across?: components["schemas"]["Length"] | null;
             /** @description Of the face that it lands on, upright */
             onto_upright?: components["schemas"]["Length"] | null;
+            /** @description What its bolts clamp besides plate and shims */
+            goes_through?: components["schemas"]["Length"] | null;
+            /**
+             * @default {
+             *       "surface": null,
+             *       "washer": null,
+             *       "tapped": null,
+             *       "tapped_mpa": null,
+             *       "countersink": null,
+             *       "thread_depth": null,
+             *       "is_blind": null,
+             *       "head": null,
+             *       "length": null,
+             *       "depth_behind": null,
+             *       "condition": null,
+             *       "tightening": null
+             *     }
+             */
+            screws: components["schemas"]["Tightened"];
         };
         /**
          * Layout
@@ -4271,11 +4341,26 @@ export interface components {
              *         "across": null,
              *         "breadth": null,
              *         "depth": null,
+             *         "goes_through": null,
              *         "hole": null,
              *         "is_there": null,
              *         "onto_across": null,
              *         "onto_upright": null,
              *         "property_class": null,
+             *         "screws": {
+             *           "condition": null,
+             *           "countersink": null,
+             *           "depth_behind": null,
+             *           "head": null,
+             *           "is_blind": null,
+             *           "length": null,
+             *           "surface": null,
+             *           "tapped": null,
+             *           "tapped_mpa": null,
+             *           "thread_depth": null,
+             *           "tightening": null,
+             *           "washer": null
+             *         },
              *         "shims": null,
              *         "sleeve_inside": null,
              *         "sleeve_outside": null,
@@ -4307,7 +4392,20 @@ export interface components {
              *       "thread": null,
              *       "property_class": null,
              *       "condition": null,
-             *       "tightening": null
+             *       "tightening": null,
+             *       "clamps": null,
+             *       "screws": {
+             *         "countersink": null,
+             *         "depth_behind": null,
+             *         "head": null,
+             *         "is_blind": null,
+             *         "length": null,
+             *         "surface": null,
+             *         "tapped": null,
+             *         "tapped_mpa": null,
+             *         "thread_depth": null,
+             *         "washer": null
+             *       }
              *     }
              */
             cradle: components["schemas"]["Cradle"];
@@ -4323,7 +4421,21 @@ export interface components {
              *       "bolt_class": null,
              *       "height": null,
              *       "leg": null,
-             *       "on": null
+             *       "on": null,
+             *       "screw": {
+             *         "condition": null,
+             *         "countersink": null,
+             *         "depth_behind": null,
+             *         "head": null,
+             *         "is_blind": null,
+             *         "length": null,
+             *         "surface": null,
+             *         "tapped": null,
+             *         "tapped_mpa": null,
+             *         "thread_depth": null,
+             *         "tightening": null,
+             *         "washer": null
+             *       }
              *     }
              */
             ears: components["schemas"]["Ears"];
@@ -4995,10 +5107,6 @@ export interface components {
             /**
              * @description Its screws' length and depth stand with the motor's face
              * @default {
-             *       "thread": null,
-             *       "property_class": null,
-             *       "condition": null,
-             *       "tightening": null,
              *       "surface": null,
              *       "washer": null,
              *       "tapped": null,
@@ -5009,6 +5117,10 @@ export interface components {
              *       "head": null,
              *       "length": null,
              *       "depth_behind": null,
+             *       "condition": null,
+             *       "tightening": null,
+             *       "thread": null,
+             *       "property_class": null,
              *       "is_fitted": null,
              *       "crush_tube": false,
              *       "sleeve_yield_mpa": null
@@ -5017,10 +5129,6 @@ export interface components {
             motor_joint: components["schemas"]["Joint"];
             /**
              * @default {
-             *       "thread": null,
-             *       "property_class": null,
-             *       "condition": null,
-             *       "tightening": null,
              *       "surface": null,
              *       "washer": null,
              *       "tapped": null,
@@ -5031,6 +5139,10 @@ export interface components {
              *       "head": null,
              *       "length": null,
              *       "depth_behind": null,
+             *       "condition": null,
+             *       "tightening": null,
+             *       "thread": null,
+             *       "property_class": null,
              *       "is_fitted": null,
              *       "crush_tube": false,
              *       "sleeve_yield_mpa": null
@@ -5624,6 +5736,37 @@ export interface components {
          * @enum {string}
          */
         ScanUnit: "mm" | "cm" | "m" | "inch";
+        /**
+         * Screwed
+         * @description How screws go in. Length and depths are measured from the face that the screw is screwed into.
+         */
+        Screwed: {
+            /** @description Of the clamped faces; the least friction when empty */
+            surface?: components["schemas"]["Surface"] | null;
+            /** @description Thickness of the washer under the head; 0 for none */
+            washer?: components["schemas"]["Length"] | null;
+            tapped?: components["schemas"]["Tapped"] | null;
+            /**
+             * Tapped Mpa
+             * @description Tensile strength of what it is screwed into, where it is known
+             */
+            tapped_mpa?: number | null;
+            /** @description Depth of the countersink at the tapped hole's mouth; 0 for none */
+            countersink?: components["schemas"]["Length"] | null;
+            /** @description Full thread in the tapped hole, from its face */
+            thread_depth?: components["schemas"]["Length"] | null;
+            /**
+             * Is Blind
+             * @description The tapped hole ends: the screw stops short of its end
+             */
+            is_blind?: boolean | null;
+            /** @description Diameter that bears: the head's, or the washer's */
+            head?: components["schemas"]["Length"] | null;
+            /** @description Under the head */
+            length?: components["schemas"]["Length"] | null;
+            /** @description Face to the first thing behind the tapped hole */
+            depth_behind?: components["schemas"]["Length"] | null;
+        };
         /**
          * Shaft
          * @description Which shaft of a box a maker's torque is stated for.
@@ -6628,10 +6771,6 @@ export interface components {
             /**
              * @description The screws into each end of a leg
              * @default {
-             *       "thread": null,
-             *       "property_class": null,
-             *       "condition": null,
-             *       "tightening": null,
              *       "surface": null,
              *       "washer": null,
              *       "tapped": null,
@@ -6642,6 +6781,10 @@ export interface components {
              *       "head": null,
              *       "length": null,
              *       "depth_behind": null,
+             *       "condition": null,
+             *       "tightening": null,
+             *       "thread": null,
+             *       "property_class": null,
              *       "is_fitted": null,
              *       "crush_tube": false,
              *       "sleeve_yield_mpa": null
@@ -6838,6 +6981,39 @@ export interface components {
          * @enum {string}
          */
         Through: "solid" | "sleeves" | "hollow";
+        /**
+         * Tightened
+         * @description How screws go in, and how tight.
+         */
+        Tightened: {
+            /** @description Of the clamped faces; the least friction when empty */
+            surface?: components["schemas"]["Surface"] | null;
+            /** @description Thickness of the washer under the head; 0 for none */
+            washer?: components["schemas"]["Length"] | null;
+            tapped?: components["schemas"]["Tapped"] | null;
+            /**
+             * Tapped Mpa
+             * @description Tensile strength of what it is screwed into, where it is known
+             */
+            tapped_mpa?: number | null;
+            /** @description Depth of the countersink at the tapped hole's mouth; 0 for none */
+            countersink?: components["schemas"]["Length"] | null;
+            /** @description Full thread in the tapped hole, from its face */
+            thread_depth?: components["schemas"]["Length"] | null;
+            /**
+             * Is Blind
+             * @description The tapped hole ends: the screw stops short of its end
+             */
+            is_blind?: boolean | null;
+            /** @description Diameter that bears: the head's, or the washer's */
+            head?: components["schemas"]["Length"] | null;
+            /** @description Under the head */
+            length?: components["schemas"]["Length"] | null;
+            /** @description Face to the first thing behind the tapped hole */
+            depth_behind?: components["schemas"]["Length"] | null;
+            condition?: components["schemas"]["Condition"] | null;
+            tightening?: components["schemas"]["Torque"] | null;
+        };
         /**
          * Tip
          * @description Where a shaft's tip is, seen from its machine's face.

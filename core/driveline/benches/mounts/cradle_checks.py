@@ -3,6 +3,7 @@
 from collections.abc import Callable, Iterator
 from typing import Final
 
+from driveline.benches.mounts.bolts import strap_joint, strap_place
 from driveline.benches.mounts.cradles import (
     PLATES,
     Bolted,
@@ -20,6 +21,8 @@ from driveline.benches.mounts.loaded import Loaded, field_inputs
 from driveline.benches.mounts.sheet import Grip, MountKind
 from driveline.checks import Check
 from driveline.figures import fig
+from driveline.joints.pulled import pulled_checks
+from driveline.joints.screws import Loads, Pull
 from driveline.margins import Judge, MarginKind
 from driveline.metal.bolts import SCATTER
 from driveline.metal.straps import LEGS, Strap, foot_mpa, grips_n, pulled_mpa, unseats_n
@@ -40,7 +43,7 @@ def cradle_checks(one: Loaded, judge: Judge) -> Iterator[Check]:
         return
     yield _strap(one, judge)
     yield _feet(one, judge)
-    yield _bolts(one, judge)
+    yield from _bolts(one, judge)
     yield _seated(one, judge)
     yield _slides(one, judge)
     yield _plates(one, judge)
@@ -166,22 +169,18 @@ def _feet(one: Loaded, judge: Judge) -> Check:
     )
 
 
-def _bolts(one: Loaded, judge: Judge) -> Check:
-    worst = _worst(one, lambda _strap, bolts, load: leg_of(bolts, load))
-    demand = None if worst is None else leg_of(*worst[1:]) / worst[1].size.stress_area_mm2
-    given = () if worst is None else (tabled("A", worst[1].size.stress_area_mm2, "mm²", worst[1].size.name),)
-    return _judged(
-        one,
-        judge,
-        "bolt_proof",
-        "strap_bolts",
-        "Bolts of the strap over",
-        demand=demand,
-        capacity=None if worst is None else worst[1].strength.proof_mpa,
-        unit="MPa",
-        says="" if worst is None else f"{fig(leg_of(*worst[1:]), 'N', 0)} in {one.names[worst[2].row]}.",
-        working=lambda: _on_leg(one, worst, demand, "F / A", *given),
+def _bolts(one: Loaded, judge: Judge) -> tuple[Check, ...]:
+    """As any other screws: on its preload comes half of what lifts or pushes aside."""
+    loads = Loads(
+        motor_kg=None,
+        torque_nm=None,
+        missing=_missing(one),
+        pulls=tuple(
+            Pull(words=one.names[load.row], tension_n=(load.up_n + load.side_n) / LEGS, shear_n=None)
+            for load in loads_on(one)
+        ),
     )
+    return pulled_checks(strap_joint(one), strap_place(one), loads, judge, slips=False)
 
 
 def _seated(one: Loaded, judge: Judge) -> Check:

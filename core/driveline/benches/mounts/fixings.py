@@ -13,21 +13,25 @@ from driveline.benches.mounts.sheet import Landing
 from driveline.benches.mounts.strength import hanging_on_it, strength_checks
 from driveline.checks import Check, Verdict
 from driveline.figures import fig
-from driveline.joints.sheet import PropertyClass
+from driveline.joints.screws import NUT_FACTOR
+from driveline.joints.sheet import Condition, PropertyClass, Tapped, Tightened
 from driveline.margins import Judge
-from driveline.metal.bolts import thread
-from driveline.sheet import Length, positive_of
+from driveline.metal.bolts import Thread, bolt_class, proof_load_n, thread
+from driveline.sheet import Length, Reading, Torque, positive_of
 
 THREADS: Final = ("M8", "M10", "M12", "M16")
 CLASSES: Final = (PropertyClass.C8_8, PropertyClass.C10_9)
 PLATES_MM: Final = (6.0, 8.0, 10.0, 12.0, 16.0, 20.0)
 CLEARANCE_MM: Final = 1.0  # of a hole on its bolt
 SPANNER: Final = 1.6  # bolt diameters from the arm's wall to a bolt's middle
+TIGHTENED: Final = 0.55  # of proof, on the mean
 ROUND_MM: Final = 2.0  # sizes are rounded up to it
+WASHER_WIDE: Final = 2.5  # over the bolt's diameter
+WASHER_THICK: Final = 0.2
 HEAD: Final = ("", "mass", "tightest", "")
 WELDED: Final = "Stays there for good; heat in the rail, its paint and what lies behind it."
 BOLTED: Final = "Comes off with its bolts and takes shims; welded on the bench, no heat in the vehicle. Say what its "
-BOLTED_ON: Final = BOLTED + "bolts go through: a hollow rail wants sleeves."
+BOLTED_ON: Final = BOLTED + "bolts go through and how long they are: a hollow rail wants sleeves."
 
 
 @dataclass(frozen=True, kw_only=True)
@@ -110,8 +114,8 @@ def _fixed(
 
 
 def _is_open(check: Check, one: Loaded) -> bool:
-    """What the bolts go through is not said before there are bolts: the answer says that it is to be."""
-    said = (f"{one.key}.landing_crush", f"{one.key}.landing_through")
+    """What the bolts go through, and how far, is not said before there are bolts: the answer says that it is to be."""
+    said = {f"{one.key}.landing_{name}" for name in ("crush", "through", "engagement", "strip")}
     return check.key in said and check.verdict is Verdict.NOT_KNOWN
 
 
@@ -140,6 +144,22 @@ def _landing(one: Loaded, name: str, strength: PropertyClass, plate_mm: float) -
         hole=Length.of_mm(hole),
         thread=name,
         property_class=strength,
+        # Judged as if they clamped nothing but the plate: with more between them they lose less as it settles.
+        goes_through=Length.of_mm(0.0),
+        screws=_screws(thread(name), strength),
+    )
+
+
+def _screws(size: Thread, strength: PropertyClass) -> Tightened:
+    """Oiled, with a nut and a wide washer; tightened less than is usual, which leaves room for what pulls on them."""
+    proof_n = proof_load_n(size, bolt_class(strength.words, size.diameter_mm))
+    torque_nm = NUT_FACTOR[Condition.OILED] * size.diameter_mm / 1000 * TIGHTENED * proof_n
+    return Tightened(
+        condition=Condition.OILED,
+        tightening=Torque.of_nm(round(torque_nm)),
+        tapped=Tapped.NUT,
+        washer=Length.of_mm(_up(WASHER_THICK * size.diameter_mm)),
+        head=Length.of_mm(_up(WASHER_WIDE * size.diameter_mm)),
     )
 
 
@@ -157,5 +177,17 @@ def _fields(one: Loaded, landing: Landing) -> Iterator[SoughtField]:
         size: Length | None = getattr(landing, name)
         if size is not None:
             yield SoughtField(field=f"{at}.{name}", text=size.text)
+    screws = landing.screws
+    for name, words in (("condition", screws.condition), ("tapped", screws.tapped)):
+        if words is not None:
+            yield SoughtField(field=f"{at}.screws.{name}", text=words.value)
+    readings: tuple[tuple[str, Reading | None], ...] = (
+        ("washer", screws.washer),
+        ("head", screws.head),
+        ("tightening", screws.tightening),
+    )
+    for name, reading in readings:
+        if reading is not None:
+            yield SoughtField(field=f"{at}.screws.{name}", text=reading.text)
     yield SoughtField(field=f"{at}.thread", text=landing.thread or "")
     yield SoughtField(field=f"{at}.property_class", text=landing.property_class.value if landing.property_class else "")

@@ -7,6 +7,7 @@ from typing import Final
 
 import numpy as np
 
+from driveline.benches.mounts.bolts import landing_joint, landing_place, landing_worked
 from driveline.benches.mounts.brackets import Arm, beside_mm
 from driveline.benches.mounts.landings import FIXING, BoltPull, LandingFound, bolt_pulls, landing_of
 from driveline.benches.mounts.loaded import Loaded, field_inputs, lacking
@@ -14,17 +15,20 @@ from driveline.benches.mounts.sheet import ArmKind, MountKind
 from driveline.benches.mounts.sleeve_checks import crush_check
 from driveline.checks import Check
 from driveline.figures import fig
+from driveline.joints.preload_sums import least_steps, proof_step
+from driveline.joints.pulled import pulled_checks
+from driveline.joints.screws import Loads, Pull, Worked
 from driveline.margins import Judge, missing_of
-from driveline.metal.bolts import SCATTER, SHEAR_OF_PROOF, USUAL_SHARE, bolt_class, thread
+from driveline.metal.bolts import SHEAR_OF_PROOF
 from driveline.sheet import positive_of
-from driveline.working import Given, Working, entered, step, tabled, worked
+from driveline.working import Given, Step, Working, entered, step, tabled, worked
 
 PRYING: Final = 1.3  # on the pull of a bolt whose plate bends
-CLAMPS: Final = USUAL_SHARE * (1 - SCATTER)  # of proof, at the least
+LOOSE_N: Final = 1.0
 EDGE_FACTOR: Final = 1.5  # hole diameters from a hole's centre to the edge
 BOLTED: Final = (
-    "Elastic about the bolts' middle, all directions at their worst at once; pull times 1.3 for prying, no more of "
-    "it than the least preload, 0.70 of proof less a quarter; shear on the thread at 0.577 of proof; both as a circle."
+    "Should they slip: elastic about the bolts' middle, all directions at their worst at once; pull times 1.3 for "
+    "prying against the least preload; shear on the thread at 0.577 of proof; both as a circle."
 )
 Worst = tuple[LandingFound, Arm, float, list[BoltPull]]
 
@@ -36,6 +40,7 @@ def landing_checks(one: Loaded, judge: Judge) -> Iterator[Check]:
     if one.mount.sheet.bracket.landing.is_there is False:
         return
     yield _bolts(one, judge)
+    yield from _screwed(one, judge)
     yield _plate(one, judge)
     yield _edge(one, judge)
     yield crush_check(one, judge)
@@ -65,18 +70,29 @@ def worst_of(one: Loaded) -> Worst | None:
     return found, arm, offset, bolt_pulls(found, arm, offset, one.forces_n, one.moments_nmm)
 
 
+def _screwed(one: Loaded, judge: Judge) -> tuple[Check, ...]:
+    """Its bolts as any other screws: far enough in, within proof, head, thread, and whether they slip."""
+    worst = worst_of(one)
+    pulls = () if worst is None else worst[3]
+    loads = Loads(
+        motor_kg=None,
+        torque_nm=None,
+        missing=(*lacking(one, "beside"), *_missing(one, "size")),
+        pulls=tuple(
+            Pull(words=one.names[each.row], tension_n=PRYING * each.pull_n, shear_n=each.shear_n) for each in pulls
+        ),
+    )
+    place = landing_place(one, landing_of(one.mount.sheet.bracket.landing))
+    return pulled_checks(landing_joint(one), place, loads, judge, slips=True)
+
+
 def _bolts(one: Loaded, judge: Judge) -> Check:
     landing, sheet, worst = one.mount.sheet.bracket.landing, one.mount.sheet, worst_of(one)
     share, pull = None, None
-    proof_n = None
-    if landing.thread is not None and landing.property_class is not None:
-        size = thread(landing.thread)
-        proof_n = bolt_class(landing.property_class.words, size.diameter_mm).proof_mpa * size.stress_area_mm2
-    if worst is not None and proof_n is not None:
-        shares = [
-            math.hypot(PRYING * each.pull_n / (CLAMPS * proof_n), each.shear_n / (SHEAR_OF_PROOF * proof_n))
-            for each in worst[3]
-        ]
+    screws = landing_worked(one, landing_of(landing))
+    proof_n, least_n = (None, None) if screws is None else (screws.proof_n, screws.least_n)
+    if worst is not None and proof_n is not None and least_n is not None:
+        shares = [_share(each, proof_n, least_n) for each in worst[3]]
         row = int(np.argmax(shares))
         share, pull = shares[row], worst[3][row]
     says = ""
@@ -92,14 +108,24 @@ def _bolts(one: Loaded, judge: Judge) -> Check:
         capacity=1.0,
         unit="",
         says=says,
-        missing=(*lacking(one, "beside"), *_missing(one, "size", "thread", "property_class")),
+        missing=(
+            *lacking(one, "beside"),
+            *_missing(one, "size", "thread", "property_class"),
+            *missing_of({f"{sheet.name}: how its landing plate's bolts are tightened, and on what": least_n}),
+        ),
         inputs=field_inputs(one, "bracket.landing"),
         working=lambda: (
             Working(source=BOLTED)
-            if worst is None or pull is None or proof_n is None or share is None
-            else _bolts_working(worst, pull, proof_n, share, landing.thread or "")
+            if worst is None or pull is None or screws is None or share is None
+            else _bolts_working(worst, pull, screws, share)
         ),
     )
+
+
+def _share(pull: BoltPull, proof_n: float, least_n: float) -> float:
+    """What a bolt bears of what it can, pulled and sheared at once, as a circle."""
+    tension = PRYING * pull.pull_n / max(least_n, LOOSE_N)
+    return math.hypot(tension, pull.shear_n / (SHEAR_OF_PROOF * proof_n))
 
 
 def _twisted(found: LandingFound, pull: BoltPull) -> tuple[Given, ...]:
@@ -112,7 +138,8 @@ def _twisted(found: LandingFound, pull: BoltPull) -> tuple[Given, ...]:
     )
 
 
-def _bolts_working(worst: Worst, pull: BoltPull, proof_n: float, share: float, thread_name: str) -> Working:
+def _pull_steps(worst: Worst, pull: BoltPull) -> tuple[Step, Step]:
+    """What pulls on the bolt that is worst off, and what shears it."""
     found, arm, offset, _ = worst
     length, beside = worked("L", arm.length_mm, "mm", "of the arm"), worked("e", offset, "mm", "load beside it")
     up, over = (
@@ -154,21 +181,30 @@ def _bolts_working(worst: Worst, pull: BoltPull, proof_n: float, share: float, t
         value=pull.shear_n,
         unit="N",
     )
-    proof = worked("F_p", proof_n, "N", f"proof of {thread_name}")
+    return pulled, sheared
+
+
+def _bolts_working(worst: Worst, pull: BoltPull, screws: Worked, share: float) -> Working:
+    assert screws.strength is not None and screws.proof_n is not None
+    pulled, sheared = _pull_steps(worst, pull)
+    least = least_steps(screws, screws.least_n)
+    area = next(one for one in least if one.symbol == "A_s")
+    proof = proof_step(screws.strength, area, screws.proof_n)
     last = step(
         "s",
-        "sqrt((q * F_t / (c * F_p))**2 + (F_v / (k * F_p))**2)",
+        "sqrt((q * F_t / max(F_least, l))**2 + (F_v / (k * F_proof))**2)",
         tabled("q", PRYING, "", "prying"),
         pulled,
-        tabled("c", CLAMPS, "", "least preload over proof"),
-        proof,
+        least[-1],
+        tabled("l", LOOSE_N, "N", "loose, which is not endless"),
         sheared,
+        proof,
         tabled("k", SHEAR_OF_PROOF, "", "shear over proof"),
         value=share,
         unit="",
         decimals=2,
     )
-    return Working(steps=(pulled, sheared, last), source=BOLTED)
+    return Working(steps=(pulled, sheared, *least, proof, last), source=BOLTED)
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)

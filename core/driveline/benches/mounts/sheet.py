@@ -7,7 +7,7 @@ from typing import Annotated
 
 from pydantic import Field, field_validator
 
-from driveline.joints.sheet import Condition, PropertyClass, known_thread
+from driveline.joints.sheet import Condition, PropertyClass, Screwed, Tightened, known_thread
 from driveline.sheet import Coordinate, Length, Mass, Name, Sheet, Slant, Torque, Words
 from driveline.space.spots import Angles, Spot
 from driveline.survey.sheet import OutlinePoint
@@ -80,6 +80,8 @@ class Landing(Sheet):
     sleeve_inside: Length | None = None
     onto_across: Length | None = Field(default=None, description="Of the face that it lands on, across")
     onto_upright: Length | None = Field(default=None, description="Of the face that it lands on, upright")
+    goes_through: Length | None = Field(default=None, description="What its bolts clamp besides plate and shims")
+    screws: Tightened = Tightened()
 
     @field_validator("thread")
     @classmethod
@@ -156,6 +158,7 @@ class Ears(Sheet):
     height: Length | None = Field(default=None, description="From the foot to the hole's middle")
     leg: Length | None = Field(default=None, description="Of the fillets along both faces of its foot")
     on: Length | None = Field(default=None, description="Thickness of what it stands on; empty: its bracket's wall")
+    screw: Tightened = Field(default=Tightened(), description="Its bolt, where that clamps a tube between them")
 
 
 class ClampedTube(Sheet):
@@ -195,6 +198,8 @@ class Cradle(Sheet):
     property_class: PropertyClass | None = None
     condition: Condition | None = None
     tightening: Torque | None = None
+    clamps: Length | None = Field(default=None, description="What its strap's bolts clamp besides the strap")
+    screws: Screwed = Field(default=Screwed(), description="Its strap's bolts")
 
     @field_validator("thread")
     @classmethod

@@ -3,20 +3,24 @@
 from dataclasses import dataclass
 from typing import Final
 
+from driveline.benches.mounts.bolts import landing_worked
 from driveline.benches.mounts.brackets import STEEL
+from driveline.benches.mounts.landings import landing_of
 from driveline.benches.mounts.loaded import Loaded, field_inputs
 from driveline.benches.mounts.sheet import Landing, Through
-from driveline.benches.mounts.tube_checks import TIGHTENED, squeezed_steps
+from driveline.benches.mounts.tube_checks import squeezed_steps
 from driveline.checks import Check
 from driveline.errors import ImpossibleInput
 from driveline.figures import fig
+from driveline.joints.preload_sums import greatest_steps
+from driveline.joints.screws import Worked
 from driveline.margins import Judge, missing_of
-from driveline.metal.bolts import bolt_class, thread
+from driveline.metal.bolts import thread
 from driveline.metal.sleeves import tube_stress_mpa
 from driveline.sheet import positive_of
-from driveline.working import Working, step, tabled, worked
+from driveline.working import Working
 
-SLEEVES: Final = "Preload of 0.70 of proof and a quarter more, over the sleeve's section; yield of plain steel."
+SLEEVES: Final = "The greatest preload over the sleeve's section; yield of plain steel."
 WORDS: Final = {
     Through.SOLID: "Nothing between its bolts' heads and nuts gives.",
     Through.HOLLOW: "Tightened, they draw the rail's walls together and are loose again: weld sleeves in.",
@@ -25,7 +29,7 @@ WORDS: Final = {
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class _Pressed:
-    proof_n: float
+    screws: Worked
     preload_n: float
     stress_mpa: float
 
@@ -44,8 +48,10 @@ def crush_check(one: Loaded, judge: Judge) -> Check:
             missing=() if landing.through else (f"{name}: what the bolts of its landing plate go through",),
             inputs=inputs,
         )
+    found = _pressed(one)
     missing = _missing(landing, name)
-    found = None if missing else _pressed(landing)
+    if not missing and found is None:
+        missing = (f"{name}: how its landing plate's bolts are tightened",)
     return judge.check(
         "bracket_yield",
         key=key,
@@ -53,7 +59,7 @@ def crush_check(one: Loaded, judge: Judge) -> Check:
         demand=None if found is None else found.stress_mpa,
         capacity=STEEL.yield_mpa,
         unit="MPa",
-        says="" if found is None else f"{fig(found.preload_n, 'N', 0)} on a sleeve, tightened to 0.70 of proof.",
+        says="" if found is None else f"{fig(found.preload_n, 'N', 0)} on a sleeve at the most.",
         missing=missing,
         inputs=inputs,
         working=lambda: Working(source=SLEEVES) if found is None else _working(found, landing, one.mount.field),
@@ -77,30 +83,23 @@ def _missing(landing: Landing, name: str) -> tuple[str, ...]:
     return missing
 
 
-def _pressed(landing: Landing) -> _Pressed | None:
+def _pressed(one: Loaded) -> _Pressed | None:
+    landing = one.mount.sheet.bracket.landing
     outside, inside = positive_of(landing.sleeve_outside), positive_of(landing.sleeve_inside)
-    if landing.thread is None or landing.property_class is None or outside is None or inside is None:
+    screws = landing_worked(one, landing_of(landing))
+    if screws is None or screws.greatest_n is None or outside is None or inside is None:
         return None
-    size = thread(landing.thread)
-    proof = bolt_class(landing.property_class.words, size.diameter_mm).proof_mpa * size.stress_area_mm2
-    preload = TIGHTENED * proof
+    preload = screws.greatest_n
     try:
         stress = tube_stress_mpa(force_n=preload, outside_mm=outside, inside_mm=inside)
     except ImpossibleInput:
         return None
-    return _Pressed(proof_n=proof, preload_n=preload, stress_mpa=stress)
+    return _Pressed(screws=screws, preload_n=preload, stress_mpa=stress)
 
 
 def _working(found: _Pressed, landing: Landing, field: str) -> Working:
     outside, inside = positive_of(landing.sleeve_outside) or 0.0, positive_of(landing.sleeve_inside) or 0.0
-    preload = step(
-        "F",
-        "c * P",
-        tabled("c", TIGHTENED, "", "greatest preload over proof"),
-        worked("P", found.proof_n, "N", f"proof of {landing.thread}"),
-        value=found.preload_n,
-        unit="N",
-    )
+    preload = greatest_steps(found.screws, found.preload_n)
     fields = (f"{field}.bracket.landing.sleeve_outside", f"{field}.bracket.landing.sleeve_inside")
-    area, stress = squeezed_steps(preload, (outside, inside), fields, stress_mpa=found.stress_mpa)
-    return Working(steps=(preload, area, stress), source=SLEEVES)
+    area, stress = squeezed_steps(preload[-1], (outside, inside), fields, stress_mpa=found.stress_mpa)
+    return Working(steps=(*preload, area, stress), source=SLEEVES)

@@ -5,26 +5,27 @@ from collections.abc import Iterator
 from dataclasses import dataclass
 from typing import Final
 
+from driveline.benches.mounts.bolts import ear_joint, ear_place, ear_worked
 from driveline.benches.mounts.brackets import STEEL
-from driveline.benches.mounts.ears import THREAD_SHARE
 from driveline.benches.mounts.loaded import Loaded, field_inputs
 from driveline.benches.mounts.sheet import Grip, MountKind
 from driveline.checks import Check
 from driveline.errors import ImpossibleInput
 from driveline.figures import fig
+from driveline.joints.preload_sums import greatest_steps
+from driveline.joints.pulled import pulled_checks
+from driveline.joints.screws import Loads, Pull, Worked
 from driveline.margins import Judge, missing_of
-from driveline.metal.bolts import SCATTER, USUAL_SHARE, bolt_class
 from driveline.metal.ears import BENDING
 from driveline.metal.sleeves import drawn_in_mpa, tube_stress_mpa
 from driveline.sheet import positive_of
 from driveline.working import Step, Working, entered, entered_or_usual, step, tabled
 
-TIGHTENED: Final = USUAL_SHARE * (1 + SCATTER)  # of proof, at the most
 EARS: Final = 2  # that a tube goes between
 COUNT: Final = "{}: how many ears take its bolt"
 ASKED: Final = "{}: whether its bolt clamps a tube between its ears"
 SAME_MM: Final = 0.02  # no caliper tells lengths nearer than that apart
-CLAMPED: Final = "Preload of 0.70 of proof and a quarter more, over the tube's section."
+CLAMPED: Final = "The greatest preload over the tube's section."
 DRAWN_IN: Final = (
     "Each ear as a cantilever moved at its hole by half of what the tube is off; bending allowed 0.6 of yield."
 )
@@ -34,8 +35,7 @@ DRAWN_IN: Final = (
 class _Clamped:
     """The tube under the greatest preload."""
 
-    diameter_mm: float
-    proof_mpa: float
+    bolt: Worked
     preload_n: float
     stress_mpa: float
 
@@ -50,6 +50,19 @@ def tube_checks(one: Loaded, judge: Judge) -> Iterator[Check]:
         return
     yield _crushed(one, judge)
     yield _long(one, judge)
+    yield from _screwed(one, judge)
+
+
+def _screwed(one: Loaded, judge: Judge) -> tuple[Check, ...]:
+    """Its bolt as any other screw; what pulls across it is borne in shear, not by friction."""
+    pulls = tuple(
+        Pull(words=name, tension_n=abs(float(force @ one.mount.turn[:, 0])), shear_n=None)
+        for force, name in zip(one.forces_n, one.names, strict=True)
+        if one.mount.turn is not None
+    )
+    loads = Loads(motor_kg=None, torque_nm=None, missing=one.missing, pulls=pulls)
+    joint = ear_joint(one)
+    return pulled_checks(joint, ear_place(one), loads, judge, slips=False)
 
 
 def _by_hand(one: Loaded, judge: Judge) -> Check:
@@ -68,17 +81,16 @@ def _by_hand(one: Loaded, judge: Judge) -> Check:
 
 
 def _clamped(one: Loaded) -> _Clamped | None:
-    ears, tube = one.mount.sheet.ears, one.mount.sheet.tube
-    diameter, outside, inside = (positive_of(size) for size in (ears.bolt, tube.outside, tube.inside))
-    if diameter is None or outside is None or inside is None or ears.bolt_class is None:
+    tube = one.mount.sheet.tube
+    outside, inside, bolt = positive_of(tube.outside), positive_of(tube.inside), ear_worked(one)
+    if bolt is None or bolt.greatest_n is None or outside is None or inside is None:
         return None
-    proof = bolt_class(ears.bolt_class.words, diameter).proof_mpa
-    preload = TIGHTENED * proof * THREAD_SHARE * math.pi / 4 * diameter**2
+    preload = bolt.greatest_n
     try:
         stress = tube_stress_mpa(force_n=preload, outside_mm=outside, inside_mm=inside)
     except ImpossibleInput:
         return None
-    return _Clamped(diameter_mm=diameter, proof_mpa=proof, preload_n=preload, stress_mpa=stress)
+    return _Clamped(bolt=bolt, preload_n=preload, stress_mpa=stress)
 
 
 def _crushed(one: Loaded, judge: Judge) -> Check:
@@ -98,7 +110,9 @@ def _crushed(one: Loaded, judge: Judge) -> Check:
         missing = (*missing, f"{mount.name}: a tube with a wall; its bore is no smaller than its outside")
     if inside is not None and bolt is not None and inside < bolt:
         missing = (*missing, f"{mount.name}: a tube that its bolt goes through")
-    found = None if missing else _clamped(one)
+    found = _clamped(one)
+    if not missing and found is None:
+        missing = (f"{mount.name}: how the bolt of its ears is tightened, of a thread known here",)
     own = tube.yield_mpa or STEEL.yield_mpa
     return judge.check(
         "bracket_yield",
@@ -107,7 +121,7 @@ def _crushed(one: Loaded, judge: Judge) -> Check:
         demand=None if found is None else found.stress_mpa,
         capacity=own,
         unit="MPa",
-        says="" if found is None else f"{fig(found.preload_n, 'N', 0)} on it, the bolt tightened to 0.70 of proof.",
+        says="" if found is None else f"{fig(found.preload_n, 'N', 0)} on it at the most.",
         missing=missing,
         inputs=field_inputs(one, "tube", "ears.bolt", "ears.bolt_class"),
         working=lambda: Working() if found is None else _crushed_working(found, one, own),
@@ -116,25 +130,16 @@ def _crushed(one: Loaded, judge: Judge) -> Check:
 
 def _crushed_working(found: _Clamped, one: Loaded, yield_mpa: float) -> Working:
     field, tube = one.mount.field, one.mount.sheet.tube
-    preload = step(
-        "F",
-        "c * S_p * w * pi / 4 * d**2",
-        tabled("c", TIGHTENED, "", "greatest preload over proof"),
-        tabled("S_p", found.proof_mpa, "MPa", "proof of the bolt"),
-        tabled("w", THREAD_SHARE, "", "thread's section over the whole"),
-        entered("d", found.diameter_mm, "mm", f"{field}.ears.bolt"),
-        value=found.preload_n,
-        unit="N",
-    )
+    preload = greatest_steps(found.bolt, found.preload_n)
     area, stress = squeezed_steps(
-        preload,
+        preload[-1],
         (positive_of(tube.outside) or 0.0, positive_of(tube.inside) or 0.0),
         (f"{field}.tube.outside", f"{field}.tube.inside"),
         stress_mpa=found.stress_mpa,
     )
     allowed = entered_or_usual("S_y", yield_mpa, "MPa", f"{field}.tube.yield_mpa", is_usual=tube.yield_mpa is None)
-    last = step("R", "S_y * 1", allowed, value=yield_mpa, unit="MPa", words="yield of the tube")
-    return Working(steps=(preload, area, last, stress), source=CLAMPED)
+    last = step("R", "max(S_y, 0)", allowed, value=yield_mpa, unit="MPa", words="yield of the tube")
+    return Working(steps=(*preload, area, last, stress), source=CLAMPED)
 
 
 def squeezed_steps(
@@ -151,7 +156,7 @@ def squeezed_steps(
         unit="mm²",
         decimals=1,
     )
-    return area, step("σ", "F / A", preload, area, value=stress_mpa, unit="MPa", decimals=1)
+    return area, step("σ", f"{preload.symbol} / A", preload, area, value=stress_mpa, unit="MPa", decimals=1)
 
 
 def _long(one: Loaded, judge: Judge) -> Check:

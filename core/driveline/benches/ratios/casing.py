@@ -1,6 +1,7 @@
 """What the motor and all that hangs on it put on what holds them: the twist of its casing, and mass."""
 
 from dataclasses import dataclass
+from typing import Final
 
 from driveline.benches.ratios.gearing import peak_nm
 from driveline.benches.ratios.sheet import RatiosSheet
@@ -10,6 +11,8 @@ from driveline.gearing.sheets import Box, Layout
 from driveline.margins import missing_of
 from driveline.shafts.coupler import DYNAMIC_FACTOR, CouplerStyle
 from driveline.sheet import value_of
+
+UNCHOSEN: Final = "A gearing that is chosen: whether a reduction hangs on the plate"
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -27,7 +30,7 @@ class Casing:
 
 def casing_of(sheet: RatiosSheet, brief: Brief) -> Casing:
     """Return what the casing of the motor, and of a reduction between it and the kept gearbox, puts on its plate."""
-    hung = _hung_reduction(sheet, brief.layout)
+    hung, is_settled = _hung_reduction(sheet, brief.layout), _is_settled(sheet, brief.layout)
     factor = DYNAMIC_FACTOR[sheet.coupler or CouplerStyle.RIGID]
     driving = overrun = 1.0
     hung_kg: float | None = 0.0
@@ -40,14 +43,29 @@ def casing_of(sheet: RatiosSheet, brief: Brief) -> Casing:
     peak = None if brief.motor is None else peak_nm(brief.motor) * factor
     slowing = brief.overruns_nm[0]
     return Casing(
-        torque_nm=None if peak is None or slowing is None else max(peak * driving, slowing * overrun),
-        missing=missing_of({"Greatest overrun torque of the motor, 0 where there is none": slowing}) if peak else (),
+        torque_nm=None if peak is None or slowing is None or not is_settled else max(peak * driving, slowing * overrun),
+        missing=missing_of(
+            {"Greatest overrun torque of the motor, 0 where there is none": slowing, UNCHOSEN: is_settled}
+        )
+        if peak
+        else (),
         driving=driving,
         overrun=overrun,
         hangs_reduction=hung is not None,
-        hung_kg=hung_kg,
-        hung=f"Mass of the {hung.name}, which hangs on the plate" if hung is not None and hung_kg is None else "",
+        hung_kg=hung_kg if is_settled else None,
+        hung=f"Mass of the {hung.name}, which hangs on the plate"
+        if hung is not None and hung_kg is None
+        else ""
+        if is_settled
+        else UNCHOSEN,
     )
+
+
+def _is_settled(sheet: RatiosSheet, layout: Layout) -> bool:
+    """Whether it is known what hangs between motor and kept gearbox: a gearing is chosen, of parts that are listed."""
+    if layout is not Layout.KEPT_GEARBOX:
+        return True
+    return sheet.choice is not None and (sheet.choice.reduction is None or _hung_reduction(sheet, layout) is not None)
 
 
 def _hung_reduction(sheet: RatiosSheet, layout: Layout) -> Box | None:

@@ -45,6 +45,15 @@ PLATE = {
     "sleeve_inside": mm(12.5),
     "onto_across": mm(600),
     "onto_upright": mm(160),
+    "goes_through": mm(60),
+    "screws": {
+        "condition": "oiled",
+        "surface": "dry",
+        "tapped": "nut",
+        "washer": mm(2.5),
+        "head": mm(30),
+        "length": mm(100),
+    },
 }
 PLOVER = changed(AS_SHOWN, {LANDING: PLATE, "mounts.1.bracket.length": mm(182)})  # on a rail twice as deep
 FOUND = LandingFound(size_mm=(150, 170), thickness_mm=16, apart_mm=(100, 120))
@@ -266,10 +275,23 @@ class FixingTest(TestCase):
 
     def test_what_is_offered_to_bolt_it_on_holds_once_it_is_taken(self) -> None:
         found = sought(REGISTRY, JobFile.model_validate(PLOVER), "mounts.m1_fixing")
-        checks = solved(filled(PLOVER, found))[1]
-        for part in ("landing_bolts", "landing_plate", "landing_edge", "weld", "base", "reach"):
-            self.assertIs(checks[f"mounts.m1.{part}"].verdict, HOLDS, part)
+        taken = filled(PLOVER, found)
+        checks = solved(taken)[1]
         self.assertIs(checks["mounts.m1.landing_crush"].verdict, NOT_KNOWN)  # it is for the fabricator to say
+        said = {"goes_through": mm(60), "screws.length": mm(120)}
+        checks = solved(changed(taken, {f"mounts.0.bracket.landing.{name}": size for name, size in said.items()}))[1]
+        for part in (
+            "landing_bolts",
+            "landing_proof",
+            "landing_friction",
+            "landing_engagement",
+            "landing_plate",
+            "landing_edge",
+            "weld",
+            "base",
+            "reach",
+        ):
+            self.assertIs(checks[f"mounts.m1.{part}"].verdict, HOLDS, part)
 
     def test_welded_in_it_is_as_the_bench_judges_it_and_lighter(self) -> None:
         rows = sought(REGISTRY, JobFile.model_validate(PLOVER), "mounts.m1_fixing").rows[1:]

@@ -1,6 +1,7 @@
 """The mounts bench: what a unit's mounts come to, what is missing, what is never flattered."""
 
 import copy
+import re
 from typing import Any
 from unittest import TestCase
 
@@ -257,7 +258,7 @@ def filled(job: dict[str, Any], found: Sought) -> dict[str, Any]:
         place: Any = data["sheets"]
         for name in parents:
             place = place[int(name)] if isinstance(place, list) else place.setdefault(name, {})
-        place[last] = {"text": one.text} if one.text.endswith(" mm") else one.text
+        place[last] = {"text": one.text} if re.match(r"\d.* (mm|N·m)$", one.text) else one.text
     return data
 
 

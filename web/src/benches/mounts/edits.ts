@@ -10,10 +10,10 @@ export function newMount(name: string): Mount {
     angles: {},
     is_measured: false,
     weighed: {},
-    bracket: { has_tabs: false, legs: {}, landing: {} },
+    bracket: { has_tabs: false, legs: {}, landing: { screws: {} } },
     grip: 'ears',
-    cradle: {},
-    ears: {},
+    cradle: { screws: {} },
+    ears: { screw: {} },
     tube: {},
   };
 }
@@ -48,7 +48,8 @@ const among = <T extends string>(names: readonly T[], name: string | undefined):
 export function takeBracket(mount: Mount, fields: Sought['fields']): void {
   for (const { field, text } of fields) {
     const [parent, name] = field.split('.').slice(-2);
-    if (parent === 'landing') takeLanding(mount.bracket.landing, name, text);
+    if (parent === 'screws') takeScrews(mount.bracket.landing.screws, name, text);
+    else if (parent === 'landing') takeLanding(mount.bracket.landing, name, text);
     else if (parent === 'legs') mount.bracket.legs.wall = { ...mount.bracket.legs.wall, unit: null, text };
     else if (name === 'kind') mount.bracket.kind = text as Bracket['kind'];
     else if (name === 'lies_to') mount.bracket.lies_to = text as Bracket['lies_to'];
@@ -58,10 +59,22 @@ export function takeBracket(mount: Mount, fields: Sought['fields']): void {
     }
   }
 }
-function takeLanding(landing: Bracket['landing'], name: string | undefined, text: string): void {
+
+type Landing = Bracket['landing'];
+
+function takeScrews(screws: Landing['screws'], name: string | undefined, text: string): void {
+  if (name === 'condition') screws.condition = text as Landing['screws']['condition'];
+  else if (name === 'tapped') screws.tapped = text as Landing['screws']['tapped'];
+  else {
+    const size = among(['washer', 'head', 'tightening'] as const, name);
+    if (size) screws[size] = { ...screws[size], unit: null, text };
+  }
+}
+
+function takeLanding(landing: Landing, name: string | undefined, text: string): void {
   landing.is_there = true;
   if (name === 'thread') landing.thread = text;
-  else if (name === 'property_class') landing.property_class = text as Bracket['landing']['property_class'];
+  else if (name === 'property_class') landing.property_class = text as Landing['property_class'];
   else {
     const size = among(PLATE_SIZES, name);
     if (size) landing[size] = { ...landing[size], unit: null, text };

@@ -1,7 +1,7 @@
 /** The forms of the mounts: where and how each holds, its bracket and ears, the gap that welds pull, a cut frame. */
 import type { Mount, MountsSheet } from '../../api/types';
 import { asked, choice, number, reading, text, within, yesNo, type Form } from '../../measure/fields';
-import { CONDITIONS, STRENGTHS } from '../../measure/screws';
+import { BOLT, CONDITIONS, SCREWED, STRENGTHS, TIGHTENED } from '../../measure/screws';
 import { ANGLES, spotForm } from '../../scene/spots';
 
 type Bracket = Mount['bracket'];
@@ -248,6 +248,8 @@ export const landingForm = (threads: readonly string[]): Form<Landing> => [
           reading<Landing>('sleeve_inside', 'Sleeves, bore', 'length'),
         ],
       ),
+      reading<Landing>('goes_through', 'They clamp besides plate and shims', 'length', '0: screwed into it'),
+      ...within((one: Landing) => one.screws, TIGHTENED),
     ],
   ),
 ];
@@ -282,6 +284,8 @@ export const cradleForm = (threads: readonly string[]): Form<Cradle> => [
   choice<Cradle, 'property_class'>('property_class', 'Strength on their heads', STRENGTHS, 'not known'),
   choice<Cradle, 'condition'>('condition', 'Their threads are', CONDITIONS, 'not said'),
   reading<Cradle>('tightening', 'Tightened to', 'torque'),
+  reading<Cradle>('clamps', 'They clamp besides the strap', 'length'),
+  ...within((one: Cradle) => one.screws, SCREWED),
 ];
 
 export const EARS: Form<Ears> = [
@@ -321,6 +325,10 @@ export const TUBE: Form<Mount> = [
         ),
       ],
     ),
+  ),
+  ...when(
+    (mount: Mount) => mount.ears.count !== 1 && mount.tube.is_there === true,
+    within((mount: Mount) => mount.ears.screw, BOLT),
   ),
 ];
 

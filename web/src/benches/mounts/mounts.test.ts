@@ -49,13 +49,13 @@ describe('a bracket', () => {
 
   it('asks for its landing plate in place of what it would be welded to', () => {
     expect(asked({ kind: 'box' })).toContain('base');
-    expect(asked({ kind: 'box', landing: { is_there: true } })).not.toContain('base');
+    expect(asked({ kind: 'box', landing: { is_there: true, screws: {} } })).not.toContain('base');
     const ofLanding = (landing: Mount['bracket']['landing']) =>
       landingForm([])
         .filter((spec) => spec.when?.(landing) ?? true)
         .map((spec) => spec.name);
-    expect(ofLanding({})).toEqual(['is_there']);
-    expect(ofLanding({ is_there: true })).toEqual(
+    expect(ofLanding({ screws: {} })).toEqual(['is_there']);
+    expect(ofLanding({ is_there: true, screws: {} })).toEqual(
       expect.arrayContaining(['thread', 'hole', 'across', 'onto_upright']),
     );
     expect(asked({ kind: 'box' })).toContain('root_cut');
@@ -73,10 +73,20 @@ describe('a bracket', () => {
     const askedOf = (mount: Mount) =>
       TUBE.filter((spec) => spec.when?.(mount) ?? true).map((spec) => spec.name);
     const mount = newMount('left');
-    expect(askedOf({ ...mount, ears: { count: 1 } })).toEqual([]);
-    expect(askedOf({ ...mount, ears: { count: 2 } })).toEqual(['is_there']);
-    const clamped = askedOf({ ...mount, ears: { count: 2 }, tube: { is_there: true } });
-    expect(clamped).toEqual(['is_there', 'gap', 'length', 'outside', 'inside', 'yield_mpa']);
+    expect(askedOf({ ...mount, ears: { count: 1, screw: {} } })).toEqual([]);
+    expect(askedOf({ ...mount, ears: { count: 2, screw: {} } })).toEqual(['is_there']);
+    const clamped = askedOf({ ...mount, ears: { count: 2, screw: {} }, tube: { is_there: true } });
+    expect(clamped).toEqual(
+      expect.arrayContaining([
+        'is_there',
+        'gap',
+        'outside',
+        'yield_mpa',
+        'condition',
+        'tapped',
+        'tightening',
+      ]),
+    );
   });
 
   it('takes every size that was found for it', () => {
@@ -110,7 +120,11 @@ describe('a landing plate', () => {
       { field: `${at}.thread`, text: 'M8' },
       { field: `${at}.property_class`, text: '10.9' },
       { field: `${at}.shims`, text: '1 mm' },
+      { field: `${at}.screws.condition`, text: 'oiled' },
+      { field: `${at}.screws.tightening`, text: '68 N·m' },
     ]);
+    const { condition, tightening } = mount.bracket.landing.screws;
+    expect([condition, tightening?.text]).toEqual(['oiled', '68 N·m']);
     const { is_there, breadth, thread, property_class, shims } = mount.bracket.landing;
     expect([is_there, breadth?.text, thread, property_class, shims]).toEqual([
       true,
