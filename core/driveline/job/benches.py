@@ -51,7 +51,7 @@ from driveline.joints.screws import Loads
 from driveline.shafts.coupler import forgives
 from driveline.sheet import positive_of, value_of
 from driveline.space.filled import evenly_filled_kgm2
-from driveline.space.spots import spot_mm
+from driveline.space.spots import Spot, spot_missing, spot_mm
 
 
 def _brief_needs(given: Given) -> BriefNeeds:
@@ -107,6 +107,8 @@ def _held_unit(sheet: PlacementSheet, laid: LaidPlacement) -> HeldUnit:
         inertia_kgm2=None if mass is None else evenly_filled_kgm2(pieces, mass_kg=mass),
         farthest_mm=np.vstack([piece.corners_mm for piece in pieces]) if pieces else None,
         missing=unit_bodies_missing(laid),
+        eye_mm=spot_mm(sheet.unit.eye, {}),
+        eye_missing=() if sheet.unit.eye == Spot() else spot_missing(sheet.unit.eye, {}, "The unit's lifting eye"),
     )
 
 

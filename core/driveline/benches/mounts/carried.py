@@ -8,7 +8,7 @@ from typing import Final
 import numpy as np
 
 from driveline.arrays import Floats
-from driveline.benches.mounts.cases import STANDING, Case, cases_of, moment_nm
+from driveline.benches.mounts.cases import STANDING, Case, cases_of, lift_n, moment_nm
 from driveline.benches.mounts.laid import LaidMount
 from driveline.benches.mounts.needs import MountsNeeds, NearestMoved
 from driveline.benches.mounts.sheet import MountsSheet
@@ -85,7 +85,7 @@ def solve_held(sheet: MountsSheet, needs: MountsNeeds, mounts: tuple[LaidMount, 
     modes: tuple[Mode, ...] = ()
     if free == () and about is not None and unit.mass_kg:
         moved = [_about(one, about) for one in holds]
-        carried = _carried(sheet, needs, mounts, moved, unit.mass_kg)
+        carried = _carried(sheet, needs, mounts, moved, unit.mass_kg, about)
         modes = _modes(sheet, needs, moved)
     return Solved(
         mounts=mounts,
@@ -144,16 +144,21 @@ def inertia_of(sheet: MountsSheet, needs: MountsNeeds) -> Floats | None:
 
 
 def _carried(
-    sheet: MountsSheet, needs: MountsNeeds, mounts: tuple[LaidMount, ...], holds: list[Hold], mass_kg: float
+    sheet: MountsSheet,
+    needs: MountsNeeds,
+    mounts: tuple[LaidMount, ...],
+    holds: list[Hold],
+    mass_kg: float,
+    about: Floats,
 ) -> Carried | None:
     known, unknown, loads = [], [], []
-    for case in (*cases_of(sheet), STANDING):
-        moment = moment_nm(case, sheet, needs)
-        if moment is None:
+    for case in (*cases_of(sheet, needs), STANDING):
+        moment, lift = moment_nm(case, sheet, needs), lift_n(case, needs, mass_kg, about)
+        if moment is None or lift is None:
             unknown.append(case)
             continue
         known.append(case)
-        loads.append(inertia_wrench(mass_kg, np.zeros(3), np.array(case.g_xyz, dtype=float), moment))
+        loads.append(inertia_wrench(mass_kg, np.zeros(3), np.array(case.g_xyz, dtype=float), moment) + lift)
     rows = np.array(loads)
     found = hold_on_stops(holds, [one.limit for one in mounts], rows)
     shares = None

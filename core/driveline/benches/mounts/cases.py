@@ -9,6 +9,7 @@ import numpy as np
 from driveline.arrays import Floats
 from driveline.benches.mounts.needs import MountsNeeds
 from driveline.benches.mounts.sheet import MountsSheet, OutputTurns, TorqueKind
+from driveline.held.balance import G_MS2, wrench
 from driveline.held.reaction import casing_moment_nm
 
 FORWARD_ROLL: Final = np.array([0.0, 1.0, 0.0])  # of wheels, right-handed
@@ -25,6 +26,7 @@ class Case:
     torque: TorqueKind = TorqueKind.NONE
     is_own: bool = False
     with_case: str = ""  # one that it goes with: left out together
+    lift_g: float = 0.0  # of its own weights, that a hoist pulls up with at its eye
 
 
 # Customary starting points, no code: ENGINEERING 12.
@@ -42,6 +44,7 @@ _ROAD: Final = (
     Case(name="cornering to the left", g_xyz=(0, -1, -1)),
     Case(name="cornering to the right", g_xyz=(0, 1, -1)),
     Case(name="kerb", g_xyz=(1, 0, -2)),
+    Case(name="lifted by its eye, still bolted down", g_xyz=(0, 0, -1), lift_g=2.0),
 )
 
 
@@ -61,10 +64,15 @@ TOGETHER: Final = tuple(_together())
 STANDING: Final = Case(name="standing", g_xyz=(0, 0, -1))
 
 
-def cases_of(sheet: MountsSheet) -> tuple[Case, ...]:
+def usual_cases(needs: MountsNeeds) -> tuple[Case, ...]:
+    """Return the usual cases; a unit without an eye is not lifted by it."""
+    return tuple(case for case in (*USUAL, *TOGETHER) if not case.lift_g or needs.unit.has_eye)
+
+
+def cases_of(sheet: MountsSheet, needs: MountsNeeds) -> tuple[Case, ...]:
     """Return the cases that are asked: the usual ones but for those left out with a reason, and one's own."""
     left_out = {one.case for one in sheet.left_out if is_reason(one.why) and one.case not in ALWAYS}
-    usual = (case for case in (*USUAL, *TOGETHER) if case.name not in left_out and case.with_case not in left_out)
+    usual = (case for case in usual_cases(needs) if case.name not in left_out and case.with_case not in left_out)
     return (*usual, *_own(sheet))
 
 
@@ -101,6 +109,21 @@ def axis_of(sheet: MountsSheet, needs: MountsNeeds) -> Floats | None:
     if sheet.output_turns is None:
         return None
     return ALONG if sheet.output_turns is OutputTurns.CLOCKWISE else -ALONG
+
+
+def lift_n(case: Case, needs: MountsNeeds, mass_kg: float, about_mm: Floats) -> Floats | None:
+    """Return what a hoist pulls with at the unit's eye, N and N·mm about its centre of gravity, (6,).
+
+    ``None`` while it is not known where that is.
+    """
+    unit = needs.unit
+    if not case.lift_g:
+        return np.zeros(6)
+    if unit.eye_mm is None or unit.placed is None:
+        return None
+    return wrench(
+        np.array([0.0, 0.0, case.lift_g * mass_kg * G_MS2]), np.zeros(3), unit.placed.points(unit.eye_mm) - about_mm
+    )
 
 
 def moment_nm(case: Case, sheet: MountsSheet, needs: MountsNeeds) -> Floats | None:
@@ -146,6 +169,8 @@ def torques_missing(sheet: MountsSheet, needs: MountsNeeds, cases: tuple[Case, .
         (TorqueKind.LOCKED_BACK, needs.locked_nm, "The torque at which the tyres slip: masses and centre of gravity"),
     )
     found = [text for kind, value, text in words if kind in asked and value is None]
+    if any(case.lift_g for case in cases):
+        found += needs.unit.eye_missing
     if asked - {TorqueKind.NONE} and axis_of(sheet, needs) is None:
         found.append(WHICH_WAY)
     return tuple(dict.fromkeys(found))

@@ -39,7 +39,7 @@ FAR_MM: Final = 35.0  # off everything, where nothing was found within what is l
 def held_missing(sheet: MountsSheet, needs: MountsNeeds, solved: Solved) -> tuple[str, ...]:
     """Return what keeps it from being known what the mounts carry."""
     missing = [*springs_missing(needs, solved)]
-    missing += [*torques_missing(sheet, needs, cases_of(sheet)), *cases_missing(sheet)]
+    missing += [*torques_missing(sheet, needs, cases_of(sheet, needs)), *cases_missing(sheet)]
     if solved.carried is not None and not solved.carried.settled:
         missing.append("A balance that settles: bushes and their travel, looked at again")
     return tuple(dict.fromkeys(missing))

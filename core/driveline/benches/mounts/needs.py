@@ -69,6 +69,13 @@ class HeldUnit:
     missing: tuple[str, ...]  # of its envelope
     beside_kgm2: Floats | None = None  # what of the common inertia the places of unit and subframe add, (3, 3)
     subframe_missing: tuple[str, ...] = ()  # of what stays with it
+    eye_mm: Floats | None = None  # where it is lifted, in its own axes, (3,)
+    eye_missing: tuple[str, ...] = ()
+
+    @property
+    def has_eye(self) -> bool:
+        """Whether it is lifted by an eye, if its place is not wholly known."""
+        return self.eye_mm is not None or bool(self.eye_missing)
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)

@@ -8,7 +8,7 @@ import numpy as np
 from driveline.arrays import Floats, crossed
 from driveline.benches.mounts.brackets import STEEL
 from driveline.benches.mounts.carried import Carried, Solved, with_rubber
-from driveline.benches.mounts.cases import TOGETHER, USUAL, Case, cases_of, moment_nm, torque_nm
+from driveline.benches.mounts.cases import Case, cases_of, moment_nm, torque_nm, usual_cases
 from driveline.benches.mounts.checks import motion_words
 from driveline.benches.mounts.frame import FrameFound, StationFound
 from driveline.benches.mounts.frame_folds import FoldsFound
@@ -161,8 +161,8 @@ def _cases(sheet: MountsSheet, needs: MountsNeeds, solved: Solved) -> Iterator[C
     rows = {case.name: row for row, case in enumerate(solved.carried.cases)} if solved.carried else {}
     nearest = {case.name: found for case, found in solved.nearest}
     left_out = {one.case: one.why for one in sheet.left_out}
-    asked = {case.name for case in cases_of(sheet)}
-    every: tuple[Case, ...] = (*USUAL, *TOGETHER, *(case for case in cases_of(sheet) if case.is_own))
+    asked = {case.name for case in cases_of(sheet, needs)}
+    every: tuple[Case, ...] = (*usual_cases(needs), *(case for case in cases_of(sheet, needs) if case.is_own))
     for case in every:
         row, near = rows.get(case.name), nearest.get(case.name)
         moment = moment_nm(case, sheet, needs)

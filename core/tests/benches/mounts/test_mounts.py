@@ -73,6 +73,8 @@ class CarriedTest(TestCase):
     def test_every_case_is_in_balance_with_weight_and_torque(self) -> None:
         result, _ = solved(PLOVER)
         for case in result.cases:
+            if case.name.startswith("lifted"):
+                continue  # a hoist pulls as well: see test_lifted
             force = np.sum([one.force_n for m in result.mounts for one in m.cases if one.case == case.name], axis=0)
             np.testing.assert_allclose(force, -61 * 9.80665 * np.array(case.g_xyz), atol=0.1)
 
