@@ -64,24 +64,26 @@ def secant_stress_mpa(
     gyration_mm: float,
     fibre_mm: float,
     length_mm: float,
+    end_factor: float,
     offset_mm: float,
     e_mpa: float,
 ) -> float:
-    """Return the greatest stress of a pinned strut whose load passes beside it.
+    """Return the greatest stress of a strut whose load passes beside it.
 
     Args:
         load_n: On it.
         area_mm2: Of its section.
         gyration_mm: Radius of gyration.
         fibre_mm: From the middle to the outer fibre.
-        length_mm: Between its pins.
+        length_mm: Between its ends.
+        end_factor: K; 1 for pins, 2 for an end that is free.
         offset_mm: Of the load, alike at both ends.
         e_mpa: Young's modulus.
 
     Source:
-        Secant formula, P/A (1 + e c/r² sec(L/2r √(P/EA))); without end once the load is Euler's.
+        Secant formula, P/A (1 + e c/r² sec(K L/2r √(P/EA))); without end once the load is Euler's.
     """
-    angle = length_mm / (2 * gyration_mm) * math.sqrt(load_n / (e_mpa * area_mm2))
+    angle = end_factor * length_mm / (2 * gyration_mm) * math.sqrt(load_n / (e_mpa * area_mm2))
     if angle >= math.pi / 2:
         return math.inf
     return load_n / area_mm2 * (1 + offset_mm * fibre_mm / gyration_mm**2 / math.cos(angle))
@@ -93,6 +95,7 @@ def secant_load_n(
     gyration_mm: float,
     fibre_mm: float,
     length_mm: float,
+    end_factor: float,
     offset_mm: float,
     e_mpa: float,
     yield_mpa: float,
@@ -104,6 +107,7 @@ def secant_load_n(
         gyration_mm: The same.
         fibre_mm: The same.
         length_mm: The same.
+        end_factor: The same.
         offset_mm: The same, above nought.
         e_mpa: The same.
         yield_mpa: Of it.
@@ -111,7 +115,7 @@ def secant_load_n(
     Source:
         Root of the secant formula below Euler's load.
     """
-    euler = math.pi**2 * e_mpa * area_mm2 * (gyration_mm / length_mm) ** 2
+    euler = math.pi**2 * e_mpa * area_mm2 * (gyration_mm / (end_factor * length_mm)) ** 2
 
     def over(load_n: float) -> float:
         stress = secant_stress_mpa(
@@ -120,6 +124,7 @@ def secant_load_n(
             gyration_mm=gyration_mm,
             fibre_mm=fibre_mm,
             length_mm=length_mm,
+            end_factor=end_factor,
             offset_mm=offset_mm,
             e_mpa=e_mpa,
         )

@@ -331,6 +331,7 @@ def struts(given: Given, _every: Mapping[str, Given]) -> Found:
                 "gyration_mm": gyration,
                 "fibre_mm": given["outside_mm"] / 2,
                 "length_mm": one["length_mm"],
+                "end_factor": given["end_factor"],
                 "offset_mm": one["offset_mm"],
                 "e_mpa": given["E_mpa"],
             }

@@ -3393,6 +3393,16 @@ export interface components {
             torque_nm: number;
         };
         /**
+         * Eye
+         * @description A ring at either end of a torque arm, in which a bush sits.
+         */
+        Eye: {
+            outside?: components["schemas"]["Length"] | null;
+            bore?: components["schemas"]["Length"] | null;
+            /** @description Along the bolt */
+            width?: components["schemas"]["Length"] | null;
+        };
+        /**
          * FaceHole
          * @description A hole of the motor's face by coordinates, seen looking at the motor's face.
          */
@@ -4450,6 +4460,15 @@ export interface components {
              *     }
              */
             tube: components["schemas"]["ClampedTube"];
+            /**
+             * @description Of a torque arm
+             * @default {
+             *       "outside": null,
+             *       "bore": null,
+             *       "width": null
+             *     }
+             */
+            eye: components["schemas"]["Eye"];
         };
         /**
          * MountKind

@@ -33,13 +33,11 @@ BOLTED_REACH_MM: Final = 0.25  # half the thinnest shim: more, and bolts draw th
 
 
 def bracket_checks(one: Loaded, judge: Judge) -> Iterator[Check]:
-    """Return the checks of a mount's bracket and ears; none of an arm, or of a mount bolted straight on.
+    """Return the checks of a mount's bracket and ears; of a torque arm those of its ears.
 
     The legs of a plate on standoffs have their own, ``standoff_checks``.
     """
-    if one.mount.sheet.kind is MountKind.ARM:
-        return
-    if one.mount.sheet.grip is Grip.EARS:
+    if one.mount.sheet.grip is Grip.EARS or one.mount.sheet.kind is MountKind.ARM:
         yield _ears(one, judge)
         yield from foot_checks(one, judge)
         yield _ear_bolt(one, judge)
@@ -57,13 +55,13 @@ def _ears(one: Loaded, judge: Judge) -> Check:
     sheet = one.mount.sheet
     ear, unknown = ears_of(sheet.ears, sheet.name)
     worst = None
-    if ear is not None and sheet.ears.count and one.mount.turn is not None and len(one.forces_n):
-        axis = one.mount.turn[:, 0]
+    if ear is not None and sheet.ears.count and one.bolt_axis is not None and len(one.forces_n):
+        axis = one.bolt_axis
         loads = zip(one.forces_n, one.moments_nmm, strict=True)
         shares = [ear_share_n(ear, sheet.ears.count, force, moment, axis) for force, moment in loads]
         found = [ear_stress(ear, force_n=force, side_n=side, yield_mpa=one.yield_mpa) for force, side in shares]
         worst = min(range(len(found)), key=lambda row: found[row].margin)
-    if worst is None or ear is None or sheet.ears.count is None or one.mount.turn is None:
+    if worst is None or ear is None or sheet.ears.count is None:
         return judge.check(
             "bracket_yield",
             key=f"{one.key}.ears",
@@ -99,7 +97,7 @@ def _ears(one: Loaded, judge: Judge) -> Check:
 
 def _ear_bolt(one: Loaded, judge: Judge) -> Check:
     """The bolt through the ears: sheared in as many planes as there are ears, pulled by what goes along it."""
-    sheet, turn = one.mount.sheet, one.mount.turn
+    sheet, axis = one.mount.sheet, one.bolt_axis
     diameter, count, strength = positive_of(sheet.ears.bolt), sheet.ears.count, sheet.ears.bolt_class
     missing = missing_of(
         {
@@ -109,8 +107,8 @@ def _ear_bolt(one: Loaded, judge: Judge) -> Check:
         }
     )
     found: EarBolt | None = None
-    if diameter is not None and count and turn is not None and len(one.forces_n):
-        every = [ear_bolt_of(diameter, count, force, turn[:, 0], row) for row, force in enumerate(one.forces_n)]
+    if diameter is not None and count and axis is not None and len(one.forces_n):
+        every = [ear_bolt_of(diameter, count, force, axis, row) for row, force in enumerate(one.forces_n)]
         found = max(every, key=lambda each: each.stress_mpa)
     proof = None if strength is None or diameter is None else bolt_class(strength.words, diameter).proof_mpa
     says = ""

@@ -1,6 +1,5 @@
-"""Whether an arm buckles, whether the walls of a bracket do, and whether a weld bears launch and back so often."""
+"""Whether the walls of a bracket fold, and whether a weld bears launch and back so often."""
 
-import math
 from collections.abc import Iterator
 from typing import Final
 
@@ -11,14 +10,11 @@ from driveline.benches.mounts.brackets import STEEL, weld_of
 from driveline.benches.mounts.loaded import Loaded, field_inputs, lacking
 from driveline.benches.mounts.panel_workings import panel_working
 from driveline.benches.mounts.sheet import ArmKind, Bracket, MountKind
-from driveline.benches.mounts.workings import fatigue_working, strut_working
+from driveline.benches.mounts.workings import fatigue_working
 from driveline.checks import Check
-from driveline.errors import ImpossibleInput
 from driveline.figures import fig
 from driveline.margins import Judge
 from driveline.metal.panels import Fold, Panel, fold_of
-from driveline.metal.sections import Section, tube
-from driveline.metal.struts import Buckling, strut_buckling
 from driveline.metal.welds import range_allowed_mpa
 from driveline.sheet import positive_of
 from driveline.working import Working
@@ -28,65 +24,12 @@ TO_AND_FRO: Final = ("launch", "launch backward", "overrun")
 
 
 def buckling_checks(one: Loaded, judge: Judge) -> Iterator[Check]:
-    """Return the checks of what may fold or tire; none of a mount bolted straight on."""
-    if one.mount.sheet.kind is MountKind.ARM:
-        yield _strut(one, judge)
-        return
-    if one.mount.arm.is_none:
+    """Return the checks of what may fold or tire; none of a torque arm, or of a mount bolted straight on."""
+    if one.mount.sheet.kind is MountKind.ARM or one.mount.arm.is_none:
         return
     if one.mount.sheet.bracket.kind in (ArmKind.BOX, ArmKind.CHANNEL, ArmKind.FOLDED, ArmKind.GUSSETED, None):
         yield _panel(one, judge)
     yield _fatigue(one, judge)
-
-
-def _strut(one: Loaded, judge: Judge) -> Check:
-    sheet, mount = one.mount.sheet, one.mount
-    outside, wall = positive_of(sheet.bracket.depth), positive_of(sheet.bracket.wall)
-    missing = [*one.missing]
-    missing += [] if outside is not None else [f"{sheet.name}: the diameter of its tube or rod"]
-    missing += [] if wall is not None else [f"{sheet.name}: the wall of its tube; of a rod half its diameter"]
-    found: Buckling | None = None
-    section: Section | None = None
-    length = (
-        None if mount.at_mm is None or mount.rail_mm is None else float(np.linalg.norm(mount.at_mm - mount.rail_mm))
-    )
-    if outside is not None and wall is not None and length:
-        try:
-            section = tube(outside_mm=outside, wall_mm=min(wall, 0.4999 * outside))
-            found = strut_buckling(
-                area_mm2=section.area_mm2,
-                gyration_mm=math.sqrt(section.upright_mm4 / section.area_mm2),
-                length_mm=length,
-                end_factor=1.0,
-                e_mpa=STEEL.modulus_mpa,
-                yield_mpa=one.yield_mpa,
-            )
-        except ImpossibleInput as error:
-            missing.append(f"{sheet.name}: a tube that can be made; its {error}")
-    sizes = np.linalg.norm(one.forces_n, axis=1) if len(one.forces_n) else None
-    worst = None if sizes is None else int(sizes.argmax())
-    force = None if sizes is None or worst is None else float(sizes[worst])
-    says = ""
-    if force is not None and worst is not None and found is not None:
-        says = (
-            f"{fig(force, 'N', 0)} in {one.names[worst]}; it buckles at {fig(found.load_n, 'N', 0)}, by {found.rule}."
-        )
-    return judge.check(
-        "buckling",
-        key=f"{one.key}.strut",
-        title=f"{sheet.name.capitalize()} does not buckle",
-        demand=force,
-        capacity=None if found is None else found.load_n,
-        unit="N",
-        says=says,
-        missing=tuple(dict.fromkeys(missing)),
-        inputs=field_inputs(one, "bracket"),
-        working=lambda: (
-            Working()
-            if found is None or section is None or length is None
-            else strut_working(section, found, length, one.yield_mpa)
-        ),
-    )
 
 
 def _panel(one: Loaded, judge: Judge) -> Check:

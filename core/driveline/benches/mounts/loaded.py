@@ -11,6 +11,7 @@ from driveline.benches.mounts.brackets import STEEL, Stressed, base_mm, stresses
 from driveline.benches.mounts.carried import Carried
 from driveline.benches.mounts.laid import LaidMount
 from driveline.benches.mounts.landings import FIXING
+from driveline.benches.mounts.sheet import MountKind
 from driveline.metal.weld_groups import WeldStress
 from driveline.sheet import positive_of, value_of
 
@@ -40,6 +41,18 @@ class Loaded:
             return ()
         loads = zip(self.forces_n, self.moments_nmm, strict=True)
         return tuple(stresses_of(arm, bracket, force, moment) for force, moment in loads)
+
+    @property
+    def bolt_axis(self) -> Floats | None:
+        """Along the bolt of its ears: its own x; of a torque arm, level and square to that, (3,)."""
+        mount = self.mount
+        if mount.sheet.kind is not MountKind.ARM:
+            return None if mount.turn is None else np.asarray(mount.turn[:, 0])
+        if mount.at_mm is None or mount.rail_mm is None:
+            return None
+        across = np.cross(mount.at_mm - mount.rail_mm, UP)
+        size = float(np.linalg.norm(across))
+        return across / size if size > 0 else np.array([0.0, 1.0, 0.0])
 
     @property
     def yield_mpa(self) -> float:
@@ -72,6 +85,7 @@ def loaded(mount: LaidMount, k: int, carried: Carried | None, missing: tuple[str
     )
 
 
+UP: Final = np.array([0.0, 0.0, 1.0])
 _ASKED: Final = {
     "leg": "the leg of its bracket's weld",
     "is_inspected": "whether its weld is inspected by an expert",

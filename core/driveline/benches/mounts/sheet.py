@@ -89,6 +89,14 @@ class Landing(Sheet):
         return known_thread(name)
 
 
+class Eye(Sheet):
+    """A ring at either end of a torque arm, in which a bush sits."""
+
+    outside: Length | None = None
+    bore: Length | None = None
+    width: Length | None = Field(default=None, description="Along the bolt")
+
+
 class GoesOn(Choice):
     """When a bracket is fixed to the vehicle."""
 
@@ -235,6 +243,7 @@ class Mount(Sheet):
     cradle: Cradle = Cradle()
     ears: Ears = Ears()
     tube: ClampedTube = ClampedTube()
+    eye: Eye = Field(default=Eye(), description="Of a torque arm")
 
 
 class TorqueKind(Choice):

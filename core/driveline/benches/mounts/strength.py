@@ -3,6 +3,7 @@
 from collections import Counter
 from collections.abc import Sequence
 
+from driveline.benches.mounts.arm_checks import arm_checks
 from driveline.benches.mounts.bracket_checks import bracket_checks
 from driveline.benches.mounts.buckling_checks import buckling_checks
 from driveline.benches.mounts.cradle_checks import cradle_checks
@@ -18,6 +19,7 @@ from driveline.margins import Judge
 def strength_checks(one: Loaded, judge: Judge) -> tuple[Check, ...]:
     """Return the checks of a mount's bracket by itself."""
     return (
+        *arm_checks(one, judge),
         *bracket_checks(one, judge),
         *tube_checks(one, judge),
         *cradle_checks(one, judge),

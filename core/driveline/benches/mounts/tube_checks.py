@@ -41,9 +41,9 @@ class _Clamped:
 
 
 def tube_checks(one: Loaded, judge: Judge) -> Iterator[Check]:
-    """Return the checks of what keeps two ears apart; none of one ear alone, or of a torque arm."""
+    """Return the checks of what keeps two ears apart; none of one ear alone."""
     mount = one.mount.sheet
-    if mount.kind is MountKind.ARM or mount.grip is not Grip.EARS or mount.ears.count == 1:
+    if (mount.grip is not Grip.EARS and mount.kind is not MountKind.ARM) or mount.ears.count == 1:
         return
     if mount.tube.is_there is False:
         yield _by_hand(one, judge)
@@ -56,9 +56,9 @@ def tube_checks(one: Loaded, judge: Judge) -> Iterator[Check]:
 def _screwed(one: Loaded, judge: Judge) -> tuple[Check, ...]:
     """Its bolt as any other screw; what pulls across it is borne in shear, not by friction."""
     pulls = tuple(
-        Pull(words=name, tension_n=abs(float(force @ one.mount.turn[:, 0])), shear_n=None)
+        Pull(words=name, tension_n=abs(float(force @ axis)), shear_n=None)
         for force, name in zip(one.forces_n, one.names, strict=True)
-        if one.mount.turn is not None
+        if (axis := one.bolt_axis) is not None
     )
     loads = Loads(motor_kg=None, torque_nm=None, missing=one.missing, pulls=pulls)
     joint = ear_joint(one)

@@ -6,7 +6,7 @@
   import { useUnits } from '../../measure/units.svelte';
   import BracketPart from './BracketPart.svelte';
   import { newMount } from './edits';
-  import { cradleForm, EARS, GRIP, LINK, mountForm, TUBE } from './fields';
+  import { cradleForm, EARS, EYE, GRIP, LINK, mountForm, TUBE } from './fields';
   import StressPicture from './StressPicture.svelte';
 
   interface Props {
@@ -60,6 +60,9 @@
           change={(write) => put((to) => write(to.bracket))}
         />
       </div>
+      <div data-part="eye"><Fields form={EYE} from={row} {disabled} change={put} /></div>
+      <h3 class="mt-2">The ears at its ends, alike</h3>
+      {@render ears(row, k, put)}
     {:else if row.kind}
       <BracketPart mount={row} number={k + 1} {threads} {disabled} change={put} />
       <h3 class="mt-2">{row.grip === 'strap' ? 'Its cradle and strap' : 'Its ears'}</h3>
@@ -74,18 +77,22 @@
           />
         </div>
       {:else}
-        <div data-part="ears">
-          <Fields form={EARS} from={row.ears} {disabled} change={(write) => put((to) => write(to.ears))} />
-        </div>
-        <div data-part="tube">
-          <Fields form={TUBE} from={row} {disabled} change={put} />
-        </div>
-        <StressPicture
-          seek="mounts.m{k + 1}_ear"
-          text="look at an ear by finite elements"
-          label="Stress in an ear of {row.name}"
-        />
+        {@render ears(row, k, put)}
       {/if}
     {/if}
   {/snippet}
 </NamedRows>
+
+{#snippet ears(row: Mount, k: number, put: (write: (to: Mount) => void) => void)}
+  <div data-part="ears">
+    <Fields form={EARS} from={row.ears} {disabled} change={(write) => put((to) => write(to.ears))} />
+  </div>
+  <div data-part="tube">
+    <Fields form={TUBE} from={row} {disabled} change={put} />
+  </div>
+  <StressPicture
+    seek="mounts.m{k + 1}_ear"
+    text="look at an ear by finite elements"
+    label="Stress in an ear of {row.name}"
+  />
+{/snippet}

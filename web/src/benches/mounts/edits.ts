@@ -15,6 +15,7 @@ export function newMount(name: string): Mount {
     cradle: { screws: {} },
     ears: { screw: {} },
     tube: {},
+    eye: {},
   };
 }
 

@@ -258,8 +258,21 @@ export const landingForm = (threads: readonly string[]): Form<Landing> => [
 export const LINK: Form<Bracket> = [
   reading<Bracket>('depth', 'Diameter of its tube or rod', 'length'),
   reading<Bracket>('wall', 'Wall of the tube', 'length', 'of a rod half its diameter'),
+  reading<Bracket>('beside', 'Its tube beside the line of its eyes by', 'length', '0: straight'),
+  reading<Bracket>('leg', 'Leg of the welds at its eyes', 'length'),
+  yesNo<Bracket>('is_inspected', 'Its welds are', 'not said', ['inspected by an expert', 'not inspected']),
   number<Bracket>('yield_mpa', 'Yield of its steel', [1, 2000], 'empty: the usual', 'MPa'),
 ];
+
+/** The ring at either end of a torque arm. */
+export const EYE: Form<Mount> = within(
+  (mount: Mount) => mount.eye,
+  [
+    reading<Mount['eye']>('outside', 'Its eyes, outside', 'length'),
+    reading<Mount['eye']>('bore', 'Their bore, for the bush', 'length'),
+    reading<Mount['eye']>('width', 'Their width, along the bolt', 'length'),
+  ],
+);
 
 export const GRIP: Form<Mount> = [
   choice<Mount, 'grip'>('grip', 'It takes hold of the unit by', [
