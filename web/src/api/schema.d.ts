@@ -2484,6 +2484,12 @@ export interface components {
             library?: components["schemas"]["LibraryRef"] | null;
         };
         /**
+         * BoxMade
+         * @description What a boxed arm is made of.
+         * @enum {string}
+         */
+        BoxMade: "section" | "plates";
+        /**
          * Bracket
          * @description An arm from the vehicle to the mount, welded at its root.
          */
@@ -2507,6 +2513,10 @@ export interface components {
             gusset?: components["schemas"]["Length"] | null;
             /** @description Depth over all at the mount, of a shelf with its gussets */
             nose?: components["schemas"]["Length"] | null;
+            /** @description Of a boxed arm */
+            box_made?: components["schemas"]["BoxMade"] | null;
+            /** @description Leg of the welds along a boxed arm's corners */
+            seam?: components["schemas"]["Length"] | null;
             /**
              * Has Tabs
              * @description Tabs hold a boxed arm's plates to each other
@@ -2530,6 +2540,14 @@ export interface components {
             /** Yield Mpa */
             yield_mpa?: number | null;
             goes_on?: components["schemas"]["GoesOn"] | null;
+            /**
+             * @default {
+             *       "is_hollow": null,
+             *       "face": null,
+             *       "runs": null
+             *     }
+             */
+            rail: components["schemas"]["Rail"];
             /**
              * @default {
              *       "across": null,
@@ -4325,6 +4343,8 @@ export interface components {
              *       "gussets": null,
              *       "gusset": null,
              *       "nose": null,
+             *       "box_made": null,
+             *       "seam": null,
              *       "has_tabs": false,
              *       "length": null,
              *       "root_cut": null,
@@ -4335,6 +4355,11 @@ export interface components {
              *       "base": null,
              *       "yield_mpa": null,
              *       "goes_on": null,
+             *       "rail": {
+             *         "face": null,
+             *         "is_hollow": null,
+             *         "runs": null
+             *       },
              *       "legs": {
              *         "across": null,
              *         "foot": null,
@@ -5423,6 +5448,20 @@ export interface components {
             tilt?: components["schemas"]["Slant"] | null;
         };
         /**
+         * Rail
+         * @description What a bracket is welded to.
+         */
+        Rail: {
+            /**
+             * Is Hollow
+             * @description Behind the bracket; no: solid, or stiffened there
+             */
+            is_hollow?: boolean | null;
+            /** @description Of its face, from wall to wall */
+            face?: components["schemas"]["Length"] | null;
+            runs?: components["schemas"]["RailRuns"] | null;
+        };
+        /**
          * RailKind
          * @description What a rail's section is like.
          * @enum {string}
@@ -5439,6 +5478,12 @@ export interface components {
             up_2?: components["schemas"]["Coordinate"] | null;
             thickness?: components["schemas"]["Length"] | null;
         };
+        /**
+         * RailRuns
+         * @description Which way a rail runs under a bracket's root.
+         * @enum {string}
+         */
+        RailRuns: "across" | "upright";
         /**
          * RailShape
          * @description A rail's section, with what is welded below it.

@@ -6,10 +6,11 @@ from typing import Final
 from driveline.benches.mounts.brackets import beside_mm, counted_leg_mm, walls_mm
 from driveline.benches.mounts.ears import EarBolt, ear_bolt_of, ear_share_n, ears_of
 from driveline.benches.mounts.foot_checks import foot_checks
+from driveline.benches.mounts.holding_sheet import Grip
 from driveline.benches.mounts.landings import FIXING
 from driveline.benches.mounts.loaded import Loaded, field_inputs, lacking, lacking_of
 from driveline.benches.mounts.pull import STOCK_MM
-from driveline.benches.mounts.sheet import ArmKind, Bracket, Grip, MountKind
+from driveline.benches.mounts.sheet import ArmKind, Bracket, MountKind
 from driveline.benches.mounts.workings import arm_working, base_working, ear_bolt_working, ear_working, weld_working
 from driveline.checks import Check
 from driveline.figures import fig, num

@@ -17,8 +17,9 @@ from driveline.benches.mounts.cradles import (
     strap_of,
     torque_window,
 )
+from driveline.benches.mounts.holding_sheet import Grip
 from driveline.benches.mounts.loaded import Loaded, field_inputs
-from driveline.benches.mounts.sheet import Grip, MountKind
+from driveline.benches.mounts.sheet import MountKind
 from driveline.checks import Check
 from driveline.figures import fig
 from driveline.joints.pulled import pulled_checks

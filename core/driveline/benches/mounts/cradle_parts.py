@@ -8,7 +8,8 @@ from shapely import Polygon
 from shapely import box as rectangle
 from shapely.geometry import Point
 
-from driveline.benches.mounts.sheet import Grip, Mount
+from driveline.benches.mounts.holding_sheet import Grip
+from driveline.benches.mounts.sheet import Mount
 from driveline.benches.mounts.sheet_parts import sheet_hole, sheet_part
 from driveline.drawing.plate import Bend
 from driveline.errors import ImpossibleInput

@@ -4,8 +4,8 @@ from dataclasses import dataclass
 from typing import Final
 
 from driveline.arrays import Floats
+from driveline.benches.mounts.holding_sheet import Cradle
 from driveline.benches.mounts.loaded import Loaded
-from driveline.benches.mounts.sheet import Cradle
 from driveline.errors import ImpossibleInput
 from driveline.joints.screws import NUT_FACTOR
 from driveline.margins import Margins

@@ -5,7 +5,7 @@ from dataclasses import dataclass
 from typing import Final
 
 from driveline.arrays import Floats
-from driveline.benches.mounts.sheet import Ears
+from driveline.benches.mounts.holding_sheet import Ears
 from driveline.errors import ImpossibleInput
 from driveline.figures import fig
 from driveline.metal.ears import Ear

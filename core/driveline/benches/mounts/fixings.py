@@ -17,13 +17,13 @@ from driveline.joints.screws import NUT_FACTOR
 from driveline.joints.sheet import Condition, PropertyClass, Tapped, Tightened
 from driveline.margins import Judge
 from driveline.metal.bolts import Thread, bolt_class, proof_load_n, thread
+from driveline.metal.spanners import socket_mm
 from driveline.sheet import Length, Reading, Torque, positive_of
 
 THREADS: Final = ("M8", "M10", "M12", "M16")
 CLASSES: Final = (PropertyClass.C8_8, PropertyClass.C10_9)
 PLATES_MM: Final = (6.0, 8.0, 10.0, 12.0, 16.0, 20.0)
 CLEARANCE_MM: Final = 1.0  # of a hole on its bolt
-SPANNER: Final = 1.6  # bolt diameters from the arm's wall to a bolt's middle
 TIGHTENED: Final = 0.55  # of proof, on the mean
 ROUND_MM: Final = 2.0  # sizes are rounded up to it
 WASHER_WIDE: Final = 2.5  # over the bolt's diameter
@@ -126,13 +126,15 @@ def _landings(one: Loaded) -> Iterator[tuple[Landing, str]]:
 
 
 def _landing(one: Loaded, name: str, strength: PropertyClass, plate_mm: float) -> Landing:
-    """Bolts as near the arm as a spanner goes, the plate as far past them as a hole wants."""
+    """Bolts as near the arm as a socket goes beside its weld, the plate as far past them as a hole wants."""
     arm = one.mount.arm.arm
     assert arm is not None
     bolt = thread(name).diameter_mm
     hole = bolt + CLEARANCE_MM
     breadth = positive_of(one.mount.sheet.bracket.breadth) or arm.section.breadth_mm
-    across, upright = (_up(size + 2 * SPANNER * bolt) for size in (breadth, arm.section.depth_mm))
+    leg = positive_of(one.mount.sheet.bracket.leg) or 0.0
+    beside = 1.1 * max(socket_mm(thread(name)), _up(WASHER_WIDE * bolt)) / 2 + leg
+    across, upright = (_up(size + 2 * beside) for size in (breadth, arm.section.depth_mm))
     edge = _up(1.1 * EDGE_FACTOR * hole)
     return Landing(
         is_there=True,

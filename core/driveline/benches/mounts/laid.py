@@ -9,8 +9,9 @@ import numpy as np
 
 from driveline.arrays import Floats
 from driveline.benches.mounts.brackets import ArmLaid, arm_of, turned_stiffness
+from driveline.benches.mounts.holding_sheet import Grip
 from driveline.benches.mounts.needs import MountsNeeds
-from driveline.benches.mounts.sheet import Grip, Mount, MountKind, MountsSheet
+from driveline.benches.mounts.sheet import Mount, MountKind, MountsSheet
 from driveline.errors import ImpossibleInput
 from driveline.held.balance import G_MS2
 from driveline.held.holds import HARD_N_PER_MM, Hold, arm, hard, rubber

@@ -1,5 +1,6 @@
 """Whether a bracket lands: its root flat on the face, its bolts through what they clamp."""
 
+import math
 from collections.abc import Iterator
 from typing import Final
 
@@ -11,9 +12,11 @@ from driveline.benches.mounts.loaded import Loaded, field_inputs
 from driveline.benches.mounts.sheet import ArmKind, Landing, MountKind, RootCut, Through
 from driveline.checks import Check
 from driveline.figures import fig
-from driveline.margins import Judge
+from driveline.margins import Judge, missing_of
+from driveline.metal.bolts import thread
+from driveline.metal.spanners import ROUND_MM, WALL, socket_mm
 from driveline.sheet import positive_of
-from driveline.working import Working, entered, step, worked
+from driveline.working import Working, entered, step, tabled, worked
 
 GREATEST_GAP_MM: Final = 3.0  # that a fillet bridges; past half of it the leg grows by the gap
 ROOT: Final = (
@@ -21,6 +24,7 @@ ROOT: Final = (
     "face is taken square to the vehicle's axis that the arm is nearest to. A fillet bridges 3 mm, from half of that "
     "on with its leg larger by the gap."
 )
+ROOM: Final = "From a bolt's middle to the foot of the weld, against half of a socket or washer; sockets by ISO 2725-1."
 THROUGH: Final = "What the outermost bolts, with their holes or sleeves, span on the face, against the face, both ways."
 
 
@@ -32,6 +36,7 @@ def lands_checks(one: Loaded, judge: Judge) -> Iterator[Check]:
         yield _root(one, judge)
     if one.mount.sheet.bracket.landing.is_there is not False:
         yield _through(one, judge)
+        yield _room(one, judge)
 
 
 def gap_mm(arm: Arm) -> float:
@@ -144,3 +149,75 @@ def _through_working(one: Loaded, span_mm: float | None, spans: tuple[tuple[floa
     apart = entered("a", found.apart_mm[way], "mm", f"{field}.{('across', 'upright')[way]}")
     wide = worked("w", spans[1], "mm", "of a hole or its sleeve")
     return Working(steps=(step("s", "a + w", apart, wide, value=span_mm, unit="mm", decimals=1),), source=THROUGH)
+
+
+def bolt_to_arm_mm(found: LandingFound, arm: Arm, *, is_round: bool) -> float:
+    """Return how far a landing plate's bolts stand from its arm's outside, mm; 0 where they stand within it.
+
+    Args:
+        found: The plate.
+        arm: That is welded on its middle.
+        is_round: Whether that is a tube.
+
+    Source:
+        Geometry, from a corner's bolt to the nearest point of the arm's outline.
+    """
+    if is_round:
+        return max(math.hypot(*found.apart_mm) / 2 - arm.section.depth_mm / 2, 0.0)
+    sizes = (arm.section.breadth_mm, arm.section.depth_mm)
+    return math.hypot(*(max(apart - size, 0.0) / 2 for apart, size in zip(found.apart_mm, sizes, strict=True)))
+
+
+def _room(one: Loaded, judge: Judge) -> Check:
+    """Room for a socket, and for the washer, beside the weld round the arm."""
+    bracket, landing, name = one.mount.sheet.bracket, one.mount.sheet.bracket.landing, one.mount.sheet.name
+    found, arm, leg = landing_of(landing), one.mount.arm.arm, positive_of(bracket.leg)
+    size = thread(landing.thread) if landing.thread else None
+    washer = positive_of(landing.screws.head)
+    wide = None if size is None else max(socket_mm(size), washer or 0.0)
+    apart = None if found is None or arm is None else bolt_to_arm_mm(found, arm, is_round=bracket.kind is ArmKind.TUBE)
+    room = None if apart is None or leg is None else max(apart - leg, 0.0)
+    missing = missing_of(
+        {
+            f"{name}: its landing plate, and its bolts apart": found,
+            f"{name}: its bracket": arm,
+            f"{name}: the leg of its bracket's weld": leg,
+            f"{name}: thread of its landing plate's bolts": size,
+        }
+    )
+    missing += () if landing.is_there is not None else (FIXING.format(name),)
+    says = ""
+    if room is not None and wide is not None:
+        says = f"{fig(room, 'mm', 1)} from a bolt to the weld's foot; a socket or washer is {fig(wide, 'mm', 1)} wide."
+
+    def working() -> Working:
+        if room is None or wide is None or apart is None or leg is None or size is None:
+            return Working(source=ROOM)
+        away = worked("a", apart, "mm", "from a bolt's middle to the arm")
+        first = step(
+            "r",
+            "max(a - l, 0)",
+            away,
+            entered("l", leg, "mm", f"{one.mount.field}.bracket.leg"),
+            value=room,
+            unit="mm",
+            decimals=1,
+        )
+        flats = tabled("s", size.head_mm, "mm", f"across the flats of {size.name}")
+        base, wall = tabled("c", ROUND_MM, "mm", "of a socket"), tabled("k", WALL, "", "of a socket")
+        head = entered("w", washer or 0.0, "mm", f"{one.mount.field}.bracket.landing.screws.head")
+        half = step("h", "max(k * s + c, w) / 2", wall, flats, base, head, value=wide / 2, unit="mm", decimals=1)
+        return Working(steps=(first, half), source=ROOM)
+
+    return judge.check(
+        "clearance",
+        key=f"{one.key}.landing_room",
+        title=f"Room for a socket on {name}'s landing plate",
+        demand=None if wide is None else wide / 2,
+        capacity=room,
+        unit="mm",
+        says=says,
+        missing=missing,
+        inputs=field_inputs(one, "bracket.landing", "bracket.leg"),
+        working=working,
+    )

@@ -9,8 +9,9 @@ from shapely.geometry import Point
 from driveline.benches.mounts.box_plates import box_plates
 from driveline.benches.mounts.cradle_parts import cradle_parts
 from driveline.benches.mounts.ears import ears_of
+from driveline.benches.mounts.holding_sheet import Grip
 from driveline.benches.mounts.landings import landing_of
-from driveline.benches.mounts.sheet import ArmKind, Grip, Mount, MountKind, MountsSheet
+from driveline.benches.mounts.sheet import ArmKind, Mount, MountKind, MountsSheet
 from driveline.benches.mounts.sheet_parts import sheet_hole, sheet_part
 from driveline.benches.mounts.standoff_parts import standoff_parts
 from driveline.drawing.plate import Bend

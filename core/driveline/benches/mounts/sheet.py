@@ -7,8 +7,9 @@ from typing import Annotated
 
 from pydantic import Field, field_validator
 
-from driveline.joints.sheet import Condition, PropertyClass, Screwed, Tightened, known_thread
-from driveline.sheet import Coordinate, Length, Mass, Name, Sheet, Slant, Torque, Words
+from driveline.benches.mounts.holding_sheet import ClampedTube, Cradle, Ears, Eye, Grip
+from driveline.joints.sheet import PropertyClass, Tightened, known_thread
+from driveline.sheet import Coordinate, Length, Mass, Name, Sheet, Slant, Words
 from driveline.space.spots import Angles, Spot
 from driveline.survey.sheet import OutlinePoint
 from driveline.words import Choice
@@ -89,14 +90,6 @@ class Landing(Sheet):
         return known_thread(name)
 
 
-class Eye(Sheet):
-    """A ring at either end of a torque arm, in which a bush sits."""
-
-    outside: Length | None = None
-    bore: Length | None = None
-    width: Length | None = Field(default=None, description="Along the bolt")
-
-
 class GoesOn(Choice):
     """When a bracket is fixed to the vehicle."""
 
@@ -119,6 +112,28 @@ class StandoffLegs(Sheet):
     upper_right: Coordinate | None = None
 
 
+class BoxMade(Choice):
+    """What a boxed arm is made of."""
+
+    SECTION = "section", "one hollow section"
+    PLATES = "plates", "plates welded along their corners"
+
+
+class RailRuns(Choice):
+    """Which way a rail runs under a bracket's root."""
+
+    ACROSS = "across", "along the bracket's breadth"
+    UPRIGHT = "upright", "along its depth"
+
+
+class Rail(Sheet):
+    """What a bracket is welded to."""
+
+    is_hollow: bool | None = Field(default=None, description="Behind the bracket; no: solid, or stiffened there")
+    face: Length | None = Field(default=None, description="Of its face, from wall to wall")
+    runs: RailRuns | None = None
+
+
 class RootCut(Choice):
     """How a bracket's root is cut to what it lands on."""
 
@@ -138,6 +153,8 @@ class Bracket(Sheet):
     gussets: Annotated[int, Field(ge=1, le=3)] | None = Field(default=None, description="Below a shelf")
     gusset: Length | None = Field(default=None, description="Thickness of a gusset")
     nose: Length | None = Field(default=None, description="Depth over all at the mount, of a shelf with its gussets")
+    box_made: BoxMade | None = Field(default=None, description="Of a boxed arm")
+    seam: Length | None = Field(default=None, description="Leg of the welds along a boxed arm's corners")
     has_tabs: bool = Field(default=False, description="Tabs hold a boxed arm's plates to each other")
     length: Length | None = Field(default=None, description="That it is cut to, from the vehicle to the mount")
     root_cut: RootCut | None = Field(default=None, description="How its root is cut to what it lands on")
@@ -148,71 +165,9 @@ class Bracket(Sheet):
     base: Length | None = Field(default=None, description="Wall or plate that it is welded to, thick")
     yield_mpa: Annotated[float, Field(gt=0, le=2000)] | None = None
     goes_on: GoesOn | None = None
+    rail: Rail = Rail()
     legs: StandoffLegs = StandoffLegs()
     landing: Landing = Landing()
-
-
-class Ears(Sheet):
-    """Ears that take the mount's bolt."""
-
-    count: Annotated[int, Field(ge=1, le=2)] | None = None
-    bolt: Length | None = None
-    hole: Length | None = None
-    thickness: Length | None = None
-    width: Length | None = Field(default=None, description="Across the hole")
-    edge: Length | None = Field(default=None, description="From the hole's edge to the plate's edge")
-    root: Length | None = Field(default=None, description="Width at the foot")
-    bolt_class: PropertyClass | None = Field(default=None, description="Of the bolt")
-    height: Length | None = Field(default=None, description="From the foot to the hole's middle")
-    leg: Length | None = Field(default=None, description="Of the fillets along both faces of its foot")
-    on: Length | None = Field(default=None, description="Thickness of what it stands on; empty: its bracket's wall")
-    screw: Tightened = Field(default=Tightened(), description="Its bolt, where that clamps a tube between them")
-
-
-class ClampedTube(Sheet):
-    """What keeps two ears apart when their bolt is tightened: a bush's inner sleeve, or a crush tube."""
-
-    is_there: bool | None = None
-    gap: Length | None = Field(default=None, description="Between the ears, welded")
-    length: Length | None = None
-    outside: Length | None = None
-    inside: Length | None = None
-    yield_mpa: Annotated[float, Field(gt=0, le=2000)] | None = None
-
-
-class Grip(Choice):
-    """How a mount takes hold of the unit."""
-
-    EARS = "ears", "ears and a bolt"
-    STRAP = "strap", "a cradle, and a strap over it"
-
-
-class Cradle(Sheet):
-    """Two upright plates in which a cylinder of the unit lies along the mount's own x, and a flat strap over it."""
-
-    cylinder: Length | None = Field(default=None, description="Diameter of what lies in it")
-    angle: Slant | None = Field(default=None, description="By which the cradle embraces it from below")
-    friction: Annotated[float, Field(gt=0, le=1)] | None = Field(
-        default=None, description="Of cylinder and lining: some 0.15 of metal, 0.3 of rubber"
-    )
-    plate: Length | None = Field(default=None, description="Thickness of its two plates")
-    width: Length | None = Field(default=None, description="Of its plates at their foot")
-    height: Length | None = Field(default=None, description="From the foot to the cylinder's middle")
-    flange: Length | None = Field(default=None, description="From the cylinder's middle down to its strap's feet")
-    breadth: Length | None = Field(default=None, description="Of the strap")
-    thickness: Length | None = Field(default=None, description="Of the strap")
-    foot: Length | None = Field(default=None, description="From the strap's upright to the middle of its bolt")
-    thread: Annotated[str, Field(max_length=20)] | None = None
-    property_class: PropertyClass | None = None
-    condition: Condition | None = None
-    tightening: Torque | None = None
-    clamps: Length | None = Field(default=None, description="What its strap's bolts clamp besides the strap")
-    screws: Screwed = Field(default=Screwed(), description="Its strap's bolts")
-
-    @field_validator("thread")
-    @classmethod
-    def _known(cls, name: str | None) -> str | None:
-        return known_thread(name)
 
 
 class Mount(Sheet):

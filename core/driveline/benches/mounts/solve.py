@@ -11,6 +11,7 @@ from driveline.benches.mounts.ear_picture import ear_sought
 from driveline.benches.mounts.ears import ears_of
 from driveline.benches.mounts.fixings import fixing_sought
 from driveline.benches.mounts.frame import frame_sought, solve_frame
+from driveline.benches.mounts.holding_sheet import Grip
 from driveline.benches.mounts.laid import LaidMount, mounts_of
 from driveline.benches.mounts.landing_picture import landing_sought, may_be_pictured
 from driveline.benches.mounts.loaded import loaded
@@ -19,7 +20,7 @@ from driveline.benches.mounts.needs import HeldMove, MountsNeeds, SolvedMounts
 from driveline.benches.mounts.patterns import parts_of
 from driveline.benches.mounts.pull import PullFound, solve_pull
 from driveline.benches.mounts.schools import schools_sought
-from driveline.benches.mounts.sheet import Grip, MountKind, MountsSheet
+from driveline.benches.mounts.sheet import MountKind, MountsSheet
 from driveline.benches.mounts.shown import result_of
 from driveline.benches.mounts.standoff_picture import standoff_sought
 from driveline.benches.mounts.subframe import with_subframe

@@ -10,6 +10,7 @@ from driveline.benches.mounts.cradle_checks import cradle_checks
 from driveline.benches.mounts.landing_checks import landing_checks
 from driveline.benches.mounts.lands_checks import lands_checks
 from driveline.benches.mounts.loaded import Loaded
+from driveline.benches.mounts.rail_checks import rail_checks
 from driveline.benches.mounts.standoff_checks import standoff_checks
 from driveline.benches.mounts.tube_checks import tube_checks
 from driveline.checks import Check
@@ -27,6 +28,7 @@ def strength_checks(one: Loaded, judge: Judge) -> tuple[Check, ...]:
         *buckling_checks(one, judge),
         *landing_checks(one, judge),
         *lands_checks(one, judge),
+        *rail_checks(one, judge),
     )
 
 

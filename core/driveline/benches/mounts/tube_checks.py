@@ -7,8 +7,9 @@ from typing import Final
 
 from driveline.benches.mounts.bolts import ear_joint, ear_place, ear_worked
 from driveline.benches.mounts.brackets import STEEL
+from driveline.benches.mounts.holding_sheet import Grip
 from driveline.benches.mounts.loaded import Loaded, field_inputs
-from driveline.benches.mounts.sheet import Grip, MountKind
+from driveline.benches.mounts.sheet import MountKind
 from driveline.checks import Check
 from driveline.errors import ImpossibleInput
 from driveline.figures import fig

@@ -10,7 +10,7 @@ export function newMount(name: string): Mount {
     angles: {},
     is_measured: false,
     weighed: {},
-    bracket: { has_tabs: false, legs: {}, landing: { screws: {} } },
+    bracket: { has_tabs: false, rail: {}, legs: {}, landing: { screws: {} } },
     grip: 'ears',
     cradle: { screws: {} },
     ears: { screw: {} },

@@ -196,6 +196,51 @@ export const BRACKET_SET: Form<Bracket> = [
       (one: Bracket) => !one.landing.is_there,
       reading<Bracket>('base', 'Thickness of what it is welded to', 'length'),
     ),
+    ...when(
+      (one: Bracket) => !one.landing.is_there,
+      within(
+        (one: Bracket) => one.rail,
+        [
+          yesNo<Bracket['rail']>('is_hollow', 'Behind that wall it is', 'not said', [
+            'hollow',
+            'solid, or stiffened there',
+          ]),
+          ...when(
+            (one: Bracket['rail']) => one.is_hollow !== false,
+            [
+              reading<Bracket['rail']>('face', 'The rail’s face, from wall to wall', 'length'),
+              choice<Bracket['rail'], 'runs'>(
+                'runs',
+                'Under the bracket the rail runs',
+                [
+                  ['across', 'along the bracket’s breadth'],
+                  ['upright', 'along its depth'],
+                ],
+                'not said',
+              ),
+            ],
+          ),
+        ],
+      ),
+    ),
+    ...when(
+      (one: Bracket) => one.kind === 'box',
+      [
+        choice<Bracket, 'box_made'>(
+          'box_made',
+          'The boxed arm is',
+          [
+            ['section', 'one hollow section'],
+            ['plates', 'plates welded along their corners'],
+          ],
+          'not said',
+        ),
+        asked(
+          (one: Bracket) => one.box_made === 'plates',
+          reading<Bracket>('seam', 'Leg of the welds along its corners', 'length'),
+        ),
+      ],
+    ),
     number<Bracket>('yield_mpa', 'Yield of its steel', [1, 2000], 'empty: the usual', 'MPa'),
     choice<Bracket, 'goes_on'>(
       'goes_on',
