@@ -2092,6 +2092,24 @@ export interface components {
             right: components["schemas"]["AxleSide"];
         };
         /**
+         * AxleAt
+         * @description Where a live axle's pinion joint was found at a height, from ride.
+         */
+        AxleAt: {
+            /** @description Above ride; below: minus */
+            up?: components["schemas"]["Coordinate"] | null;
+            /** @description Nearer the box; farther: minus */
+            ahead?: components["schemas"]["Coordinate"] | null;
+            /** @description Its nose turned up; down: minus */
+            nose?: components["schemas"]["Angle"] | null;
+        };
+        /**
+         * AxlePath
+         * @description How a live axle goes up and down.
+         * @enum {string}
+         */
+        AxlePath: "straight" | "measured";
+        /**
          * AxleSide
          * @description One side of an axle.
          */
@@ -2790,6 +2808,19 @@ export interface components {
             base: components["schemas"]["BasePlate"];
             /** @description Face to face, as shafts and coupler ask for */
             wanted_apart?: components["schemas"]["Length"] | null;
+        };
+        /**
+         * CentreBearing
+         * @description What carries a line between two of its shafts.
+         */
+        CentreBearing: {
+            /**
+             * Rating N
+             * @description Greatest side force
+             */
+            rating_n?: number | null;
+            /** @description Top speed, by its maker */
+            greatest?: components["schemas"]["Spin"] | null;
         };
         /**
          * Choice
@@ -5250,6 +5281,8 @@ export interface components {
             angle?: components["schemas"]["Slant"] | null;
             /** @description Greatest torque, by its maker */
             rating?: components["schemas"]["Torque"] | null;
+            /** @description Of a cross: dynamic, for its life, by its maker */
+            capacity?: components["schemas"]["Torque"] | null;
             /**
              * Nm Per Deg
              * @description Of a rubber coupling: torque that turns it a degree
@@ -5306,6 +5339,14 @@ export interface components {
             /** @description Of the axle, where the propshaft joins it */
             bump?: components["schemas"]["Length"] | null;
             droop?: components["schemas"]["Length"] | null;
+            /** @description Of a sprung axle */
+            goes?: components["schemas"]["AxlePath"] | null;
+            /**
+             * Arc
+             * @description Of a sprung axle, as measured
+             * @default []
+             */
+            arc: components["schemas"]["AxleAt"][];
             /** @description Laden, the axle stands higher than at ride by this */
             laden?: components["schemas"]["Length"] | null;
             /** @description Empty, lower by this */
@@ -5391,6 +5432,23 @@ export interface components {
              * @description Balance grade G
              */
             grade_mm_s?: number | null;
+            /**
+             * @description Of each place between two shafts
+             * @default {
+             *       "rating_n": null,
+             *       "greatest": null
+             *     }
+             */
+            bearing: components["schemas"]["CentreBearing"];
+            /**
+             * Life H
+             * @description That its crosses are to last
+             */
+            life_h?: number | null;
+            /** @description That it runs with on the mean */
+            life_torque?: components["schemas"]["Torque"] | null;
+            /** @description That it turns with then */
+            life_speed?: components["schemas"]["Spin"] | null;
         };
         /**
          * PropertyClass

@@ -4,6 +4,7 @@ from collections.abc import Iterator
 from typing import Final
 
 from driveline.benches.axles.joint_checks import joint_checks
+from driveline.benches.axles.life_checks import life_checks
 from driveline.benches.axles.line_workings import slip_working, uneven_working
 from driveline.benches.axles.lines import LineFound
 from driveline.benches.axles.needs import AxlesNeeds
@@ -29,6 +30,7 @@ def line_checks(one: LineFound, needs: AxlesNeeds, judge: Judge) -> Iterator[Che
     yield _middle(one, judge)
     yield from joint_checks(one, needs, judge)
     yield from tube_checks(one, needs, judge)
+    yield from life_checks(one, needs, judge)
     yield _slip(one, judge)
     yield _hoop(one, judge)
 

@@ -2,6 +2,7 @@
 
 from collections.abc import Iterator
 
+from driveline.benches.axles.arc import arc_missing
 from driveline.benches.axles.bars import load_at, load_missing
 from driveline.benches.axles.needs import AxlesNeeds
 from driveline.benches.axles.sheet import JointKind, PropLine
@@ -54,12 +55,13 @@ def travel_missing(line: PropLine) -> tuple[str, ...]:
         return (f"{line.name}: whether the axle's housing is bolted to the vehicle",)
     if line.is_fixed:
         return ()
-    return missing_of(
+    stops = missing_of(
         {
             f"{line.name}: the axle's rise to the bump stop": value_of(line.bump),
             f"{line.name}: its droop": value_of(line.droop),
         }
     )
+    return (*stops, *arc_missing(line))
 
 
 def standing_missing(line: PropLine) -> tuple[str, ...]:
@@ -68,12 +70,13 @@ def standing_missing(line: PropLine) -> tuple[str, ...]:
         return ()
     if line.is_fixed is None:
         return (f"{line.name}: whether the axle's housing is bolted to the vehicle",)
-    return missing_of(
+    stands = missing_of(
         {
             f"{line.name}: how much higher the axle stands laden": value_of(line.laden),
             f"{line.name}: how much lower it stands empty": value_of(line.empty),
         }
     )
+    return (*stands, *arc_missing(line))
 
 
 def wind_missing(line: PropLine, needs: AxlesNeeds) -> tuple[str, ...]:

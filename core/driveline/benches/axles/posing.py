@@ -8,8 +8,9 @@ from typing import Final
 import numpy as np
 
 from driveline.arrays import Floats
+from driveline.benches.axles.arc import arc_of
 from driveline.benches.axles.ends import AT_REST, Moves
-from driveline.benches.axles.sheet import JointKind, PropJoint, PropLine
+from driveline.benches.axles.sheet import AxlePath, JointKind, PropJoint, PropLine
 from driveline.cardan.chains import Chain, bends_deg, toward
 from driveline.cardan.slip import Slip, slip_of
 from driveline.cardan.wound import Pinion
@@ -71,11 +72,17 @@ def _heights(line: PropLine, joints_mm: Floats) -> Iterator[tuple[str, Floats, F
     """The heights at which its axle stands, with its joints and the pinion's line there."""
     _, pinion = _ends(line, joints_mm)
     yield AT_RIDE, joints_mm, pinion
+    arc = arc_of(line)
     for name, up_mm in ((LADEN, value_of(line.laden)), (EMPTY, -(value_of(line.empty) or 0.0))):
         if up_mm and not line.is_fixed:
             stood = joints_mm.copy()
-            stood[-1, 2] += up_mm
-            yield name, stood, pinion
+            (shift,), (turned,) = arc.at([up_mm], _toward_box(joints_mm), pinion)
+            stood[-1] += shift
+            yield name, stood, turned
+
+
+def _toward_box(joints_mm: Floats) -> float:
+    return 1.0 if joints_mm[0, 0] >= joints_mm[-1, 0] else -1.0
 
 
 def standing_of(line: PropLine, joints_mm: Floats) -> Iterator[Posed]:
@@ -152,23 +159,38 @@ def swept_of(line: PropLine, joints_mm: Floats, moves: Moves, wound: Wound) -> S
         bump = droop = 0.0
     heights = np.unique(np.concatenate((np.linspace(-droop, bump, HEIGHTS), [0.0])))
     box, pinion = _ends(line, joints_mm)
-    own = wound.pinion(joints_mm, pinion)
-    winds = [own.wound(by_deg) for by_deg in sorted({0.0, wound.up_deg, -wound.down_deg}, key=abs)]
-    places, lines_to = (np.array(one) for one in zip(*winds, strict=True))
-    shape = (len(heights), len(winds), len(moves.names))
+    places, lines_to = _pinions(line, joints_mm, pinion, heights, wound)
+    shape = (*places.shape[:2], len(moves.names))
     states = np.broadcast_to(joints_mm, (*shape, *joints_mm.shape)).copy()
-    states[..., -1, :] = places[:, None]
-    states[..., -1, 2] += heights[:, None, None]
+    states[..., -1, :] = places[:, :, None]
     states[..., 0, :] += moves.shifts_mm
     states = states.reshape(-1, *joints_mm.shape)
     boxes = np.broadcast_to(moves.turns @ box, (*shape, 3)).reshape(-1, 3)
-    pinions = np.broadcast_to(lines_to[:, None], (*shape, 3)).reshape(-1, 3)
+    pinions = np.broadcast_to(lines_to[:, :, None], (*shape, 3)).reshape(-1, 3)
     shafts = np.diff(states, axis=1)
     lengths = np.linalg.norm(shafts, axis=-1)
     if not lengths.min() > 0:
         raise ImpossibleInput("joints", 0, "apart from one another")
     lines = np.concatenate((boxes[:, None], shafts, pinions[:, None]), axis=1)
     return Swept(angles_deg=bends_deg(lines), lengths_mm=lengths)
+
+
+def _pinions(line: PropLine, joints_mm: Floats, pinion: Floats, heights: Floats, wound: Wound) -> tuple[Floats, Floats]:
+    """Where the pinion's joint is at every height and wind, and which way it points, (heights, winds, 3) each."""
+    by_deg = sorted({0.0, wound.up_deg, -wound.down_deg}, key=abs)
+    shifts, lines = arc_of(line).at(heights, _toward_box(joints_mm), pinion)
+    if line.goes is not AxlePath.MEASURED:  # the same at every height
+        own = [wound.pinion(joints_mm, pinion).wound(each) for each in by_deg]
+        joints, turned = (np.array(one) for one in zip(*own, strict=True))
+        whole = np.broadcast_to(turned, (len(heights), *turned.shape))
+        return joints + shifts[:, None], np.asarray(whole)
+    places, lines_to = [], []
+    for shift, there in zip(shifts, lines, strict=True):
+        stood = joints_mm + shift
+        own = [wound.pinion(stood, there).wound(each) for each in by_deg]
+        places.append([joint for joint, _ in own])
+        lines_to.append([line for _, line in own])
+    return np.array(places), np.array(lines_to)
 
 
 def slips_of(line: PropLine, swept: Swept, joints_mm: Floats, moves: Moves) -> dict[int, Slip]:

@@ -9,7 +9,7 @@ from pydantic import Field
 
 from driveline.joints.sheet import Bolts
 from driveline.shafts.splines import SplineHub
-from driveline.sheet import Angle, Coordinate, Length, Mass, Name, Sheet, Slant, Torque, Words
+from driveline.sheet import Angle, Coordinate, Length, Mass, Name, Sheet, Slant, Spin, Torque, Words
 from driveline.space.spots import Spot
 from driveline.tables.materials import PlateMaterial
 from driveline.words import Choice
@@ -191,6 +191,7 @@ class PropJoint(Sheet):
     kind: JointKind | None = None
     angle: Slant | None = Field(default=None, description="Greatest, by its maker")
     rating: Torque | None = Field(default=None, description="Greatest torque, by its maker")
+    capacity: Torque | None = Field(default=None, description="Of a cross: dynamic, for its life, by its maker")
     nm_per_deg: Rate | None = Field(default=None, description="Of a rubber coupling: torque that turns it a degree")
     grease: ShortWords = Field(default="", description="What grease, how often")
 
@@ -222,6 +223,28 @@ class Tube(Sheet):
     is_mock_up: bool = False
 
 
+class AxlePath(Choice):
+    """How a live axle goes up and down."""
+
+    STRAIGHT = "straight", "straight up and down, as was seen"
+    MEASURED = "measured", "by an arc of its own, as measured"
+
+
+class AxleAt(Sheet):
+    """Where a live axle's pinion joint was found at a height, from ride."""
+
+    up: Coordinate | None = Field(default=None, description="Above ride; below: minus")
+    ahead: Coordinate | None = Field(default=None, description="Nearer the box; farther: minus")
+    nose: Angle | None = Field(default=None, description="Its nose turned up; down: minus")
+
+
+class CentreBearing(Sheet):
+    """What carries a line between two of its shafts."""
+
+    rating_n: Annotated[float, Field(gt=0, le=1e6)] | None = Field(default=None, description="Greatest side force")
+    greatest: Spin | None = Field(default=None, description="Top speed, by its maker")
+
+
 class PropLine(Sheet):
     """A line of propshafts, from the box to an axle."""
 
@@ -234,6 +257,8 @@ class PropLine(Sheet):
     is_fixed: bool | None = Field(default=None, description="The axle's housing is bolted to the vehicle")
     bump: Length | None = Field(default=None, description="Of the axle, where the propshaft joins it")
     droop: Length | None = None
+    goes: AxlePath | None = Field(default=None, description="Of a sprung axle")
+    arc: Annotated[list[AxleAt], Field(max_length=9)] = Field(default=[], description="Of a sprung axle, as measured")
     laden: Length | None = Field(default=None, description="Laden, the axle stands higher than at ride by this")
     empty: Length | None = Field(default=None, description="Empty, lower by this")
     winds_up: Slant | None = Field(default=None, description="Pinion nose up, under launch, as seen or stated")
@@ -245,6 +270,12 @@ class PropLine(Sheet):
     pinion_flange: Flange = Flange()
     has_hoop: bool | None = Field(default=None, description="A loop catches the shaft if its front joint breaks")
     grade_mm_s: Annotated[float, Field(gt=0, le=100)] | None = Field(default=None, description="Balance grade G")
+    bearing: CentreBearing = Field(default=CentreBearing(), description="Of each place between two shafts")
+    life_h: Annotated[float, Field(gt=0, le=1e6)] | None = Field(
+        default=None, description="That its crosses are to last"
+    )
+    life_torque: Torque | None = Field(default=None, description="That it runs with on the mean")
+    life_speed: Spin | None = Field(default=None, description="That it turns with then")
 
 
 class AdapterFace(Bolts):

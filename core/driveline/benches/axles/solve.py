@@ -160,8 +160,6 @@ def _assumed(sheet: AxlesSheet, needs: AxlesNeeds) -> Iterator[Assumed]:
         if needs.any_way_mm is not None:
             text = f"{line.name}: the unit moves {fig(needs.any_way_mm, 'mm', 1)} any way, as no mounts are entered"
             yield Assumed(field="mounts.mounts", text=text)
-        if line.is_fixed is False:
-            yield Assumed(field=f"axles.lines.{k}.bump", text=f"{line.name}: the axle goes straight up and down")
 
 
 def _to_do(

@@ -46,6 +46,8 @@ export const newLine = (name: string): PropLine => ({
   tubes: [newTube()],
   box: {},
   pinion: {},
+  bearing: {},
+  arc: [],
 });
 
 /** One more joint, and the shaft before it. */

@@ -194,6 +194,15 @@ export const LINE: Form<PropLine> = [
     [
       reading<PropLine>('bump', 'Where the shaft joins it, it rises by', 'length'),
       reading<PropLine>('droop', 'and drops by', 'length'),
+      choice<PropLine, 'goes'>(
+        'goes',
+        'It goes',
+        [
+          ['straight', 'straight up and down, as seen'],
+          ['measured', 'by an arc of its own'],
+        ],
+        'not said',
+      ),
       reading<PropLine>(
         'laden',
         'Laden, the axle stands higher by',
@@ -216,6 +225,34 @@ export const LINE: Form<PropLine> = [
   ),
   yesNo<PropLine>('has_hoop', 'If the front joint breaks', 'not said', ['a loop catches it', 'nothing does']),
   number<PropLine>('grade_mm_s', 'Balance grade G', [0.1, 100], 'empty: the usual', 'mm/s'),
+  ...when(
+    (line: PropLine) => line.joints.length > 2,
+    [
+      ...within(
+        (line: PropLine) => line.bearing,
+        [
+          number<PropLine['bearing']>(
+            'rating_n',
+            'Bearing between two shafts, greatest side force',
+            [1, 1_000_000],
+            'by its maker',
+            'N',
+          ),
+          reading<PropLine['bearing']>('greatest', 'Its top speed', 'spin', 'by its maker'),
+        ],
+      ),
+    ],
+  ),
+  number<PropLine>('life_h', 'Its crosses are to last', [1, 1_000_000], 'hours of driving', 'h'),
+  reading<PropLine>('life_torque', 'Torque that it runs with on the mean', 'torque'),
+  reading<PropLine>('life_speed', 'It turns with then', 'spin'),
+];
+
+/** A place of a live axle's own arc. */
+export const arcForm = (k: number): Form<PropLine['arc'][number]> => [
+  reading<PropLine['arc'][number]>('up', `Place ${k + 1}, above ride by`, 'length', 'below: minus'),
+  reading<PropLine['arc'][number]>('ahead', `Place ${k + 1}, nearer the box by`, 'length', 'farther: minus'),
+  reading<PropLine['arc'][number]>('nose', `Place ${k + 1}, nose up by`, 'angle', 'down: minus'),
 ];
 
 export const jointForm = (k: number, points: readonly string[]): Form<Joint> => [
@@ -233,6 +270,10 @@ export const jointForm = (k: number, points: readonly string[]): Form<Joint> => 
   ...within((joint: Joint) => joint.at, spotForm(`Joint ${k + 1}’s centre`, points)),
   reading<Joint>('angle', `Joint ${k + 1}, greatest angle`, 'angle', 'by its maker'),
   reading<Joint>('rating', `Joint ${k + 1}, greatest torque`, 'torque', 'by its maker'),
+  ...when(
+    (joint: Joint) => joint.kind === 'cross' || joint.kind === 'double',
+    [reading<Joint>('capacity', `Joint ${k + 1}, dynamic capacity`, 'torque', 'for its life, by its maker')],
+  ),
   ...when(
     (joint: Joint) => joint.kind === 'rubber',
     [number<Joint>('nm_per_deg', `Joint ${k + 1}, torque that turns it a degree`, [1, 100_000], '', 'N·m')],
