@@ -5,7 +5,9 @@ from typing import Final
 
 from driveline.errors import ImpossibleInput
 
-LIFE: Final = 1.5e7  # h·rpm·degrees
+LIFE_H: Final = 5000.0  # for which a capacity is stated, at these
+LIFE_RPM: Final = 1000.0
+LIFE_DEG: Final = 3.0
 EXPONENT: Final = 10 / 3  # of needle bearings
 LEAST_DEG: Final = 2.0  # bent less, needles roll no farther, and the same places bear
 
@@ -28,7 +30,9 @@ def cross_life_h(*, capacity_nm: float, torque_nm: float, rpm: float, angle_deg:
     for name, value in (("capacity", capacity_nm), ("torque", torque_nm), ("rpm", rpm)):
         if not value > 0:
             raise ImpossibleInput(name, value, "above 0")
-    life_h: float = LIFE / (rpm * max(angle_deg, LEAST_DEG)) * (capacity_nm / torque_nm) ** EXPONENT
+    life_h: float = (
+        LIFE_H * LIFE_RPM / rpm * LIFE_DEG / max(angle_deg, LEAST_DEG) * (capacity_nm / torque_nm) ** EXPONENT
+    )
     return life_h
 
 

@@ -35,6 +35,7 @@ UNITS: Final = {
     "mm/s": "mm/s",
     "m/s²": "m/s**2",
     "rpm": "1/minute",
+    "h": "hour",
     "°": "degree",
     "%": "percent",
     "K": "delta_degC",

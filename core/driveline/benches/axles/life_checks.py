@@ -7,7 +7,7 @@ from driveline.benches.axles.bars import load_missing
 from driveline.benches.axles.lines import LineFound
 from driveline.benches.axles.needs import AxlesNeeds
 from driveline.benches.axles.sheet import JointKind
-from driveline.cardan.life import EXPONENT, LEAST_DEG, LIFE, centre_force_n, cross_life_h
+from driveline.cardan.life import EXPONENT, LEAST_DEG, LIFE_DEG, LIFE_H, LIFE_RPM, centre_force_n, cross_life_h
 from driveline.checks import Check
 from driveline.figures import fig
 from driveline.gearing.road import GRAVITY_MS2
@@ -63,8 +63,10 @@ def _life(one: LineFound, j: int, judge: Judge) -> Check:
             return Working(source=LIVES)
         last = step(
             "L",
-            "k / (n * max(β, b)) * (C / T)**p",
-            tabled("k", LIFE, "h·rpm·°", "of needle bearings"),
+            "H * n_0 / n * β_0 / max(β, b) * (C / T)**p",
+            tabled("H", LIFE_H, "h", "at which the capacity is stated"),
+            tabled("n_0", LIFE_RPM, "rpm", "turning so fast"),
+            tabled("β_0", LIFE_DEG, "°", "bent so far"),
             entered("n", rpm, "rpm", f"{one.field}.life_speed"),
             worked("β", angle, "°", "where its axle stands, at the most"),
             tabled("b", LEAST_DEG, "°", "that counts at the least"),
