@@ -27,6 +27,9 @@ class Mode:
     name: str
     shares_pct: Floats  # (6,), of the energy of motion, as ``NAMES``
     shape: Floats  # (6,): shift and turn about the centre of gravity, m and rad
+    pushes: Floats  # (6,): what the mounts push back with then, N and N·m
+    carries: Floats  # (6,): mass and inertia by that shape, kg·m and kg·m²
+    mass_kg: float
 
     @property
     def is_low(self) -> bool:
@@ -73,6 +76,9 @@ def modes_of(
                 name=NAMES[int(shares.argmax())],
                 shares_pct=shares,
                 shape=shape,
+                pushes=stiffness @ shape,
+                carries=masses @ shape,
+                mass_kg=mass_kg,
             )
         )
     return tuple(found)

@@ -45,6 +45,7 @@ class _Group:
 class WeldStress(_Group):
     """What a group comes to, on the throat; ``at_mm`` is where it is worst."""
 
+    force_n: Floats  # (3,)
     moment_nmm: Floats  # (3,), at the centroid
     sizes_mpa: Floats  # (p,)
     components_mpa: Floats  # (3,), at the worst
@@ -77,6 +78,7 @@ def weld_stress(
     worst = int(sizes.argmax())
     return WeldStress(
         **vars(group),
+        force_n=force_n,
         moment_nmm=moments[0],
         sizes_mpa=sizes,
         components_mpa=at_ends[0, worst],

@@ -137,3 +137,29 @@ def scan_travel(
     inner = _angle_deg(x * outputs[:, 0] + y * outputs[:, 1] + z * outputs[:, 2], lengths)
     along = (one * spindles[:, :, k, None] for k, one in enumerate((x, y, z)))
     return Scan(heights_mm, locks_deg, moves_mm, lengths, inner, _angle_deg(sum(along), lengths))
+
+
+def lines_at(
+    corner: Corner, *, height_mm: float, lock_deg: float, move_mm: Floats, turn: Floats
+) -> tuple[Floats, Floats, Floats]:
+    """Return which way shaft, output and spindle point in one state, each of a length of one, all along the shaft.
+
+    Args:
+        corner: The wheel and the output that drives it.
+        height_mm: Of the wheel from ride.
+        lock_deg: Of the wheel, nose left is plus.
+        move_mm: Of the inner joint, (3,).
+        turn: Of the output's line, (3, 3).
+
+    Source:
+        As ``scan_travel``.
+    """
+    heights, locks = np.array([height_mm]), np.array([lock_deg])
+    arms, outers = _carried(corner, heights)
+    shaft = _steered_mm(corner, arms, outers, locks)[0, 0] - corner.inner_mm - move_mm
+    shaft = shaft / float(np.linalg.norm(shaft))
+    spindle = arms[0] @ unit_line(corner.spindle, "spindle")
+    if corner.kingpin is not None:
+        spindle = arms[0] @ (_steers(corner.kingpin, locks)[0] @ unit_line(corner.spindle, "spindle"))
+    output = turn @ unit_line(corner.output, "output")
+    return shaft, *(line if line @ shaft >= 0 else -line for line in (output, spindle))

@@ -36,6 +36,8 @@ UNITS: Final = {
     "m/s²": "m/s**2",
     "rpm": "1/minute",
     "h": "hour",
+    "J": "joule",
+    "kg·m²": "kilogram * meter**2",
     "°": "degree",
     "%": "percent",
     "K": "delta_degC",

@@ -14,6 +14,7 @@ from driveline.figures import fig
 from driveline.margins import Judge, missing_of
 from driveline.sheet import positive_of, value_of
 from driveline.suspension.travel import RUNNING_MOST_DEG, RUNNING_WANTED_DEG
+from driveline.working import Working
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -92,12 +93,12 @@ def _envelope_missing(one: SideFound) -> tuple[str, ...]:
 
 def _standing(one: SideFound) -> tuple[str, float, float] | None:
     """At which height the shaft stands most bent while it is driven, and how bent: what is not given is left out."""
-    if one.travel is None:
-        return None
+    return None if one.travel is None else one.travel.standing_deg(_heights(one, one.travel))
+
+
+def _heights(one: SideFound, travel: Travelling) -> dict[str, float]:
     laden, empty = value_of(one.axle.laden) or 0.0, value_of(one.axle.empty) or 0.0
-    end = one.travel.end
-    heights = {"at ride height": 0.0, "laden": min(laden, end.bump_mm), "empty": -min(empty, end.droop_mm)}
-    return one.travel.standing_deg(heights)
+    return {"at ride height": 0.0, "laden": min(laden, travel.end.bump_mm), "empty": -min(empty, travel.end.droop_mm)}
 
 
 def standing_missing(axle: Axle) -> tuple[str, ...]:
@@ -143,8 +144,22 @@ def _ride(one: SideFound, judge: Judge) -> Check:
         missing=(*one.found.missing, *standing_missing(one.axle)),
         inputs=(f"{one.field}.outer", f"{one.field}.inner", one.field.rpartition(".")[0] + ".laden"),
         station=one.station,
-        working=lambda: angle_working(None if angles is None else max(angles), where),
+        working=lambda: _ride_working(one, angles, where),
     )
+
+
+def _ride_working(one: SideFound, angles: tuple[float, float] | None, where: str) -> Working:
+    if angles is None or one.travel is None:
+        return angle_working(None, None, where)
+    shaft, output, spindle = one.travel.lines_standing(_heights(one, one.travel)[where])
+    return angle_working(max(angles), (shaft, output if angles[0] >= angles[1] else spindle), where)
+
+
+def _travel_working(one: SideFound, at: At | None, *, is_inner: bool) -> Working:
+    if at is None or one.travel is None:
+        return angle_working(None, None, "")
+    shaft, output, spindle = one.travel.lines_at(at)
+    return angle_working(at.value, (shaft, output if is_inner else spindle), height_words(at))
 
 
 def _inner(one: SideFound, judge: Judge) -> Check:
@@ -162,7 +177,7 @@ def _inner(one: SideFound, judge: Judge) -> Check:
         missing=(*one.found.missing, *_angle_missing(one)),
         inputs=(f"{one.field}.outer", one.field.rpartition(".")[0] + ".inner"),
         station=one.station,
-        working=lambda: angle_working(None if at is None else at.value, "" if at is None else height_words(at)),
+        working=lambda: _travel_working(one, at, is_inner=True),
     )
 
 
@@ -242,5 +257,5 @@ def _outer(one: SideFound, judge: Judge) -> Check:
         missing=(*one.found.missing, *_outer_missing(one)),
         inputs=(f"{one.field}.outer", f"{one.field}.steered"),
         station=one.station,
-        working=lambda: angle_working(None if at is None else at.value, "" if at is None else height_words(at)),
+        working=lambda: _travel_working(one, at, is_inner=False),
     )

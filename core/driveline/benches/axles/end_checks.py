@@ -10,6 +10,7 @@ from driveline.benches.axles.bars import differential_missing, load_missing
 from driveline.benches.axles.lines import LineFound
 from driveline.benches.axles.needs import AxlesNeeds
 from driveline.benches.axles.sheet import BarSpline, Flange
+from driveline.benches.axles.workings import angle_working
 from driveline.checks import Check
 from driveline.figures import fig, num
 from driveline.joints.circles import circle_checks, circle_place, circle_xy_mm
@@ -81,10 +82,10 @@ def _rated(
 def _fast(one: SideFound, judge: Judge) -> Check:
     """A fixed joint that turns fast may be bent less than one that is steered at a walk."""
     laden, empty, travel = value_of(one.axle.laden), value_of(one.axle.empty), one.travel
-    angle = None
+    angle, worst_mm = None, 0.0
     if travel is not None and laden is not None and empty is not None:
-        heights = {"ride": 0.0, "laden": min(laden, travel.end.bump_mm), "empty": -min(empty, travel.end.droop_mm)}
-        angle = max(travel.standing_deg({name: height})[2] for name, height in heights.items())
+        heights = (0.0, min(laden, travel.end.bump_mm), -min(empty, travel.end.droop_mm))
+        angle, worst_mm = max((travel.standing_deg({"": height})[2], height) for height in heights)
     stated = positive_of(one.axle.outer.fast)
     missing = (
         *one.found.missing,
@@ -99,10 +100,10 @@ def _fast(one: SideFound, judge: Judge) -> Check:
 
     def working() -> Working:
         source = "Straight ahead, empty to laden, against the maker's angle at that speed."
-        if angle is None:
+        if angle is None or travel is None:
             return Working(source=source)
-        last = step("β", "β_o", worked("β_o", angle, "°", "worst of ride, laden and empty"), value=angle, unit="°")
-        return Working(steps=(last,), source=source)
+        shaft, _, spindle = travel.lines_standing(worst_mm)
+        return angle_working(angle, (shaft, spindle), "worst of ride, laden and empty", source=source)
 
     return judge.check(
         "clearance",

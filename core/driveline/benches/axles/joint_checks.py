@@ -3,7 +3,7 @@
 from collections.abc import Iterator
 
 from driveline.benches.axles.bars import load_missing
-from driveline.benches.axles.line_workings import joint_limit_working, joint_torque_working
+from driveline.benches.axles.line_workings import CUSTOMARY, joint_torque_working
 from driveline.benches.axles.lines import LineFound
 from driveline.benches.axles.needs import AxlesNeeds
 from driveline.benches.axles.sheet import JointKind
@@ -61,7 +61,9 @@ def _runs(one: LineFound, j: int, judge: Judge) -> Check:
         missing=(*one.ends_missing, *one.standing_missing, *one.speed_missing),
         inputs=(f"{one.field}.joints.{j}",),
         station=one.station,
-        working=lambda: joint_limit_working(limit, angle, where),
+        working=lambda: angle_working(
+            None if limit is None else angle, one.lines_of(where, j), where, source=CUSTOMARY
+        ),
     )
     if still:
         return check.model_copy(update={"demand": None, "capacity": None, "is_so": False}).with_working(
@@ -88,7 +90,9 @@ def _reach(one: LineFound, j: int, judge: Judge) -> Check:
         missing=tuple(lacking),
         inputs=(f"{one.field}.joints.{j}.angle",),
         station=one.station,
-        working=lambda: angle_working(angle, "the worst of all heights and moves"),
+        working=lambda: angle_working(
+            angle, None if one.swept is None else one.swept.worst_lines(j), "the worst of all heights and moves"
+        ),
     )
 
 

@@ -56,7 +56,7 @@ def _even(one: LineFound, judge: Judge) -> Check:
         missing=_posed_missing(one),
         inputs=(f"{one.field}.tubes", f"{one.field}.pinion", f"{one.field}.box"),
         station=one.station,
-        working=lambda: uneven_working(None if worst is None else worst[1], rpm),
+        working=lambda: uneven_working(None if worst is None else worst[1], one.worst_uneven, rpm),
     )
 
 
@@ -72,14 +72,15 @@ def _posed_missing(one: LineFound) -> tuple[str, ...]:
 
 
 def _middle(one: LineFound, judge: Judge) -> Check:
-    rpm, worst, says = one.rpm, None, ""
+    rpm, worst, uneven, says = one.rpm, None, None, ""
     if one.posed and rpm is not None and not one.twist_missing:
-        worst, where = 0.0, None
+        worst, uneven, where = 0.0, 0.0, None
         for posed, drives, coasts in zip(one.posed, one.drives, one.coasts, strict=True):
             for words, whole in (("driving", drives[:-1]), ("coasting", coasts[1:])):
                 values = whole * squared_speed(rpm)
                 if len(values) and float(values.max()) > worst:
-                    worst, where = float(values.max()), (posed, words, int(values.argmax()))
+                    worst, uneven = float(values.max()), float(whole.max())
+                    where = (posed, words, int(values.argmax()))
         says = f"{fig(worst, ACCELERATION, 0)}."
         if where is not None:
             posed, words, shaft = where
@@ -102,7 +103,7 @@ def _middle(one: LineFound, judge: Judge) -> Check:
         missing=_posed_missing(one),
         inputs=(f"{one.field}.joints", f"{one.field}.pinion", f"{one.field}.box"),
         station=one.station,
-        working=lambda: uneven_working(worst, rpm),
+        working=lambda: uneven_working(worst, uneven, rpm),
     )
 
 
@@ -138,7 +139,7 @@ def _slip(one: LineFound, judge: Judge) -> Check:
         }
     )
     demand = capacity = None
-    says = ""
+    is_in, says = True, ""
     if slip is not None:
         says = f"{fig(slip.in_mm, 'mm', 1)} in and {fig(slip.out_mm, 'mm', 1)} out from ride height"
         says = f"{says}, and {fig(END_ROOM_MM, 'mm', 0)} left at each end."
@@ -154,7 +155,7 @@ def _slip(one: LineFound, judge: Judge) -> Check:
         unit="mm",
         says=says,
         missing=tuple(lacking),
-        working=lambda: slip_working(slip, demand, capacity),
+        working=lambda: slip_working(slip, demand, is_in=is_in),
         **common,  # type: ignore[arg-type]
     )
 

@@ -3,12 +3,15 @@
 import math
 from typing import Final
 
-from driveline.benches.axles.workings import SHEARED, TORSION, bend_step
+from driveline.benches.axles.workings import SHEARED, TORSION
 from driveline.cardan.chains import STEPS
 from driveline.cardan.slip import END_ROOM_MM, Slip
 from driveline.working import Working, entered, step, tabled, worked
 
 RATED: Final = "Its maker's static rating: the greatest torque that it may see. How long it lives its maker says."
+CUSTOMARY: Final = (
+    "Customary most of each joint of a pair that cancels, by straight line between its rows; ω² β² = 1000."
+)
 EXACT: Final = (
     f"Each run of crosses turned exactly in {STEPS} steps of one turn, rigid, no small angles; differentiated by its "
     "orders. Runs apart are added at their worst."
@@ -18,9 +21,9 @@ RULED: Final = (
 )
 
 
-def _accelerated(value: float, rpm: float) -> Working:
+def _accelerated(value: float, uneven: float, rpm: float) -> Working:
     omega = rpm * math.pi / 30
-    coefficient = worked("ε", value / omega**2, "", "greatest second derivative of the swing, by the turn")
+    coefficient = worked("ε", uneven, "", "greatest second derivative of the swing, by the turn")
     speed = step(
         "ω", "2 * pi * n", worked("n", rpm, "rpm", "at the wanted road speed"), value=omega, unit="1/s", decimals=1
     )
@@ -28,17 +31,9 @@ def _accelerated(value: float, rpm: float) -> Working:
     return Working(steps=(speed, last), source=RULED, method=EXACT)
 
 
-def uneven_working(worst: float | None, rpm: float | None) -> Working:
-    """Return how unevenly a shaft turns at the worst."""
-    return Working(source=RULED) if worst is None or not rpm else _accelerated(worst, rpm)
-
-
-def joint_limit_working(limit_deg: float | None, angle_deg: float | None, where: str) -> Working:
-    """Return a joint's angle where its axle stands."""
-    source = "Customary most of each joint of a pair that cancels, by straight line between its rows; ω² β² = 1000."
-    if limit_deg is None or angle_deg is None:
-        return Working(source=source)
-    return Working(steps=(bend_step(angle_deg, where),), source=source)
+def uneven_working(worst: float | None, uneven: float | None, rpm: float | None) -> Working:
+    """Return how unevenly a shaft turns at the worst: ``uneven`` is its acceleration turning at one radian a second."""
+    return Working(source=RULED) if worst is None or uneven is None or not rpm else _accelerated(worst, uneven, rpm)
 
 
 def joint_torque_working(torque_nm: float | None) -> Working:
@@ -75,11 +70,11 @@ def tube_working(
     return Working(steps=(last,), source=TORSION)
 
 
-def slip_working(slip: Slip | None, demand: float | None, capacity: float | None) -> Working:
+def slip_working(slip: Slip | None, demand: float | None, *, is_in: bool) -> Working:
     """Return how far a slip joint must go, the tighter way."""
     source = "The axle's and the unit's moves at their worst together, and room at the end."
-    if slip is None or demand is None or capacity is None:
+    if slip is None or demand is None:
         return Working(source=source)
-    gone = worked("s", demand - END_ROOM_MM, "mm", "the tighter way from ride height")
+    gone = worked("s", slip.in_mm if is_in else slip.out_mm, "mm", "the tighter way from ride height")
     room = tabled("e", END_ROOM_MM, "mm", "left at the end")
     return Working(steps=(step("d", "s + e", gone, room, value=demand, unit="mm", decimals=1),), source=source)

@@ -111,6 +111,16 @@ class LineFound:
         at_axle = self.drives[:, -1] * squared_speed(self.rpm)
         return self.posed[int(at_axle.argmax())], float(at_axle.max())
 
+    def lines_of(self, where: str, j: int) -> tuple[Floats, Floats] | None:
+        """Return the directions of both sides of a joint, posed in a case; ``None`` where there is none."""
+        found = next((posed.chain.lines for posed in self.posed if posed.name == where), None)
+        return None if found is None else (found[j], found[j + 1])
+
+    @property
+    def worst_uneven(self) -> float | None:
+        """How unevenly it is driven there, over ω²."""
+        return float(self.drives[:, -1].max()) if self.posed else None
+
     def _uneven(self, chains: Sequence[Chain]) -> Floats:
         """Of chains of the same joints and yokes, that stand differently."""
         return exact_of_lines_rad_s2(chains[0], np.array([one.lines for one in chains]), RPM_AT_ONE)

@@ -41,6 +41,12 @@ class Swept:
 
     angles_deg: Floats
     lengths_mm: Floats
+    lines: Floats  # (states, joints + 1, 3)
+
+    def worst_lines(self, j: int) -> tuple[Floats, Floats]:
+        """Return the directions of both sides of a joint where it is bent most, (3,) each."""
+        row = int(self.angles_deg[:, j].argmax())
+        return self.lines[row, j], self.lines[row, j + 1]
 
 
 def squared_speed(rpm: float) -> float:
@@ -172,7 +178,7 @@ def swept_of(line: PropLine, joints_mm: Floats, moves: Moves, wound: Wound) -> S
     if not lengths.min() > 0:
         raise ImpossibleInput("joints", 0, "apart from one another")
     lines = np.concatenate((boxes[:, None], shafts, pinions[:, None]), axis=1)
-    return Swept(angles_deg=bends_deg(lines), lengths_mm=lengths)
+    return Swept(angles_deg=bends_deg(lines), lengths_mm=lengths, lines=lines)
 
 
 def _pinions(line: PropLine, joints_mm: Floats, pinion: Floats, heights: Floats, wound: Wound) -> tuple[Floats, Floats]:

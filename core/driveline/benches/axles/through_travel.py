@@ -21,6 +21,7 @@ from driveline.suspension.travel import (
     INNER_TRIPOD_MM,
     OUTER_FIXED_DEG,
     Scan,
+    lines_at,
     scan_travel,
 )
 
@@ -97,6 +98,16 @@ class Travelling:
         inner, outer = scan.inner_deg[:, 0, 0], scan.outer_deg[:, 0, 0]
         worst = int(np.maximum(inner, outer).argmax())
         return list(heights_mm)[worst], float(inner[worst]), float(outer[worst])
+
+    def lines_at(self, at: At) -> tuple[Floats, Floats, Floats]:
+        """Return which way shaft, output and spindle point at a place of the scan, (3,) each."""
+        row = self.end.moves.names.index(at.move)
+        shift, turn = self.end.moves.shifts_mm[row], self.end.moves.turns[row]
+        return lines_at(self.end.corner, height_mm=at.height_mm, lock_deg=at.lock_deg, move_mm=shift, turn=turn)
+
+    def lines_standing(self, height_mm: float) -> tuple[Floats, Floats, Floats]:
+        """Return the same at a height from ride, straight ahead, the unit at rest."""
+        return lines_at(self.end.corner, height_mm=height_mm, lock_deg=0.0, move_mm=np.zeros(3), turn=np.eye(3))
 
     def worst_of(self, values: Floats) -> At:
         """Return where values of this scan are greatest."""

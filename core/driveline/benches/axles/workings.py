@@ -1,8 +1,10 @@
 """The sums behind the checks of axles."""
 
-import math
 from typing import Final
 
+import numpy as np
+
+from driveline.arrays import Floats
 from driveline.benches.axles.bars import STEEL, Section
 from driveline.benches.axles.needs import ShaftLoad
 from driveline.benches.axles.sheet import Axle, DifferentialKind
@@ -16,19 +18,26 @@ TORSION: Final = "Saint-Venant's torsion of a round section; a spline at its roo
 WHIRLS: Final = "First bending mode of a slender beam on two pins."
 
 
-def angle_working(angle_deg: float | None, where: str) -> Working:
-    """Return a joint's greatest angle."""
-    if angle_deg is None:
-        return Working(source=SCANNED)
-    return Working(steps=(bend_step(angle_deg, where),), method=SCANNED)
+Lines = tuple[Floats, Floats]  # directions of a joint's two sides, (3,) each, both along the line
 
 
-def bend_step(angle_deg: float, where: str) -> Step:
-    """Return the sum that an angle between two lines is: of a length of one of the first, what lies along the other."""
-    angle = math.radians(angle_deg)
-    across = worked("s", math.sin(angle), "", f"of a length of one, square to the other line, {where}")
-    along = worked("c", math.cos(angle), "", "along it")
-    return step("β", "atan(s / c)", across, along, value=angle_deg, unit="°", decimals=2)
+def angle_working(angle_deg: float | None, lines: Lines | None, where: str, source: str = "") -> Working:
+    """Return a joint's greatest angle, of the directions of its two sides there."""
+    if angle_deg is None or lines is None:
+        return Working(source=source or SCANNED)
+    return Working(steps=(bend_step(angle_deg, lines, where),), source=source, method="" if source else SCANNED)
+
+
+def bend_step(angle_deg: float, lines: Lines, where: str) -> Step:
+    """Return the angle between two lines as the chord between their directions, each of a length of one."""
+    first, second = (line / float(np.linalg.norm(line)) for line in lines)
+    given = [
+        worked(f"{name}_{axis}", float(part), "", words)
+        for name, line, words in (("a", first, f"one side, {where}"), ("b", second, "the other"))
+        for axis, part in zip("xyz", line, strict=True)
+    ]
+    chord = "2 * asin(sqrt((a_x - b_x)**2 + (a_y - b_y)**2 + (a_z - b_z)**2) / 2)"
+    return step("β", chord, *given, value=angle_deg, unit="°", decimals=2)
 
 
 def plunge_working(travel: Travelling | None, made_to_field: str) -> Working:

@@ -9,9 +9,10 @@ import numpy as np
 
 from driveline.benches.mounts.arm_workings import eye_weld_working, eye_working, offset_working
 from driveline.benches.mounts.brackets import STEEL
-from driveline.benches.mounts.buckling_checks import CYCLES, back_and_forth
+from driveline.benches.mounts.buckling_checks import back_and_forth
 from driveline.benches.mounts.loaded import Loaded, field_inputs
 from driveline.benches.mounts.sheet import MountKind
+from driveline.benches.mounts.weld_workings import CYCLES
 from driveline.benches.mounts.workings import strut_working
 from driveline.checks import Check
 from driveline.errors import ImpossibleInput

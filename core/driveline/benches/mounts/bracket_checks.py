@@ -11,7 +11,8 @@ from driveline.benches.mounts.landings import FIXING
 from driveline.benches.mounts.loaded import Loaded, field_inputs, lacking, lacking_of
 from driveline.benches.mounts.pull import STOCK_MM
 from driveline.benches.mounts.sheet import ArmKind, Bracket, MountKind
-from driveline.benches.mounts.workings import arm_working, base_working, ear_bolt_working, ear_working, weld_working
+from driveline.benches.mounts.weld_workings import base_working, weld_working
+from driveline.benches.mounts.workings import arm_working, ear_bolt_working, ear_working
 from driveline.checks import Check
 from driveline.figures import fig, num
 from driveline.margins import Judge, missing_of

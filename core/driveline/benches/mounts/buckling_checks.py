@@ -10,7 +10,7 @@ from driveline.benches.mounts.brackets import STEEL, weld_of
 from driveline.benches.mounts.loaded import Loaded, field_inputs, lacking
 from driveline.benches.mounts.panel_workings import panel_working
 from driveline.benches.mounts.sheet import ArmKind, Bracket, MountKind
-from driveline.benches.mounts.workings import fatigue_working
+from driveline.benches.mounts.weld_workings import CYCLES, fatigue_working
 from driveline.checks import Check
 from driveline.figures import fig
 from driveline.margins import Judge
@@ -19,7 +19,6 @@ from driveline.metal.welds import range_allowed_mpa
 from driveline.sheet import positive_of
 from driveline.working import Working
 
-CYCLES: Final = 1e5  # of launch one way and the other
 TO_AND_FRO: Final = ("launch", "launch backward", "overrun")
 
 

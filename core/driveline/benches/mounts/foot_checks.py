@@ -9,6 +9,7 @@ import numpy as np
 from driveline.benches.mounts.ears import ear_share_n, ears_of
 from driveline.benches.mounts.loaded import Loaded, field_inputs
 from driveline.benches.mounts.sheet import ArmKind
+from driveline.benches.mounts.weld_workings import weld_steps
 from driveline.checks import Check
 from driveline.figures import fig
 from driveline.margins import Judge, missing_of
@@ -159,10 +160,6 @@ def _weld(one: Loaded, foot: Foot | None, judge: Judge) -> Check:
     def working() -> Working:
         if stress is None or foot is None:
             return Working(source=WELD)
-        parts = [
-            worked(f"τ_{axis}", float(value), "MPa", "at the corner where it is worst")
-            for axis, value in zip("xyz", stress.components_mpa, strict=True)
-        ]
         half = worked("h", 1.0 if inspected else NOT_INSPECTED, "", "inspected or not")
         bears = step(
             "a",
@@ -173,9 +170,7 @@ def _weld(one: Loaded, foot: Foot | None, judge: Judge) -> Check:
             value=allowed,
             unit="MPa",
         )
-        size = "sqrt(τ_x**2 + τ_y**2 + τ_z**2)"
-        last = step("s", size, *parts, value=stress.governing_mpa, unit="MPa", decimals=1)
-        return Working(steps=(bears, last), source=WELD)
+        return Working(steps=(bears, *weld_steps(stress, "at the corner where it is worst")), source=WELD)
 
     return judge.check(
         "weld",

@@ -14,9 +14,7 @@ from driveline.held.modes import USUAL_DYNAMIC, Mode
 from driveline.metal.ears import BEARING, BENDING, NET_TENSION, SHEAR, Ear, EarStress
 from driveline.metal.sections import Section
 from driveline.metal.struts import Buckling
-from driveline.metal.weld_groups import BASE_SHEAR, E70_MPA, WeldStress
-from driveline.metal.welds import FAT_CYCLES, FAT_MPA, NOT_INSPECTED, OF_ELECTRODE
-from driveline.working import Given, Step, Working, entered, entered_or_usual, step, tabled, worked
+from driveline.working import Fact, Given, Step, Working, entered, entered_or_usual, step, tabled, worked
 
 HELD_SOURCE: Final = (
     "Rigid unit on springs, small turns: K q = load, f = -k (t + θ × r), rubber in series with its bracket; the "
@@ -61,18 +59,45 @@ def travel_working(move_mm: float | None, case: str) -> Working:
     return Working(steps=(step("d", "u - n", move, none, value=move_mm, unit="mm", decimals=1),), source=source)
 
 
+def _each(symbol: str, parts: Floats, unit: str, words: str) -> tuple[Given, ...]:
+    return tuple(worked(f"{symbol}_{axis}", float(one), unit, words) for axis, one in zip(AXES, parts, strict=True))
+
+
 def mode_working(mode: Mode | None, sheet: MountsSheet) -> Working:
-    """Return the lowest natural frequency."""
-    source = "K v = ω² M v about the centre of gravity, the rubber's stiffness times its dynamic factor."
+    """Return the lowest natural frequency, of what the mounts push back with and what is carried in its shape."""
+    source = (
+        "ω² = vᵀ K v/vᵀ M v about the centre of gravity (Rayleigh), exact in a mode; the rubber's stiffness times q."
+    )
     if mode is None:
         return Working(source=source)
-    omega = worked("ω", 2 * np.pi * mode.frequency_hz, "1/s", f"{mode.name}, the slowest")
-    dynamic = entered_or_usual(
-        "q", sheet.dynamic or USUAL_DYNAMIC, "", "mounts.dynamic", is_usual=sheet.dynamic is None
+    shift = _each("v", 1000 * mode.shape[:3], "mm", "its shape")
+    turn = _each("θ", np.degrees(mode.shape[3:]), "°", "its shape")
+    push = _each("f", mode.pushes[:3], "N", "mounts push back, K v")
+    twist = _each("m", mode.pushes[3:], "N·m", "and turn it back")
+    slow = _each("L", mode.carries[3:], "kg·m²", "inertia by that turn")
+    mass = worked("m", mode.mass_kg, "kg", "of unit and subframe")
+    turned = "θ_x * {0}_x + θ_y * {0}_y + θ_z * {0}_z"
+    sums = [
+        step(symbol, expression, *along, *by, value=float(value), unit=unit, decimals=3)
+        for symbol, expression, along, by, value, unit in (
+            ("U_v", "v_x * f_x + v_y * f_y + v_z * f_z", shift, push, mode.shape[:3] @ mode.pushes[:3], "J"),
+            ("U_θ", turned.format("m"), turn, twist, mode.shape[3:] @ mode.pushes[3:], "J"),
+            (
+                "T_v",
+                "m * (v_x**2 + v_y**2 + v_z**2)",
+                shift,
+                (mass,),
+                mode.shape[:3] @ mode.carries[:3],
+                "kg·m²",
+            ),
+            ("T_θ", turned.format("L"), turn, slow, mode.shape[3:] @ mode.carries[3:], "kg·m²"),
+        )
+    ]
+    dynamic = Fact(what="q, rubber shaking over rubber at rest", found=f"{sheet.dynamic or USUAL_DYNAMIC:g}")
+    last = step(
+        "f", "sqrt((U_v + U_θ) / (T_v + T_θ)) / (2 * pi)", *sums, value=mode.frequency_hz, unit="Hz", decimals=1
     )
-    first = step("k", "q * 1", dynamic, value=dynamic.value, unit="", decimals=2, words="already in ω")
-    last = step("f", "ω / (2 * pi)", omega, value=mode.frequency_hz, unit="Hz", decimals=1)
-    return Working(steps=(first, last), source=source)
+    return Working(steps=(dynamic, *sums, last), source=source)
 
 
 def _twisted(arm: Arm, section: Section, moment_nmm: Floats) -> tuple[list[Given], bool, Given]:
@@ -241,65 +266,6 @@ def ear_working(
     return Working(steps=(first, allowed), source=source)
 
 
-def weld_working(stress: WeldStress, allowed_mpa: float, *, is_inspected: bool) -> Working:
-    """Return the stress on a root's weld, and what it may bear."""
-    given = [
-        worked(f"τ_{axis}", float(one), "MPa", "at the end where it is worst")
-        for axis, one in zip(AXES, stress.components_mpa, strict=True)
-    ]
-    size = step("s", "sqrt(τ_x**2 + τ_y**2 + τ_z**2)", *given, value=stress.governing_mpa, unit="MPa", decimals=1)
-    half = worked(
-        "h",
-        1.0 if is_inspected else NOT_INSPECTED,
-        "",
-        "for work that is not inspected: half" if not is_inspected else "inspected",
-    )
-    allowed = step(
-        "a",
-        "q * R * h",
-        tabled("q", OF_ELECTRODE, "", "of the electrode's tensile strength"),
-        tabled("R", E70_MPA, "MPa", "E70"),
-        half,
-        value=allowed_mpa,
-        unit="MPa",
-        decimals=1,
-    )
-    return Working(
-        steps=(size, allowed),
-        source="Fillets as lines of throat 0.707 leg: direct force, twist and bending added as vectors; AWS D1.1.",
-    )
-
-
-def base_working(
-    stress: WeldStress, shear_mpa: float, base: tuple[float, str], yield_mpa: float, field: str, *, is_usual: bool
-) -> Working:
-    """Return the shear of the plate beside the weld; ``base`` is how thick it is, and in which field."""
-    first = step(
-        "τ",
-        "s * a / t",
-        worked("s", stress.governing_mpa, "MPa", "on the weld's throat"),
-        worked("a", stress.throat_mm, "mm", "throat, 0.707 of the leg"),
-        entered("t", base[0], "mm", f"{field}.bracket.{base[1]}"),
-        value=shear_mpa,
-        unit="MPa",
-        decimals=1,
-    )
-    yielding = entered_or_usual("R", yield_mpa, "MPa", f"{field}.bracket.yield_mpa", is_usual=is_usual)
-    allowed = step(
-        "c",
-        "q * R",
-        tabled("q", BASE_SHEAR, "", "of yield"),
-        yielding,
-        value=BASE_SHEAR * yield_mpa,
-        unit="MPa",
-        decimals=1,
-    )
-    return Working(
-        steps=(first, allowed),
-        source="The weld's force for each length over the plate's thickness; 0.40 of yield, AWS D1.1.",
-    )
-
-
 def pull_working(found: PullFound | None, spare_mm: float | None, room_mm: float | None) -> Working:
     """Return how far off the middle of its limits a gap may come out."""
     source = "AWS Welding Handbook, 1.02 leg/t for a tee, 1.52 a lap, and a degree of tilt; or the shop's own log."
@@ -336,23 +302,3 @@ def strut_working(
         expression = "A * R * (1 - R * s**2 / (4 * pi**2 * E))"
         load = step("P", expression, area, yielding, slender, e, value=found.load_n, unit="N")
     return Working(steps=(slender, load), source=f"{found.rule}; Euler above a slenderness of {found.changeover:.0f}.")
-
-
-def fatigue_working(stress: WeldStress, allowed_mpa: float) -> Working:
-    """Return the range of stress on a weld, and what it bears so often."""
-    given = [
-        worked(f"τ_{axis}", float(one), "MPa", "from launch to back, at the end where it is worst")
-        for axis, one in zip(AXES, stress.components_mpa, strict=True)
-    ]
-    size = step("s", "sqrt(τ_x**2 + τ_y**2 + τ_z**2)", *given, value=stress.governing_mpa, unit="MPa", decimals=1)
-    allowed = step(
-        "a",
-        "f * (n / N)**(1 / 3)",
-        tabled("f", FAT_MPA, "MPa", "class, at two million"),
-        tabled("n", FAT_CYCLES, "", "two million"),
-        worked("N", FAT_CYCLES * (FAT_MPA / allowed_mpa) ** 3, "", "times, taken as usual"),
-        value=allowed_mpa,
-        unit="MPa",
-        decimals=1,
-    )
-    return Working(steps=(size, allowed), source="EN 1993-1-9 class 36 on the throat, slope 3: a screen, no proof.")
