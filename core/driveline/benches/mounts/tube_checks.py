@@ -20,7 +20,7 @@ from driveline.margins import Judge, missing_of
 from driveline.metal.ears import BENDING
 from driveline.metal.sleeves import drawn_in_mpa, tube_stress_mpa
 from driveline.sheet import positive_of
-from driveline.working import Step, Working, entered, entered_or_usual, step, tabled
+from driveline.working import Step, Working, entered, step, tabled
 
 EARS: Final = 2  # that a tube goes between
 COUNT: Final = "{}: how many ears take its bolt"
@@ -125,11 +125,11 @@ def _crushed(one: Loaded, judge: Judge) -> Check:
         says="" if found is None else f"{fig(found.preload_n, 'N', 0)} on it at the most.",
         missing=missing,
         inputs=field_inputs(one, "tube", "ears.bolt", "ears.bolt_class"),
-        working=lambda: Working() if found is None else _crushed_working(found, one, own),
+        working=lambda: Working() if found is None else _crushed_working(found, one),
     )
 
 
-def _crushed_working(found: _Clamped, one: Loaded, yield_mpa: float) -> Working:
+def _crushed_working(found: _Clamped, one: Loaded) -> Working:
     field, tube = one.mount.field, one.mount.sheet.tube
     preload = greatest_steps(found.bolt, found.preload_n)
     area, stress = squeezed_steps(
@@ -138,9 +138,7 @@ def _crushed_working(found: _Clamped, one: Loaded, yield_mpa: float) -> Working:
         (f"{field}.tube.outside", f"{field}.tube.inside"),
         stress_mpa=found.stress_mpa,
     )
-    allowed = entered_or_usual("S_y", yield_mpa, "MPa", f"{field}.tube.yield_mpa", is_usual=tube.yield_mpa is None)
-    last = step("R", "max(S_y, 0)", allowed, value=yield_mpa, unit="MPa", words="yield of the tube")
-    return Working(steps=(*preload, area, last, stress), source=CLAMPED)
+    return Working(steps=(*preload, area, stress), source=CLAMPED)
 
 
 def squeezed_steps(
