@@ -3408,6 +3408,8 @@ export interface components {
             bolt_class?: components["schemas"]["PropertyClass"] | null;
             /** @description From the foot to the hole's middle */
             height?: components["schemas"]["Length"] | null;
+            /** @description Where on its bracket */
+            stands?: components["schemas"]["EarsStand"] | null;
             /** @description Of the fillets along both faces of its foot */
             leg?: components["schemas"]["Length"] | null;
             /** @description Thickness of what it stands on; empty: its bracket's wall */
@@ -3431,6 +3433,12 @@ export interface components {
              */
             screw: components["schemas"]["Tightened"];
         };
+        /**
+         * EarsStand
+         * @description Where on its bracket's end a mount's ears stand.
+         * @enum {string}
+         */
+        EarsStand: "end" | "top" | "under";
         /**
          * EnginePoint
          * @description Engine torque at one speed.
@@ -4486,6 +4494,7 @@ export interface components {
              *       "root": null,
              *       "bolt_class": null,
              *       "height": null,
+             *       "stands": null,
              *       "leg": null,
              *       "on": null,
              *       "screw": {

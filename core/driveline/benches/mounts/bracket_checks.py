@@ -6,7 +6,7 @@ from typing import Final
 from driveline.benches.mounts.brackets import beside_mm, counted_leg_mm, walls_mm
 from driveline.benches.mounts.ears import EarBolt, ear_bolt_of, ear_share_n, ears_of
 from driveline.benches.mounts.foot_checks import foot_checks
-from driveline.benches.mounts.holding_sheet import Grip
+from driveline.benches.mounts.holding_sheet import EarsStand, Grip
 from driveline.benches.mounts.landings import FIXING
 from driveline.benches.mounts.loaded import Loaded, field_inputs, lacking, lacking_of
 from driveline.benches.mounts.pull import STOCK_MM
@@ -59,7 +59,7 @@ def _ears(one: Loaded, judge: Judge) -> Check:
     worst = None
     if ear is not None and sheet.ears.count and one.bolt_axis is not None and len(one.forces_n):
         axis = one.bolt_axis
-        loads = zip(one.forces_n, one.moments_nmm, strict=True)
+        loads = zip(one.forces_n, one.twists_nmm, strict=True)
         shares = [ear_share_n(ear, sheet.ears.count, force, moment, axis) for force, moment in loads]
         found = [ear_stress(ear, force_n=force, side_n=side, yield_mpa=one.yield_mpa) for force, side in shares]
         worst = min(range(len(found)), key=lambda row: found[row].margin)
@@ -141,11 +141,13 @@ def _reach(one: Loaded, judge: Judge) -> Check:
         unsaid = f"{sheet.name}: the thickness of its landing plate" if landing.is_there else FIXING.format(sheet.name)
         missing.append(unsaid)
     shims = (positive_of(landing.shims) or 0.0) if landing.is_there else 0.0
-    off = None if cut is None or arm is None or plate is None else cut + plate + shims - arm.length_mm
+    ears = ears_mm(one)
+    off = None if cut is None or arm is None or plate is None else cut + plate + shims + ears - arm.length_mm
     says = ""
     if off is not None and arm is not None and cut is not None:
         on_plate = f", on a plate of {fig(plate, 'mm', 1)}" if plate else ""
         on_shims = f" and shims of {fig(shims, 'mm', 1)}" if shims else ""
+        on_shims += f", its ears {fig(ears, 'mm', 1)} more" if ears else ""
         far = fig(arm.length_mm, "mm", 1)
         says = f"Cut to {fig(cut, 'mm', 1)}{on_plate}{on_shims}; it is {far} from the vehicle to the mount."
         says += _shim_words(shims - off) if landing.is_there and abs(off) > BOLTED_REACH_MM else ""
@@ -155,9 +157,17 @@ def _reach(one: Loaded, judge: Judge) -> Check:
         title=f"Bracket of {sheet.name} reaches",
         says=says,
         missing=tuple(dict.fromkeys(missing)),
-        inputs=field_inputs(one, "bracket"),
-        working=fixed_working("Distance of both places, against the length that is cut and its landing plate."),
+        inputs=field_inputs(one, "bracket", "ears.stands", "ears.height"),
+        working=fixed_working("Distance of both places, against the length that is cut, its plate and its ears."),
     )
+
+
+def ears_mm(one: Loaded) -> float:
+    """Return what ears on an arm's end add to its length."""
+    sheet = one.mount.sheet
+    is_longer = sheet.grip is Grip.EARS and sheet.ears.stands is EarsStand.END
+    is_longer = is_longer and sheet.bracket.kind is not ArmKind.STANDOFFS
+    return (positive_of(sheet.ears.height) or 0.0) if is_longer else 0.0
 
 
 def _shim_words(thick_mm: float) -> str:

@@ -50,7 +50,7 @@ def foot_of(one: Loaded) -> Foot | None:
     if ear is None or not sheet.ears.count or one.bolt_axis is None or not len(one.forces_n):
         return None
     axis, found = one.bolt_axis, list[Foot]()
-    for row, (force, moment) in enumerate(zip(one.forces_n, one.moments_nmm, strict=True)):
+    for row, (force, moment) in enumerate(zip(one.forces_n, one.twists_nmm, strict=True)):
         in_plane, side = ear_share_n(ear, sheet.ears.count, force, moment, axis)
         pull, push = worst_way_n(root_mm=ear.root_mm, height_mm=ear.height_mm, in_plane_n=in_plane)
         stress = foot_stress(

@@ -17,6 +17,14 @@ class Eye(Sheet):
     width: Length | None = Field(default=None, description="Along the bolt")
 
 
+class EarsStand(Choice):
+    """Where on its bracket's end a mount's ears stand."""
+
+    END = "end", "on its end, in line with it"
+    TOP = "top", "on top of it"
+    UNDER = "under", "under it"
+
+
 class Ears(Sheet):
     """Ears that take the mount's bolt."""
 
@@ -29,6 +37,7 @@ class Ears(Sheet):
     root: Length | None = Field(default=None, description="Width at the foot")
     bolt_class: PropertyClass | None = Field(default=None, description="Of the bolt")
     height: Length | None = Field(default=None, description="From the foot to the hole's middle")
+    stands: EarsStand | None = Field(default=None, description="Where on its bracket")
     leg: Length | None = Field(default=None, description="Of the fillets along both faces of its foot")
     on: Length | None = Field(default=None, description="Thickness of what it stands on; empty: its bracket's wall")
     screw: Tightened = Field(default=Tightened(), description="Its bolt, where that clamps a tube between them")

@@ -2,16 +2,16 @@
 
 import math
 from collections.abc import Iterator, Mapping
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from typing import Final
 
 import numpy as np
 
 from driveline.arrays import Floats
 from driveline.benches.mounts.brackets import ArmLaid, arm_of, turned_stiffness
-from driveline.benches.mounts.holding_sheet import Grip
+from driveline.benches.mounts.holding_sheet import EarsStand, Grip
 from driveline.benches.mounts.needs import MountsNeeds
-from driveline.benches.mounts.sheet import Mount, MountKind, MountsSheet
+from driveline.benches.mounts.sheet import ArmKind, Mount, MountKind, MountsSheet
 from driveline.errors import ImpossibleInput
 from driveline.held.balance import G_MS2
 from driveline.held.holds import HARD_N_PER_MM, Hold, arm, hard, rubber
@@ -38,6 +38,7 @@ class LaidMount:
     hold: Hold | None
     limit: Limit | None
     missing: tuple[str, ...]  # what keeps it from holding
+    off_mm: Floats  # its bolt from the end of its arm's middle line
 
 
 def mounts_of(sheet: MountsSheet, needs: MountsNeeds) -> tuple[LaidMount, ...]:
@@ -60,7 +61,9 @@ def _laid(field: str, sheet: Mount, needs: MountsNeeds, points: Mapping[str, Flo
     if turn is None:
         missing.append(f"{name}: how its own axes are turned")
     is_link = sheet.kind is MountKind.ARM
-    bracket = NO_ARM if is_link else arm_of(sheet.bracket, name, rail, at)
+    off, unsaid = ears_off_mm(sheet)
+    bracket = NO_ARM if is_link else arm_of(sheet.bracket, name, rail, None if at is None else at - off)
+    bracket = replace(bracket, missing=(*bracket.missing, *unsaid))
     found: Hold | None = None
     if sheet.kind is None:
         missing.append(f"{name}: how it holds")
@@ -83,7 +86,31 @@ def _laid(field: str, sheet: Mount, needs: MountsNeeds, points: Mapping[str, Flo
         hold=found if not missing else None,
         limit=limit,
         missing=tuple(dict.fromkeys(missing)),
+        off_mm=off,
     )
+
+
+def ears_off_mm(sheet: Mount) -> tuple[Floats, tuple[str, ...]]:
+    """Return where a mount's bolt is from the end of its arm's middle line, (3,), or what that lacks, in words.
+
+    Args:
+        sheet: The mount.
+
+    Source:
+        Geometry. Ears on top or under stand off by their height and half of the arm's depth; at its end they are in
+        line with it, and the arm with them goes as far as the bolt.
+    """
+    none, kind = np.zeros(3), sheet.bracket.kind
+    if sheet.kind is MountKind.ARM or sheet.grip is not Grip.EARS or kind in (None, ArmKind.NONE, ArmKind.STANDOFFS):
+        return none, ()
+    stands, height, depth = sheet.ears.stands, positive_of(sheet.ears.height), positive_of(sheet.bracket.depth)
+    if stands is None:
+        return none, (f"{sheet.name}: where on its bracket its ears stand",)
+    if stands is EarsStand.END:
+        return none, ()
+    if height is None or depth is None:
+        return none, (f"{sheet.name}: height of its ears, and depth of its bracket under them",)
+    return np.array([0.0, 0.0, (1.0 if stands is EarsStand.TOP else -1.0) * (height + depth / 2)]), ()
 
 
 def _link(

@@ -133,7 +133,7 @@ def _twisted(found: LandingFound, pull: BoltPull) -> tuple[Given, ...]:
     across, upright = found.apart_mm
     levers = (("Q_a", math.hypot(across, upright) / 2), ("Q_l", upright), ("Q_u", across))
     return tuple(
-        worked(name, moment / lever, "N", "of twisted rubber, as a pair of forces on the bolts")
+        worked(name, moment / lever, "N", "of twisted rubber and ears that stand off, as a pair of forces on the bolts")
         for (name, lever), moment in zip(levers, pull.moment_nmm, strict=True)
     )
 

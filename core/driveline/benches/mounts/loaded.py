@@ -6,7 +6,7 @@ from typing import Final
 
 import numpy as np
 
-from driveline.arrays import Floats
+from driveline.arrays import Floats, crossed
 from driveline.benches.mounts.brackets import STEEL, Stressed, base_mm, stresses_of, weld_of
 from driveline.benches.mounts.carried import Carried
 from driveline.benches.mounts.laid import LaidMount
@@ -18,12 +18,16 @@ from driveline.sheet import positive_of, value_of
 
 @dataclass(frozen=True, kw_only=True)
 class Loaded:
-    """A mount with every force, and moment, that the unit may put on it, (c, 3); none while that is not known."""
+    """A mount with every force that the unit may put on it, (c, 3); none while that is not known.
+
+    ``twists_nmm`` are the moments at its bolt, ``moments_nmm`` at the end of its arm.
+    """
 
     mount: LaidMount
     key: str
     forces_n: Floats
     moments_nmm: Floats
+    twists_nmm: Floats
     names: tuple[str, ...]
     missing: tuple[str, ...]
 
@@ -79,7 +83,8 @@ def loaded(mount: LaidMount, k: int, carried: Carried | None, missing: tuple[str
         mount=mount,
         key=f"mounts.m{k + 1}",
         forces_n=forces,
-        moments_nmm=moments,
+        moments_nmm=moments + crossed(mount.off_mm, forces),  # ears on top of an arm stand off
+        twists_nmm=moments,
         names=names,
         missing=missing,
     )

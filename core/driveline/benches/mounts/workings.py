@@ -101,10 +101,15 @@ def mode_working(mode: Mode | None, sheet: MountsSheet) -> Working:
 
 
 def _twisted(arm: Arm, section: Section, moment_nmm: Floats) -> tuple[list[Given], bool, Given]:
-    """The moments of twisted rubber, level across an arm, upright and about it, as pairs of forces so far apart."""
+    """The moments of twisted rubber and of ears that stand off, about three axes, as pairs of forces so far apart."""
     about, level, upright = (abs(float(one)) for one in arm.turn.T @ moment_nmm)
     pairs = [
-        worked(name, moment / section.depth_mm, "N", f"of twisted rubber, {words}, as a pair of forces")
+        worked(
+            name,
+            moment / section.depth_mm,
+            "N",
+            f"of twisted rubber and ears that stand off, {words}, as a pair of forces",
+        )
         for name, moment, words in (
             ("Q_l", level, "level across it"),
             ("Q_u", upright, "upright"),

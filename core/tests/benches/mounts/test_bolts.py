@@ -76,7 +76,7 @@ class EarBoltTest(TestCase):
         found = ear({"mounts.0.ears.screw.tightening": {"text": "90 Nm"}})
         self.assertAlmostEqual(found["strip"].demand or 0, found["proof"].demand or 1)
         self.assertIs(ear({"mounts.0.ears.screw.tightening": {"text": "160 Nm"}})["proof"].verdict, FAILS)
-        self.assertIs(ear({"mounts.0.ears.screw.length": mm(90)})["engagement"].verdict, FAILS)
+        self.assertIs(ear({"mounts.0.ears.screw.length": mm(65)})["engagement"].verdict, FAILS)
 
     def test_without_a_tube_it_is_not_tightened_and_not_judged_so(self) -> None:
         self.assertNotIn("proof", ear({"mounts.0.tube.is_there": False}))

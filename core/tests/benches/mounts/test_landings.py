@@ -55,7 +55,7 @@ PLATE = {
         "length": mm(100),
     },
 }
-PLOVER = changed(AS_SHOWN, {LANDING: PLATE, "mounts.1.bracket.length": mm(182)})  # on a rail twice as deep
+PLOVER = changed(AS_SHOWN, {LANDING: PLATE, "mounts.1.bracket.length": mm(137)})  # on a rail twice as deep
 FOUND = LandingFound(size_mm=(150, 170), thickness_mm=16, apart_mm=(100, 120))
 
 
@@ -118,14 +118,14 @@ class LandingTest(TestCase):
                 self.assertIs(check({f"{LANDING}.{field}": None}, name).verdict, NOT_KNOWN)
 
     def test_a_bolted_bracket_that_is_short_is_told_its_shims_and_reaches_with_them(self) -> None:
-        """198.2 mm are wanted; 178.5 and a plate of 16 leave 3.7: three of a millimetre and one of a half."""
-        short = {"mounts.1.bracket.length": mm(178.5)}
+        """198.2 mm are wanted; 133.5, ears of 45 and a plate of 16 leave 3.7: three of 1 mm and one of a half."""
+        short = {"mounts.1.bracket.length": mm(133.5)}
         alone = check(short, "reach")
         self.assertIs(alone.verdict, FAILS)
         self.assertIn("Shims of 3.5 mm", written(alone.says).replace("\u00a0", " "))
         self.assertIn("3 of 1.0 mm, 1 of 0.5 mm", written(alone.says).replace("\u00a0", " "))
         self.assertIs(check(short | {f"{LANDING}.shims": mm(3.5)}, "reach").verdict, HOLDS)
-        long = check({"mounts.1.bracket.length": mm(184)}, "reach")
+        long = check({"mounts.1.bracket.length": mm(139)}, "reach")
         self.assertIs(long.verdict, FAILS)
         self.assertIn("no shim mends that", long.says)
 

@@ -269,6 +269,7 @@ class MendTest(TestCase):
         sizes = {"breadth": mm(60), "depth": mm(80), "wall": mm(4), "web": mm(4), "beside": mm(20), "kind": "channel"}
         weak = changed(PLOVER, {"mounts.1.bracket": PLOVER["sheets"]["mounts"]["mounts"][1]["bracket"] | sizes})
         weak = changed(weak, {"mounts.1.bracket.landing.thickness": mm(32)})  # a narrow arm bends its plate more
+        weak = changed(weak, {"mounts.1.tube.gap": mm(20), "mounts.1.tube.length": mm(20)})  # and takes narrower ears
         self.assertIs(solved(weak)[1]["mounts.m2.arm"].verdict, FAILS)
         found = sought(REGISTRY, JobFile.model_validate(weak), "mounts.m2_mend")
         bracket = copy.deepcopy(weak["sheets"]["mounts"]["mounts"][1]["bracket"])

@@ -356,6 +356,16 @@ export const EARS: Form<Ears> = [
   reading<Ears>('edge', 'From the hole’s edge to the plate’s edge', 'length'),
   reading<Ears>('root', 'Width at the foot', 'length'),
   reading<Ears>('height', 'From the foot to the hole’s middle', 'length'),
+  choice<Ears, 'stands'>(
+    'stands',
+    'They stand',
+    [
+      ['end', 'on the bracket’s end, in line with it'],
+      ['top', 'on top of it'],
+      ['under', 'under it'],
+    ],
+    'not said',
+  ),
   reading<Ears>('leg', 'Leg of the welds at the foot', 'length', 'along both faces'),
   reading<Ears>('on', 'Thickness of what it stands on', 'length', 'empty: its bracket’s wall'),
 ];
