@@ -26,7 +26,7 @@ FREE: Final = re.compile(
 )
 OTHER: Final = re.compile(r"^brief\.masses\.items$")  # without its load and parts a vehicle is another one
 # With what comes off it a vehicle is another one on the road; shafts that nobody measures go by what is stated of them.
-STATED: Final = re.compile(r"^placement\.bodies brief|^placement\.bodies ratios|^axles\.lines ratios propshaft\.")
+STATED: Final = re.compile(r"^placement\.bodies brief|^placement\.bodies ratios|^axles\.lines\S* ratios \S*propshaft\.")
 ROOM: Final = ("placement.way_in", "placement.keep_clear", "mounts.gaps")
 
 

@@ -6,7 +6,8 @@ from typing import Final
 from driveline.benches.mounts.brackets import beside_mm, counted_leg_mm, walls_mm
 from driveline.benches.mounts.ears import EarBolt, ear_bolt_of, ear_share_n, ears_of
 from driveline.benches.mounts.foot_checks import foot_checks
-from driveline.benches.mounts.holding_sheet import EarsStand, Grip
+from driveline.benches.mounts.holding_sheet import Grip
+from driveline.benches.mounts.laid import in_line_mm
 from driveline.benches.mounts.landings import FIXING
 from driveline.benches.mounts.loaded import Loaded, field_inputs, lacking, lacking_of
 from driveline.benches.mounts.pull import STOCK_MM
@@ -141,7 +142,7 @@ def _reach(one: Loaded, judge: Judge) -> Check:
         unsaid = f"{sheet.name}: the thickness of its landing plate" if landing.is_there else FIXING.format(sheet.name)
         missing.append(unsaid)
     shims = (positive_of(landing.shims) or 0.0) if landing.is_there else 0.0
-    ears = ears_mm(one)
+    ears = in_line_mm(sheet)
     off = None if cut is None or arm is None or plate is None else cut + plate + shims + ears - arm.length_mm
     says = ""
     if off is not None and arm is not None and cut is not None:
@@ -160,14 +161,6 @@ def _reach(one: Loaded, judge: Judge) -> Check:
         inputs=field_inputs(one, "bracket", "ears.stands", "ears.height"),
         working=fixed_working("Distance of both places, against the length that is cut, its plate and its ears."),
     )
-
-
-def ears_mm(one: Loaded) -> float:
-    """Return what ears on an arm's end add to its length."""
-    sheet = one.mount.sheet
-    is_longer = sheet.grip is Grip.EARS and sheet.ears.stands is EarsStand.END
-    is_longer = is_longer and sheet.bracket.kind is not ArmKind.STANDOFFS
-    return (positive_of(sheet.ears.height) or 0.0) if is_longer else 0.0
 
 
 def _shim_words(thick_mm: float) -> str:

@@ -81,7 +81,9 @@ class ArmLaid:
     is_none: bool  # bolted straight on: nothing is asked of it
 
 
-def arm_of(bracket: Bracket, name: str, from_mm: Floats | None, to_mm: Floats | None) -> ArmLaid:
+def arm_of(
+    bracket: Bracket, name: str, from_mm: Floats | None, to_mm: Floats | None, *, ears_mm: float = 0.0
+) -> ArmLaid:
     """Return a bracket from the vehicle to the mount.
 
     Args:
@@ -89,6 +91,7 @@ def arm_of(bracket: Bracket, name: str, from_mm: Floats | None, to_mm: Floats | 
         name: Of its mount.
         from_mm: Where it meets the vehicle, (3,).
         to_mm: Where the mount is, (3,).
+        ears_mm: How much of that is ears on its end.
     """
     if bracket.kind is ArmKind.NONE:
         return ArmLaid(arm=None, missing=(), is_none=True)
@@ -106,7 +109,7 @@ def arm_of(bracket: Bracket, name: str, from_mm: Floats | None, to_mm: Floats | 
         return ArmLaid(arm=None, missing=(*missing, text), is_none=False)
     if bracket.kind is ArmKind.STANDOFFS:
         return _standoffs(bracket, name, section, along / length, length)
-    taper = _taper(bracket, length)
+    taper = _taper(bracket, length, min(ears_mm, length - LEAST_ARM_MM))
     stiffness = (
         tapered_stiffness_n_per_mm(taper, e_mpa=STEEL.modulus_mpa)
         if taper
@@ -144,7 +147,7 @@ def _standoffs(bracket: Bracket, name: str, section: Section, way: Floats, lengt
     return ArmLaid(arm=arm, missing=(), is_none=False)
 
 
-def _taper(bracket: Bracket, length_mm: float) -> tuple[tuple[float, Section], ...]:
+def _taper(bracket: Bracket, length_mm: float, ears_mm: float) -> tuple[tuple[float, Section], ...]:
     """The sections of a shelf whose gussets grow less deep toward the mount; nothing of any other arm."""
     if bracket.kind is not ArmKind.GUSSETED:
         return ()
@@ -153,7 +156,7 @@ def _taper(bracket: Bracket, length_mm: float) -> tuple[tuple[float, Section], .
     shares = np.linspace(1.0, 0.0, TAPER_STEPS + 1).tolist()
     return tuple(
         (
-            share * length_mm,
+            ears_mm + share * (length_mm - ears_mm),
             gusseted(
                 breadth_mm=breadth,
                 shelf_mm=shelf,

@@ -6,7 +6,7 @@ from itertools import product
 from typing import Final
 
 from driveline.benches.contract import Sought, SoughtField, Way
-from driveline.benches.mounts.bracket_checks import ears_mm
+from driveline.benches.mounts.laid import in_line_mm
 from driveline.benches.mounts.landing_checks import EDGE_FACTOR
 from driveline.benches.mounts.loaded import Loaded
 from driveline.benches.mounts.mend import KG_PER_MM3
@@ -101,7 +101,7 @@ def _length(one: Loaded, landing: Landing) -> Length | None:
     bracket, thickness = one.mount.sheet.bracket, positive_of(landing.thickness) or 0.0
     if bracket.length is None or bool(landing.is_there) is bool(bracket.landing.is_there) or one.mount.arm.arm is None:
         return bracket.length
-    whole = one.mount.arm.arm.length_mm - ears_mm(one)
+    whole = one.mount.arm.arm.length_mm - in_line_mm(one.mount.sheet)
     return Length.of_mm(round(whole - (thickness if landing.is_there else 0.0), 1))
 
 

@@ -62,7 +62,11 @@ def _laid(field: str, sheet: Mount, needs: MountsNeeds, points: Mapping[str, Flo
         missing.append(f"{name}: how its own axes are turned")
     is_link = sheet.kind is MountKind.ARM
     off, unsaid = ears_off_mm(sheet)
-    bracket = NO_ARM if is_link else arm_of(sheet.bracket, name, rail, None if at is None else at - off)
+    bracket = (
+        NO_ARM
+        if is_link
+        else arm_of(sheet.bracket, name, rail, None if at is None else at - off, ears_mm=in_line_mm(sheet))
+    )
     bracket = replace(bracket, missing=(*bracket.missing, *unsaid))
     found: Hold | None = None
     if sheet.kind is None:
@@ -90,6 +94,20 @@ def _laid(field: str, sheet: Mount, needs: MountsNeeds, points: Mapping[str, Flo
     )
 
 
+def in_line_mm(sheet: Mount) -> float:
+    """Return what ears on the end of a mount's arm add to its length.
+
+    Args:
+        sheet: The mount.
+
+    Source:
+        As ``ears_off_mm``.
+    """
+    is_end = sheet.grip is Grip.EARS and sheet.ears.stands is EarsStand.END
+    is_end = is_end and sheet.bracket.kind is not ArmKind.STANDOFFS
+    return (positive_of(sheet.ears.height) or 0.0) if is_end else 0.0
+
+
 def ears_off_mm(sheet: Mount) -> tuple[Floats, tuple[str, ...]]:
     """Return where a mount's bolt is from the end of its arm's middle line, (3,), or what that lacks, in words.
 
@@ -107,7 +125,7 @@ def ears_off_mm(sheet: Mount) -> tuple[Floats, tuple[str, ...]]:
     if stands is None:
         return none, (f"{sheet.name}: where on its bracket its ears stand",)
     if stands is EarsStand.END:
-        return none, ()
+        return none, () if height is not None else (f"{sheet.name}: the height of its ears to the hole",)
     if height is None or depth is None:
         return none, (f"{sheet.name}: height of its ears, and depth of its bracket under them",)
     return np.array([0.0, 0.0, (1.0 if stands is EarsStand.TOP else -1.0) * (height + depth / 2)]), ()

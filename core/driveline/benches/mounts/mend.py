@@ -7,7 +7,7 @@ from typing import Final
 
 from driveline.benches.contract import Sought, SoughtField, Way
 from driveline.benches.mounts.brackets import STEEL, Arm, arm_of
-from driveline.benches.mounts.laid import ears_off_mm
+from driveline.benches.mounts.laid import ears_off_mm, in_line_mm
 from driveline.benches.mounts.loaded import Loaded
 from driveline.benches.mounts.patterns import parts_of
 from driveline.benches.mounts.sheet import ArmKind, Bracket, LiesTo, Mount, MountsSheet, StandoffLegs
@@ -109,7 +109,13 @@ def _tried(one: Loaded, judge: Judge) -> Iterator[tuple[_Way, tuple[Check, ...]]
         changes = _changes(bracket, kind, wall)
         tried = bracket.model_copy(update={"kind": kind, "wall": Length.of_mm(wall), "legs": legs, **changes})
         end, sheet = one.mount.at_mm, one.mount.sheet.model_copy(update={"bracket": tried})
-        laid = arm_of(tried, "", one.mount.rail_mm, None if end is None else end - ears_off_mm(sheet)[0])
+        laid = arm_of(
+            tried,
+            "",
+            one.mount.rail_mm,
+            None if end is None else end - ears_off_mm(sheet)[0],
+            ears_mm=in_line_mm(sheet),
+        )
         if kind is None or laid.arm is None:
             continue
         cut_mm = _cut_mm(one.mount.sheet.model_copy(update={"bracket": tried}))

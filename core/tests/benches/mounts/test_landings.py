@@ -211,7 +211,10 @@ class ShelfTest(TestCase):
 
     def job(self, **change: Any) -> Job:
         job = copy.deepcopy(BITTERN)
-        job["sheets"]["mounts"]["mounts"][0]["bracket"] |= self.SHELF | change
+        mount = job["sheets"]["mounts"]["mounts"][0]
+        mount["bracket"] |= self.SHELF | change
+        mount["tube"] |= {"gap": mm(30), "length": mm(30)}  # narrower ears than its shelf is broad
+        mount["ears"] |= {"height": mm(21)}
         return job
 
     def test_it_is_judged_where_it_is_worst_and_not_only_at_its_root(self) -> None:
