@@ -118,6 +118,7 @@ class FitSums:
 
     least_mm: float  # less what beds in
     greatest_mm: float
+    coldest_mm: float  # the greatest, as cold as it gets: unlike metals shrink apart
     least_mpa: float
     greatest_mpa: float
     spun_mm: float  # taken off the least by speed
@@ -127,7 +128,8 @@ class FitSums:
 def fit_sums(shaft: ShaftInputs, hub: HubInputs, rpm: float | None) -> tuple[FitSums | None, tuple[str, ...]]:
     """Return the pressures of the fit, or what is missing for them.
 
-    At its least the fit is bedded in, as warm as it gets, and turning at ``rpm``; at its greatest none of these.
+    At its least the fit is bedded in, as warm as it gets, and turning at ``rpm``; at its greatest none of these, and as
+    cold as it gets.
     """
     missing = missing_of(
         {
@@ -163,6 +165,16 @@ def fit_sums(shaft: ShaftInputs, hub: HubInputs, rpm: float | None) -> tuple[Fit
         inner_per_k=SHAFT.expansion_per_k,
     )
     least_mm, greatest_mm = min(cold_mm, warm_mm), -fit.least_play_mm
+    coldest_mm = max(
+        greatest_mm,
+        warm_interference_mm(
+            interference_mm=greatest_mm,
+            joint_mm=d_mm,
+            warmer_k=-WARM_K,
+            outer_per_k=made.expansion_per_k,
+            inner_per_k=SHAFT.expansion_per_k,
+        ),
+    )
     least, greatest = (
         fit_pressure_mpa(
             interference_mm=one,
@@ -172,11 +184,12 @@ def fit_sums(shaft: ShaftInputs, hub: HubInputs, rpm: float | None) -> tuple[Fit
             outer=Elastic(modulus_mpa=made.modulus_mpa, poisson=made.poisson),
             inner=Elastic(modulus_mpa=SHAFT.modulus_mpa, poisson=SHAFT.poisson),
         )
-        for one in (least_mm, greatest_mm)
+        for one in (least_mm, coldest_mm)
     )
     sums = FitSums(
         least_mm=least_mm,
         greatest_mm=greatest_mm,
+        coldest_mm=coldest_mm,
         least_mpa=least,
         greatest_mpa=greatest,
         spun_mm=spun_mm,

@@ -4,6 +4,8 @@ import math
 from typing import Final
 
 from driveline.benches.coupler.carriers import (
+    SHAFT,
+    FitSums,
     fit_sums,
     pressure_step,
 )
@@ -12,7 +14,7 @@ from driveline.benches.coupler.needs import CouplerNeeds
 from driveline.benches.coupler.sheet import HeatLimit
 from driveline.checks import Check
 from driveline.figures import fig, num
-from driveline.fits.interference import bore_stress_mpa, heating_k
+from driveline.fits.interference import WARM_K, bore_stress_mpa, heating_k
 from driveline.fits.limits import Fit
 from driveline.margins import Judge, missing_of, wanted_words
 from driveline.shafts.coupler import CouplerStyle, forgives
@@ -31,8 +33,33 @@ HOT: Final = (
 
 def _tightest_step(fit: Fit, interference_mm: float) -> Step:
     """The fit at its greatest: the largest shaft in the least bore."""
-    return step(
+    return _tightest(fit, interference_mm, "δ")
+
+
+def _coldest_steps(fit: Fit, sums: FitSums, inputs: CouplerInputs) -> tuple[Step, ...]:
+    """The same as cold as it gets, where the hub shrinks more than its shaft."""
+    shaft, hub = inputs.motor_shaft, inputs.hub
+    if sums.coldest_mm <= sums.greatest_mm or hub.made_of is None or shaft.diameter_mm is None:
+        return (_tightest_step(fit, sums.greatest_mm),)
+    first = _tightest(fit, sums.greatest_mm, "δ_0")
+    colder = step(
         "δ",
+        "δ_0 + (α_h - α_s) * ΔT * d",
+        first,
+        tabled("α_h", material(hub.made_of).expansion_per_k, "1/K", hub.made_of.words),
+        tabled("α_s", SHAFT.expansion_per_k, "1/K", "steel shaft"),
+        tabled("ΔT", WARM_K, "K", "colder"),
+        entered("d", shaft.diameter_mm, "mm", f"{shaft.field}.diameter"),
+        value=sums.coldest_mm,
+        unit="mm",
+        decimals=4,
+    )
+    return first, colder
+
+
+def _tightest(fit: Fit, interference_mm: float, symbol: str) -> Step:
+    return step(
+        symbol,
         "d_most - D_bore",
         worked("d_most", fit.shaft.greatest_mm, "mm", f"greatest shaft, {fit.shaft.zone}"),
         worked("D_bore", fit.bore.least_mm, "mm", f"least bore, {fit.bore.zone}"),
@@ -54,15 +81,15 @@ def hub_stress_check(inputs: CouplerInputs, needs: CouplerNeeds, judge: Judge) -
         says = f"{fig(stress, 'MPa', 0)} at the tightest fit, on a hub that gives at {num(yields, 'MPa')}"
 
     def working() -> Working:
-        source = "Lamé; von Mises of hoop and pressure at the bore. Embedding is left on the greatest fit."
+        source = "Lamé; von Mises of hoop and pressure at the bore. Embedding is left on the greatest fit, 60 K colder."
         if stress is None or sums is None or hub.fit is None:
             return Working(source=source)
-        delta = _tightest_step(hub.fit, sums.greatest_mm)
-        pressure, d, outside = pressure_step(shaft, hub, delta, sums.greatest_mpa)
+        fitted = _coldest_steps(hub.fit, sums, inputs)
+        pressure, d, outside = pressure_step(shaft, hub, fitted[-1], sums.greatest_mpa)
         hoop_mpa = sums.greatest_mpa * ((outside.value**2 + d.value**2) / (outside.value**2 - d.value**2))
         hoop = step("σ_t", "p * (D**2 + d**2) / (D**2 - d**2)", pressure, outside, d, value=hoop_mpa, unit="MPa")
         mises = step("σ_v", "sqrt(σ_t**2 + σ_t * p + p**2)", hoop, pressure, value=stress, unit="MPa")
-        return Working(steps=(delta, pressure, hoop, mises), source=source)
+        return Working(steps=(*fitted, pressure, hoop, mises), source=source)
 
     return judge.check(
         "maker_rating",

@@ -9,7 +9,10 @@ from driveline.figures import System, num, written
 from driveline.job.evaluate import evaluate
 from driveline.job.file import REGISTRY, JobFile
 from driveline.job.registry import JobResultBase
+from driveline.tables.materials import PlateMaterial, material
+from driveline.working import Step
 from tests.demo import demo_json
+from tests.workings.test_workings import faults_of
 
 STYLES = ("rigid", "flexible", "clutch", "spline")
 HUB = {
@@ -53,6 +56,22 @@ def fall(rpm: int, share: float) -> dict[str, Any]:
 
 def mm(text: float, u: float = 0.05) -> dict[str, Any]:
     return {"text": f"{text} mm", "u": u}
+
+
+class ColdHubTest(TestCase):
+    def test_an_aluminium_hub_is_stressed_as_cold_as_it_gets_and_warmed_from_room(self) -> None:
+        """(23.1 - 11.7) × 10⁻⁶ × 60 K × 35 mm is 24 µm more; the same pressure on steel whatever the cold."""
+        result = fitted("H7/s6", hub__made_of="aluminium")
+        stress = check_of(result, "coupler.hub_stress")
+        fit = next(one for one in stress.working.steps if getattr(one, "symbol", "") == "δ_0")
+        cold = next(one for one in stress.working.steps if getattr(one, "symbol", "") == "δ")
+        assert isinstance(fit, Step) and isinstance(cold, Step)
+        grows = material(PlateMaterial.ALUMINIUM).expansion_per_k - material(PlateMaterial.STEEL).expansion_per_k
+        self.assertAlmostEqual(cold.value - fit.value, grows * 60 * 35)
+        self.assertEqual(faults_of(stress, stress.working), [])
+        warmed = check_of(result, "coupler.heat").working.steps[0]
+        assert isinstance(warmed, Step)
+        self.assertAlmostEqual(warmed.value, fit.value)
 
 
 class SpiderFactorsTest(TestCase):
