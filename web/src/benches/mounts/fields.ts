@@ -231,7 +231,7 @@ export const BRACKET_SET: Form<Bracket> = [
           'The boxed arm is',
           [
             ['section', 'one hollow section'],
-            ['plates', 'plates welded along their corners'],
+            ['plates', 'welded of plates'],
           ],
           'not said',
         ),
