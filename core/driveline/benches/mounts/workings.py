@@ -10,6 +10,7 @@ from driveline.benches.mounts.carried import Carried
 from driveline.benches.mounts.ears import THREAD_SHARE, EarBolt
 from driveline.benches.mounts.pull import PullFound
 from driveline.benches.mounts.sheet import MountsSheet
+from driveline.figures import fig
 from driveline.held.modes import USUAL_DYNAMIC, Mode
 from driveline.metal.ears import BEARING, BENDING, NET_TENSION, SHEAR, Ear, EarStress
 from driveline.metal.sections import Section
@@ -36,7 +37,24 @@ def force_working(carried: Carried, mount: int) -> Working:
     worst = float(carried.sizes_n[row, mount])
     left = worked("s", worst - size, "N", "more, were the stiffnesses half or twice what they are taken as")
     last = step("d", "F + s", first, left, value=worst, unit="N")
-    return Working(steps=(first, last), source=HELD_SOURCE)
+    return Working(steps=(*_balance_facts(carried, mount, row), first, last), source=HELD_SOURCE)
+
+
+def _balance_facts(carried: Carried, mount: int, row: int) -> tuple[Fact, ...]:
+    """What the balance starts from and ends at: the load, where this mount stands, and how the unit moves."""
+    load, at = carried.loads[row], carried.mounts[mount].at_mm
+    facts = (
+        ("pushes on the unit, forward, left and up", load[:3], "N", 0),
+        ("turns it, about the same axes through its centre of gravity", load[3:] / 1000, "N·m", 1),
+        ("where the mount stands, from the datum", at, "mm", 1),
+        ("moves the unit", carried.held.moves_mm[row], "mm", 2),
+        ("and turns it", np.degrees(carried.held.turns_rad[row]), "°", 3),
+    )
+    return tuple(
+        Fact(what=what, found=", ".join(fig(float(one), unit, decimals) for one in parts))
+        for what, parts, unit, decimals in facts
+        if parts is not None
+    )
 
 
 def gap_working(gap_mm: float | None, case: str) -> Working:
