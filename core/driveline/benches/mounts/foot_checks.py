@@ -9,14 +9,14 @@ import numpy as np
 from driveline.benches.mounts.ears import ear_share_n, ears_of
 from driveline.benches.mounts.loaded import Loaded, field_inputs
 from driveline.benches.mounts.sheet import ArmKind
-from driveline.benches.mounts.weld_workings import weld_steps
+from driveline.benches.mounts.weld_workings import allowed_step, weld_steps
 from driveline.checks import Check
 from driveline.figures import fig
 from driveline.margins import Judge, missing_of
 from driveline.metal.ears import BENDING, Ear, FootStress, foot_lines, foot_stress, worst_way_n
 from driveline.metal.fillets import greatest_leg_mm
 from driveline.metal.weld_groups import E70_MPA, WeldStress, weld_stress
-from driveline.metal.welds import NOT_INSPECTED, OF_ELECTRODE, weld_allowable_mpa
+from driveline.metal.welds import weld_allowable_mpa
 from driveline.sheet import positive_of
 from driveline.working import Working, entered, entered_or_usual, step, tabled, worked
 
@@ -160,16 +160,7 @@ def _weld(one: Loaded, foot: Foot | None, judge: Judge) -> Check:
     def working() -> Working:
         if stress is None or foot is None:
             return Working(source=WELD)
-        half = worked("h", 1.0 if inspected else NOT_INSPECTED, "", "inspected or not")
-        bears = step(
-            "a",
-            "q * R_e * h",
-            tabled("q", OF_ELECTRODE, "", "of the electrode"),
-            tabled("R_e", E70_MPA, "MPa", "E70"),
-            half,
-            value=allowed,
-            unit="MPa",
-        )
+        bears = allowed_step(allowed, is_inspected=bool(inspected))
         return Working(steps=(bears, *weld_steps(stress, "at the corner where it is worst")), source=WELD)
 
     return judge.check(

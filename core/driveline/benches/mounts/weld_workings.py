@@ -62,25 +62,25 @@ def _parts(stress: WeldStress, where: str) -> tuple[Step, ...]:
     return tuple(found)
 
 
-def weld_working(stress: WeldStress, allowed_mpa: float, *, is_inspected: bool) -> Working:
-    """Return the stress on a root's weld, and what it may bear."""
-    parts = weld_steps(stress, "at the end where it is worst")
-    half = worked(
-        "h",
-        1.0 if is_inspected else NOT_INSPECTED,
-        "",
-        "for work that is not inspected: half" if not is_inspected else "inspected",
-    )
-    allowed = step(
-        "a",
-        "q * R * h",
+def allowed_step(allowed_mpa: float, *, is_inspected: bool) -> Step:
+    """Return what the throat of a weld may bear."""
+    words = "inspected" if is_inspected else "for work that is not inspected: half"
+    return step(
+        "a_w",
+        "q * R_e * h",
         tabled("q", OF_ELECTRODE, "", "of the electrode's tensile strength"),
-        tabled("R", E70_MPA, "MPa", "E70"),
-        half,
+        tabled("R_e", E70_MPA, "MPa", "E70"),
+        worked("h", 1.0 if is_inspected else NOT_INSPECTED, "", words),
         value=allowed_mpa,
         unit="MPa",
         decimals=1,
     )
+
+
+def weld_working(stress: WeldStress, allowed_mpa: float, *, is_inspected: bool) -> Working:
+    """Return the stress on a root's weld, and what it may bear."""
+    parts = weld_steps(stress, "at the end where it is worst")
+    allowed = allowed_step(allowed_mpa, is_inspected=is_inspected)
     return Working(
         steps=(*parts, allowed),
         source="Fillets as lines of throat 0.707 leg: direct force, twist and bending added as vectors; AWS D1.1.",
