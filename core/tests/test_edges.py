@@ -472,9 +472,9 @@ class FiguresTest(TestCase):
         from driveline.benches.plate.centre import warm_play_mm
         from driveline.tables.materials import PlateMaterial
 
-        grown = warm_play_mm(PlateMaterial.ALUMINIUM, 130.0) or 0.0
+        grown = warm_play_mm(PlateMaterial.ALUMINIUM, 130.0, 60.0) or 0.0
         self.assertAlmostEqual(fit(130, "H7/p6").greatest_play_mm + grown, 0.0867, places=4)
-        self.assertIsNone(warm_play_mm(None, 130.0))
+        self.assertIsNone(warm_play_mm(None, 130.0, 60.0))
 
     def test_heads_are_those_of_the_standard(self) -> None:
         sizes = {name: thread(name).head_mm for name in ("M6", "M8", "M10", "M12", "M14", "M16")}

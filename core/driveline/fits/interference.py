@@ -10,6 +10,39 @@ from driveline.figures import fig
 SLIP_SHARE: Final = 0.001  # of the diameter, so that it slips on without rubbing
 LEAST_SLIP_MM: Final = 0.03
 WARM_K: Final = 60.0  # a motor's face at 80 °C in a shop at 20 °C
+COLD_K: Final = 40.0  # of a register, usual: a yard at -20 °C against a shop at 20 °C
+ROOM_C: Final = 20.0  # at which everything is measured
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Span:
+    """How much warmer and colder than when it was measured a drive gets; each bench has its usual cold."""
+
+    warmer_k: float = WARM_K
+    colder_k: float | None = None  # None: not stated
+
+    def cold_k(self, usual_k: float) -> float:
+        """Return how much colder, as stated, else as usual."""
+        return usual_k if self.colder_k is None else self.colder_k
+
+
+USUAL_SPAN: Final = Span()
+
+
+def span_of(*, coldest_c: float | None, warmest_c: float | None) -> Span:
+    """Return the range of a job: as stated, else the usual one.
+
+    Args:
+        coldest_c: That a drive gets; ``None`` is not stated.
+        warmest_c: The same.
+
+    Source:
+        Measured in a shop at 20 °C.
+    """
+    return Span(
+        warmer_k=WARM_K if warmest_c is None else warmest_c - ROOM_C,
+        colder_k=None if coldest_c is None else ROOM_C - coldest_c,
+    )
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)

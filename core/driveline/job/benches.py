@@ -45,6 +45,7 @@ from driveline.benches.ratios import solve as ratios_bench
 from driveline.benches.ratios.needs import PropshaftLimits, RatiosNeeds
 from driveline.benches.ratios.results import RatiosResult
 from driveline.benches.ratios.sheet import OilPump, RatiosSheet, UnitFacing
+from driveline.fits.interference import Span, span_of
 from driveline.gearing.sheets import Layout
 from driveline.job.around import Around
 from driveline.joints.screws import Loads
@@ -209,10 +210,16 @@ def _coupler_needs(given: Given) -> CouplerNeeds:
         rotor_kgm2=given.sheet(BRIEF).motor.inertia_kgm2,
         vehicle_kgm2=ratios.coupler_load.vehicle_kgm2,
         overall_ratio=ratios.coupler_load.overall_ratio,
+        span=_span(given),
         apart=None
         if stack is None
         else FacesApart(nominal_mm=stack.nominal_mm, worst_mm=stack.worst_mm, is_sure=stack.is_sure),
     )
+
+
+def _span(given: Given) -> Span:
+    stated = given.sheet(BRIEF).temperatures
+    return span_of(coldest_c=stated.coldest_c, warmest_c=stated.warmest_c)
 
 
 def _plate_needs(given: Given) -> PlateNeeds:
@@ -236,6 +243,7 @@ def _plate_needs(given: Given) -> PlateNeeds:
         ),
         driving=casing.driving,
         overrun=casing.overrun,
+        span=_span(given),
     )
 
 

@@ -69,6 +69,7 @@ USUAL: Final = tuple(
         r"^brief\.vehicle\.(crr|tyre_grip)$",
         r"^plate\.\w+_joint\.(head|tapped_mpa|tightening)$|\.joint\.(head|tapped_mpa|tightening)$",
         r"^brief\.motor\.inertia_kgm2$",
+        r"^brief\.temperatures\.",
         r"^placement\.travel$",
         r"^axles\..*\.guide_mpa$",
         r"^axles\.lines\.\d+\.grade_mm_s$",

@@ -2727,6 +2727,13 @@ export interface components {
              */
             wanted: components["schemas"]["Wanted"];
             /**
+             * @default {
+             *       "coldest_c": null,
+             *       "warmest_c": null
+             *     }
+             */
+            temperatures: components["schemas"]["Temperatures"];
+            /**
              * Notes
              * @default
              */
@@ -6104,6 +6111,10 @@ export interface components {
              *         "hill_start_pct": null,
              *         "top_speed": null
              *       },
+             *       "temperatures": {
+             *         "coldest_c": null,
+             *         "warmest_c": null
+             *       },
              *       "notes": ""
              *     }
              */
@@ -7106,6 +7117,16 @@ export interface components {
          * @enum {string}
          */
         Tapped: "steel" | "cast_iron" | "aluminium_wrought" | "aluminium_cast" | "nut";
+        /**
+         * Temperatures
+         * @description How cold and how warm the drive gets where metals of two kinds meet.
+         */
+        Temperatures: {
+            /** Coldest C */
+            coldest_c?: number | null;
+            /** Warmest C */
+            warmest_c?: number | null;
+        };
         /**
          * Through
          * @description What the bolts of a landing plate draw it against.

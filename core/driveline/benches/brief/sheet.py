@@ -42,6 +42,13 @@ class Wanted(Sheet):
     )
 
 
+class Temperatures(Sheet):
+    """How cold and how warm the drive gets where metals of two kinds meet."""
+
+    coldest_c: Annotated[float, Field(ge=-60, le=20)] | None = None
+    warmest_c: Annotated[float, Field(ge=20, le=200)] | None = None
+
+
 class BriefSheet(Sheet):
     """Everything that the job starts from."""
 
@@ -56,4 +63,5 @@ class BriefSheet(Sheet):
     layout: Layout = Layout.KEPT_GEARBOX
     driven: Driven = Driven.REAR
     wanted: Wanted = Wanted()
+    temperatures: Temperatures = Temperatures()
     notes: Words = ""

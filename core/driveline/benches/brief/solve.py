@@ -12,6 +12,7 @@ from driveline.benches.brief.results import BriefResult
 from driveline.benches.brief.sheet import BriefSheet, Vehicle, Wanted
 from driveline.benches.contract import LaidOut, Outcome, progress_of
 from driveline.figures import fig
+from driveline.fits.interference import COLD_K, ROOM_C, WARM_K
 from driveline.gearing.brief import Brief, MeasuredShares
 from driveline.gearing.motor import Motor
 from driveline.gearing.road import Body, Driven
@@ -19,7 +20,7 @@ from driveline.gearing.rolling import TyreFigure, rolling_figures
 from driveline.gearing.sheets import Layout, MotorSheet
 from driveline.gearing.tyre import Rolling
 from driveline.margins import Judge
-from driveline.results import Notes
+from driveline.results import Assumed, Notes
 from driveline.sheet import Reading, positive_of, value_of
 
 DEFAULT_CRR: Final = 0.012
@@ -60,6 +61,7 @@ def run(sheet: BriefSheet, _laid: LaidOut, needs: BriefNeeds, judge: Judge) -> O
         "Give what the battery lets through: without it top speed and cruise are not known.",
     )
     notes.queries += [*brief_queries(sheet, rolling), *weights.queries]
+    _note_temperatures(sheet, notes)
     wanted_top_kmh, cruise_kmh, hill_pct = _wanted(sheet.wanted, notes)
     brief = Brief(
         layout=sheet.layout,
@@ -138,6 +140,17 @@ def _measured(sheet: BriefSheet, brief: Brief) -> MeasuredShares:
 def _u_share(reading: Reading | None, of: float | None) -> float | None:
     u = reading.measured.u if reading else None
     return None if u is None or not of else u / of
+
+
+def _note_temperatures(sheet: BriefSheet, notes: Notes) -> None:
+    if sheet.temperatures.warmest_c is None:
+        text = f"the drive gets as warm as {fig(ROOM_C + WARM_K, '°C', 0)}"
+        notes.assumed.append(Assumed(field="brief.temperatures.warmest_c", text=text))
+    if sheet.temperatures.coldest_c is None:
+        text = (
+            f"as cold as {fig(ROOM_C - WARM_K, '°C', 0)} at the coupler, {fig(ROOM_C - COLD_K, '°C', 0)} at the plate"
+        )
+        notes.assumed.append(Assumed(field="brief.temperatures.coldest_c", text=text))
 
 
 def _wanted(wanted: Wanted, notes: Notes) -> tuple[float | None, float, float]:

@@ -104,8 +104,14 @@ def growth_and_float(shaft: ShaftInputs) -> list[tuple[str, Sized | None]]:
     if shaft.end_float_mm is not None:
         least, most = FLOATS[shaft.read_at]
         loose_mm = Sized(shaft.end_float_mm * (most + least) / 2, shaft.end_float_mm * (most - least) / 2)
-    grows_mm = None if shaft.stands_out is None else Sized(0.0, STEEL_PER_K * WARM_K * abs(shaft.stands_out.mm))
+    grows_mm = None if shaft.stands_out is None else _grows(shaft, shaft.stands_out.mm)
     return [(f"end float of the {shaft.word}", loose_mm), (f"growth of the {shaft.word}", grows_mm)]
+
+
+def _grows(shaft: ShaftInputs, out_mm: float) -> Sized:
+    """Either way, by whichever of warm and cold is farther from room."""
+    most_k = max(shaft.span.warmer_k, shaft.span.cold_k(WARM_K))
+    return Sized(0.0, STEEL_PER_K * most_k * abs(out_mm))
 
 
 def _moves(shaft: ShaftInputs, way: float) -> list[Part]:

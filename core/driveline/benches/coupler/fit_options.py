@@ -2,7 +2,8 @@
 
 from dataclasses import replace
 
-from driveline.benches.coupler.carriers import FIT_FRICTION, fit_sums
+from driveline.benches.coupler.carriers import FIT_FRICTION
+from driveline.benches.coupler.fit_sums import fit_sums
 from driveline.benches.coupler.hub_checks import GREATEST_C, ROOM_C
 from driveline.benches.coupler.inputs import CouplerInputs
 from driveline.benches.coupler.needs import CouplerNeeds

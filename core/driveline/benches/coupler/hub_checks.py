@@ -3,12 +3,8 @@
 import math
 from typing import Final
 
-from driveline.benches.coupler.carriers import (
-    SHAFT,
-    FitSums,
-    fit_sums,
-    pressure_step,
-)
+from driveline.benches.coupler.carriers import pressure_step
+from driveline.benches.coupler.fit_sums import SHAFT, FitSums, fit_sums
 from driveline.benches.coupler.inputs import CouplerInputs
 from driveline.benches.coupler.needs import CouplerNeeds
 from driveline.benches.coupler.sheet import HeatLimit
@@ -48,7 +44,7 @@ def _coldest_steps(fit: Fit, sums: FitSums, inputs: CouplerInputs) -> tuple[Step
         first,
         tabled("α_h", material(hub.made_of).expansion_per_k, "1/K", hub.made_of.words),
         tabled("α_s", SHAFT.expansion_per_k, "1/K", "steel shaft"),
-        tabled("ΔT", WARM_K, "K", "colder"),
+        tabled("ΔT", hub.span.cold_k(WARM_K), "K", "colder"),
         entered("d", shaft.diameter_mm, "mm", f"{shaft.field}.diameter"),
         value=sums.coldest_mm,
         unit="mm",
@@ -81,7 +77,7 @@ def hub_stress_check(inputs: CouplerInputs, needs: CouplerNeeds, judge: Judge) -
         says = f"{fig(stress, 'MPa', 0)} at the tightest fit, on a hub that gives at {num(yields, 'MPa')}"
 
     def working() -> Working:
-        source = "Lamé; von Mises of hoop and pressure at the bore. Embedding is left on the greatest fit, 60 K colder."
+        source = "Lamé; von Mises of hoop and pressure at the bore. Nothing has bedded in, as cold as it gets."
         if stress is None or sums is None or hub.fit is None:
             return Working(source=source)
         fitted = _coldest_steps(hub.fit, sums, inputs)

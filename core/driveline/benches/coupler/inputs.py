@@ -12,6 +12,7 @@ from driveline.benches.coupler.sheet import (
     HeatLimit,
     KeptBy,
 )
+from driveline.fits.interference import USUAL_SPAN, Span
 from driveline.fits.jaw import SpiderWay
 from driveline.fits.limits import Fit
 from driveline.joints.sheet import RegisterFit
@@ -41,6 +42,7 @@ class HubInputs:
     pilot_depth: Sized | None
     chamfers_mm: float | None
     flange_mm: float | None
+    span: Span = USUAL_SPAN  # of the job
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)

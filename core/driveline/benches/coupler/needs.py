@@ -2,6 +2,7 @@
 
 from dataclasses import dataclass
 
+from driveline.fits.interference import USUAL_SPAN, Span
 from driveline.shafts.coupler import CouplerStyle
 
 
@@ -26,3 +27,4 @@ class CouplerNeeds:
     rotor_kgm2: float | None
     vehicle_kgm2: float | None  # its mass as an inertia at the motor's shaft, in the gear chosen
     overall_ratio: float | None  # motor's turns a wheel's turn
+    span: Span = USUAL_SPAN

@@ -10,6 +10,7 @@ from driveline.benches.coupler.sheet import (
     ShaftZone,
     Tip,
 )
+from driveline.fits.interference import USUAL_SPAN, Span
 from driveline.fits.limits import Fit, Limits, limits_within
 from driveline.fits.stackup import LIMITS_PER_U
 from driveline.joints.sheet import PropertyClass, RegisterFit
@@ -87,6 +88,7 @@ class ShaftInputs:
     key: KeyInputs
     taper: TaperInputs
     spline: SplineInputs
+    span: Span = USUAL_SPAN  # of the job
 
     @property
     def field(self) -> str:

@@ -1,7 +1,7 @@
 """The Coupler bench: two shaft ends joined; how it fits lengthwise, what it carries, and how it is put together."""
 
 import math
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from typing import Final
 
 from driveline.benches.contract import Outcome, Paper, progress_of
@@ -26,6 +26,7 @@ from driveline.checks import Check
 from driveline.drawing.model import Drawing
 from driveline.errors import ImpossibleInput
 from driveline.figures import fig
+from driveline.fits.interference import Span
 from driveline.margins import Judge
 from driveline.results import Assumed, ToDo
 from driveline.shafts.coupler import CouplerStyle, RunsOut, forgives
@@ -49,7 +50,7 @@ class SolvedCoupler:
 
 def run(sheet: CouplerSheet, laid: LaidCoupler, needs: CouplerNeeds, judge: Judge) -> Outcome[SolvedCoupler]:
     """Return the coupler with its checks, at the faces' distance as chosen, else as the plate holds them."""
-    inputs, style = laid.inputs, needs.style
+    inputs, style = _spanned(laid.inputs, needs.span), needs.style
     is_begun = sheet != CouplerSheet()
     apart = apart_of(inputs, needs)
     gaps = (*axial_gaps(inputs, style), *spline_gaps(inputs, style)) if style else ()
@@ -66,6 +67,16 @@ def run(sheet: CouplerSheet, laid: LaidCoupler, needs: CouplerNeeds, judge: Judg
         progress=progress_of(is_begun=is_begun, is_finished=is_begun and style is not None and not to_do),
         parts=laid.parts,
         papers=(_paper(result),) if result.blocks else (),
+    )
+
+
+def _spanned(inputs: CouplerInputs, span: Span) -> CouplerInputs:
+    """The sheet with the job's own range of temperatures."""
+    return replace(
+        inputs,
+        motor_shaft=replace(inputs.motor_shaft, span=span),
+        gearbox_shaft=replace(inputs.gearbox_shaft, span=span),
+        hub=replace(inputs.hub, span=span),
     )
 
 

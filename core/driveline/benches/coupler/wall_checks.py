@@ -3,7 +3,8 @@
 from collections.abc import Iterator
 from typing import Final
 
-from driveline.benches.coupler.carriers import DESIGN, TAPER_FRICTION, fit_sums
+from driveline.benches.coupler.carriers import DESIGN, TAPER_FRICTION
+from driveline.benches.coupler.fit_sums import fit_sums
 from driveline.benches.coupler.inputs import CouplerInputs
 from driveline.benches.coupler.needs import CouplerNeeds
 from driveline.benches.coupler.sheet import ShaftKind

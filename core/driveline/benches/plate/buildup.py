@@ -9,7 +9,6 @@ from driveline.benches.plate.stack import warm_growth_mm
 from driveline.benches.plate.workings import face_tilt_working, faces_apart_working
 from driveline.checks import Check
 from driveline.figures import fig, num
-from driveline.fits.interference import WARM_K
 from driveline.margins import Judge, missing_of, wanted_words
 from driveline.shafts.coupler import Forgives
 from driveline.working import fixed_working
@@ -51,6 +50,7 @@ def face_tilt_check(inputs: PlateInputs, built: BuildUpResult, coupler: Forgives
 def faces_apart_check(inputs: PlateInputs, built: BuildUpResult, wanted: WantedApart, judge: Judge) -> Check:
     """Return whether the faces stand as far apart as shafts and coupler ask for."""
     apart, wanted_mm, room_mm = built.apart, wanted.mm, wanted.either_way_mm
+    warmer_k = inputs.span.warmer_k
     growth_mm = warm_growth_mm(inputs)
     missing = missing_of(
         {
@@ -81,7 +81,7 @@ def faces_apart_check(inputs: PlateInputs, built: BuildUpResult, wanted: WantedA
         says=says,
         missing=missing,
         inputs=("plate.build_up", "plate.plate.thickness", wanted.field),
-        working=lambda: faces_apart_working(built, wanted, growth_mm, off_mm, WARM_K),
+        working=lambda: faces_apart_working(built, wanted, growth_mm, off_mm, warmer_k),
     )
 
 

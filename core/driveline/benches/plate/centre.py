@@ -7,7 +7,6 @@ from typing import Final
 from driveline.benches.plate.buildup_sheet import BuildKind
 from driveline.benches.plate.inputs import PlateInputs
 from driveline.benches.plate.sheet import Locating
-from driveline.fits.interference import WARM_K
 from driveline.fits.limits import fit_within
 from driveline.joints.sheet import RegisterFit
 from driveline.margins import missing_of
@@ -69,12 +68,12 @@ def offset_of(inputs: PlateInputs, survey: SurveyResult, face_survey: SurveyResu
     )
 
 
-def warm_play_mm(made_of: PlateMaterial | None, size_mm: float | None) -> float | None:
+def warm_play_mm(made_of: PlateMaterial | None, size_mm: float | None, warmer_k: float) -> float | None:
     """Return by how much a register's play in the plate grows when both are warm, on steel, mm; ``None``: not known."""
     if made_of is None or size_mm is None:
         return None
     unlike = material(made_of).expansion_per_k - material(PlateMaterial.STEEL).expansion_per_k
-    return max(unlike, 0.0) * WARM_K * size_mm
+    return max(unlike, 0.0) * warmer_k * size_mm
 
 
 def _register_plays_mm(inputs: PlateInputs) -> list[float | None]:
@@ -82,23 +81,23 @@ def _register_plays_mm(inputs: PlateInputs) -> list[float | None]:
     plate = inputs.plate
     sizes = [inputs.face.register_mm, plate.bore_mm or None]
     largest_mm = max((size for size in sizes if size is not None), default=None)
-    grows_mm = warm_play_mm(plate.made_of, largest_mm)
+    grows_mm = warm_play_mm(plate.made_of, largest_mm, inputs.span.warmer_k)
     plays: list[float | None] = [
         None if grows_mm is None else play_mm + grows_mm for play_mm in plate.register_plays_mm
     ]
-    return plays + [fit_play_mm(plate.made_of, size_mm, fit) for size_mm, fit in plate.registers]
+    return plays + [fit_play_mm(plate.made_of, size_mm, fit, inputs.span.warmer_k) for size_mm, fit in plate.registers]
 
 
 def _dowel_plays_mm(inputs: PlateInputs) -> list[float | None]:
     size_mm, chosen = inputs.plate.dowel_mm, inputs.plate.dowel_fit
     if size_mm is None or chosen is None:
         return []
-    return [fit_play_mm(inputs.plate.made_of, size_mm, chosen)]
+    return [fit_play_mm(inputs.plate.made_of, size_mm, chosen, inputs.span.warmer_k)]
 
 
-def fit_play_mm(made_of: PlateMaterial | None, size_mm: float, chosen: RegisterFit) -> float | None:
+def fit_play_mm(made_of: PlateMaterial | None, size_mm: float, chosen: RegisterFit, warmer_k: float) -> float | None:
     """Return the greatest play of a fit when warm, mm; ``None``: not known."""
-    found, grows_mm = fit_within(size_mm, chosen.value), warm_play_mm(made_of, size_mm)
+    found, grows_mm = fit_within(size_mm, chosen.value), warm_play_mm(made_of, size_mm, warmer_k)
     if found is None or grows_mm is None:
         return None
     return max(found.greatest_play_mm + grows_mm, 0.0)

@@ -6,7 +6,6 @@ from driveline.benches.plate.inputs import PlateInputs
 from driveline.benches.plate.sheet import Locating
 from driveline.checks import Check
 from driveline.figures import fig, num
-from driveline.fits.interference import WARM_K
 from driveline.joints.sheet import RegisterFit
 from driveline.margins import Judge, missing_of, wanted_words
 from driveline.shafts.coupler import Forgives
@@ -32,14 +31,17 @@ def on_centre_check(inputs: PlateInputs, off: Offset, coupler: Forgives | None, 
         says=says,
         missing=missing,
         inputs=("plate.plate", "plate.survey.readings", "ratios.coupler", "coupler.allowed_parallel"),
-        working=lambda: on_centre_working(off, WARM_K),
+        working=lambda: on_centre_working(off, inputs.span.warmer_k),
     )
 
 
 def _closer_words(inputs: PlateInputs, allowed_mm: float) -> str:
     """What to do when play eats the allowance: the widest fit that would do for the registers, or dowels."""
     for one in RegisterFit:
-        plays = [fit_play_mm(inputs.plate.made_of, size_mm, one) for size_mm, _ in inputs.plate.registers]
+        plays = [
+            fit_play_mm(inputs.plate.made_of, size_mm, one, inputs.span.warmer_k)
+            for size_mm, _ in inputs.plate.registers
+        ]
         known = [play for play in plays if play is not None]
         if known and len(known) == len(plays) and sum(known) / 2 < allowed_mm / 2:
             return f"fit the registers {one.value}, or ream dowels after indicating"

@@ -8,6 +8,7 @@ from typing import Literal
 
 from driveline.benches.plate.buildup_sheet import BasePlate, BuildKind, BuildUp, Ring, Standoffs
 from driveline.benches.plate.sheet import Locating, MotorFace, OutlineBy, Plate, PlateSheet, Process
+from driveline.fits.interference import USUAL_SPAN, Span
 from driveline.joints.sheet import Joint, RegisterFit
 from driveline.sheet import Angle, Length, positive_of, value_of
 from driveline.survey.sheet import Survey
@@ -155,6 +156,7 @@ class PlateInputs:
     built: BuiltInputs
     motor_joint: Joint
     flange_joint: Joint
+    span: Span = USUAL_SPAN  # of the job; drawn is the same whatever it is
 
     @property
     def one_bore_mm(self) -> float | None:

@@ -2,6 +2,7 @@
 
 from dataclasses import dataclass
 
+from driveline.fits.interference import USUAL_SPAN, Span
 from driveline.joints.screws import Loads
 from driveline.shafts.coupler import Forgives, RunsOut
 
@@ -25,3 +26,4 @@ class PlateNeeds:
     motor: Loads
     driving: float  # torque on the plate over the motor's
     overrun: float
+    span: Span = USUAL_SPAN

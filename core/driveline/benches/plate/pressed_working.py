@@ -1,8 +1,8 @@
 """The working of a register pressed into the plate."""
 
-from driveline.benches.plate.usual_fits import COLD_K, FRICTION
+from driveline.benches.plate.usual_fits import FRICTION
 from driveline.figures import fig
-from driveline.fits.interference import held_torque_nm
+from driveline.fits.interference import COLD_K, Span, held_torque_nm
 from driveline.fits.limits import Fit
 from driveline.tables.materials import Material
 from driveline.working import Given, Step, Working, entered, step, tabled, worked
@@ -18,7 +18,7 @@ def pressed_working(
     cold_mm: float | None,
     pressure_mpa: float | None,
     stress_mpa: float | None,
-    warm_k: float,
+    span: Span,
     warm_mm: float | None,
 ) -> Working:
     """Return the stress that a register pressed in puts into the plate, in the cold."""
@@ -26,13 +26,13 @@ def pressed_working(
     if plate and rim_mm and cold_mm is not None and pressure_mpa is not None and stress_mpa is not None:
         size = entered("d", size_mm, "mm", "plate.plate.registers")
         rim = worked("D", rim_mm, "mm", "the ring of plate round the bore, as drawn")
-        tight = _tight_step(plate, steel, size_mm, found, cold_mm)
+        tight = _tight_step(plate, steel, size_mm, found, cold_mm, span.cold_k(COLD_K))
         pressure = _pressure_step(plate, steel, tight, size, rim, pressure_mpa)
         steps = (tight, pressure, *_stress_steps(pressure, size, rim, stress_mpa))
     left = (
         ""
         if warm_mm is None
-        else f" {fig(warm_mm, 'mm', 3)} of interference is left {fig(warm_k, 'K')} warmer, at least."
+        else f" {fig(warm_mm, 'mm', 3)} of interference is left {fig(span.warmer_k, 'K')} warmer, at least."
     )
     return Working(
         steps=steps,
@@ -41,13 +41,13 @@ def pressed_working(
     )
 
 
-def _tight_step(plate: Material, steel: Material, size_mm: float, found: Fit, cold_mm: float) -> Step:
-    shrinks = max(plate.expansion_per_k - steel.expansion_per_k, 0.0) * COLD_K * size_mm
+def _tight_step(plate: Material, steel: Material, size_mm: float, found: Fit, cold_mm: float, cold_k: float) -> Step:
+    shrinks = max(plate.expansion_per_k - steel.expansion_per_k, 0.0) * cold_k * size_mm
     return step(
         "δ",
         "δ_fit + δ_cold",
         tabled("δ_fit", -found.least_play_mm, "mm", "greatest interference of both bands, ISO 286-2"),
-        worked("δ_cold", shrinks, "mm", f"(α − α_steel) d over {fig(COLD_K, 'K')}, in the cold"),
+        worked("δ_cold", shrinks, "mm", f"(α − α_steel) d over {fig(cold_k, 'K')}, in the cold"),
         value=cold_mm,
         unit="mm",
         decimals=3,

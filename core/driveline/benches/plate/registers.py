@@ -3,13 +3,13 @@
 from driveline.benches.plate.inputs import PlateInputs
 from driveline.benches.plate.pressed_working import pressed_working
 from driveline.benches.plate.results import RegisterResult
-from driveline.benches.plate.usual_fits import COLD_K
 from driveline.checks import Check
 from driveline.errors import ImpossibleInput
 from driveline.figures import fig, num
 from driveline.fits.interference import (
-    WARM_K,
+    COLD_K,
     Elastic,
+    Span,
     bore_stress_mpa,
     fit_pressure_mpa,
     heating_k,
@@ -65,19 +65,19 @@ def register_checks(inputs: PlateInputs, rim_mm: float | None, judge: Judge) -> 
         found = fit_within(size_mm, fit.value)
         if found is None:
             checks.append(_outside_tables(size_mm, judge, k))
-        elif found.least_play_mm < _shrinks_mm(inputs.plate.made_of, size_mm):
-            checks.append(_pressed(inputs.plate.made_of, size_mm, found, rim_mm, judge, k))
+        elif found.least_play_mm < _shrinks_mm(inputs.plate.made_of, size_mm, inputs.span):
+            checks.append(_pressed(inputs, size_mm, found, rim_mm, judge, k))
     return tuple(checks)
 
 
-def _shrinks_mm(made_of: PlateMaterial | None, size_mm: float) -> float:
+def _shrinks_mm(made_of: PlateMaterial | None, size_mm: float, span: Span) -> float:
     """By how much a plate's bore closes on a steel spigot in the cold; of a plate of nobody knows what, the most."""
     per_k = (
         max(material(one).expansion_per_k for one in PlateMaterial)
         if made_of is None
         else material(made_of).expansion_per_k
     )
-    return max(per_k - material(PlateMaterial.STEEL).expansion_per_k, 0.0) * COLD_K * size_mm
+    return max(per_k - material(PlateMaterial.STEEL).expansion_per_k, 0.0) * span.cold_k(COLD_K) * size_mm
 
 
 def _outside_tables(size_mm: float, judge: Judge, k: int) -> Check:
@@ -93,9 +93,8 @@ def _outside_tables(size_mm: float, judge: Judge, k: int) -> Check:
     )
 
 
-def _pressed(
-    made_of: PlateMaterial | None, size_mm: float, found: Fit, rim_mm: float | None, judge: Judge, k: int
-) -> Check:
+def _pressed(inputs: PlateInputs, size_mm: float, found: Fit, rim_mm: float | None, judge: Judge, k: int) -> Check:
+    made_of, span = inputs.plate.made_of, inputs.span
     missing = missing_of(
         {
             "What the plate is made of": made_of,
@@ -106,7 +105,7 @@ def _pressed(
     if made_of is not None and rim_mm is not None:
         plate, steel = material(made_of), material(PlateMaterial.STEEL)
         capacity = plate.yield_mpa
-        cold_mm = _shrinks_mm(made_of, size_mm) - found.least_play_mm
+        cold_mm = _shrinks_mm(made_of, size_mm, span) - found.least_play_mm
         try:
             pressure = fit_pressure_mpa(
                 interference_mm=cold_mm,
@@ -123,7 +122,7 @@ def _pressed(
             warm_mm = warm_interference_mm(
                 interference_mm=max(-found.greatest_play_mm, 0.0),
                 joint_mm=size_mm,
-                warmer_k=WARM_K,
+                warmer_k=span.warmer_k,
                 outer_per_k=plate.expansion_per_k,
                 inner_per_k=steel.expansion_per_k,
             )
@@ -147,7 +146,7 @@ def _pressed(
             cold_mm=cold_mm,
             pressure_mpa=pressure,
             stress_mpa=stress,
-            warm_k=WARM_K,
+            span=span,
             warm_mm=warm_mm,
         ),
     )

@@ -1,5 +1,7 @@
 """The Adapter plate bench: flange and motor face on one centre, the motor turned, the parts drawn and released."""
 
+from dataclasses import replace
+
 import numpy as np
 
 from driveline.benches.contract import Outcome, progress_of
@@ -39,7 +41,7 @@ from driveline.metal.bolts import thread_names
 
 def run(_sheet: PlateSheet, laid: LaidPlate, needs: PlateNeeds, judge: Judge) -> Outcome[None]:
     """Return the plate with its checks; what can't be drawn yet is left out and listed as work to do."""
-    inputs, judge = laid.inputs, judge.guarding()
+    inputs, judge = replace(laid.inputs, span=needs.span), judge.guarding()
     terminals = terminals_of(inputs)
     figures = PlateFigures(
         survey=laid.survey.result,

@@ -3,7 +3,6 @@
 from driveline.benches.plate.buildup_sheet import BuildKind
 from driveline.benches.plate.inputs import PlateInputs, Sized
 from driveline.benches.plate.results import StackResult, StackShare
-from driveline.fits.interference import WARM_K
 from driveline.fits.stackup import LIMITS_PER_U, Link, stack_up
 from driveline.tables.materials import material
 
@@ -64,7 +63,7 @@ def warm_growth_mm(inputs: PlateInputs) -> float | None:
             return None
         legs_mm = next(one.length_mm for one in stack.shares if one.name == "standoffs")
         legs_per_k = material(build.legs.made_of).expansion_per_k
-    return WARM_K * (plate_per_k * (stack.nominal_mm - legs_mm) + legs_per_k * legs_mm)
+    return inputs.span.warmer_k * (plate_per_k * (stack.nominal_mm - legs_mm) + legs_per_k * legs_mm)
 
 
 def _links(lengths: list[tuple[str, Sized | None]]) -> list[Link | None]:

@@ -554,3 +554,36 @@ class HubPartTest(TestCase):
         part = next(one for one in evaluate(JobFile.model_validate(data)).parts if one.key == "coupler.hub")
         self.assertEqual([hole.id for hole in part.hole_table], ["B1", "B2", "B3", "B4", "B5", "B6", "bore"])
         self.assertEqual(part.cut and part.cut.thickness_mm, 45)
+
+
+class TemperatureTest(TestCase):
+    """The job's own range in place of the usual 60 K either way."""
+
+    def of(self, coldest_c: float | None, warmest_c: float | None) -> JobResultBase:
+        data = wren_json(hub__made_of="aluminium", hub__fit="H7/s6", motor_shaft__zone="s6")
+        data["sheets"]["coupler"]["motor_shaft"]["diameter"] = {"text": "35 mm"}
+        data["sheets"]["brief"]["temperatures"] = {"coldest_c": coldest_c, "warmest_c": warmest_c}
+        return evaluate(JobFile.model_validate(data))
+
+    def test_the_usual_range_stands_where_nothing_is_stated_and_is_named(self) -> None:
+        usual, same = self.of(None, None), self.of(-40, 80)
+        for key in ("coupler.hub_stress", "coupler.gap_spider", "plate.on_centre"):
+            self.assertAlmostEqual(check_of(usual, key).margin or 0, check_of(same, key).margin or 1, msg=key)
+        named = {one.field for one in usual.brief.assumed}
+        self.assertLessEqual({"brief.temperatures.coldest_c", "brief.temperatures.warmest_c"}, named)
+
+    def test_colder_stresses_an_aluminium_hub_and_warmer_takes_from_the_gaps(self) -> None:
+        usual = self.of(-40, 80)
+        self.assertGreater(
+            check_of(self.of(-60, 80), "coupler.hub_stress").demand or 0,
+            check_of(usual, "coupler.hub_stress").demand or 0,
+        )
+        self.assertLess(
+            check_of(self.of(-40, 180), "coupler.gap_spider").margin or 0,
+            check_of(usual, "coupler.gap_spider").margin or 0,
+        )
+
+    def test_the_plate_goes_by_it_too(self) -> None:
+        usual, hot = self.of(-40, 80), self.of(-40, 140)
+        for key in ("plate.on_centre", "plate.misalignment"):
+            self.assertLess(check_of(hot, key).margin or 0, check_of(usual, key).margin or 0, key)

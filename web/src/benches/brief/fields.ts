@@ -58,6 +58,13 @@ export const WANTED_FIRST: Form<BriefSheet> = [
 ];
 export const WANTED_MORE: Form<BriefSheet> = [
   ...wanted([reading('cruise_speed', 'Cruise', 'road_speed')]),
+  ...within(
+    (brief: BriefSheet) => brief.temperatures,
+    [
+      number('coldest_c', 'Coldest that the drive gets, °C', [-60, 20], 'empty: the usual'),
+      number('warmest_c', 'Warmest, °C', [20, 200], 'empty: the usual, 80'),
+    ],
+  ),
   asked(
     isAnAxleAsked,
     choice('driven', 'Driven axle', (brief) => AXLES.slice(0, brief.layout === 'axle_unit' ? 2 : 3)),
