@@ -137,6 +137,7 @@ class EarStress:
     net_section_mpa: float
     bending_mpa: float  # across, by itself
     margins: dict[str, float]
+    allowed: dict[str, float]  # MPa, by the same names
 
     @property
     def governing(self) -> str:
@@ -147,6 +148,21 @@ class EarStress:
     def margin(self) -> float:
         """The least."""
         return self.margins[self.governing]
+
+    @property
+    def governing_mpa(self) -> float:
+        """The stress that does."""
+        return {
+            "bearing": self.bearing_mpa,
+            "tear-out": self.tear_out_mpa,
+            "net section": self.net_section_mpa,
+            "bending": self.bending_mpa,
+        }[self.governing]
+
+    @property
+    def allowed_mpa(self) -> float:
+        """What of yield that may come to."""
+        return self.allowed[self.governing]
 
 
 def ear_stress(ear: Ear, *, force_n: float, side_n: float, yield_mpa: float) -> EarStress:
@@ -179,4 +195,5 @@ def ear_stress(ear: Ear, *, force_n: float, side_n: float, yield_mpa: float) -> 
         net_section_mpa=net,
         bending_mpa=bending,
         margins={name: share * yield_mpa / stress if stress > 0 else float("inf") for name, stress, share in stresses},
+        allowed={name: share * yield_mpa for name, _, share in stresses},
     )

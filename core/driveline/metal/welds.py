@@ -7,6 +7,7 @@ THROAT: Final = 0.707  # of an equal-legged fillet
 OF_ELECTRODE: Final = 0.30  # static allowable
 NOT_INSPECTED: Final = 0.5
 FAT_MPA: Final = 36.0  # stress across the throat; shear along it is better: 80 with slope 5. The worse is used.
+SCREEN_CYCLES: Final = 1e5  # of launch one way and the other, usual
 FAT_CYCLES: Final = 2e6
 SLOPE: Final = 3.0
 

@@ -74,7 +74,7 @@ USUAL: Final = tuple(
         r"^axles\..*\.guide_mpa$",
         r"^axles\.lines\.\d+\.grade_mm_s$",
         r"^mounts\.(dynamic|inertia\b)",
-        r"\.bracket\.yield_mpa$",
+        r"\.bracket\.(rail\.)?yield_mpa$",
         r"^coupler\.\w+_shaft\.key\.bearing_mpa$",
         r"^coupler\.(falls\b|grade_mm_s$|\w+_shaft\.shear_mpa$)",
         r"^coupler\.(allowed_parallel|allowed_angle|stiffness_nm_per_rad)$",

@@ -2562,7 +2562,8 @@ export interface components {
              * @default {
              *       "is_hollow": null,
              *       "face": null,
-             *       "runs": null
+             *       "runs": null,
+             *       "yield_mpa": null
              *     }
              */
             rail: components["schemas"]["Rail"];
@@ -4404,7 +4405,8 @@ export interface components {
              *       "rail": {
              *         "face": null,
              *         "is_hollow": null,
-             *         "runs": null
+             *         "runs": null,
+             *         "yield_mpa": null
              *       },
              *       "legs": {
              *         "across": null,
@@ -5534,6 +5536,11 @@ export interface components {
             /** @description Of its face, from wall to wall */
             face?: components["schemas"]["Length"] | null;
             runs?: components["schemas"]["RailRuns"] | null;
+            /**
+             * Yield Mpa
+             * @description Of its steel
+             */
+            yield_mpa?: number | null;
         };
         /**
          * RailKind

@@ -64,6 +64,10 @@ def arc_missing(line: PropLine) -> tuple[str, ...]:
         found = arc_of(line)
         whole = all(None not in (value_of(one.up), value_of(one.ahead), value_of(one.nose)) for one in line.arc)
         asked[f"{line.name}: up, ahead and nose of every place of its axle's arc"] = whole
+        at_ride = [(value_of(one.ahead), value_of(one.nose)) for one in line.arc if value_of(one.up) == 0]
+        asked[f"{line.name}: its axle's arc from ride height on, where it is 0 ahead and 0 nose"] = all(
+            place == (0, 0) for place in at_ride
+        )
         for word, stop, end in (("bump stop", value_of(line.bump), 1), ("droop", value_of(line.droop), -1)):
             reached = float(found.up_mm.max() if end > 0 else -found.up_mm.min())
             asked[f"{line.name}: its axle's arc as far as its {word}"] = stop is None or reached >= stop - NEAR_MM

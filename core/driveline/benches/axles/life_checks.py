@@ -93,16 +93,24 @@ def _life(one: LineFound, j: int, judge: Judge) -> Check:
     )
 
 
+def _most_bent(one: LineFound, j: int, torque_nm: float, length_mm: float) -> tuple[float, str, float, float] | None:
+    """The side force of every way that it stands and is driven at its greatest, in which, and both joints' angles."""
+    found = []
+    for posed in one.posed:
+        before, at = (float(angle) for angle in posed.chain.angles_deg[j - 1 : j + 1])
+        force = centre_force_n(torque_nm=torque_nm, before_deg=before, at_deg=at, length_mm=length_mm)
+        found.append((force, posed.name, before, at))
+    return max(found, default=None)
+
+
 def _pushed(one: LineFound, j: int, needs: AxlesNeeds, judge: Judge) -> Check:
     line, words = one.line, f"{one.line.name}, bearing {j}"
-    before, at = _angle_deg(one, j - 1), _angle_deg(one, j)
     torque, rating = None if one.load is None else one.load.design_nm, line.bearing.rating_n
     masses = [positive_of(tube.mass) for tube in line.tubes[j - 1 : j + 1]]
     length = None if one.rides_mm is None else float(one.rides_mm[j - 1])
-    couples, force = None, None
-    if torque is not None and before is not None and at is not None and length:
-        couples = centre_force_n(torque_nm=torque, before_deg=before, at_deg=at, length_mm=length)
-        force = couples + sum(mass or 0.0 for mass in masses) / 2 * GRAVITY_MS2
+    most = None if torque is None or not length else _most_bent(one, j, torque, length)
+    weight_n = sum(mass or 0.0 for mass in masses) / 2 * GRAVITY_MS2
+    force = None if most is None else most[0] + weight_n
     missing = missing_of(
         {
             f"{words}: the greatest side force that its maker allows": rating,
@@ -111,13 +119,14 @@ def _pushed(one: LineFound, j: int, needs: AxlesNeeds, judge: Judge) -> Check:
     )
 
     def working() -> Working:
-        if couples is None or force is None or torque is None or before is None or at is None or length is None:
+        if most is None or force is None or torque is None or length is None:
             return Working(source=PUSHED)
+        couples, where, before, at = most
         pushed = step(
             "F_c",
             "T * (tan(β_1) + sin(β_2)) / L",
             worked("T", torque, "N·m", "design torque of the propshaft, at Ratios"),
-            worked("β_1", before, "°", f"joint {j}"),
+            worked("β_1", before, "°", f"joint {j}, {where}"),
             worked("β_2", at, "°", f"joint {j + 1}"),
             worked("L", length, "mm", "from the one to the other"),
             value=couples,
@@ -125,7 +134,7 @@ def _pushed(one: LineFound, j: int, needs: AxlesNeeds, judge: Judge) -> Check:
         )
         both = worked("m", sum(mass or 0.0 for mass in masses), "kg", "of both shafts")
         g = tabled("g", GRAVITY_MS2, "m/s²", "standard gravity")
-        weight = step("W", "m / 2 * g", both, g, value=force - couples, unit="N")
+        weight = step("W", "m / 2 * g", both, g, value=weight_n, unit="N")
         whole = step("F", "F_c + W", pushed, weight, value=force, unit="N")
         return Working(steps=(pushed, weight, whole), source=PUSHED)
 
@@ -136,10 +145,12 @@ def _pushed(one: LineFound, j: int, needs: AxlesNeeds, judge: Judge) -> Check:
         demand=force,
         capacity=rating,
         unit="N",
-        says="" if force is None else f"{fig(force, 'N', 0)}, twice a turn.",
+        says="" if most is None else f"{fig(force, 'N', 0)}, twice a turn, {most[1]}.",
         missing=(
             *one.ends_missing,
             *one.standing_missing,
+            *one.moves_missing,
+            *one.wind_missing,
             *load_missing("propshaft", line.name, one.load, needs),
             *missing,
         ),

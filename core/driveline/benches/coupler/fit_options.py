@@ -4,11 +4,11 @@ from dataclasses import replace
 
 from driveline.benches.coupler.carriers import FIT_FRICTION
 from driveline.benches.coupler.fit_sums import fit_sums
-from driveline.benches.coupler.hub_checks import GREATEST_C, ROOM_C
+from driveline.benches.coupler.hub_checks import GREATEST_C
 from driveline.benches.coupler.inputs import CouplerInputs
 from driveline.benches.coupler.needs import CouplerNeeds
 from driveline.benches.coupler.results import FitOption
-from driveline.fits.interference import bore_stress_mpa, heating_k, held_torque_nm
+from driveline.fits.interference import ROOM_C, bore_stress_mpa, heating_k, held_torque_nm
 from driveline.joints.sheet import RegisterFit
 from driveline.tables.materials import material
 

@@ -10,7 +10,7 @@ from driveline.benches.coupler.needs import CouplerNeeds
 from driveline.benches.coupler.sheet import HeatLimit
 from driveline.checks import Check
 from driveline.figures import fig, num
-from driveline.fits.interference import WARM_K, bore_stress_mpa, heating_k
+from driveline.fits.interference import ROOM_C, WARM_K, bore_stress_mpa, heating_k
 from driveline.fits.limits import Fit
 from driveline.margins import Judge, missing_of, wanted_words
 from driveline.shafts.coupler import CouplerStyle, forgives
@@ -19,7 +19,6 @@ from driveline.sheet import positive_of
 from driveline.tables.materials import material
 from driveline.working import Step, Working, entered, step, tabled, worked
 
-ROOM_C: Final = 20.0
 GREATEST_C: Final = {HeatLimit.HARDENED: 200.0, HeatLimit.SEALS: 120.0}
 HOT: Final = (
     "Gloves and face shield. Key in its way first; seat it to the shoulder in one go and hold until it bites; grub "

@@ -12,7 +12,6 @@ from driveline.benches.mounts.brackets import STEEL
 from driveline.benches.mounts.buckling_checks import back_and_forth
 from driveline.benches.mounts.loaded import Loaded, field_inputs
 from driveline.benches.mounts.sheet import MountKind
-from driveline.benches.mounts.weld_workings import CYCLES
 from driveline.benches.mounts.workings import strut_working
 from driveline.checks import Check
 from driveline.errors import ImpossibleInput
@@ -23,7 +22,7 @@ from driveline.metal.fillets import greatest_leg_mm
 from driveline.metal.sections import Section, tube
 from driveline.metal.struts import Buckling, secant_load_n, strut_buckling
 from driveline.metal.weld_groups import E70_MPA
-from driveline.metal.welds import range_allowed_mpa, weld_allowable_mpa
+from driveline.metal.welds import SCREEN_CYCLES, range_allowed_mpa, weld_allowable_mpa
 from driveline.sheet import positive_of, value_of
 from driveline.working import MakeWorking, Working
 
@@ -174,24 +173,17 @@ def _eye(one: Loaded, judge: Judge) -> Check:
     stress = None
     if eye is not None and worst is not None:
         stress = ear_stress(eye, force_n=worst[0], side_n=0.0, yield_mpa=one.yield_mpa)
-    value = None
-    if stress is not None:
-        by_name = {
-            "bearing": stress.bearing_mpa,
-            "tear-out": stress.tear_out_mpa,
-            "net section": stress.net_section_mpa,
-            "bending": stress.bending_mpa,
-        }
-        value = by_name[stress.governing]
     says = ""
     if stress is not None and worst is not None:
-        says = f"{stress.governing.capitalize()} governs, {fig(value, 'MPa', 0)}, in {one.names[worst[1]]}."
+        says = (
+            f"{stress.governing.capitalize()} governs, {fig(stress.governing_mpa, 'MPa', 0)}, in {one.names[worst[1]]}."
+        )
     return judge.check(
         "weld",  # what is allowed holds the factor already
         key=f"{one.key}.eye",
         title=f"Eyes of {sheet.name}",
-        demand=value,
-        capacity=None if stress is None or value is None else stress.margin * value,
+        demand=None if stress is None else stress.governing_mpa,
+        capacity=None if stress is None else stress.allowed_mpa,
         unit="MPa",
         says=says,
         missing=(*one.missing, *missing),
@@ -220,7 +212,7 @@ def _welds(one: Loaded, link: Link | None, missing: tuple[str, ...], judge: Judg
     bears = weld_allowable_mpa(electrode_tensile_mpa=E70_MPA, is_inspected=bool(bracket.is_inspected))
     each = (
         ("weld", f"Weld of {name} at its eyes", None if worst is None else worst[0], bears),
-        ("fatigue", f"Weld of {name}, to and fro", swing, range_allowed_mpa(CYCLES)),
+        ("fatigue", f"Weld of {name}, to and fro", swing, range_allowed_mpa(SCREEN_CYCLES)),
     )
     for key, title, force, allowed in each:
         stress = None if area is None or force is None else force / area

@@ -81,15 +81,15 @@ def eye_working(
     outside = entered("D", eye.width_mm, "mm", f"{field}.eye.outside")
     bore = entered("d", eye.hole_mm, "mm", f"{field}.eye.bore")
     wide = entered("w", eye.thickness_mm, "mm", f"{field}.eye.width")
-    expression, given, share, value = {
-        "bearing": ("F / (d * w)", (force, bore, wide), BEARING, stress.bearing_mpa),
-        "tear-out": ("F / ((D - d) * w)", (force, outside, bore, wide), SHEAR, stress.tear_out_mpa),
-        "net section": ("F / ((D - d) * w)", (force, outside, bore, wide), NET_TENSION, stress.net_section_mpa),
+    expression, given, share = {
+        "bearing": ("F / (d * w)", (force, bore, wide), BEARING),
+        "tear-out": ("F / ((D - d) * w)", (force, outside, bore, wide), SHEAR),
+        "net section": ("F / ((D - d) * w)", (force, outside, bore, wide), NET_TENSION),
     }[stress.governing]
-    first = step("σ", expression, *given, value=value, unit="MPa", decimals=1, words=stress.governing)
+    first = step("σ", expression, *given, value=stress.governing_mpa, unit="MPa", decimals=1, words=stress.governing)
     yielding = entered_or_usual("R", yield_mpa, "MPa", f"{field}.bracket.yield_mpa", is_usual=is_usual)
     part = tabled("q", share, "", "of yield")
-    allowed = step("a", "q * R", part, yielding, value=share * yield_mpa, unit="MPa", decimals=1)
+    allowed = step("a", "q * R", part, yielding, value=stress.allowed_mpa, unit="MPa", decimals=1)
     return Working(steps=(first, allowed), source=EYE)
 
 

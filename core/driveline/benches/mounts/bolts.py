@@ -5,6 +5,7 @@ from typing import Final
 
 import numpy as np
 
+from driveline.arrays import Floats
 from driveline.benches.mounts.brackets import STEEL
 from driveline.benches.mounts.landings import LandingFound
 from driveline.benches.mounts.loaded import Loaded
@@ -118,7 +119,7 @@ def _place(
     title: str,
     at: str,
     screws: str,
-    xy_mm: np.ndarray,
+    xy_mm: Floats,
     hole_mm: float | None,
     grip_mm: float | None,
     sheet: Screwed,

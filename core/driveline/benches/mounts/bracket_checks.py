@@ -76,20 +76,14 @@ def _ears(one: Loaded, judge: Judge) -> Check:
             inputs=field_inputs(one, "ears"),
         )
     stress, (in_plane, side) = found[worst], shares[worst]
-    value = {
-        "bearing": stress.bearing_mpa,
-        "tear-out": stress.tear_out_mpa,
-        "net section": stress.net_section_mpa,
-        "bending": stress.bending_mpa,
-    }[stress.governing]
     return judge.check(
         "weld",  # what is allowed holds the factor already
         key=f"{one.key}.ears",
         title=f"Ears of {sheet.name}",
-        demand=value,
-        capacity=stress.margin * value,
+        demand=stress.governing_mpa,
+        capacity=stress.allowed_mpa,
         unit="MPa",
-        says=f"{stress.governing.capitalize()} governs, {fig(value, 'MPa', 0)}, in {one.names[worst]}.",
+        says=f"{stress.governing.capitalize()} governs, {fig(stress.governing_mpa, 'MPa', 0)}, in {one.names[worst]}.",
         missing=one.missing,
         inputs=field_inputs(one, "ears"),
         working=lambda: ear_working(

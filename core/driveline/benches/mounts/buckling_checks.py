@@ -10,12 +10,12 @@ from driveline.benches.mounts.brackets import STEEL, weld_of
 from driveline.benches.mounts.loaded import Loaded, field_inputs, lacking
 from driveline.benches.mounts.panel_workings import panel_working
 from driveline.benches.mounts.sheet import ArmKind, Bracket, MountKind
-from driveline.benches.mounts.weld_workings import CYCLES, fatigue_working
+from driveline.benches.mounts.weld_workings import fatigue_working
 from driveline.checks import Check
 from driveline.figures import fig
 from driveline.margins import Judge
 from driveline.metal.panels import Fold, Panel, fold_of
-from driveline.metal.welds import range_allowed_mpa
+from driveline.metal.welds import SCREEN_CYCLES, range_allowed_mpa
 from driveline.sheet import positive_of
 from driveline.working import Working
 
@@ -98,7 +98,7 @@ def _fatigue(one: Loaded, judge: Judge) -> Check:
         stress = None if found is None else found[1]
     elif not missing:
         missing = ("Launch, and launch backward or overrun, among the cases",)
-    allowed = range_allowed_mpa(CYCLES)
+    allowed = range_allowed_mpa(SCREEN_CYCLES)
     says = ""
     if stress is not None:
         says = f"{fig(stress.governing_mpa, 'MPa', 0)} from launch to back. A screen at 100 000 of them, no proof."

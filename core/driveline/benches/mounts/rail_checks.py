@@ -4,7 +4,7 @@ import math
 from collections.abc import Iterator
 from typing import Final
 
-from driveline.benches.mounts.brackets import Arm
+from driveline.benches.mounts.brackets import STEEL, Arm
 from driveline.benches.mounts.loaded import Loaded, field_inputs, lacking
 from driveline.benches.mounts.rail_workings import face_working, seam_working
 from driveline.benches.mounts.root_loads import RootLoad, root_loads
@@ -36,7 +36,7 @@ def rail_checks(one: Loaded, judge: Judge) -> Iterator[Check]:
 def _face_of(one: Loaded, arm: Arm) -> ChordFace | None:
     bracket, rail = one.mount.sheet.bracket, one.mount.sheet.bracket.rail
     face, wall = positive_of(rail.face), positive_of(bracket.base)
-    if face is None or wall is None or rail.runs is None:
+    if face is None or wall is None or rail.runs is None or face <= 2 * wall:
         return None
     along, across = arm.section.breadth_mm, arm.section.depth_mm
     if rail.runs is RailRuns.UPRIGHT:
@@ -47,7 +47,7 @@ def _face_of(one: Loaded, arm: Arm) -> ChordFace | None:
             wall_mm=wall,
             foot_along_mm=along,
             foot_across_mm=across,
-            yield_mpa=one.yield_mpa,
+            yield_mpa=rail.yield_mpa or STEEL.yield_mpa,
             is_round=bracket.kind is ArmKind.TUBE,
         )
     except ImpossibleInput:
@@ -67,6 +67,9 @@ def _face(one: Loaded, judge: Judge) -> Check:
             f"{name}: which way its rail runs under it": bracket.rail.runs,
         }
     )
+    face, wall = positive_of(bracket.rail.face), positive_of(bracket.base)
+    if face is not None and wall is not None and face <= 2 * wall:
+        missing += (f"{name}: a rail that is hollow: its face is no wider than two of its walls",)
     found = None if arm is None else _face_of(one, arm)
     across_runs = bracket.rail.runs is RailRuns.ACROSS
 

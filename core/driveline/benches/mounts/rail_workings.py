@@ -3,7 +3,7 @@
 import math
 from typing import Final
 
-from driveline.benches.mounts.brackets import Arm
+from driveline.benches.mounts.brackets import STEEL, Arm
 from driveline.benches.mounts.loaded import Loaded
 from driveline.benches.mounts.root_loads import RootLoad
 from driveline.benches.mounts.sheet import ArmKind
@@ -48,7 +48,13 @@ def _bears(one: Loaded, arm: Arm, found: ChordFace, *, across_runs: bool) -> tup
     across = worked("b", across_mm, "mm", "of its foot, across")
     face = entered("b_0", positive_of(bracket.rail.face) or 0.0, "mm", f"{field}.rail.face")
     wall = entered("t", positive_of(bracket.base) or 0.0, "mm", f"{field}.base")
-    yielding = entered_or_usual("f", one.yield_mpa, "MPa", f"{field}.yield_mpa", is_usual=one.yield_is_usual)
+    yielding = entered_or_usual(
+        "f",
+        bracket.rail.yield_mpa or STEEL.yield_mpa,
+        "MPa",
+        f"{field}.rail.yield_mpa",
+        is_usual=bracket.rail.yield_mpa is None,
+    )
     form = tabled("c", ROUND if bracket.kind is ArmKind.TUBE else 1.0, "", "foot: π/4 round, 1 square")
     widest = tabled("w", WIDEST, "", "of the face, at most")
     beta = step("β", "min(b / b_0, w)", across, face, widest, value=found.breadth_share, unit="", decimals=3)

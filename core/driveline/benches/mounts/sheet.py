@@ -132,6 +132,7 @@ class Rail(Sheet):
     is_hollow: bool | None = Field(default=None, description="Behind the bracket; no: solid, or stiffened there")
     face: Length | None = Field(default=None, description="Of its face, from wall to wall")
     runs: RailRuns | None = None
+    yield_mpa: Annotated[float, Field(gt=0, le=2000)] | None = Field(default=None, description="Of its steel")
 
 
 class RootCut(Choice):

@@ -3,11 +3,10 @@
 from typing import Final
 
 from driveline.metal.weld_groups import BASE_SHEAR, E70_MPA, WeldStress
-from driveline.metal.welds import FAT_CYCLES, FAT_MPA, NOT_INSPECTED, OF_ELECTRODE
+from driveline.metal.welds import FAT_CYCLES, FAT_MPA, NOT_INSPECTED, OF_ELECTRODE, SCREEN_CYCLES
 from driveline.working import Given, Step, Working, entered, entered_or_usual, step, tabled, worked
 
 AXES: Final = ("x", "y", "z")
-CYCLES: Final = 1e5  # of launch one way and the other
 
 
 def weld_steps(stress: WeldStress, where: str) -> tuple[Step, ...]:
@@ -125,7 +124,7 @@ def fatigue_working(stress: WeldStress, allowed_mpa: float) -> Working:
         "f * (n / N)**(1 / 3)",
         tabled("f", FAT_MPA, "MPa", "class, at two million"),
         tabled("n", FAT_CYCLES, "", "two million"),
-        tabled("N", CYCLES, "", "times, taken as usual"),
+        tabled("N", SCREEN_CYCLES, "", "times, taken as usual"),
         value=allowed_mpa,
         unit="MPa",
         decimals=1,

@@ -272,16 +272,10 @@ def ear_working(
         ),
     }
     expression, given, share = sizes[stress.governing]
-    value = {
-        "bearing": stress.bearing_mpa,
-        "tear-out": stress.tear_out_mpa,
-        "net section": stress.net_section_mpa,
-        "bending": stress.bending_mpa,
-    }[stress.governing]
-    first = step("σ", expression, *given, value=value, unit="MPa", decimals=1, words=stress.governing)
+    first = step("σ", expression, *given, value=stress.governing_mpa, unit="MPa", decimals=1, words=stress.governing)
     yielding = entered_or_usual("R", yield_mpa, "MPa", f"{field}.bracket.yield_mpa", is_usual=is_usual)
     allowed = step(
-        "a", "q * R", tabled("q", share, "", "of yield"), yielding, value=share * yield_mpa, unit="MPa", decimals=1
+        "a", "q * R", tabled("q", share, "", "of yield"), yielding, value=stress.allowed_mpa, unit="MPa", decimals=1
     )
     source = (
         "Bearing F/(d t), tear-out F/(2 e t) from the hole's edge, net section F/((w - d) t), bending F h/(b t²/6)."

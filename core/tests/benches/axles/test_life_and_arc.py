@@ -72,6 +72,19 @@ class CentreBearingTest(TestCase):
         for one in ("force", "speed"):
             self.assertIs(check_of(self.two_piece(), f"l1.bearing1.{one}").verdict, UNKNOWN)
 
+    def test_it_is_pushed_in_the_worst_of_every_way_that_the_line_is_driven(self) -> None:
+        """Wound down under brakes the joints beside it are bent more: the bearing is judged there, and not at rest."""
+        wound = self.two_piece(rating_n=900.0)
+        line = wound["sheets"]["axles"]["lines"][0]
+        line["joints"][1]["at"]["x"] = {"text": "600 mm"}
+        calm = check_of(wound, "l1.bearing1.force")
+        line["winds_down"] = {"text": "5°"}
+        pushed = check_of(wound, "l1.bearing1.force")
+        self.assertGreater(pushed.demand or 0, calm.demand or 1)
+        self.assertRegex(pushed.says, "overrun|launch backward|wheels locked")
+        line["winds_down"] = None
+        self.assertIn(check_of(wound, "l1.bearing1.force").verdict, (UNKNOWN, Verdict.FAILS))
+
 
 class ArcTest(TestCase):
     WHOLE = (place(-80, -6, 1.5), place(70, -5, -1.0))
@@ -99,6 +112,7 @@ class ArcTest(TestCase):
         half = {**place(70, -5, 0), "nose": None}
         for places in ((), self.WHOLE[:1], (self.WHOLE[0], place(40, -2, 0)), (self.WHOLE[0], half)):
             self.assertIs(check_of(arc(*places), "l1.slip").verdict, UNKNOWN)
+        self.assertIs(check_of(arc(*self.WHOLE, place(0, 5, 0)), "l1.slip").verdict, UNKNOWN)  # ride is where it begins
         unsaid = job("wren", lines__0__goes=None)
         for key in ("l1.slip", "l1.j2.reach", "l1.even"):
             self.assertIn(check_of(unsaid, key).verdict, (UNKNOWN, Verdict.FAILS), key)

@@ -8,6 +8,7 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from driveline.checks import Check
+from driveline.metal.ears import Ear, ear_stress
 from driveline.metal.struts import secant_load_n, secant_stress_mpa
 from tests.benches.mounts.test_mounts import FAILS, HOLDS, NOT_KNOWN, PLOVER, changed, mm, solved
 from tests.workings.test_workings import faults_of
@@ -67,6 +68,12 @@ class ArmTest(TestCase):
             self.assertIs(found[key].verdict, HOLDS, key)
         self.assertIs(checks({"ears.bolt": mm(4)})["ear_bolt"].verdict, FAILS)
         self.assertIs(checks({"ears.thickness": None})["ears"].verdict, NOT_KNOWN)
+
+    def test_an_eye_that_nothing_pulls_has_a_figure_all_the_same(self) -> None:
+        ear = Ear(bolt_mm=34, hole_mm=34, thickness_mm=40, width_mm=48, edge_mm=7, root_mm=48, height_mm=24)
+        found = ear_stress(ear, force_n=0.0, side_n=0.0, yield_mpa=225)
+        self.assertEqual(found.governing_mpa, 0.0)
+        self.assertTrue(math.isfinite(found.allowed_mpa))
 
     def test_their_workings_come_out(self) -> None:
         for changes in ({}, {"bracket.beside": mm(15)}):

@@ -66,6 +66,14 @@ class RailFaceTest(TestCase):
             self.assertIs(checks({f"rail.{name}": None})["rail_face"].verdict, NOT_KNOWN, name)
         self.assertIs(checks({"rail.is_hollow": False, "rail.face": None})["rail_face"].verdict, HOLDS)
 
+    def test_the_rail_has_a_yield_of_its_own_and_a_bracket_of_better_steel_flatters_nothing(self) -> None:
+        plain, better = (checks(one)["rail_face"].margin for one in ({}, {"yield_mpa": 700}))
+        self.assertEqual(plain, better)
+        self.assertGreater(checks({"rail.yield_mpa": 355})["rail_face"].margin or 0, plain or 0)
+
+    def test_a_rail_whose_walls_fill_it_is_not_hollow(self) -> None:
+        self.assertIs(checks({"base": mm(60)})["rail_face"].verdict, NOT_KNOWN)
+
     def test_which_way_the_rail_runs_turns_its_foot(self) -> None:
         across, upright = (checks({"rail.runs": way})["rail_face"].margin or 0.0 for way in ("across", "upright"))
         self.assertNotAlmostEqual(across, upright)

@@ -3,6 +3,7 @@
   import Button from '../../lib/ui/Button.svelte';
   import { useUnits } from '../../measure/units.svelte';
   import { twist } from './edits';
+  import EvenBar from './EvenBar.svelte';
   import TubeTable from './TubeTable.svelte';
 
   interface Props {
@@ -18,8 +19,6 @@
     double: 'double cross',
     rubber: 'rubber coupling',
   };
-  const FILL = { holds: 'fill-holds', tight: 'fill-tight', fails: 'fill-fails', not_known: 'fill-ink-dim' };
-  const scale = $derived(Math.max(line.most_rad_s2 * 1.5, (line.worst_rad_s2 ?? 0) * 1.1));
   const best = $derived(line.best_twist);
   const tilt = $derived(line.best_tilt);
   const whole = (value: number | null) => (value === null ? '?' : Math.round(value).toString());
@@ -36,44 +35,7 @@
 <p class="text-[13px] text-ink-dim">
   At ride height {whole(line.exact_rad_s2)}, by the rule of small angles {whole(line.rule_rad_s2)}.
 </p>
-{#if line.worst_rad_s2 !== null && line.exact_rad_s2 !== null}
-  <svg
-    class="h-7 w-full"
-    viewBox="0 0 600 28"
-    preserveAspectRatio="none"
-    role="img"
-    aria-label="How unevenly the axle is driven: at the worst, and at ride height"
-  >
-    <rect x="0" y="8" width="600" height="12" class="fill-edge" />
-    <rect
-      x="0"
-      y="8"
-      width={(600 * line.worst_rad_s2) / scale}
-      height="12"
-      class={FILL[line.even ?? 'not_known']}
-    />
-    <rect x="0" y="8" width={(600 * line.exact_rad_s2) / scale} height="3" class="fill-ink" />
-    <line
-      x1={(600 * line.comfortable_rad_s2) / scale}
-      x2={(600 * line.comfortable_rad_s2) / scale}
-      y1="3"
-      y2="25"
-      class="stroke-ink"
-    />
-    <line
-      x1={(600 * line.most_rad_s2) / scale}
-      x2={(600 * line.most_rad_s2) / scale}
-      y1="3"
-      y2="25"
-      class="stroke-ink"
-      stroke-width="2"
-    />
-  </svg>
-  <p class="text-[12.5px] text-ink-dim">
-    Marks at {line.comfortable_rad_s2}, comfortable, and {line.most_rad_s2}, the most; the thin bar is ride
-    height.
-  </p>
-{/if}
+<EvenBar {line} />
 {#if best}
   <p class="mt-2 flex flex-wrap items-center gap-3 border-l-4 border-brass pl-3">
     <span>

@@ -208,6 +208,7 @@ export const BRACKET_SET: Form<Bracket> = [
           ...when(
             (one: Bracket['rail']) => one.is_hollow !== false,
             [
+              number<Bracket['rail']>('yield_mpa', 'Yield of the rail', [1, 2000], 'empty: the usual', 'MPa'),
               reading<Bracket['rail']>('face', 'The rail’s face, from wall to wall', 'length'),
               choice<Bracket['rail'], 'runs'>(
                 'runs',
