@@ -422,8 +422,22 @@ def _axles_apart() -> list[Job]:
     return axles
 
 
+BOXED_AND_BOLTED = ("mounts.mounts.1.", "mounts.mounts.2.", "mounts.mounts.0.bracket.seam")
+
+
 def full_job(field: str) -> Job:
     """Return a demo job with everything filled in that a figure needs to act on a check."""
+    return _boxed_and_bolted() if field.startswith(BOXED_AND_BOLTED) else _filled(field)
+
+
+def _boxed_and_bolted() -> Job:
+    """Plover, its torque arm bent a little and its eyes' welds smaller than the tube's wall."""
+    job = copy.deepcopy(JOBS["plover"])
+    job["sheets"]["mounts"]["mounts"][2]["bracket"].update(beside=text(10, "mm"), leg=text(3, "mm"))
+    return job
+
+
+def _filled(field: str) -> Job:
     job = copy.deepcopy(JOBS["wren"])
     job.pop("build", None)
     sheets = job["sheets"]
