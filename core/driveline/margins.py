@@ -149,7 +149,7 @@ class Judge:
         station: str | None = None,
         working: MakeWorking = Working,
     ) -> Check:
-        """Return a check of figures. Where it says nothing of its own, it says what is still wanted."""
+        """Return a check of figures. It says what is still wanted where its own words do not, figures or none."""
         return Check(
             key=key,
             bench=self.bench,
@@ -160,7 +160,7 @@ class Judge:
             wanted_margin=self.margins.wanted(kind),
             wanted_is_default=self.margins.is_usual(kind),
             wanted_kind=kind,
-            says=says or wanted_words(missing),
+            says=with_wanted(says, missing),
             missing=missing,
             inputs=inputs,
             station=station,
@@ -202,6 +202,16 @@ class Judge:
 def missing_of(known: Mapping[str, object]) -> tuple[str, ...]:
     """Return the names of what is not known: ``None``, or ``False`` for what was to be settled. Nought is known."""
     return tuple(name for name, value in known.items() if value is None or value is False)
+
+
+ASKS: Final = ("Still wanted", "to finish this check", "Say ", "Give ", "Measure ", "Choose ")
+
+
+def with_wanted(says: str, missing: Sequence[str]) -> str:
+    """Return what a check says, with the first thing that is missing unless it asks for something already."""
+    if not missing or any(words in says for words in ASKS):
+        return says
+    return f"{says.rstrip('.')}. {wanted_words(missing)}" if says else wanted_words(missing)
 
 
 def wanted_words(missing: Sequence[str]) -> str:

@@ -5,6 +5,7 @@ from hypothesis import strategies as st
 from pydantic import ValidationError
 
 from driveline.checks import Check, Verdict, worst_first, worst_verdict
+from driveline.margins import with_wanted
 
 
 def check(demand: float | None, capacity: float | None, wanted: float = 1.0, **more: object) -> Check:
@@ -57,3 +58,14 @@ class CheckTest(TestCase):
         self.assertLessEqual(
             order.index(check(demand, capacity).verdict), order.index(check(demand * more, capacity).verdict)
         )
+
+
+class WantedTest(TestCase):
+    def test_a_check_whose_figures_stand_there_says_what_is_wanted_all_the_same(self) -> None:
+        for says, missing, whole in (
+            ("13.0° at the most.", ("How the unit is held",), "13.0° at the most. Still wanted: how the unit is held."),
+            ("", ("Its length",), "Still wanted: its length."),
+            ("Measure the depth to finish this check.", ("Its depth",), "Measure the depth to finish this check."),
+            ("5 of 9", (), "5 of 9"),
+        ):
+            self.assertEqual(with_wanted(says, missing), whole)

@@ -1,5 +1,7 @@
 """The checks of a screwed joint: far enough in, clear of what is behind, within proof, and strong enough."""
 
+from typing import Final
+
 from driveline.checks import Check
 from driveline.errors import ImpossibleInput
 from driveline.figures import fig, num
@@ -23,6 +25,8 @@ from driveline.metal.overhang import greatest_tension_n, heel_tension_n
 from driveline.metal.sleeves import tube_stress_mpa
 from driveline.sheet import positive_of
 
+HOLDS_TORQUE: Final = "hold the torque"
+
 
 def joint_checks(worked: Worked | None, joint: Joint, place: Place, loads: Loads, judge: Judge) -> tuple[Check, ...]:
     """Return the checks of a joint; with no thread named they stand there too, and the thing to do is to name it."""
@@ -43,16 +47,18 @@ def joint_checks(worked: Worked | None, joint: Joint, place: Place, loads: Loads
     return tuple(checks)
 
 
-def unnamed_checks(place: Place, joint: Joint, judge: Judge, *, slips: bool = True) -> tuple[Check, ...]:
+def unnamed_checks(
+    place: Place, joint: Joint, judge: Judge, *, friction: str | None = HOLDS_TORQUE
+) -> tuple[Check, ...]:
     """Return the checks of screws whose thread is not named yet: nothing of them is known."""
     missing = (f"{place.title}: which thread",)
     asked: dict[str, tuple[MarginKind, str]] = {
         "proof": ("bolt_proof", "within proof"),
         "head": ("clearance", ": pressure under the head"),
         "strip": ("bolt_proof", "do not strip their thread"),
-        "shear" if joint.is_fitted else "friction": ("friction_joint", "hold the torque"),
+        "shear" if joint.is_fitted else "friction": ("friction_joint", friction or HOLDS_TORQUE),
     }
-    if not slips:
+    if friction is None:
         asked.pop("friction", None)
     if place.hangs:
         asked["hangs"] = ("friction_joint", "hold the overhung motor")
@@ -190,7 +196,7 @@ def _friction(worked: Worked, loads: Loads, judge: Judge) -> Check:
     return judge.check(
         "friction_joint",
         key=f"{judge.bench}.{place.name}_friction",
-        title=f"{place.title} hold the torque",
+        title=f"{place.title} {HOLDS_TORQUE}",
         demand=loads.torque_nm,
         capacity=carried if place.is_whole else None,
         unit="N·m",
@@ -203,14 +209,14 @@ def _friction(worked: Worked, loads: Loads, judge: Judge) -> Check:
     )
 
 
-def void_check(worked: Worked, judge: Judge) -> Check:
+def void_check(worked: Worked, judge: Judge, *, words: str = HOLDS_TORQUE) -> Check:
     """Return the check of screws tightened past proof: they go on stretching, and clamp with nobody knows what."""
     place, greatest, proof = worked.place, worked.greatest_n, worked.proof_n
     says = f"Tightened to as much as {fig(greatest, 'N', 0)}, past proof at {fig(proof, 'N', 0)}: "
     return judge.answer(
         is_so=False,
         key=f"{judge.bench}.{place.name}_friction",
-        title=f"{place.title} hold the torque",
+        title=f"{place.title} {words}",
         says=says + "a screw that stretches clamps with nobody knows what. Tighten it less, or take larger ones.",
         inputs=(place.fields.joint, *place.fields.torque),
         working=lambda: past_proof_working(worked),

@@ -1,5 +1,7 @@
 """Screws that are pulled and pushed across case by case: the same judgement as of any other, and whether they slip."""
 
+from typing import Final
+
 from driveline.checks import Check
 from driveline.figures import fig, num
 from driveline.joints.checks import head_check, proof_check, unnamed_checks, void_check
@@ -11,7 +13,10 @@ from driveline.joints.strength import stripping_check
 from driveline.margins import Judge, missing_of, wanted_words
 from driveline.working import Working, entered_or_usual, step, tabled, worked
 
-SLIPS = "Coulomb, screw by screw: friction on what the load leaves of its least preload, against what pushes it across."
+SLIP: Final = "do not slip"
+SLIPS: Final = (
+    "Coulomb, screw by screw: friction on what the load leaves of its least preload, against what pushes it across."
+)
 
 
 def pulled_checks(joint: Joint, place: Place, loads: Loads, judge: Judge, *, slips: bool) -> tuple[Check, ...]:
@@ -29,7 +34,7 @@ def pulled_checks(joint: Joint, place: Place, loads: Loads, judge: Judge, *, sli
     """
     found = worked_joint(joint, place)
     if found is None:
-        return unnamed_checks(place, joint, judge, slips=slips)
+        return unnamed_checks(place, joint, judge, friction=SLIP if slips else None)
     most = loads.most_pulled
     tension = None if most is None else max(most.tension_n, 0.0)
     pulled = (tension, None, loads.missing)
@@ -39,7 +44,7 @@ def pulled_checks(joint: Joint, place: Place, loads: Loads, judge: Judge, *, sli
     checks += [proof_check(found, loads, pulled, judge), head_check(found, judge)]
     checks.append(stripping_check(found, tension, loads.missing, judge))
     if slips:
-        checks.append(void_check(found, judge) if found.is_past_proof else _slip(found, loads, judge))
+        checks.append(void_check(found, judge, words=SLIP) if found.is_past_proof else _slip(found, loads, judge))
     return tuple(checks)
 
 
@@ -71,7 +76,7 @@ def _slip(found: Worked, loads: Loads, judge: Judge) -> Check:
     return judge.check(
         "friction_joint",
         key=f"{judge.bench}.{place.name}_friction",
-        title=f"{place.title} do not slip",
+        title=f"{place.title} {SLIP}",
         demand=None if worst is None else worst.shear_n,
         capacity=grips,
         unit="N",

@@ -32,6 +32,7 @@ LEGS: Final = (
 )
 CARRIED: Final = "What the mounts carry"
 REACH_MM: Final = 1.5  # that a weld fills
+MOST_SHIMS_MM: Final = 6.0  # a thicker stack slips and bends its bolts
 BOLTED_REACH_MM: Final = 0.25  # half the thinnest shim: more, and bolts draw the bracket askew
 
 
@@ -144,7 +145,8 @@ def _reach(one: Loaded, judge: Judge) -> Check:
         on_shims = f" and shims of {fig(shims, 'mm', 1)}" if shims else ""
         on_shims += f", its ears {fig(ears, 'mm', 1)} more" if ears else ""
         far = fig(arm.length_mm, "mm", 1)
-        says = f"Cut to {fig(cut, 'mm', 1)}{on_plate}{on_shims}; it is {far} from the vehicle to the mount."
+        end = "the mount" if not one.mount.off_mm.any() else "where its ears stand"
+        says = f"Cut to {fig(cut, 'mm', 1)}{on_plate}{on_shims}; it is {far} from the vehicle to {end}."
         says += _shim_words(shims - off) if landing.is_there and abs(off) > BOLTED_REACH_MM else ""
     return judge.answer(
         is_so=None if off is None else abs(off) <= (BOLTED_REACH_MM if landing.is_there else REACH_MM),
@@ -159,6 +161,8 @@ def _reach(one: Loaded, judge: Judge) -> Check:
 
 def _shim_words(thick_mm: float) -> str:
     """What stack brings a plate that is bolted on to where it must be."""
+    if thick_mm > MOST_SHIMS_MM:
+        return f" {fig(thick_mm, 'mm', 1)} short: that is no work for shims. Cut another, or stand it elsewhere."
     stack = shim_stack(shim_mm(thick_mm, STOCK_MM), STOCK_MM) if thick_mm > 0 else ()
     if not stack:
         return f" {fig(-thick_mm, 'mm', 1)} too long: no shim mends that." if thick_mm < 0 else ""

@@ -18,7 +18,7 @@ from driveline.gearing.chain import StageKind
 from driveline.gearing.road import KMH_PER_MS
 from driveline.gearing.stations import Drive, LineStation, Station
 from driveline.gearing.sweep import Figures
-from driveline.margins import Judge, missing_of, wanted_words
+from driveline.margins import Judge, missing_of, wanted_words, with_wanted
 
 GREATEST_GRADE_PCT = 999.0
 RATED_BY = {
@@ -93,7 +93,8 @@ def only_shown(check: Check) -> Check:
     """Return a check of a gearing that nobody has chosen: it may fail, with its figures, and it never holds."""
     if check.key in ON_NO_GEARING or CHOOSE in check.missing:
         return check
-    return check.model_copy(update={"missing": (*check.missing, CHOOSE)})
+    missing = (*check.missing, CHOOSE)
+    return check.model_copy(update={"missing": missing, "says": with_wanted(check.says, missing)})
 
 
 def not_laid_out(missing: tuple[str, ...], judge: Judge) -> Check:

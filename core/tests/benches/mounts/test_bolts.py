@@ -30,6 +30,8 @@ class LandingBoltsTest(TestCase):
         found = landing({f"{LANDING}.screws": SCREWS | {"tightening": {"text": "800 Nm"}}})
         for name in ("proof", "head", "strip", "friction", "crush"):
             self.assertIs(found[name].verdict, FAILS, name)
+        for other in (landing({}), landing({f"{LANDING}.thread": None})):
+            self.assertEqual(found["friction"].title, other["friction"].title)  # one question, whatever its answer
 
     def test_friction_is_what_the_pull_leaves_of_the_least_preload(self) -> None:
         """70/(0.15 × 12) = 38.9 kN; a quarter less, and what settling takes of 76 + 2.5 + 12 mm: 8 µm of them."""

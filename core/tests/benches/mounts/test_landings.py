@@ -125,6 +125,9 @@ class LandingTest(TestCase):
         self.assertIn("Shims of 3.5 mm", written(alone.says).replace("\u00a0", " "))
         self.assertIn("3 of 1.0 mm, 1 of 0.5 mm", written(alone.says).replace("\u00a0", " "))
         self.assertIs(check(short | {f"{LANDING}.shims": mm(3.5)}, "reach").verdict, HOLDS)
+        far = check({"mounts.1.bracket.length": mm(80)}, "reach")
+        self.assertIs(far.verdict, FAILS)
+        self.assertIn("no work for shims", far.says)  # 57 mm of them would slip and bend the bolts
         long = check({"mounts.1.bracket.length": mm(139)}, "reach")
         self.assertIs(long.verdict, FAILS)
         self.assertIn("no shim mends that", long.says)
