@@ -77,6 +77,7 @@ WORSE: Final = (
     Way("mounts.mounts.1.bracket.leg", "mm", ("mounts.m2.landing_room",)),
     Way("mounts.mounts.2.bracket.beside", "mm", ("mounts.m3.strut",)),
     Way("mounts.mounts.2.eye.bore", "mm", ("mounts.m3.eye",)),
+    Way("mounts.mounts.2.ears.height", "mm", ("mounts.m3.ear_face",)),
     Way("axles.lines.0.droop", "mm", ("axles.l1.slip", "axles.l1.j1.reach", "axles.l1.j2.reach", "axles.l1.t1.whirl")),
 )
 BETTER: Final = (
@@ -87,6 +88,7 @@ BETTER: Final = (
     Way("mounts.mounts.0.ears.screw.length", "mm", ("mounts.m1.ear_engagement",), only_raises=True),
     Way("mounts.mounts.1.bracket.landing.across", "mm", ("mounts.m2.landing_room",), only_raises=True),
     Way("mounts.mounts.2.eye.outside", "mm", ("mounts.m3.eye",), only_raises=True),
+    Way("mounts.mounts.2.ears.on", "mm", ("mounts.m3.ear_face",), only_raises=True),
     Way("mounts.mounts.2.bracket.leg", "mm", ("mounts.m3.weld", "mounts.m3.fatigue"), only_raises=True),
     Way("axles.lines.0.joints.0.capacity", "Nm", ("axles.l1.j1.life",), only_raises=True),
     Way("axles.axles.0.inner.angle", "°", ("axles.a1.left.inner", "axles.a1.left.plunge"), only_raises=True),

@@ -3,6 +3,7 @@
 from collections.abc import Iterator
 from typing import Final
 
+from driveline.benches.mounts.ear_solids import ear_solid_missing
 from driveline.benches.mounts.laid import LaidMount
 from driveline.benches.mounts.landings import FIXING
 from driveline.benches.mounts.needs import Around, MetOnTheWay, MountsNeeds, NearBracket
@@ -32,20 +33,20 @@ def _near(mount: LaidMount, around: Around | None) -> NearBracket | None:
 
 
 def _off_root(mount: LaidMount) -> Solid | None:
-    return solid_of(mount, from_share=_end_share(mount))
+    return solid_of(mount, off_root_mm=_end_mm(mount))
 
 
 def _off_tip(mount: LaidMount) -> Solid | None:
-    return solid_of(mount, to_share=1 - _end_share(mount))
+    return solid_of(mount, off_bolt_mm=_end_mm(mount))
 
 
-def _end_share(mount: LaidMount) -> float:
-    """How much of its length at an end is fixed to something, with half its section for the weld or mount."""
+def _end_mm(mount: LaidMount) -> float:
+    """Of its length at an end that is fixed to something, with half its section for the weld or mount."""
     arm = mount.arm.arm
     if arm is None:
         return 0.0
     left_mm = PAST_WELD_MM + max(arm.section.depth_mm, arm.section.breadth_mm) / 2
-    return min(left_mm / arm.length_mm, MOST_SHARE)
+    return min(left_mm, MOST_SHARE * arm.length_mm)
 
 
 def _outside_missing(mount: LaidMount, needs: MountsNeeds) -> tuple[str, ...]:
@@ -55,7 +56,7 @@ def _outside_missing(mount: LaidMount, needs: MountsNeeds) -> tuple[str, ...]:
         missing = (*missing, "What stands round the unit, at Placement")
     if mount.sheet.bracket.beside is None:
         missing = (*missing, f"{mount.sheet.name}: how far the load passes beside its bracket's middle")
-    return (*missing, *_plate_missing(mount))
+    return (*missing, *_plate_missing(mount), *ear_solid_missing(mount))
 
 
 def _plate_missing(mount: LaidMount) -> tuple[str, ...]:
@@ -150,7 +151,10 @@ def _says(near: NearBracket) -> str:
 
 def _working(near: NearBracket | None, gap_mm: float | None) -> Working:
     source = "Least distance of its outside to every body but those it is fixed to, the unit's moved any way. "
-    source += "Of a scan what lies round its root is left out; ears and bolts are not in it."
+    source += (
+        "Of a scan what lies round its root is left out. Its ears are in it, with their bolt as thick as its washers "
+    )
+    source += "and its own diameter past them at either end; a cradle and the bolts of a landing are not."
     if near is None or gap_mm is None:
         return Working(source=source)
     taken = near.taken_mm

@@ -16,8 +16,8 @@ THREAD_SHARE: Final = 0.78  # of a bolt's whole section, where its thread is she
 
 def ears_of(ears: Ears, name: str) -> tuple[Ear | None, tuple[str, ...]]:
     """Return the ears of a mount, or what they lack."""
-    sizes = {word: positive_of(getattr(ears, word)) for word in _EAR_WORDS}
-    missing = tuple(f"{name}: {_EAR_WORDS[word]}" for word, size in sizes.items() if size is None)
+    sizes = {word: positive_of(getattr(ears, word)) for word in EAR_WORDS}
+    missing = tuple(f"{name}: {EAR_WORDS[word]}" for word, size in sizes.items() if size is None)
     if ears.count is None:
         missing = (f"{name}: how many ears take its bolt", *missing)
     if missing:
@@ -33,7 +33,7 @@ def ears_of(ears: Ears, name: str) -> tuple[Ear | None, tuple[str, ...]]:
         return None, (f"{name}: ears that can be made; {error}",)
 
 
-_EAR_WORDS: Final = {
+EAR_WORDS: Final = {
     "bolt": "the bolt of its ears",
     "hole": "the hole of its ears",
     "thickness": "the thickness of its ears",

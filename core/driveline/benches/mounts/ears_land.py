@@ -3,9 +3,9 @@
 from dataclasses import dataclass
 from typing import Final
 
-from driveline.benches.mounts.holding_sheet import EarsStand, Grip
+from driveline.benches.mounts.holding_sheet import EarsStand
+from driveline.benches.mounts.laid import has_ears
 from driveline.benches.mounts.loaded import Loaded, field_inputs
-from driveline.benches.mounts.sheet import ArmKind, MountKind
 from driveline.checks import Check
 from driveline.figures import fig
 from driveline.margins import Judge, missing_of
@@ -20,11 +20,7 @@ LANDS: Final = (
 
 def ears_land_checks(one: Loaded, judge: Judge) -> tuple[Check, ...]:
     """Return whether a mount's ears land on its arm; nothing of an arm without ears, or whose plate is on standoffs."""
-    sheet = one.mount.sheet
-    kinds = (None, ArmKind.NONE, ArmKind.STANDOFFS)
-    if sheet.kind is MountKind.ARM or sheet.grip is not Grip.EARS or sheet.bracket.kind in kinds:
-        return ()
-    return (_lands(one, judge),)
+    return (_lands(one, judge),) if has_ears(one.mount.sheet) else ()
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)

@@ -127,8 +127,8 @@ def _foot(one: Loaded, foot: Foot | None, judge: Judge) -> Check:
     )
 
 
-def _wall_mm(one: Loaded) -> float | None:
-    """What its ears stand on: the arm's wall, else as stated."""
+def ear_wall_mm(one: Loaded) -> float | None:
+    """Return how thick what a mount's ears stand on is: as stated, else its arm's wall."""
     bracket, ears = one.mount.sheet.bracket, one.mount.sheet.ears
     stated = positive_of(ears.on)
     if stated is not None or bracket.kind in (None, ArmKind.NONE):
@@ -138,7 +138,7 @@ def _wall_mm(one: Loaded) -> float | None:
 
 def _weld(one: Loaded, foot: Foot | None, judge: Judge) -> Check:
     sheet, field = one.mount.sheet, one.mount.field
-    leg, wall, inspected = positive_of(sheet.ears.leg), _wall_mm(one), sheet.bracket.is_inspected
+    leg, wall, inspected = positive_of(sheet.ears.leg), ear_wall_mm(one), sheet.bracket.is_inspected
     missing = missing_of(
         {
             f"{sheet.name}: the leg of its ears' weld": leg,

@@ -94,6 +94,12 @@ def _laid(field: str, sheet: Mount, needs: MountsNeeds, points: Mapping[str, Flo
     )
 
 
+def has_ears(sheet: Mount) -> bool:
+    """Say whether a mount's ears stand on the arm of its own bracket."""
+    no_arm = (None, ArmKind.NONE, ArmKind.STANDOFFS)
+    return sheet.kind is not MountKind.ARM and sheet.grip is Grip.EARS and sheet.bracket.kind not in no_arm
+
+
 def in_line_mm(sheet: Mount) -> float:
     """Return what ears on the end of a mount's arm add to its length.
 
@@ -103,8 +109,7 @@ def in_line_mm(sheet: Mount) -> float:
     Source:
         As ``ears_off_mm``.
     """
-    is_end = sheet.grip is Grip.EARS and sheet.ears.stands is EarsStand.END
-    is_end = is_end and sheet.bracket.kind is not ArmKind.STANDOFFS
+    is_end = has_ears(sheet) and sheet.ears.stands is EarsStand.END
     return (positive_of(sheet.ears.height) or 0.0) if is_end else 0.0
 
 
@@ -118,8 +123,8 @@ def ears_off_mm(sheet: Mount) -> tuple[Floats, tuple[str, ...]]:
         Geometry. Ears on top or under stand off by their height and half of the arm's depth; at its end they are in
         line with it, and the arm with them goes as far as the bolt.
     """
-    none, kind = np.zeros(3), sheet.bracket.kind
-    if sheet.kind is MountKind.ARM or sheet.grip is not Grip.EARS or kind in (None, ArmKind.NONE, ArmKind.STANDOFFS):
+    none = np.zeros(3)
+    if not has_ears(sheet):
         return none, ()
     stands, height, depth = sheet.ears.stands, positive_of(sheet.ears.height), positive_of(sheet.bracket.depth)
     if stands is None:

@@ -9,7 +9,7 @@ from driveline.benches.mounts.root_loads import RootLoad
 from driveline.benches.mounts.sheet import ArmKind
 from driveline.metal.chord_face import ROUND, WIDEST, ChordFace
 from driveline.sheet import positive_of
-from driveline.working import Step, Working, entered, entered_or_usual, step, tabled, worked
+from driveline.working import Given, Step, Working, entered, entered_or_usual, step, tabled, worked
 
 FACE: Final = (
     "Chord face failure, EN 1993-1-8 tables 7.11 and 7.14, square to the rail and not loaded along it; all added. "
@@ -44,22 +44,33 @@ def _bears(one: Loaded, arm: Arm, found: ChordFace, *, across_runs: bool) -> tup
     bracket, field = one.mount.sheet.bracket, f"{one.mount.field}.bracket"
     sizes = (arm.section.breadth_mm, arm.section.depth_mm)
     along_mm, across_mm = sizes if across_runs else reversed(sizes)
-    along = worked("h", along_mm, "mm", "of its foot, along the rail")
-    across = worked("b", across_mm, "mm", "of its foot, across")
-    face = entered("b_0", positive_of(bracket.rail.face) or 0.0, "mm", f"{field}.rail.face")
-    wall = entered("t", positive_of(bracket.base) or 0.0, "mm", f"{field}.base")
-    yielding = entered_or_usual(
-        "f",
-        bracket.rail.yield_mpa or STEEL.yield_mpa,
-        "MPa",
-        f"{field}.rail.yield_mpa",
-        is_usual=bracket.rail.yield_mpa is None,
+    given = (
+        worked("h", along_mm, "mm", "of its foot, along the rail"),
+        worked("b", across_mm, "mm", "of its foot, across"),
+        entered("b_0", positive_of(bracket.rail.face) or 0.0, "mm", f"{field}.rail.face"),
+        entered("t", positive_of(bracket.base) or 0.0, "mm", f"{field}.base"),
+        rail_yield(one),
     )
-    form = tabled("c", ROUND if bracket.kind is ArmKind.TUBE else 1.0, "", "foot: π/4 round, 1 square")
+    return bears_steps(found, given, form=ROUND if bracket.kind is ArmKind.TUBE else 1.0)
+
+
+def rail_yield(one: Loaded) -> Given:
+    """Return the yield of a rail: its own, or the usual one."""
+    own = one.mount.sheet.bracket.rail.yield_mpa
+    at = f"{one.mount.field}.bracket.rail.yield_mpa"
+    return entered_or_usual("f", own or STEEL.yield_mpa, "MPa", at, is_usual=own is None)
+
+
+def bears_steps(
+    found: ChordFace, given: tuple[Given | Step, Given | Step, Given, Given, Given], *, form: float
+) -> tuple[Step, ...]:
+    """Return what a face bears, from h, b, b_0, t and f: the last three steps are N, M_1 and M_2."""
+    along, across, face, wall, yielding = given
+    form_of = tabled("c", form, "", "foot: π/4 round, 1 square")
     widest = tabled("w", WIDEST, "", "of the face, at most")
     beta = step("β", "min(b / b_0, w)", across, face, widest, value=found.breadth_share, unit="", decimals=3)
     eta = step("η", "h / b_0", along, face, value=found.length_share, unit="", decimals=3)
-    shared = (form, yielding, wall)
+    shared = (form_of, yielding, wall)
     pull = "c * f * t**2 / (1 - β) * (2 * η + 4 * sqrt(1 - β))"
     tips_along = "c * f * t**2 * h * (1 / (2 * η) + 2 / sqrt(1 - β) + η / (1 - β))"
     tips_across = "c * f * t**2 * (h * (1 + β) / (2 * (1 - β)) + b_0 * sqrt(2 * β * (1 + β) / (1 - β)))"

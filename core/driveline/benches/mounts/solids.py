@@ -7,8 +7,9 @@ from typing import Final
 import numpy as np
 
 from driveline.arrays import Floats
-from driveline.benches.mounts.brackets import Arm
-from driveline.benches.mounts.laid import LaidMount
+from driveline.benches.mounts.brackets import LEAST_ARM_MM, Arm
+from driveline.benches.mounts.ear_solids import ear_pieces
+from driveline.benches.mounts.laid import LaidMount, in_line_mm
 from driveline.benches.mounts.sheet import ArmKind, Bracket, Landing, LiesTo
 from driveline.memory import kept
 from driveline.metal.standoffs import Legs
@@ -18,6 +19,7 @@ from driveline.space.bodies import Body, Piece, cylinder_between
 from driveline.space.pose import AS_IS, Placed
 from driveline.space.shapes import Box, Hull
 
+MOST_OFF: Final = 0.9  # of its length, left away at its root
 LEAST_SENSE: Final = 0.3  # of a way and what lies across the arm: less, and it says nothing
 _WAYS: Final = {
     LiesTo.FRONT: np.array([1.0, 0.0, 0.0]),
@@ -36,26 +38,35 @@ class Solid:
     drawn: tuple[DrawnPiece, ...]
 
 
-def solid_of(mount: LaidMount, *, from_share: float = 0.0, to_share: float = 1.0) -> Solid | None:
-    """Return a bracket's outside; ``None`` while a size of it, or a place, is not known, or there is none.
+def solid_of(mount: LaidMount, *, off_root_mm: float = 0.0, off_bolt_mm: float = 0.0) -> Solid | None:
+    """Return a bracket's outside, its ears and their bolt; ``None`` with none, or while a size or place is not known.
 
     Where the load may pass beside it on either side it is as wide as both together.
 
     Args:
         mount: Where it stands.
-        from_share: Of its length at the root that is left away, its landing plate with it.
-        to_share: Of its length beyond which its end is left away.
+        off_root_mm: Of its length at the root that is left away, its landing plate with it.
+        off_bolt_mm: Of its length at the mount that is left away, its ears with it.
     """
     arm, bracket = mount.arm.arm, mount.sheet.bracket
     if arm is None or mount.at_mm is None or mount.rail_mm is None or mount.arm.missing:
         return None
-    rail, at = mount.rail_mm, mount.at_mm
-    shares = (from_share, to_share)
-    return _made(mount.sheet.name, bracket, arm, (rail, at), shares)
+    cut_mm = max(arm.length_mm - in_line_mm(mount.sheet), LEAST_ARM_MM)  # past it there are ears
+    shares = (min(off_root_mm / cut_mm, MOST_OFF), min((arm.length_mm - off_bolt_mm) / cut_mm, 1.0))
+    ears = () if off_bolt_mm else ear_pieces(mount)
+    rail_mm = mount.rail_mm
+    return _made(mount.sheet.name, bracket, arm, (rail_mm, rail_mm + cut_mm * arm.turn[:, 0]), shares, ears)
 
 
 @kept(100)
-def _made(name: str, bracket: Bracket, arm: Arm, ends_mm: tuple[Floats, Floats], shares: tuple[float, float]) -> Solid:
+def _made(
+    name: str,
+    bracket: Bracket,
+    arm: Arm,
+    ends_mm: tuple[Floats, Floats],
+    shares: tuple[float, float],
+    ears: tuple[Piece, ...],
+) -> Solid:
     rail_mm, along = ends_mm[0], ends_mm[1] - ends_mm[0]
     root, at_mm = (rail_mm + share * along for share in shares)
     pieces, drawn = list[Piece](), list[DrawnPiece]()
@@ -79,6 +90,8 @@ def _made(name: str, bracket: Bracket, arm: Arm, ends_mm: tuple[Floats, Floats],
     if plate is not None:
         pieces.append(plate)
         drawn.append(_drawn("box", plate.corners_mm))
+    pieces += ears
+    drawn += [_drawn("box" if isinstance(one.shape, Hull) else "round", one.corners_mm) for one in ears]
     return Solid(body=Body(name, tuple(pieces)), drawn=tuple(drawn))
 
 

@@ -7,6 +7,7 @@ from driveline.benches.mounts.arm_checks import arm_checks
 from driveline.benches.mounts.bracket_checks import bracket_checks
 from driveline.benches.mounts.buckling_checks import buckling_checks
 from driveline.benches.mounts.cradle_checks import cradle_checks
+from driveline.benches.mounts.ear_face import ear_face_checks
 from driveline.benches.mounts.ears_land import ears_land_checks
 from driveline.benches.mounts.landing_checks import landing_checks
 from driveline.benches.mounts.lands_checks import lands_checks
@@ -24,6 +25,7 @@ def strength_checks(one: Loaded, judge: Judge) -> tuple[Check, ...]:
         *arm_checks(one, judge),
         *bracket_checks(one, judge),
         *ears_land_checks(one, judge),
+        *ear_face_checks(one, judge),
         *tube_checks(one, judge),
         *cradle_checks(one, judge),
         *standoff_checks(one, judge),

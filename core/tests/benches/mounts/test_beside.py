@@ -65,9 +65,27 @@ class BesideTest(TestCase):
             one = corners(judged(changed(PLOVER, {"mounts.1.bracket.lies_to": way}))[1])
             self.assertTrue((one.min(axis=0) >= either.min(axis=0) - 0.02).all(), way)
             self.assertTrue((one.max(axis=0) <= either.max(axis=0) + 0.02).all(), way)
-        front = corners(judged(changed(PLOVER, {"mounts.1.bracket.lies_to": "front"}))[1])
-        rear = corners(judged(changed(PLOVER, {"mounts.1.bracket.lies_to": "rear"}))[1])
-        self.assertAlmostEqual(front[:, 0].mean() - rear[:, 0].mean(), 2 * 12 * 8 / 16, delta=0.1)  # half the corners
+        front, rear = (
+            np.array(judged(changed(PLOVER, {"mounts.1.bracket.lies_to": way}))[1].pieces[0].corners_mm)
+            for way in ("front", "rear")
+        )
+        self.assertAlmostEqual(front[:, 0].mean() - rear[:, 0].mean(), 2 * 12, delta=0.1)
+
+    def test_its_ears_and_their_bolt_keep_off_too(self) -> None:
+        """A box past the end of its bolt, which lies along the car: 4 mm off it, where the arm is far."""
+        found = judged(PLOVER)[1]
+        *_, one, other, bolt = (np.array(piece.corners_mm) for piece in found.pieces)
+        self.assertEqual(len(found.pieces), 5)  # arm, landing plate, two ears, a bolt
+        at = np.array(found.at_mm)
+        over = max(abs(ear[:, 0] - at[0]).max() for ear in (one, other))
+        self.assertAlmostEqual(over, 14 + 30 / 2, delta=0.1)
+        end_mm = bolt[:, 0].max()
+        self.assertAlmostEqual(end_mm - at[0], over + 12, delta=0.1)
+        for off_mm, verdict in ((4.0, Verdict.HOLDS), (2.0, Verdict.FAILS)):
+            job = with_box(PLOVER, (float(end_mm) + off_mm + 10, float(at[1]), float(at[2])), (20, 20, 20))
+            self.assertIs(judged(job)[0].verdict, verdict, off_mm)
+        for gone in ("ears.height", "ears.bolt", "ears.stands", "tube.gap"):
+            self.assertIs(judged(changed(PLOVER, {f"mounts.1.{gone}": None}))[0].verdict, Verdict.NOT_KNOWN, gone)
 
     @settings(max_examples=5, deadline=None)
     @given(

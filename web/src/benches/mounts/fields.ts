@@ -85,6 +85,34 @@ export function mountForm(points: readonly string[]): Form<Mount> {
 }
 
 const pairs = (names: readonly string[]) => names.map((name) => [name, name] as const);
+/** The rail, or whatever it is, that something is welded to: a hollow one bends in. */
+const railForm = (runs: string, along: string, square: string): Form<Bracket> =>
+  within(
+    (one: Bracket) => one.rail,
+    [
+      yesNo<Bracket['rail']>('is_hollow', 'Behind that wall it is', 'not said', [
+        'hollow',
+        'solid, or stiffened there',
+      ]),
+      ...when(
+        (one: Bracket['rail']) => one.is_hollow !== false,
+        [
+          number<Bracket['rail']>('yield_mpa', 'Yield of the rail', [1, 2000], 'empty: the usual', 'MPa'),
+          reading<Bracket['rail']>('face', 'The rail’s face, from wall to wall', 'length'),
+          choice<Bracket['rail'], 'runs'>(
+            'runs',
+            runs,
+            [
+              ['across', along],
+              ['upright', square],
+            ],
+            'not said',
+          ),
+        ],
+      ),
+    ],
+  );
+
 const isMade = (bracket: Bracket) => bracket.kind != null && bracket.kind !== 'none';
 
 type Legs = Bracket['legs'];
@@ -198,31 +226,7 @@ export const BRACKET_SET: Form<Bracket> = [
     ),
     ...when(
       (one: Bracket) => !one.landing.is_there,
-      within(
-        (one: Bracket) => one.rail,
-        [
-          yesNo<Bracket['rail']>('is_hollow', 'Behind that wall it is', 'not said', [
-            'hollow',
-            'solid, or stiffened there',
-          ]),
-          ...when(
-            (one: Bracket['rail']) => one.is_hollow !== false,
-            [
-              number<Bracket['rail']>('yield_mpa', 'Yield of the rail', [1, 2000], 'empty: the usual', 'MPa'),
-              reading<Bracket['rail']>('face', 'The rail’s face, from wall to wall', 'length'),
-              choice<Bracket['rail'], 'runs'>(
-                'runs',
-                'Under the bracket the rail runs',
-                [
-                  ['across', 'along the bracket’s breadth'],
-                  ['upright', 'along its depth'],
-                ],
-                'not said',
-              ),
-            ],
-          ),
-        ],
-      ),
+      railForm('Under the bracket the rail runs', 'along the bracket’s breadth', 'along its depth'),
     ),
     ...when(
       (one: Bracket) => one.kind === 'box',
@@ -308,6 +312,7 @@ export const LINK: Form<Bracket> = [
   reading<Bracket>('leg', 'Leg of the welds at its eyes', 'length'),
   yesNo<Bracket>('is_inspected', 'Its welds are', 'not said', ['inspected by an expert', 'not inspected']),
   number<Bracket>('yield_mpa', 'Yield of its steel', [1, 2000], 'empty: the usual', 'MPa'),
+  ...railForm('What its ears stand on runs', 'along their bolt', 'square to their bolt'),
 ];
 
 /** The ring at either end of a torque arm. */
