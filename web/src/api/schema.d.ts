@@ -1851,12 +1851,22 @@ export interface components {
             /** @description Empty, lower by this */
             empty?: components["schemas"]["Length"] | null;
             /**
+             * Life H
+             * @description Its joints are to last
+             */
+            life_h?: number | null;
+            /** @description A side, that it runs with on the mean */
+            life_torque?: components["schemas"]["Torque"] | null;
+            /** @description That they turn with then */
+            life_speed?: components["schemas"]["Spin"] | null;
+            /**
              * @default {
              *       "kind": null,
              *       "angle": null,
              *       "plunge": null,
              *       "plunge_bent": null,
-             *       "rating": null
+             *       "rating": null,
+             *       "capacity": null
              *     }
              */
             inner: components["schemas"]["InnerJoint"];
@@ -1864,7 +1874,8 @@ export interface components {
              * @default {
              *       "angle": null,
              *       "fast": null,
-             *       "rating": null
+             *       "rating": null,
+             *       "capacity": null
              *     }
              */
             outer: components["schemas"]["OuterJoint"];
@@ -3774,6 +3785,8 @@ export interface components {
             plunge_bent?: components["schemas"]["Length"] | null;
             /** @description Greatest torque, by its maker */
             rating?: components["schemas"]["Torque"] | null;
+            /** @description Dynamic, for its life, by its maker */
+            capacity?: components["schemas"]["Torque"] | null;
         };
         /**
          * InnerKind
@@ -4678,6 +4691,8 @@ export interface components {
             fast?: components["schemas"]["Slant"] | null;
             /** @description Greatest torque, by its maker */
             rating?: components["schemas"]["Torque"] | null;
+            /** @description Dynamic, for its life, by its maker */
+            capacity?: components["schemas"]["Torque"] | null;
         };
         /**
          * Outline
@@ -5299,7 +5314,7 @@ export interface components {
             angle?: components["schemas"]["Slant"] | null;
             /** @description Greatest torque, by its maker */
             rating?: components["schemas"]["Torque"] | null;
-            /** @description Of a cross: dynamic, for its life, by its maker */
+            /** @description Dynamic, for its life, by its maker */
             capacity?: components["schemas"]["Torque"] | null;
             /**
              * Nm Per Deg

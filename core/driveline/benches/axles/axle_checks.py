@@ -93,10 +93,11 @@ def _envelope_missing(one: SideFound) -> tuple[str, ...]:
 
 def _standing(one: SideFound) -> tuple[str, float, float] | None:
     """At which height the shaft stands most bent while it is driven, and how bent: what is not given is left out."""
-    return None if one.travel is None else one.travel.standing_deg(_heights(one, one.travel))
+    return None if one.travel is None else one.travel.standing_deg(standing_heights_mm(one, one.travel))
 
 
-def _heights(one: SideFound, travel: Travelling) -> dict[str, float]:
+def standing_heights_mm(one: SideFound, travel: Travelling) -> dict[str, float]:
+    """Return the heights at which a side stands while it is driven, by name: one that is not given counts as ride."""
     laden, empty = value_of(one.axle.laden) or 0.0, value_of(one.axle.empty) or 0.0
     return {"at ride height": 0.0, "laden": min(laden, travel.end.bump_mm), "empty": -min(empty, travel.end.droop_mm)}
 
@@ -151,7 +152,7 @@ def _ride(one: SideFound, judge: Judge) -> Check:
 def _ride_working(one: SideFound, angles: tuple[float, float] | None, where: str) -> Working:
     if angles is None or one.travel is None:
         return angle_working(None, None, where)
-    shaft, output, spindle = one.travel.lines_standing(_heights(one, one.travel)[where])
+    shaft, output, spindle = one.travel.lines_standing(standing_heights_mm(one, one.travel)[where])
     return angle_working(max(angles), (shaft, output if angles[0] >= angles[1] else spindle), where)
 
 

@@ -1,9 +1,10 @@
-"""How long a propshaft's crosses last, and whether its centre bearing bears what bent joints push."""
+"""How long a propshaft's joints last, and whether its centre bearing bears what bent joints push."""
 
 from collections.abc import Iterator
 from typing import Final
 
 from driveline.benches.axles.bars import load_missing
+from driveline.benches.axles.even_life import even_life, run_of
 from driveline.benches.axles.lines import LineFound
 from driveline.benches.axles.needs import AxlesNeeds
 from driveline.benches.axles.sheet import JointKind
@@ -26,10 +27,19 @@ PUSHED: Final = (
 
 
 def life_checks(one: LineFound, needs: AxlesNeeds, judge: Judge) -> Iterator[Check]:
-    """Return how long each cross lasts, and whether the bearing between two shafts bears its load and speed."""
+    """Return how long each joint lasts, and whether the bearing between two shafts bears its load and speed."""
     for j, joint in enumerate(one.line.joints):
         if joint.kind in CROSSES:
             yield _life(one, j, judge)
+        elif joint.kind is JointKind.CV:
+            yield even_life(
+                (f"{one.key}.j{j + 1}.life", f"{one.line.name}, joint {j + 1}", one.station),
+                (joint.capacity, f"{one.field}.joints.{j}.capacity"),
+                run_of(one.line, one.field),
+                _angle_deg(one, j),
+                (*one.ends_missing, *one.standing_missing),
+                judge,
+            )
     for j in range(1, len(one.line.joints) - 1):
         yield _pushed(one, j, needs, judge)
         yield _turns(one, j, judge)
@@ -42,7 +52,8 @@ def _angle_deg(one: LineFound, j: int) -> float | None:
 
 def _life(one: LineFound, j: int, judge: Judge) -> Check:
     joint, line, words = one.line.joints[j], one.line, f"{one.line.name}, joint {j + 1}"
-    capacity, torque, rpm = positive_of(joint.capacity), positive_of(line.life_torque), positive_of(line.life_speed)
+    capacity, run = positive_of(joint.capacity), run_of(line, one.field)
+    torque, rpm = run.torque_nm, run.rpm
     bent = _angle_deg(one, j)
     angle = bent if bent is None or joint.kind is not JointKind.DOUBLE else HALF * bent
     lasts = None
@@ -52,9 +63,6 @@ def _life(one: LineFound, j: int, judge: Judge) -> Check:
         {
             f"{words}: what it is": joint.kind,
             f"{words}: its dynamic capacity, by its maker": capacity,
-            f"{line.name}: the torque that it runs with on the mean": torque,
-            f"{line.name}: the speed that it turns with then": rpm,
-            f"{line.name}: the hours that it is to last": line.life_h,
         }
     )
 
@@ -86,7 +94,7 @@ def _life(one: LineFound, j: int, judge: Judge) -> Check:
         capacity=lasts,
         unit="h",
         says="" if lasts is None else f"{fig(lasts, 'h', 0)} in nine of ten.",
-        missing=(*one.ends_missing, *one.standing_missing, *missing),
+        missing=(*one.ends_missing, *one.standing_missing, *missing, *run.missing),
         inputs=(f"{one.field}.joints.{j}.capacity", f"{one.field}.life_torque", f"{one.field}.life_h"),
         station=one.station,
         working=working,

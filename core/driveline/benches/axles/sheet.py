@@ -70,6 +70,7 @@ class InnerJoint(Sheet):
     plunge: Length | None = Field(default=None, description="Either way from its middle, running straight")
     plunge_bent: Length | None = Field(default=None, description="Either way, at its greatest angle")
     rating: Torque | None = Field(default=None, description="Greatest torque, by its maker")
+    capacity: Torque | None = Field(default=None, description="Dynamic, for its life, by its maker")
 
 
 class OuterJoint(Sheet):
@@ -78,6 +79,7 @@ class OuterJoint(Sheet):
     angle: Slant | None = Field(default=None, description="Greatest, by its maker")
     fast: Slant | None = Field(default=None, description="Greatest at the wanted top speed, by its maker")
     rating: Torque | None = Field(default=None, description="Greatest torque, by its maker")
+    capacity: Torque | None = Field(default=None, description="Dynamic, for its life, by its maker")
 
 
 class DifferentialKind(Choice):
@@ -168,6 +170,9 @@ class Axle(Sheet):
     lock: Torque | None = Field(default=None, description="That its clutches hold before they slip")
     laden: Length | None = Field(default=None, description="Laden, its wheels stand higher than at ride by this")
     empty: Length | None = Field(default=None, description="Empty, lower by this")
+    life_h: Annotated[float, Field(gt=0, le=1e6)] | None = Field(default=None, description="Its joints are to last")
+    life_torque: Torque | None = Field(default=None, description="A side, that it runs with on the mean")
+    life_speed: Spin | None = Field(default=None, description="That they turn with then")
     inner: InnerJoint = InnerJoint()
     outer: OuterJoint = OuterJoint()
     flange: Flange = Field(default=Flange(), description="Of the inner joints, to the unit's outputs")
@@ -191,7 +196,7 @@ class PropJoint(Sheet):
     kind: JointKind | None = None
     angle: Slant | None = Field(default=None, description="Greatest, by its maker")
     rating: Torque | None = Field(default=None, description="Greatest torque, by its maker")
-    capacity: Torque | None = Field(default=None, description="Of a cross: dynamic, for its life, by its maker")
+    capacity: Torque | None = Field(default=None, description="Dynamic, for its life, by its maker")
     nm_per_deg: Rate | None = Field(default=None, description="Of a rubber coupling: torque that turns it a degree")
     grease: ShortWords = Field(default="", description="What grease, how often")
 

@@ -15,6 +15,7 @@ from driveline.benches.axles.bar_checks import bar_checks
 from driveline.benches.axles.bars import load_missing, spline_doubts
 from driveline.benches.axles.end_checks import end_checks, flange_checks, slip_spline_checks
 from driveline.benches.axles.ends import SIDES, end_of, is_on_unit, refused
+from driveline.benches.axles.even_life import side_life_checks
 from driveline.benches.axles.line_checks import line_checks
 from driveline.benches.axles.lines import LineFound, line_found
 from driveline.benches.axles.needs import AxlesNeeds
@@ -95,6 +96,7 @@ def _checks(axles: tuple[Sides, ...], lines: tuple[LineFound, ...], needs: Axles
             yield from travel_checks(one, judge)
             yield from bar_checks(one, needs, judge)
             yield from end_checks(one, needs, judge)
+            yield from side_life_checks(one, judge)
     for line in lines:
         yield from line_checks(line, needs, judge)
         yield from slip_spline_checks(line, needs, judge)

@@ -7,8 +7,9 @@ from unittest import TestCase
 from hypothesis import given
 from hypothesis import strategies as st
 
-from driveline.cardan.life import centre_force_n, cross_life_h
+from driveline.cardan.life import centre_force_n, cross_life_h, even_life_h
 from driveline.checks import Verdict
+from driveline.errors import ImpossibleInput
 from tests.benches.axles.jobs import UNKNOWN, check_of, job
 from tests.workings.test_workings import faults_of
 
@@ -116,3 +117,49 @@ class ArcTest(TestCase):
         unsaid = job("wren", lines__0__goes=None)
         for key in ("l1.slip", "l1.j2.reach", "l1.even"):
             self.assertIn(check_of(unsaid, key).verdict, (UNKNOWN, Verdict.FAILS), key)
+
+
+class EvenLifeTest(TestCase):
+    """Joints that turn evenly: half shafts' inner and outer ones, and a propshaft's."""
+
+    def test_by_hand(self) -> None:
+        """At 1000 rpm both branches give 471 h for A C = T; bent 6° A is 0.8955 × 0.9891."""
+        usual = {"capacity_nm": 290.0, "torque_nm": 130.0, "angle_deg": 0.0}
+        self.assertAlmostEqual(even_life_h(**usual, rpm=1000) / (290 / 130) ** 3, 470.8, delta=0.2)
+        self.assertAlmostEqual(even_life_h(**usual, rpm=1000) / even_life_h(**usual, rpm=1000.001), 1, places=3)
+        bent = even_life_h(**usual | {"angle_deg": 6.0}, rpm=400) / even_life_h(**usual, rpm=400)
+        self.assertAlmostEqual(bent, (0.895472 * 0.989074) ** 3, places=5)
+
+    @given(
+        st.sampled_from(("torque_nm", "rpm", "angle_deg")),
+        st.floats(1.0, 1.5),
+        st.fixed_dictionaries(
+            {"torque_nm": st.floats(10, 900), "rpm": st.floats(10, 6000), "angle_deg": st.floats(0, 55)}
+        ),
+    )
+    def test_more_never_lasts_longer(self, name: str, times: float, given_as: dict[str, float]) -> None:
+        before = even_life_h(capacity_nm=300, **given_as)
+        after = even_life_h(capacity_nm=300, **given_as | {name: given_as[name] * times})
+        self.assertLessEqual(after, before * (1 + 1e-9))
+
+    def test_what_cannot_be_is_refused(self) -> None:
+        for wrong in ({"rpm": 0}, {"torque_nm": -1}, {"angle_deg": 90}):
+            with self.assertRaises(ImpossibleInput):
+                even_life_h(**{"capacity_nm": 300, "torque_nm": 100, "rpm": 400, "angle_deg": 5} | wrong)
+
+    def test_both_joints_of_a_side_are_judged_and_without_a_figure_not_known(self) -> None:
+        for end in ("inner", "outer"):
+            key = f"a1.left.{end}_life"
+            self.assertIs(check_of(job("plover"), key).verdict, Verdict.HOLDS)
+            self.assertIs(check_of(job("plover", axles__0__life_torque="200 N·m"), key).verdict, Verdict.FAILS)
+            for gone in ("life_torque", "life_speed", "life_h", f"{end}__capacity", "laden", "empty"):
+                changes = {f"axles__0__{gone}": None}
+                self.assertIs(check_of(job("plover", **changes), key).verdict, UNKNOWN, gone)
+        self.assertIs(check_of(job("dunlin"), "l1.j1.life").verdict, Verdict.HOLDS)
+
+    def test_their_workings_come_out(self) -> None:
+        for speed in ("480 rpm", "1400 rpm"):
+            made = job("plover", axles__0__life_speed=speed)
+            for key in ("a1.left.inner_life", "a1.right.outer_life"):
+                check = check_of(made, key)
+                self.assertEqual(faults_of(check, check.working), [])

@@ -71,6 +71,12 @@ export const AXLE: Form<Axle> = [
       reading<Axle['inner']>('plunge', 'Its plunge either way, running straight', 'length'),
       reading<Axle['inner']>('plunge_bent', 'Its plunge either way, at that angle', 'length'),
       reading<Axle['inner']>('rating', 'Greatest torque of an inner joint', 'torque', 'by its maker'),
+      reading<Axle['inner']>(
+        'capacity',
+        'Dynamic capacity of an inner joint',
+        'torque',
+        'for its life, by its maker',
+      ),
     ],
   ),
   ...within(
@@ -79,8 +85,17 @@ export const AXLE: Form<Axle> = [
       reading<Axle['outer']>('angle', 'Greatest angle of an outer joint', 'angle', 'by its maker'),
       reading<Axle['outer']>('fast', 'Its greatest angle at top speed', 'angle', 'by its maker'),
       reading<Axle['outer']>('rating', 'Greatest torque of an outer joint', 'torque', 'by its maker'),
+      reading<Axle['outer']>(
+        'capacity',
+        'Dynamic capacity of an outer joint',
+        'torque',
+        'for its life, by its maker',
+      ),
     ],
   ),
+  number<Axle>('life_h', 'Its joints are to last', [1, 1_000_000], 'hours of driving', 'h'),
+  reading<Axle>('life_torque', 'Torque a side that they run with on the mean', 'torque'),
+  reading<Axle>('life_speed', 'Its shafts turn with then', 'spin'),
 ];
 
 /** Where a wheel takes its joint; heights are rows of their own. */
@@ -243,7 +258,7 @@ export const LINE: Form<PropLine> = [
       ),
     ],
   ),
-  number<PropLine>('life_h', 'Its crosses are to last', [1, 1_000_000], 'hours of driving', 'h'),
+  number<PropLine>('life_h', 'Its joints are to last', [1, 1_000_000], 'hours of driving', 'h'),
   reading<PropLine>('life_torque', 'Torque that it runs with on the mean', 'torque'),
   reading<PropLine>('life_speed', 'It turns with then', 'spin'),
 ];
@@ -271,7 +286,7 @@ export const jointForm = (k: number, points: readonly string[]): Form<Joint> => 
   reading<Joint>('angle', `Joint ${k + 1}, greatest angle`, 'angle', 'by its maker'),
   reading<Joint>('rating', `Joint ${k + 1}, greatest torque`, 'torque', 'by its maker'),
   ...when(
-    (joint: Joint) => joint.kind === 'cross' || joint.kind === 'double',
+    (joint: Joint) => joint.kind !== 'rubber' && joint.kind != null,
     [reading<Joint>('capacity', `Joint ${k + 1}, dynamic capacity`, 'torque', 'for its life, by its maker')],
   ),
   ...when(
