@@ -38,7 +38,7 @@ def frame_checks(cut: CutFrame, frame: FrameFound, judge: Judge) -> Iterator[Che
         says=says,
         missing=frame.missing,
         inputs=("mounts.frame",),
-        working=lambda: frame_working(weakest),
+        working=lambda: frame_working(weakest, frame.old),
     )
     yield _folds(cut, frame, judge)
     yield judge.answer(
