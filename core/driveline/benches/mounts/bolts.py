@@ -46,7 +46,15 @@ def landing_place(one: Loaded, found: LandingFound | None) -> Place:
         hole_mm=hole,
         grip_mm=grip,
         sheet=landing.screws,
+        gives=_weaker(one),
     )
+
+
+def _weaker(one: Loaded) -> tuple[float, str]:
+    """What lies under head and nut, or holds the thread, gives first of plate and vehicle, MPa, and whose field."""
+    rail = one.mount.sheet.bracket.rail.yield_mpa or STEEL.yield_mpa
+    at = f"{one.mount.field}.bracket"
+    return (rail, f"{at}.rail.yield_mpa") if rail < one.yield_mpa else (one.yield_mpa, f"{at}.yield_mpa")
 
 
 def landing_worked(one: Loaded, found: LandingFound | None) -> Worked | None:
@@ -123,7 +131,9 @@ def _place(
     hole_mm: float | None,
     grip_mm: float | None,
     sheet: Screwed,
+    gives: tuple[float, str] | None = None,
 ) -> Place:
+    yield_mpa, made_of = gives or (one.yield_mpa, f"{one.mount.field}.bracket.yield_mpa")
     field, joint = f"{one.mount.field}.{at}", f"{one.mount.field}.{screws}"
     return Place(
         name=f"{one.key.partition('.')[2]}.{name}",
@@ -134,7 +144,7 @@ def _place(
             length=f"{joint}.length",
             depth=f"{joint}.depth_behind",
             grip=field,
-            made_of=f"{one.mount.field}.bracket.yield_mpa",
+            made_of=made_of,
             load=(field,),
             torque=(field,),
         ),
@@ -146,6 +156,6 @@ def _place(
         lever_mm=0.0,
         heel_mm=None,
         hangs=False,
-        material=replace(STEEL, yield_mpa=one.yield_mpa),
+        material=replace(STEEL, yield_mpa=yield_mpa),
         is_whole=bool(len(xy_mm)),
     )

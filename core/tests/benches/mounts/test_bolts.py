@@ -33,6 +33,13 @@ class LandingBoltsTest(TestCase):
         for other in (landing({}), landing({f"{LANDING}.thread": None})):
             self.assertEqual(found["friction"].title, other["friction"].title)  # one question, whatever its answer
 
+    def test_what_lies_under_the_nut_gives_before_a_bracket_of_better_steel(self) -> None:
+        plain = landing({})["head"]
+        self.assertEqual(landing({"mounts.1.bracket.yield_mpa": 690})["head"].capacity, plain.capacity)
+        both = landing({"mounts.1.bracket.yield_mpa": 690, "mounts.1.bracket.rail": {"yield_mpa": 355}})["head"]
+        self.assertEqual(both.capacity, 355)
+        self.assertEqual(landing({"mounts.1.bracket.rail": {"yield_mpa": 150}})["head"].capacity, 150)
+
     def test_friction_is_what_the_pull_leaves_of_the_least_preload(self) -> None:
         """70/(0.15 × 12) = 38.9 kN; a quarter less, and what settling takes of 76 + 2.5 + 12 mm: 8 µm of them."""
         found = landing({})

@@ -85,6 +85,9 @@ export function mountForm(points: readonly string[]): Form<Mount> {
 }
 
 const pairs = (names: readonly string[]) => names.map((name) => [name, name] as const);
+const railYield = (label: string) =>
+  number<Bracket['rail']>('yield_mpa', label, [1, 2000], 'empty: the usual', 'MPa');
+
 /** The rail, or whatever it is, that something is welded to: a hollow one bends in. */
 const railForm = (runs: string, along: string, square: string): Form<Bracket> =>
   within(
@@ -97,7 +100,7 @@ const railForm = (runs: string, along: string, square: string): Form<Bracket> =>
       ...when(
         (one: Bracket['rail']) => one.is_hollow !== false,
         [
-          number<Bracket['rail']>('yield_mpa', 'Yield of the rail', [1, 2000], 'empty: the usual', 'MPa'),
+          railYield('Yield of the rail'),
           reading<Bracket['rail']>('face', 'The rail’s face, from wall to wall', 'length'),
           choice<Bracket['rail'], 'runs'>(
             'runs',
@@ -223,6 +226,10 @@ export const BRACKET_SET: Form<Bracket> = [
     asked(
       (one: Bracket) => !one.landing.is_there,
       reading<Bracket>('base', 'Thickness of what it is welded to', 'length'),
+    ),
+    ...when(
+      (one: Bracket) => one.landing.is_there === true,
+      within((one: Bracket) => one.rail, [railYield('Yield of what it is bolted to')]),
     ),
     ...when(
       (one: Bracket) => !one.landing.is_there,
