@@ -24,6 +24,7 @@ class Layout(StrEnum):
     """How the motor reaches the wheels."""
 
     KEPT_GEARBOX = "kept_gearbox"
+    KEPT_TRANSAXLE = "kept_transaxle"
     PROPSHAFT_REDUCTION = "propshaft_reduction"
     AXLE_UNIT = "axle_unit"
     CENTRE_UNIT = "centre_unit"

@@ -46,6 +46,7 @@ from driveline.benches.ratios.needs import PropshaftLimits, RatiosNeeds
 from driveline.benches.ratios.results import RatiosResult
 from driveline.benches.ratios.sheet import OilPump, RatiosSheet, UnitFacing
 from driveline.fits.interference import Span, span_of
+from driveline.gearing.layouts import DIFFERENTIAL_IN_CASING
 from driveline.gearing.sheets import Layout
 from driveline.job.around import Around
 from driveline.joints.screws import Loads
@@ -90,7 +91,7 @@ def _placement_needs(given: Given) -> PlacementNeeds:
     turning = given.sheet(RATIOS).turning
     facing, pump = turning.unit_facing, turning.oil_pump
     return PlacementNeeds(
-        has_outputs=given.sheet(BRIEF).layout in (Layout.AXLE_UNIT, Layout.TWO_UNITS),
+        has_outputs=given.sheet(BRIEF).layout in DIFFERENTIAL_IN_CASING,
         faces_end_for_end=None if facing is None else facing is UnitFacing.END_FOR_END,
         pump_is_one_way=None if pump is None else pump is OilPump.ONE_WAY,
     )
@@ -152,7 +153,7 @@ def _mounts_needs(given: Given) -> MountsNeeds:
 
 def _axles_needs(given: Given) -> AxlesNeeds:
     placement, laid, held = given.sheet(PLACEMENT), given.laid(PLACEMENT), given.solved(MOUNTS)
-    turns_wheels = given.sheet(BRIEF).layout in (Layout.AXLE_UNIT, Layout.TWO_UNITS)
+    turns_wheels = given.sheet(BRIEF).layout in DIFFERENTIAL_IN_CASING
     outputs = outputs_mm(placement, laid, laid.chosen) if laid.chosen is not None and turns_wheels else None
     left, right = (None, None) if outputs is None else sorted((_xyz(one) for one in outputs), key=lambda at: -at[1])
     has_mounts = bool(given.sheet(MOUNTS).mounts)

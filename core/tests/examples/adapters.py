@@ -52,6 +52,7 @@ from driveline.results import COVERAGE_95
 from driveline.shafts.misalignment import Budget
 from tests.examples import (
     coupler_adapters,
+    layout_adapters,
     metal_adapters,
     mount_adapters,
     shaft_adapters,
@@ -418,6 +419,7 @@ ADAPTERS: Final[dict[str, Adapter]] = {
     "clutch-centre-rivets-to-bolts": bolts_in_shear,
     **coupler_adapters.ADAPTERS,
     **space_adapters.ADAPTERS,
+    **layout_adapters.ADAPTERS,
     **mount_adapters.ADAPTERS,
     **shaft_adapters.ADAPTERS,
     **whole_adapters.ADAPTERS,

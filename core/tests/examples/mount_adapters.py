@@ -44,7 +44,7 @@ def _hold(one: Given) -> Hold:
     return rubber(one["name"], at, _array(one["stiffness_n_per_mm"]), turn=turn, bracket_n_per_mm=behind)
 
 
-def _holds(given: Given) -> list[Hold]:
+def holds_of(given: Given) -> list[Hold]:
     return [_hold(one) for one in given["mounts"]]
 
 
@@ -69,7 +69,7 @@ def three_rubber(given: Given, _every: Mapping[str, Given]) -> Found:
 
 
 def mounts(given: Given, _every: Mapping[str, Given]) -> Found:
-    holds = _holds(given)
+    holds = holds_of(given)
     names = [one.name for one in holds]
     found = hold(holds, np.array([_load(given, case) for case in given["cases"]]))
     cases: Found = {}
@@ -103,7 +103,7 @@ def mounts(given: Given, _every: Mapping[str, Given]) -> Found:
 
 
 def under_held(given: Given, _every: Mapping[str, Given]) -> Found:
-    holds = _holds(given)
+    holds = holds_of(given)
     free = free_motions(holds)
     motion = free[0]
     load = _load(given, given["force_check"])
@@ -123,7 +123,7 @@ def under_held(given: Given, _every: Mapping[str, Given]) -> Found:
 
 
 def hard_shares(given: Given, _every: Mapping[str, Given]) -> Found:
-    holds = _holds(given)
+    holds = holds_of(given)
     loads = np.array([_load(given, case) for case in given["cases"]])
     nominal, shares = hold(holds, loads).forces_n, shares_of(holds, loads)
     cases = {

@@ -4032,7 +4032,7 @@ export interface components {
          * @description How the motor reaches the wheels.
          * @enum {string}
          */
-        Layout: "kept_gearbox" | "propshaft_reduction" | "axle_unit" | "centre_unit" | "two_units";
+        Layout: "kept_gearbox" | "kept_transaxle" | "propshaft_reduction" | "axle_unit" | "centre_unit" | "two_units";
         /**
          * LeftOut
          * @description A usual case of load that is not asked, and why.

@@ -12,6 +12,10 @@
   const AXLES = 'M22 10V46 M94 10V46';
   const PICTURES: Record<BriefSheet['layout'] & string, { added: string; kept: string }> = {
     kept_gearbox: { added: box(26, 15, 7), kept: 'M41 22L58 24V32L41 34Z M58 28H89 M89 24h10v8h-10Z' },
+    kept_transaxle: {
+      added: box(62, 14, 7),
+      kept: 'M76 21H84V18H104V38H84V35H76Z',
+    },
     propshaft_reduction: { added: box(38, 15, 7) + box(53, 8, 9), kept: 'M61 28H89 M89 24h10v8h-10Z' },
     axle_unit: { added: box(83, 22, 9), kept: '' },
     centre_unit: {

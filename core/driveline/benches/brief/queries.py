@@ -6,6 +6,7 @@ from collections.abc import Iterator
 from driveline.benches.brief.sheet import BriefSheet
 from driveline.errors import UnreadableMeasurement
 from driveline.figures import fig, num
+from driveline.gearing.layouts import UNITS
 from driveline.gearing.motor import RAD_S_PER_RPM
 from driveline.gearing.sheets import Layout, MotorSheet, Tyre
 from driveline.gearing.slips import MPH_MIX, is_same
@@ -58,7 +59,7 @@ def _motor_queries(motor: MotorSheet, layout: Layout) -> Iterator[str]:
     if torque_nm and lasting_nm and lasting_nm > torque_nm:
         peak = num(torque_nm, "N·m", 0)
         yield f"{fig(lasting_nm, 'N·m', 0)} for good are more than the {peak} at peak. Were they swapped?"
-    is_unit = layout in (Layout.AXLE_UNIT, Layout.CENTRE_UNIT, Layout.TWO_UNITS)
+    is_unit = layout in UNITS
     if torque_nm and power_kw and greatest_rpm:
         base_rpm = power_kw * 1000 / torque_nm / RAD_S_PER_RPM
         if base_rpm < LEAST_BASE_SPEED_SHARE * greatest_rpm:

@@ -14,6 +14,7 @@ from driveline.benches.contract import LaidOut, Outcome, progress_of
 from driveline.figures import fig
 from driveline.fits.interference import COLD_K, ROOM_C, WARM_K
 from driveline.gearing.brief import Brief, MeasuredShares
+from driveline.gearing.layouts import ONE_AXLE
 from driveline.gearing.motor import Motor
 from driveline.gearing.road import Body, Driven
 from driveline.gearing.rolling import TyreFigure, rolling_figures
@@ -192,10 +193,10 @@ def _charge_kw(motor: MotorSheet) -> float | None:
 
 
 def _driven(sheet: BriefSheet) -> Driven:
-    """Some layouts leave no choice: two axles amidships or with two units, one with a single axle unit."""
+    """Some layouts leave no choice: two axles amidships or with two units, one with a single axle unit or transaxle."""
     if sheet.layout in (Layout.CENTRE_UNIT, Layout.TWO_UNITS):
         return Driven.BOTH
-    if sheet.layout is Layout.AXLE_UNIT and sheet.driven is Driven.BOTH:
+    if sheet.layout in ONE_AXLE and sheet.driven is Driven.BOTH:
         return Driven.REAR
     return sheet.driven
 

@@ -7,6 +7,7 @@ from driveline.benches.ratios.gearing import peak_nm
 from driveline.benches.ratios.sheet import RatiosSheet
 from driveline.gearing.brief import Brief
 from driveline.gearing.chain import USUAL_EFFICIENCY, StageKind
+from driveline.gearing.layouts import KEPT_BOX
 from driveline.gearing.sheets import Box, Layout
 from driveline.margins import missing_of
 from driveline.shafts.coupler import DYNAMIC_FACTOR, CouplerStyle
@@ -63,7 +64,7 @@ def casing_of(sheet: RatiosSheet, brief: Brief) -> Casing:
 
 def _is_settled(sheet: RatiosSheet, layout: Layout) -> bool:
     """Whether it is known what hangs between motor and kept gearbox: a gearing is chosen, of parts that are listed."""
-    if layout is not Layout.KEPT_GEARBOX:
+    if layout not in KEPT_BOX:
         return True
     return sheet.choice is not None and (sheet.choice.reduction is None or _hung_reduction(sheet, layout) is not None)
 
@@ -71,7 +72,7 @@ def _is_settled(sheet: RatiosSheet, layout: Layout) -> bool:
 def _hung_reduction(sheet: RatiosSheet, layout: Layout) -> Box | None:
     """The reduction that was chosen ahead of a kept gearbox."""
     choice = sheet.choice
-    if layout is not Layout.KEPT_GEARBOX or choice is None or choice.reduction is None:
+    if layout not in KEPT_BOX or choice is None or choice.reduction is None:
         return None
     for box in sheet.reductions:
         if choice.reduction == box.name or choice.reduction.startswith(f"{box.name} at "):

@@ -14,6 +14,7 @@ from driveline.benches.ratios.sheet import Propshaft, RatiosSheet, Split, SplitK
 from driveline.gearing.brief import Brief
 from driveline.gearing.chain import USUAL_DIRECT_GEAR_EFFICIENCY, USUAL_EFFICIENCY, Stage, StageKind
 from driveline.gearing.differential import high_share
+from driveline.gearing.layouts import KEPT_BOX, UNITS, has_propshaft
 from driveline.gearing.road import Driven
 from driveline.gearing.rolling import rolling_of
 from driveline.gearing.sheets import Box, Gearbox, Layout, Shaft
@@ -24,8 +25,6 @@ SHAFT_SPEED_SHARE: Final = 0.70
 COAST_FLANK_SHARE: Final = 0.80  # of a hypoid's rating; makers and texts say 15 to 25 % less
 AS_FITTED: Final = "as fitted"
 Options = dict[str, tuple[str | None, ...]]
-
-UNIT_LAYOUTS: Final = (Layout.AXLE_UNIT, Layout.CENTRE_UNIT, Layout.TWO_UNITS)
 
 
 @dataclass(frozen=True, slots=True)
@@ -145,14 +144,14 @@ def _one_motor(
 
 def _trunk(sheet: RatiosSheet, layout: Layout, dimensions: Options) -> tuple[Place, ...]:
     places = []
-    if layout in UNIT_LAYOUTS:
+    if layout in UNITS:
         return (_boxes_place(sheet.reductions, "reduction", StageKind.DRIVE_UNIT, "Drive unit", sheet, dimensions),)
     places.append(Place((Stage(kind=StageKind.COUPLER, title="Coupler"),)))
     if sheet.reductions:
         place = _boxes_place(sheet.reductions, "reduction", StageKind.REDUCTION, "Reduction", sheet, dimensions)
         dimensions["reduction"] = (None, *dimensions["reduction"])
         places.append(Place((None, *place.stages), "reduction"))
-    if layout is Layout.KEPT_GEARBOX and sheet.gearbox:
+    if layout in KEPT_BOX and sheet.gearbox:
         gears = sheet.gearbox.gears
         dimensions["gear"] = tuple(gear.name for gear in gears)
         places.append(Place(tuple(_gear_stage(gear, sheet.gearbox) for gear in gears), "gear"))
@@ -176,7 +175,11 @@ def _branch(
     boxes, field = sheet.final_drives, "final_drive"
     if own and sheet.front_final_drives:
         boxes, field = sheet.front_final_drives, "front_final_drive"
+    if layout is Layout.KEPT_TRANSAXLE and sheet.turning.unit_facing is UnitFacing.END_FOR_END:
+        boxes = [box.model_copy(update={"on_coast_flank": True}) for box in boxes]
     final = _boxes_place(boxes, field, StageKind.FINAL_DRIVE, "Final drive", sheet, dimensions)
+    if not has_propshaft(layout):
+        return (final, _axle(sheet, is_front=False))
     found = next((one for one in measured if one.is_front is own), None)
     return (Place((_propshaft_stage(shaft, shares, found),)), final, _axle(sheet, is_front=own))
 

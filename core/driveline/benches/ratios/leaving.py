@@ -7,13 +7,15 @@ from typing import Final
 
 from driveline.gearing.brief import Brief
 from driveline.gearing.chain import StageKind
+from driveline.gearing.layouts import DIFFERENTIAL_IN_CASING
 from driveline.gearing.road import KMH_PER_MS
 from driveline.gearing.sheets import Gearbox, Layout
-from driveline.gearing.stations import LineStation, Station
+from driveline.gearing.stations import TRUNK, LineStation, Station
 
 # The last box in one casing with the motor.
 LAST: Final = {
     Layout.KEPT_GEARBOX: StageKind.GEARBOX,
+    Layout.KEPT_TRANSAXLE: StageKind.FINAL_DRIVE,
     Layout.PROPSHAFT_REDUCTION: StageKind.REDUCTION,
     Layout.AXLE_UNIT: StageKind.DRIVE_UNIT,
     Layout.CENTRE_UNIT: StageKind.DRIVE_UNIT,
@@ -27,14 +29,14 @@ class LeavingTorque:
 
     launch_nm: float | None = None
     overrun_nm: float | None = None
-    locked_nm: float | None = None  # at which the tyres slip: wheels that lock give no more
+    locked_nm: float | None = None  # at which the tyres slip while the wheels drive: wheels that lock give no more
     station: str | None = None
     turns_wheels: bool = False  # about the axle's line; else about the crank's
 
 
 def leaving_of(layout: Layout, stations: Sequence[LineStation]) -> LeavingTorque:
     """Return what leaves the casing; of two units the larger."""
-    turns_wheels = layout in (Layout.AXLE_UNIT, Layout.TWO_UNITS)
+    turns_wheels = layout in DIFFERENTIAL_IN_CASING
     last = [one.station for one in stations if one.station.kind == LAST[layout].value]
     if not last:  # nothing but the motor is in it
         last = [one.station for one in stations if one.station.kind == "motor"]
@@ -43,12 +45,34 @@ def leaving_of(layout: Layout, stations: Sequence[LineStation]) -> LeavingTorque
     one = max(last, key=lambda station: (station.design_nm or 0.0) * station.ratio)
     driving = one.ratio * one.efficiency
     is_whole = one.overrun_nm is not None and one.wind_up_nm is not None
+    locked_nm = None if one.slip_limited_nm is None else one.slip_limited_nm * driving * _lost_twice(stations, one)
+    overrun_nm = None if one.overrun_nm is None else one.overrun_nm * one.ratio / one.efficiency
+    if overrun_nm is not None and locked_nm is not None:
+        overrun_nm = min(overrun_nm, locked_nm)  # past it the tyres slip
     return LeavingTorque(
         launch_nm=None if one.design_nm is None or not is_whole else one.design_nm * driving,
-        overrun_nm=None if one.overrun_nm is None else one.overrun_nm * one.ratio / one.efficiency,
-        locked_nm=_times(one, driving),
+        overrun_nm=overrun_nm,
+        locked_nm=locked_nm,
         station=one.key,
         turns_wheels=turns_wheels,
+    )
+
+
+def _lost_twice(stations: Sequence[LineStation], last: Station) -> float:
+    """What the stages behind a casing take of a torque that was carried back to it as though the motor drove.
+
+    Carried back so, it was divided by each stage's efficiency; wheels that drive lose that share instead. A usual
+    efficiency, which is nobody's figure, takes nothing.
+    """
+    behind = stations[[one.station.key for one in stations].index(last.key) + 1 :]
+    ways = {one.station.way for one in behind if last.way in (TRUNK, one.station.way)} - {TRUNK} or {TRUNK}
+    return max(
+        math.prod(
+            one.station.efficiency ** (1 if one.station.efficiency_is_default else 2)
+            for one in behind
+            if one.station.way in (TRUNK, way)
+        )
+        for way in ways
     )
 
 
@@ -144,10 +168,6 @@ def gears_of(gearbox: Gearbox | None, stations: Sequence[LineStation]) -> tuple[
     if box is None or gearbox is None:
         return ()
     return tuple((gear.name, abs(gear.ratio.value / box.ratio)) for gear in gearbox.gears)
-
-
-def _times(station: Station, driving: float) -> float | None:
-    return None if station.slip_limited_nm is None else station.slip_limited_nm * driving
 
 
 def coupler_load_of(stations: tuple[LineStation, ...], brief: Brief) -> CouplerLoad:

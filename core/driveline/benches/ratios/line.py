@@ -74,7 +74,7 @@ def _line_station(one: Gearing, lane: Lane, k: int, stage: Stage, way: Way, desi
     # Past a centre differential each side turns as its own wheels do.
     rpm_per_ms = one.rpm_per_ms(lane.motor) if k < lane.shared else lane.rpm_per_ms
     return LineStation(
-        station=_station(kind, stage, way, design),
+        station=station_of(kind, stage, way, design),
         motor=lane.motor,
         rpm_per_ms=rpm_per_ms / float(lane.chain.speed_divisors[row]),
         driving=float(lane.chain.driving_multipliers[row]),
@@ -85,7 +85,15 @@ def _line_station(one: Gearing, lane: Lane, k: int, stage: Stage, way: Way, desi
     )
 
 
-def _station(kind: str, stage: Stage, way: Way, design: DesignTorque) -> Station:
+def station_of(kind: str, stage: Stage, way: Way, design: DesignTorque) -> Station:
+    """Return a stage as a place on the Line.
+
+    Args:
+        kind: Of the place: the stage's, or motor, coupler, wheel.
+        stage: What stands there.
+        way: Which branch it is on.
+        design: What it must take at its input.
+    """
     return Station(
         key=kind if way == TRUNK else f"{way}.{kind}",
         kind=kind,

@@ -20,8 +20,9 @@ from driveline.benches.ratios.turning import turning_checks
 from driveline.checks import Check
 from driveline.figures import fig, num
 from driveline.gearing.brief import Brief
+from driveline.gearing.layouts import has_propshaft
 from driveline.gearing.road import GRAVITY_MS2, KMH_PER_MS
-from driveline.gearing.sheets import Layout, Parking
+from driveline.gearing.sheets import Parking
 from driveline.margins import Judge, missing_of, wanted_words
 from driveline.shafts.coupler import CouplerStyle
 from driveline.sheet import positive_of, value_of
@@ -232,8 +233,4 @@ def _split(one: Gearing, brief: Brief, sheet: RatiosSheet, judge: Judge) -> list
 
 def brief_split_is_hubs(one: Gearing, brief: Brief, sheet: RatiosSheet) -> bool:
     """Say whether two axles could be driven but the front hubs are free."""
-    return (
-        sheet.split.front_hubs_free
-        and brief.layout in (Layout.CENTRE_UNIT, Layout.KEPT_GEARBOX, Layout.PROPSHAFT_REDUCTION)
-        and len(one.lanes) == 1
-    )
+    return sheet.split.front_hubs_free and has_propshaft(brief.layout) and len(one.lanes) == 1

@@ -32,7 +32,7 @@ from driveline.benches.ratios.gearing import (
     rating_shares,
     road_of,
 )
-from driveline.benches.ratios.lanes import UNIT_LAYOUTS, plan_of
+from driveline.benches.ratios.lanes import plan_of
 from driveline.benches.ratios.leaving import (
     CouplerLoad,
     LeavingTorque,
@@ -57,10 +57,11 @@ from driveline.benches.ratios.standing import safety_view
 from driveline.checks import Check
 from driveline.figures import fig
 from driveline.gearing.brief import Brief
+from driveline.gearing.layouts import KEPT_BOX, OWN_FINAL_DRIVE, UNITS
 from driveline.gearing.motor import Motor, PeakFigures
 from driveline.gearing.pareto import beaten_by
 from driveline.gearing.road import KMH_PER_MS, resistance_n
-from driveline.gearing.sheets import GearUse, Layout
+from driveline.gearing.sheets import GearUse
 from driveline.gearing.stations import Drive, LineStation
 from driveline.gearing.sweep import Figures, road_figures
 from driveline.gearing.tyre import Rolling
@@ -202,17 +203,17 @@ def _missing(sheet: RatiosSheet, needs: RatiosNeeds) -> tuple[ToDo, ...]:
         (brief.is_front_known, "brief.front_motor", "Give the front unit's torque and top speed in the Brief."),
         (brief.rolling is not None, "brief.tyre", "Give the driven tyre in the Brief."),
         (
-            layout is not Layout.KEPT_GEARBOX or bool(sheet.gearbox and sheet.gearbox.gears),
+            layout not in KEPT_BOX or bool(sheet.gearbox and sheet.gearbox.gears),
             "ratios.gearbox.gears",
             "Enter the gears of the kept gearbox.",
         ),
         (
-            layout not in UNIT_LAYOUTS or bool(sheet.reductions),
+            layout not in UNITS or bool(sheet.reductions),
             "ratios.reductions",
             "Enter the drive unit's own reduction.",
         ),
         (
-            layout in (Layout.AXLE_UNIT, Layout.TWO_UNITS) or bool(sheet.final_drives),
+            layout not in OWN_FINAL_DRIVE or bool(sheet.final_drives),
             "ratios.final_drives",
             "Enter the final drive: teeth as 37/9, or its ratio.",
         ),

@@ -6,7 +6,7 @@ from driveline.benches.ratios.gearing import Gearing
 from driveline.benches.ratios.needs import RatiosNeeds
 from driveline.benches.ratios.safety import wanted_parked_pct
 from driveline.benches.ratios.sheet import OilPump, RatiosSheet
-from driveline.benches.ratios.turning import sense_to_kept, turns_as_usual
+from driveline.benches.ratios.turning import kept_must_turn, other_way, sense_to_kept, turns_as_usual
 from driveline.checks import Result
 from driveline.gearing.parked import standing_on
 from driveline.gearing.sheets import Rotation
@@ -45,14 +45,14 @@ def safety_view(one: Gearing | None, needs: RatiosNeeds, sheet: RatiosSheet) -> 
 
 
 def _turns(one: Gearing | None, needs: RatiosNeeds, sheet: RatiosSheet) -> tuple[Turns, ...]:
-    usual, kept = needs.usual_rotation, sheet.turning.kept_input
+    usual, kept = needs.usual_rotation, kept_must_turn(needs, sheet)
     as_usual = turns_as_usual(one, needs, sheet) if one else None
     sense = sense_to_kept(one) if one else None
     motor: Rotation | None = None
     if usual is not None and as_usual is not None:
-        motor = usual if as_usual else _other(usual)
+        motor = usual if as_usual else other_way(usual)
     elif kept is not None and sense is not None:
-        motor = kept if sense > 0 else _other(kept)
+        motor = kept if sense > 0 else other_way(kept)
     words = {True: "its usual way", False: "against its usual way", None: ""}
     found = [Turns(what="Motor", way=motor, note=words[as_usual])]
     if sheet.turning.oil_pump is not None:
@@ -60,10 +60,6 @@ def _turns(one: Gearing | None, needs: RatiosNeeds, sheet: RatiosSheet) -> tuple
     if kept is not None or sense is not None:
         found.append(Turns(what="Kept shaft", way=kept))
     return tuple(found)
-
-
-def _other(way: Rotation) -> Rotation:
-    return Rotation.ANTICLOCKWISE if way is Rotation.CLOCKWISE else Rotation.CLOCKWISE
 
 
 def _oil_words(pump: OilPump, as_usual: bool | None) -> str:

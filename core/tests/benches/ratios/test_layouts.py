@@ -19,6 +19,9 @@ LAYOUTS: list[tuple[str, dict[str, Any], str, float, float, float]] = [
         100 * 2 * 0.9 * 4 * 0.9 * USUAL_SHAFT_AND_AXLE,
         100 * 2 * 0.9 * 4 * 0.9 * USUAL_SHAFT_AND_AXLE,
     ),
+    ("kept_transaxle", KEPT, "rear", 2 * 4, 200 * 2 * 0.9 * 4 * 0.9 * 0.99, 0),
+    ("kept_transaxle", KEPT, "front", 2 * 4, 0, 200 * 2 * 0.9 * 4 * 0.9 * 0.99),
+    ("kept_transaxle", KEPT, "both", 2 * 4, 200 * 2 * 0.9 * 4 * 0.9 * 0.99, 0),  # it has one axle
     (
         "propshaft_reduction",
         {"reductions": [box("2.5", "2.5", efficiency=0.98)], "final_drives": KEPT["final_drives"]},

@@ -67,7 +67,9 @@ export const WANTED_MORE: Form<BriefSheet> = [
   ),
   asked(
     isAnAxleAsked,
-    choice('driven', 'Driven axle', (brief) => AXLES.slice(0, brief.layout === 'axle_unit' ? 2 : 3)),
+    choice('driven', 'Driven axle', (brief) =>
+      AXLES.slice(0, brief.layout === 'axle_unit' || brief.layout === 'kept_transaxle' ? 2 : 3),
+    ),
   ),
 ];
 

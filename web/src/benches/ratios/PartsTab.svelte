@@ -4,7 +4,7 @@
   import Fields from '../../measure/Fields.svelte';
   import BoxList from './BoxList.svelte';
   import { newGearbox } from './boxes';
-  import { hasShaft, isUnit, ratings, SPLIT } from './fields';
+  import { hasFinal, hasKeptBox, isUnit, ratings, SPLIT } from './fields';
   import TyreOptions from './TyreOptions.svelte';
 
   interface Props {
@@ -16,7 +16,7 @@
   }
   let { sheet, layout, isBothDriven, disabled, change }: Props = $props();
   const ofUnit = $derived(isUnit(layout));
-  const hasFinals = $derived(hasShaft(layout));
+  const hasFinals = $derived(hasFinal(layout));
   const withGearbox = (write: (gearbox: Gearbox) => void) =>
     change((next) => {
       next.gearbox ??= newGearbox();
@@ -39,7 +39,7 @@
         ? 'Its built-in ratio, from the data sheet or by turning the input and counting.'
         : 'None: the motor drives straight on.'}
       boxes={sheet.reductions}
-      asks={{ reverses: true, settings: true, mass: layout === 'kept_gearbox' }}
+      asks={{ reverses: true, settings: true, mass: hasKeptBox(layout) }}
       {disabled}
       change={(write) => change((next) => write(next.reductions))}
     />
@@ -54,10 +54,10 @@
         change={(write) => change((next) => write(next.front_reductions))}
       />
     {/if}
-    {#if layout === 'kept_gearbox'}
+    {#if hasKeptBox(layout)}
       <BoxList
         field="gears"
-        title="Gears of the kept gearbox"
+        title={layout === 'kept_gearbox' ? 'Gears of the kept gearbox' : 'Gears of the kept transaxle'}
         noun="a gear"
         hint="Turn the input, count output turns in each gear: input over output."
         boxes={sheet.gearbox?.gears ?? []}

@@ -1,6 +1,7 @@
 /** The forms of the ratios bench: what each part bears, what splits the torque, which way it turns, how it is parked. */
 import type { BriefSheet, Gearbox, RatiosSheet, Sheets } from '../../api/types';
 import { asked, choice, number, reading, within, yesNo, type Form } from '../../measure/fields';
+import { DIFFERENTIAL_IN_CASING } from '../../measure/layouts';
 import { newGearbox } from './boxes';
 
 type Layout = BriefSheet['layout'];
@@ -10,8 +11,14 @@ type Turning = RatiosSheet['turning'];
 
 export const isUnit = (layout: Layout) =>
   layout === 'axle_unit' || layout === 'centre_unit' || layout === 'two_units';
+/** How it stands against the way it was made decides which way it turns. */
+const isTurnedAbout = (layout: Layout) => isUnit(layout) || layout === 'kept_transaxle';
 /** A shaft runs from what drives to the axle; else the unit stands on it. */
-export const hasShaft = (layout: Layout) => layout !== 'axle_unit' && layout !== 'two_units';
+export const hasShaft = (layout: Layout) => !DIFFERENTIAL_IN_CASING.includes(layout);
+/** Gears that are kept. */
+export const hasKeptBox = (layout: Layout) => layout === 'kept_gearbox' || layout === 'kept_transaxle';
+/** A final drive of its own, apart from a unit’s reduction. */
+export const hasFinal = (layout: Layout) => layout !== 'axle_unit' && layout !== 'two_units';
 
 const COUPLER: Form<RatiosSheet> = [
   choice(
@@ -64,7 +71,7 @@ export function ratings(layout: Layout, isBoth: boolean): Form<RatiosSheet> {
   const axle = isBoth ? 'Rear axle torque, both sides' : 'Axle torque, both sides';
   return [
     ...COUPLER,
-    ...(layout === 'kept_gearbox' ? within((sheet: RatiosSheet) => sheet.gearbox, GEARBOX, gearbox) : []),
+    ...(hasKeptBox(layout) ? within((sheet: RatiosSheet) => sheet.gearbox, GEARBOX, gearbox) : []),
     ...(hasShaft(layout) ? rear : []),
     ...(hasShaft(layout) && isBoth ? other : []),
     reading('axle_rating', axle, 'torque'),
@@ -126,9 +133,9 @@ const turning = (form: Form<Turning>) => within((both: Both) => both.ratios.turn
 /** Which way it turns, as far as it can be told of what stands in the line. */
 export const turningForm = ({ ratios, brief }: Both): Form<Both> => [
   ...within((both: Both) => both.brief.motor, MOTOR),
-  ...(hasShaft(brief.layout) ? turning(KEPT) : []),
-  ...(isUnit(brief.layout) ? turning(UNIT) : []),
-  ...(isUnit(brief.layout) || ratios.reductions.length > 0 ? turning(OIL) : []),
+  ...(hasFinal(brief.layout) ? turning(KEPT) : []),
+  ...(isTurnedAbout(brief.layout) ? turning(UNIT) : []),
+  ...(isTurnedAbout(brief.layout) || ratios.reductions.length > 0 ? turning(OIL) : []),
 ];
 
 export const PARKING: Form<BriefSheet['parking']> = [
