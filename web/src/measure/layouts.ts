@@ -2,8 +2,8 @@ import type { BriefSheet } from '../api/types';
 
 /** How the motor reaches the wheels, in words. */
 export const LAYOUTS = [
-  ['kept_gearbox', 'motor on the kept gearbox'],
-  ['kept_transaxle', 'motor on the kept transaxle'],
+  ['kept_gearbox', 'motor on the kept gearbox, propshaft'],
+  ['kept_transaxle', 'motor on the kept transaxle, half shafts'],
   ['propshaft_reduction', 'reduction box on the propshaft'],
   ['axle_unit', 'drive unit on one axle'],
   ['centre_unit', 'drive unit amidships'],

@@ -2,9 +2,11 @@
 
 from collections.abc import Iterator
 
-from driveline.benches.ratios.sheet import RatiosSheet
+from driveline.benches.ratios.sheet import Propshaft, RatiosSheet
 from driveline.figures import fig, num
 from driveline.gearing.chain import StageKind
+from driveline.gearing.layouts import UNITS, has_propshaft
+from driveline.gearing.road import Driven
 from driveline.gearing.sheets import Box, Layout
 from driveline.gearing.slips import MPH_MIX, is_same
 
@@ -35,9 +37,23 @@ def as_it_was_queries(
     return found
 
 
-def ratio_queries(sheet: RatiosSheet, layout: Layout) -> list[str]:
-    """Return what to ask about ratios: upside down, counted through another part, or of direct gear."""
-    return [*_upside_down(sheet), *_counted_through(sheet, layout)]
+def ratio_queries(sheet: RatiosSheet, layout: Layout, driven: Driven) -> list[str]:
+    """Return what to ask: ratios upside down, counted through another part, of direct gear; a layout that can't be."""
+    return [*_upside_down(sheet), *_counted_through(sheet, layout), *_not_that_layout(sheet, layout, driven)]
+
+
+def _not_that_layout(sheet: RatiosSheet, layout: Layout, driven: Driven) -> Iterator[str]:
+    """Where figures speak against the layout."""
+    has_shaft = sheet.propshaft != Propshaft()
+    if layout is Layout.KEPT_GEARBOX and driven is Driven.FRONT and not has_shaft:
+        yield (
+            "A kept gearbox with a propshaft that drives the front wheels is rare. Are gearbox and final drive in one "
+            "casing, with half shafts? Then the layout is the kept transaxle: its mounts bear many times as much."
+        )
+    if not has_propshaft(layout) and has_shaft:
+        yield "Figures of a propshaft are entered, and this layout has none. Which one is right?"
+    if layout in UNITS and sheet.gearbox is not None and sheet.gearbox.gears:
+        yield "Gears of a kept gearbox are entered, and a drive unit has none behind it. Which one is right?"
 
 
 def _upside_down(sheet: RatiosSheet) -> Iterator[str]:

@@ -243,7 +243,7 @@ def _empty(sheet: RatiosSheet, needs: RatiosNeeds, to_do: tuple[ToDo, ...]) -> R
         spreads=None,
         mend=None,
         alternatives=(),
-        queries=tuple(ratio_queries(sheet, brief.layout)),
+        queries=tuple(ratio_queries(sheet, brief.layout, brief.driven)),
         safety=safety_view(None, needs, sheet),
         to_do=to_do,
     )
@@ -338,7 +338,7 @@ def _result(
     drawn = drawn_nm(swept, rows, [radius_m(one.lanes[0].rolling) for one in gearings.values()], speed_kmh)
     slip_n = float(swept.figures.slip_n[shown])
     was = solve_as_it_was(needs.was, sheet, brief, needs.was_mass_kg, rolling, speed_kmh)
-    queries = ratio_queries(sheet, brief.layout)
+    queries = ratio_queries(sheet, brief.layout, brief.driven)
     if was:
         queries += as_it_was_queries(
             wanted_kmh=brief.wanted_top_kmh,

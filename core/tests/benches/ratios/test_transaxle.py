@@ -111,3 +111,18 @@ class TurningTest(TestCase):
         found = turning(unit_facing=None)
         for key in ("turning.motor", "turning.kept_gears", "turning.oil_level"):
             self.assertIs(check_of(found, key).verdict, Verdict.NOT_KNOWN, key)
+
+
+class AskedTest(TestCase):
+    def test_the_program_asks_where_figures_speak_against_the_layout(self) -> None:
+        def asked(layout: str, driven: str, **more: Any) -> str:
+            return " ".join(said(one) for one in solved(layout, {**KEPT, **more}, driven=driven).ratios.queries)
+
+        shaft = {"propshaft": {"rating": {"text": "900 Nm"}}}
+        self.assertIn("kept transaxle", asked("kept_gearbox", "front"))
+        self.assertNotIn("kept transaxle", asked("kept_gearbox", "front", **shaft))
+        self.assertNotIn("kept transaxle", asked("kept_gearbox", "rear"))
+        self.assertIn("this layout has none", asked("kept_transaxle", "rear", **shaft))
+        self.assertNotIn("this layout has none", asked("kept_transaxle", "rear"))
+        unit = {"reductions": [box("unit", "8.0")]}
+        self.assertIn("a drive unit has none", asked("axle_unit", "rear", **unit))
