@@ -46,7 +46,7 @@
       </span>
       <span class="ml-5 text-ink-dim">{needs}</span>
       <span class="mt-1 flex gap-1.5">
-        {#each job.summary.benches as step (step.title)}
+        {#each job.summary.benches as step, index (index)}
           <span title="{step.title}: {step.progress}{step.worst ? `, ${VERDICT_WORDS[step.worst]}` : ''}">
             {#if step.worst === 'fails'}
               <svg viewBox="0 0 12 12" class="size-[14px]" role="img" aria-label="{step.title}: fails">

@@ -12,7 +12,7 @@
   const workings = useWorkings();
 </script>
 
-{#each todos as todo (todo.field + todo.text)}
+{#each todos as todo, index (index)}
   <li class={row}>
     <button
       class="min-h-6 text-left underline decoration-1 underline-offset-2"

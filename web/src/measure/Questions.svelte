@@ -5,6 +5,6 @@
   const units = useUnits();
 </script>
 
-{#each texts as text (text)}
+{#each texts as text, index (index)}
   <p class="shrink-0 border-b border-edge px-4 py-1 text-[13px] text-brass">? {units.words(text)}</p>
 {/each}

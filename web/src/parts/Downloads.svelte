@@ -52,7 +52,7 @@
 </script>
 
 <div class="flex flex-wrap items-center gap-2">
-  {#each files as file, k (file.title)}
+  {#each files as file, k (k)}
     <Button
       strong={k === 0}
       disabled={!part}
@@ -67,7 +67,7 @@
     onchange={(e) => pick(e.currentTarget)}
   >
     <option value="">more…</option>
-    {#each more.filter((file) => file.needs) as file (file.title)}<option>{file.title}</option>{/each}
+    {#each more.filter((file) => file.needs) as file, index (index)}<option>{file.title}</option>{/each}
   </select>
   <Button title="{first}downloads the whole job" onclick={() => saveThenFetch(editor, 'file')}
     >Job file</Button

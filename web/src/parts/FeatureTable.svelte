@@ -26,7 +26,7 @@
     </tr>
   </thead>
   <tbody>
-    {#each features as feature, k (feature.title)}
+    {#each features as feature, k (k)}
       {@const row = rowOf(feature)}
       <tr class="border-t border-edge">
         <td class="figures">{feature.title}</td>

@@ -28,7 +28,7 @@
 <details>
   <summary class="min-h-7 cursor-pointer">What its maker must know</summary>
   <dl class="grid grid-cols-[1fr_auto] gap-x-3">
-    {#each order.lines as line (line.label)}
+    {#each order.lines as line, index (index)}
       <dt class="text-ink-dim">{line.label}</dt>
       <dd class="text-right figures">{units.words(line.value)}</dd>
     {/each}

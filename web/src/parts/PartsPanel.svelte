@@ -48,7 +48,7 @@
           {#if released.differs.length > 0}
             <p class="font-semibold text-fails">▲ Differs from released {released.letter}:</p>
             <ul class="figures">
-              {#each released.differs as moved (moved.says)}<li>{units.words(moved.says)}</li>{/each}
+              {#each released.differs as moved, index (index)}<li>{units.words(moved.says)}</li>{/each}
             </ul>
             {#each released.readings_since as since (since)}<p>
                 Reading since: <span class="figures">{units.words(since)}</span>

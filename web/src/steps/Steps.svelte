@@ -43,7 +43,7 @@
   </ol>
   <p class="mt-3 mb-1 px-4 text-[12px] text-ink-dim max-md:hidden">Still to be built</p>
   <ol class="max-md:hidden">
-    {#each LATER as title (title)}
+    {#each LATER as title, index (index)}
       <li class="px-4 py-[5px] pl-[2.55rem] text-[13px] text-ink-dim">{title}</li>
     {/each}
   </ol>

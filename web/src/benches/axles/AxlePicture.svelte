@@ -61,7 +61,7 @@
           stroke-linecap="round"
         />
       {/if}
-      {#each sides as side, k (side.name)}
+      {#each sides as side, k (k)}
         {@const row = rows[k]}
         {@const inner = cases[k]?.inner_mm}
         {#if row && inner}
@@ -112,7 +112,7 @@
     <TravelSlider {moving} height={rows[0]?.height_mm} />
     <CasePicker {sides} bind:load bind:lock />
     <div class="grid grid-cols-2 gap-px">
-      {#each sides as side, k (side.name)}<WindowPicture {side} row={rows[k]} />{/each}
+      {#each sides as side, k (k)}<WindowPicture {side} row={rows[k]} />{/each}
     </div>
   {/if}
 </div>

@@ -62,7 +62,7 @@
   <thead class="text-ink-dim">
     <tr>
       <th class="text-left font-normal">{axle.name}</th>
-      {#each sides as side (side.name)}<th class="w-24 text-right font-normal"
+      {#each sides as side, index (index)}<th class="w-24 text-right font-normal"
           >{side.name}
           {#if side.verdict}<VerdictMark verdict={side.verdict} silent />{/if}</th
         >{/each}
@@ -70,7 +70,7 @@
     </tr>
   </thead>
   <tbody>
-    {#each rows as row (row.title)}
+    {#each rows as row, index (index)}
       <tr class="border-t border-edge">
         <td class="py-1">{row.title}</td>
         {#each row.of as cell, k (k)}<td
@@ -81,12 +81,12 @@
     {/each}
   </tbody>
 </table>
-{#each sides as side (side.name)}
+{#each sides as side, index (index)}
   {#if side.worst}<p class="text-[13px] text-ink-dim">
       {side.name}: least plunge is left {units.words(side.worst)}.
     </p>{/if}
 {/each}
-{#each sides.filter((one) => one.radius_either_way_mm !== null) as side (side.name)}
+{#each sides.filter((one) => one.radius_either_way_mm !== null) as side, index (index)}
   {@const droop = side.heights[0]}
   <p class="text-[13px] text-ink-dim">
     {side.name}: the wheel’s arc is {units.num(side.radius_mm, 'mm', 0)} ±
@@ -97,8 +97,8 @@
 {#if axle.twist_apart_deg !== null}
   <p class="text-[13px] text-ink-dim">The bars’ twists differ by {axle.twist_apart_deg.toFixed(2)}°.</p>
 {/if}
-{#each sides as side (side.name)}
-  {#each side.mock_up as text (text)}
+{#each sides as side, index (index)}
+  {#each side.mock_up as text, index (index)}
     <p class="text-[13px]"><span class="text-brass">{side.name} mock-up</span> {units.words(text)}</p>
   {/each}
 {/each}

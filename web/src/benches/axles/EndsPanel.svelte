@@ -39,7 +39,7 @@
   >
     {#snippet note(k)}
       {@const found = result.axles[k]}
-      {#each [found?.left, found?.right] as side (side?.name)}
+      {#each [found?.left, found?.right] as side, index (index)}
         {#if side?.verdict}<VerdictMark verdict={side.verdict} silent />{/if}
       {/each}
     {/snippet}

@@ -26,7 +26,7 @@
     <thead class="text-ink-dim">
       <tr>
         <th class="text-left font-normal">moved, {units.symbol('mm')}</th>
-        {#each sides as side (side.name)}
+        {#each sides as side, index (index)}
           <th class="text-right font-normal">{side.name}, °</th>
           <th class="text-right font-normal">left over, {units.symbol('mm')}</th>
         {/each}
@@ -36,7 +36,7 @@
       {#each rows as row, k (row.by_mm)}
         <tr class={['border-t border-edge', row.by_mm === 0 && 'bg-brass-wash']}>
           <td class="figures">{units.num(row.by_mm, 'mm', 0)}</td>
-          {#each sides as side (side.name)}
+          {#each sides as side, index (index)}
             {@const cell = side[way][k]}
             <td class="text-right figures">{cell ? cell.greatest_deg.toFixed(1) : '?'}</td>
             <td class="text-right figures">{cell ? units.num(cell.left_mm, 'mm', 1) : '?'}</td>

@@ -41,5 +41,5 @@
       >rpm, {units.symbol('N·m')} at peak, {units.symbol('N·m')} for good; its head names them</span
     >
   {/if}
-  {#each notes as note (note)}<p class="text-ink-dim">{note}</p>{/each}
+  {#each notes as note, index (index)}<p class="text-ink-dim">{note}</p>{/each}
 </div>

@@ -47,7 +47,7 @@
       <text x={x(0)} y={GROUND + 17} text-anchor="middle" class="fill-scribe-dim text-[12px]"
         >rear, datum</text
       >
-      {#each result.placed as item (item.name)}
+      {#each result.placed as item, index (index)}
         {@const half = side(item.mass_kg) / 2}
         <rect
           x={x(item.x_mm) - half}

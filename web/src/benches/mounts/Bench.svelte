@@ -76,7 +76,7 @@
     <div class="h-[440px] shrink-0">
       <Picture {all} {drawn} {shown} {lit} onpick={(field) => (lit = field)} />
     </div>
-    {#each result.free as free (free.says)}
+    {#each result.free as free, index (index)}
       <p class="border-b border-edge px-4 py-1 text-[13px] text-fails">
         ▲ Nothing holds it yet so that it can not {free.says}.
       </p>

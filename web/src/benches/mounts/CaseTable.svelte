@@ -28,7 +28,7 @@
     </tr>
   </thead>
   <tbody>
-    {#each cases as one (one.name)}
+    {#each cases as one, index (index)}
       <tr class={['border-t border-edge', one.name === picked && 'bg-brass-wash']}>
         <td class="py-1">
           <button

@@ -44,7 +44,7 @@
     {@const one = found}
     <div class="mt-1 bg-brass-wash px-2 py-1.5 text-[13px]" role="status">
       <p>{one.file}: one section, {hollows(one.read.rings.length - 1)}.</p>
-      {#each one.read.notes as note (note)}<p class="text-ink-dim">{note}</p>{/each}
+      {#each one.read.notes as note, index (index)}<p class="text-ink-dim">{note}</p>{/each}
       <p class="mt-1 flex gap-2">
         <Button strong onclick={() => take(one)}>Take it</Button><Button onclick={() => (found = null)}
           >Not this</Button

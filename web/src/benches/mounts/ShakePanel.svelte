@@ -55,7 +55,7 @@
       {#if mode.met.length > 0}
         <tr>
           <td class="pb-1 text-[12.5px] text-ink-dim" colspan="3">
-            {#each mode.met as one, m (one.what)}{m > 0 ? '; ' : 'shaken '}by the {one.what},
+            {#each mode.met as one, m (m)}{m > 0 ? '; ' : 'shaken '}by the {one.what},
               {one.times === 1 ? 'once' : 'twice'} a turn, at {units.figure(one.speed_kmh, 'km/h', 0)}{/each}
           </td>
         </tr>

@@ -33,7 +33,7 @@
             : ''}</span
         >{/if}
     </p>
-    {#each found?.notes ?? [] as note (note)}<p class="text-ink-dim">{note}</p>{/each}
+    {#each found?.notes ?? [] as note, index (index)}<p class="text-ink-dim">{note}</p>{/each}
     {#if found && !found.is_ready}
       <p class="text-brass">? This shop’s store does not hold it: bring it again.</p>
     {/if}

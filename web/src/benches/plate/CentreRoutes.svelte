@@ -32,7 +32,7 @@
         </tr>
       </thead>
       <tbody>
-        {#each survey.routes as route (route.name)}
+        {#each survey.routes as route, index (index)}
           <tr class="border-t border-edge">
             <td class="py-0.5">{route.name} <span class="text-ink-dim">({route.readings})</span></td>
             {#if route.apart_mm === null}

@@ -61,7 +61,7 @@
           ? ', and the outline'
           : ''}.
       </p>
-      {#each read.notes as note (note)}<p class="text-ink-dim">{note}</p>{/each}
+      {#each read.notes as note, index (index)}<p class="text-ink-dim">{note}</p>{/each}
       <p class="mt-1 flex gap-2">
         <Button
           strong

@@ -18,7 +18,7 @@
 </script>
 
 <div class="shrink-0 border-t border-edge px-4 py-2 text-[13px]" aria-live="polite">
-  {#each survey.says as sentence, k (sentence)}
+  {#each survey.says as sentence, k (k)}
     <p class={k === 0 && suspect >= 0 ? 'font-semibold text-fails' : 'text-ink-dim'}>
       {k === 0 && suspect >= 0 ? '▲ ' : ''}{units.words(sentence)}
     </p>

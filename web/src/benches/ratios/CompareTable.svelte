@@ -72,7 +72,7 @@
         {/each}
         {#if result.was}<td></td>{/if}
       </tr>
-      {#each rows as row (row.title)}
+      {#each rows as row, index (index)}
         <tr class="border-t border-edge">
           <th scope="row" class="py-[2px] pr-1 pl-3 text-left font-normal whitespace-nowrap">{row.title}</th>
           {#each compared as one, k (one.key)}

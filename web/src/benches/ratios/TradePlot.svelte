@@ -73,7 +73,7 @@
         bottom={BOTTOM}
         isAtLeft={isWantedAtLeft}
       />{/if}
-    {#each able as point (point.name)}
+    {#each able as point, index (index)}
       <circle
         cx={x(point.topKmh)}
         cy={y(point.launchS ?? 0)}
@@ -86,7 +86,7 @@
         fill-opacity={point.isBeaten ? 0.65 : 1}
       />
     {/each}
-    {#each able.filter(isColumn) as point (point.name)}
+    {#each able.filter(isColumn) as point, index (index)}
       <circle
         cx={x(point.topKmh)}
         cy={y(point.launchS ?? 0)}

@@ -24,7 +24,7 @@
   role="img"
   aria-label={spoken}
 >
-  {#each shown as one, k (one.what)}
+  {#each shown as one, k (k)}
     <g transform="translate({STEP * (k + 0.5)} 52)" fill="none" stroke="currentColor" stroke-width="1.5">
       <circle r={RADIUS} stroke-dasharray={one.way ? undefined : '4 4'} />
       <circle r="5" />

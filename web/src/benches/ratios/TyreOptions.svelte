@@ -35,7 +35,7 @@
       />{/if}
   </h3>
   <ul class="text-[13px]">
-    {#each tyres as option (option.name)}
+    {#each tyres as option, index (index)}
       <li class="flex justify-between border-t border-edge py-0.5">
         {option.name}
         {#if !disabled}<button
