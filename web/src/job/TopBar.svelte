@@ -11,6 +11,7 @@
   import OldBanner from './OldBanner.svelte';
   import type { Old } from './old-revision';
   import { useEditor } from './job-editor.svelte';
+  import WrongFields from './WrongFields.svelte';
 
   interface Props {
     bench: string;
@@ -52,7 +53,7 @@
     onclick={() => (isHistory = true)}>revisions</button
   >
   {#if !old}<HereToo {bench} />{/if}
-  {#if editor.says}<span role="alert" class="text-fails">▲ {editor.says}</span>{/if}
+  <WrongFields {bench} />
   <div class="ml-auto flex items-center gap-2">
     {#if editor.mayEdit}
       <Button disabled={!editor.canUndo} onclick={() => void editor.takeBack()} title="Ctrl+Z">Undo</Button>

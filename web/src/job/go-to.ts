@@ -48,6 +48,21 @@ function shownOf(selector: string): HTMLElement | undefined {
   return places.find((one) => one.checkVisibility()) ?? places.find(unfolded);
 }
 
+/** Marks the fields of the bench that is open whose paths are given, and no others. */
+export function markWrong(paths: readonly string[], bench: string): void {
+  for (const old of document.querySelectorAll('main [data-wrong]')) {
+    old.removeAttribute('data-wrong');
+    old.removeAttribute('aria-invalid');
+  }
+  for (const path of paths) {
+    const place = placeOfField(path);
+    if (place.bench !== bench || !place.selector) continue;
+    const found = (place.exact && shownOf(place.exact)) || shownOf(place.selector);
+    found?.setAttribute('data-wrong', '');
+    found?.setAttribute('aria-invalid', 'true');
+  }
+}
+
 /** Focuses a place; false where it is not on the screen in any tab. */
 export async function goTo(place: Place, openBench: (key: string) => Promise<void>): Promise<boolean> {
   await openBench(place.bench);

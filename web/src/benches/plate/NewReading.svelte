@@ -3,13 +3,14 @@
   import BetweenSelects from './BetweenSelects.svelte';
   import JawPicture from './JawPicture.svelte';
   import { ReadingEntry, type Entered } from './reading-entry.svelte';
-  import { JAWS, KINDS, TOOLS } from './readings';
+  import { JAWS, KINDS } from './readings';
+  import SuggestionKey from './SuggestionKey.svelte';
   import SweepForm from './SweepForm.svelte';
+  import ToolSelect from './ToolSelect.svelte';
   import { useUnits } from '../../measure/units.svelte';
 
   let { holes, frames, next, onadd }: Entered = $props();
   const units = useUnits();
-  const uid = $props.id();
   const entry = new ReadingEntry(useReader(), () => ({ holes, frames, next, onadd }));
   const between = $derived(entry.between);
 
@@ -48,14 +49,7 @@
         </div>
         <div class="min-w-0 flex-1">
           <div class="flex items-baseline gap-2">
-            <label for="{uid}-tool" class="whitespace-nowrap">with a</label>
-            <select
-              id="{uid}-tool"
-              class="field-line w-32"
-              bind:value={() => entry.tool, (tool) => entry.takeWith(tool)}
-            >
-              {#each TOOLS as [one, words] (one)}<option value={one}>{words}</option>{/each}
-            </select>
+            <ToolSelect {entry} label="Tool" />
             {#if entry.isAxis}
               <input
                 class="field-line w-20"
@@ -72,6 +66,7 @@
                 ? `suggested: ${units.words(next.why)}`
                 : JAWS[between.kind]}
           </p>
+          <SuggestionKey {entry} />
         </div>
       </div>
     {/if}

@@ -6,6 +6,8 @@
   import JawPicture from './JawPicture.svelte';
   import { ReadingEntry, type Entered } from './reading-entry.svelte';
   import { isAlongAxis, JAWS, keyed, KIND_WORDS, KINDS, toolWords, type Between } from './readings';
+  import SuggestionKey from './SuggestionKey.svelte';
+  import ToolSelect from './ToolSelect.svelte';
   import { useUnits } from '../../measure/units.svelte';
 
   interface Props extends Entered {
@@ -76,6 +78,7 @@
     {/if}
     <p class={['mt-1 min-h-5', entry.says ? 'text-fails' : 'text-ink-dim']} role="status">{says}</p>
   </div>
+  <div class="border-t border-edge px-4 py-2"><ToolSelect {entry} label="Phone: tool" large /></div>
   {#if entry.wanted}
     <FigureKeys
       {isInch}
@@ -93,5 +96,6 @@
     <div class="flex flex-wrap gap-3 py-2 text-[16px]">
       <BetweenSelects {entry} kinds={PHONE_KINDS} of="Phone" large />
     </div>
+    <SuggestionKey {entry} />
   </details>
 </section>

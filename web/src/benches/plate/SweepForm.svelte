@@ -86,14 +86,23 @@
         </select></label
       >
       <label
-        >a <select class="field-line w-20" bind:value={surface}>
-          <option>bore</option><option>spigot</option>
+        >a <select
+          class="field-line w-20"
+          value={surface}
+          onchange={(e) => (surface = e.currentTarget.value === 'spigot' ? 'spigot' : 'bore')}
+        >
+          <option value="bore">bore</option><option value="spigot">spigot</option>
         </select></label
       >
     </div>
     <label
-      >what turned <select class="field-line w-56" bind:value={turned}>
-        <option>the dial, with the shaft</option><option>the part, under a standing dial</option>
+      >what turned <select
+        class="field-line w-56"
+        value={turned}
+        onchange={(e) => (turned = e.currentTarget.value === 'part' ? 'part' : 'dial')}
+      >
+        <option value="dial">the dial, with the shaft</option>
+        <option value="part">the part, under a standing dial</option>
       </select></label
     >
     <div class="grid grid-cols-4 gap-2">

@@ -87,6 +87,23 @@ describe('NewReading', () => {
     expect(onadd.mock.calls[1]?.[0]).toMatchObject({ a: 'C', edge: 'low' });
   });
 
+  it('leaves kind, tool and pair as they were set until the suggestion is taken by a key', async () => {
+    desk();
+    await choose('Kind of reading', 'outside');
+    await choose('From hole', 'H1');
+    await choose('Tool', 'tape');
+    for (const figure of ['96.2', '97.1']) {
+      await type('New reading, H1 to H3', figure);
+      await keep();
+    }
+    await vi.waitFor(() => expect(onadd).toHaveBeenCalledTimes(2));
+    for (const [reading] of onadd.mock.calls)
+      expect(reading).toMatchObject({ kind: 'outside', a: 'H1', b: 'H3', reading: { tool: 'tape' } });
+    await fireEvent.keyDown(window, { key: 's', altKey: true });
+    expect(screen.getByLabelText('New reading, H2 to H3')).toBeTruthy();
+    expect(screen.getByLabelText<HTMLSelectElement>('Tool').value).toBe('tape');
+  });
+
   it('shows where the jaws go for every kind', async () => {
     desk();
     for (const [kind, words] of [
@@ -120,6 +137,16 @@ describe('SweepForm', () => {
     await keep();
     await vi.waitFor(() => expect(screen.getByRole('alert').textContent).toContain('At 180°'));
     expect(onadd).not.toHaveBeenCalled();
+  });
+
+  it('says what turned, and round what, by what the server knows it by', async () => {
+    render(SweepForm, { holes: [...HOLES, BORE], onadd });
+    await choose('what turned', 'part');
+    await choose('a', 'spigot');
+    for (const clock of [0, 90, 180]) await type(dial(clock), '0.02');
+    await keep();
+    await vi.waitFor(() => expect(onadd).toHaveBeenCalledOnce());
+    expect(onadd.mock.calls[0]?.[0]).toMatchObject({ turned: 'part', surface: 'spigot' });
   });
 
   it('keeps the dial as read, round the bore, from the first hole on', async () => {
@@ -182,6 +209,14 @@ describe('PhoneEntry', () => {
       edge: 'high',
       reading: { tool: 'square' },
     });
+  });
+
+  it('books what was taken with a tape as a tape reading', async () => {
+    phone();
+    await choose('Phone: tool', 'tape');
+    await press('9', '6', 'Keep, next');
+    await vi.waitFor(() => expect(onadd).toHaveBeenCalledOnce());
+    expect(onadd.mock.calls[0]?.[0]).toMatchObject({ reading: { tool: 'tape' } });
   });
 
   it('says when it is measured well enough, and still takes another', async () => {

@@ -21,6 +21,8 @@ export class ReadingEntry {
 
   readonly ids = $derived.by(() => this.#entered().holes.map((hole) => hole.id));
   readonly isSuggested = $derived(this.#override === null);
+  /** What the program would have measured next, where somebody measures something else; taken by a key. */
+  readonly offered = $derived.by((): Between | null => (this.#override === null ? null : this.#suggested()));
   /** What is suggested, or was chosen over it; null where nothing more is worth measuring. */
   readonly wanted = $derived.by((): Between | null => this.#override ?? this.#suggested());
   /** The same, and where nothing is worth measuring any two holes. */
@@ -44,9 +46,12 @@ export class ReadingEntry {
   }
 
   choose(part: Partial<Between>): void {
-    const before = this.isAxis;
     this.#override = chosen(this.between, part, this.ids);
-    if (this.isAxis !== before) this.#tool = null; // each way of measuring has its usual tool
+  }
+
+  /** Take what the program suggests again, from now on. */
+  takeSuggestion(): void {
+    this.#override = null;
   }
 
   takeWith(tool: Tool): void {
@@ -72,7 +77,8 @@ export class ReadingEntry {
     }
     const reading = readingOf(taken, wanted, by);
     if (reading) this.#entered().onadd(reading);
+    if (!this.#override) return; // the next suggestion comes by itself
     const next = this.ids[this.ids.indexOf(taken.a) + 1] ?? taken.a;
-    this.#override = isAlongAxis(taken.kind) ? { ...taken, a: next } : null;
+    if (isAlongAxis(taken.kind)) this.#override = { ...taken, a: next }; // along a square it goes hole by hole
   }
 }

@@ -32,6 +32,7 @@ export const TOOLS: readonly (readonly [Tool, string])[] = [
   ['depth_gauge', 'depth gauge'],
   ['card', 'traced card'],
 ];
+export const toolOf = (word: string): Tool => TOOLS.find(([key]) => key === word)?.[0] ?? 'caliper';
 export const toolWords = (tool: Tool) => TOOLS.find(([key]) => key === tool)?.[1] ?? tool;
 
 /** What a new reading goes between, before it has a figure. */
