@@ -47,11 +47,21 @@ class Adjustment:
         return int(np.count_nonzero(self.equations.weight) - (unknowns - self.cofactors.free_motions.shape[1]))
 
 
-def adjust(equations: Equations, start: Floats) -> Adjustment:
-    """Return the coordinates that fit the readings best, from a start with the right shape.
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Descent:
+    """Where least squares came to from a start, and how."""
 
-    Levenberg–Marquardt; the free motions of the datum are held by the damping while it runs, and
-    by the least norm or three pinned coordinates at the end. Many unknowns are solved sparsely.
+    unknowns: Floats  # (m,)
+    expected_mm: Floats  # (n,)
+    weighted: Rows
+    cost: float  # Σ(v/u)²
+    converged: bool
+    steps: int
+    last_step_mm: float
+
+
+def descended(equations: Equations, start: Floats) -> Descent:
+    """Return where Levenberg and Marquardt's steps lead from a start; no cofactors yet.
 
     Args:
         equations: Readings and unknowns.
@@ -81,16 +91,42 @@ def adjust(equations: Equations, start: Floats) -> Adjustment:
             if damping > 1e12:  # no step in any direction betters it: at rest, unless a full step would go elsewhere
                 converged = bool(np.abs(step_of(1e-12)).max() < STALLED_MM)
                 break
-    return Adjustment(
-        equations=equations,
+    return Descent(
         unknowns=unknowns,
+        expected_mm=expected,
         weighted=weighted,
-        v_mm=expected - equations.value_mm,
-        cofactors=_cofactors(equations, unknowns, weighted),
+        cost=cost,
         converged=converged,
         steps=count,
         last_step_mm=moved_mm,
     )
+
+
+def adjusted(equations: Equations, descent: Descent) -> Adjustment:
+    """Return an adjustment where a descent came to."""
+    return Adjustment(
+        equations=equations,
+        unknowns=descent.unknowns,
+        weighted=descent.weighted,
+        v_mm=descent.expected_mm - equations.value_mm,
+        cofactors=_cofactors(equations, descent.unknowns, descent.weighted),
+        converged=descent.converged,
+        steps=descent.steps,
+        last_step_mm=descent.last_step_mm,
+    )
+
+
+def adjust(equations: Equations, start: Floats) -> Adjustment:
+    """Return the coordinates that fit the readings best, from a start with the right shape.
+
+    Levenberg–Marquardt; the free motions of the datum are held by the damping while it runs, and
+    by the least norm or three pinned coordinates at the end. Many unknowns are solved sparsely.
+
+    Args:
+        equations: Readings and unknowns.
+        start: First guess, (m,).
+    """
+    return adjusted(equations, descended(equations, start))
 
 
 def readjusted_without(adjustment: Adjustment, row: int) -> Adjustment:

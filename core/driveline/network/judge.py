@@ -9,12 +9,12 @@ from numpy.typing import NDArray
 from scipy.special import chdtri
 
 from driveline.arrays import Floats
-from driveline.network.adjust import Adjustment, adjust, readjusted_without
+from driveline.network.adjust import Adjustment, readjusted_without
 from driveline.network.datum import Carried, Ellipse, FramePlace, carried, ellipses, frame_places
 from driveline.network.equations import Equations
-from driveline.network.observations import Network
+from driveline.network.observations import CENTRE, Network
+from driveline.network.search import Rival, best_adjustment
 from driveline.network.shape import Flip, flips, loose_points, runs_against_numbering
-from driveline.network.start import start_unknowns
 from driveline.network.suggest import Sharpening, Unchecked, sharpening, unchecked
 
 GREATEST_W: Final = 3.29  # 0.1 % two-sided: Baarda's critical value
@@ -78,6 +78,7 @@ class NetworkResult:
     converged: bool
     steps: int
     last_step_mm: float
+    rival: Rival | None
 
     def point(self, point_id: str) -> PointEstimate:
         """Return the estimate of a hole, or of the shaft's centre, ``"C"``."""
@@ -107,7 +108,7 @@ def solve_network(network: Network) -> NetworkResult:
         geodetic networks, 1968); ellipses √(5.991 λ). u is taken as stated, never scaled by the fit.
     """
     equations = Equations(network)
-    adjustment = adjust(equations, start_unknowns(equations))
+    adjustment, rival = best_adjustment(equations)
     loose = loose_points(adjustment)
     about = carried(adjustment, loose)
     judged = _judged(adjustment)
@@ -130,6 +131,7 @@ def solve_network(network: Network) -> NetworkResult:
         converged=adjustment.converged,
         steps=adjustment.steps,
         last_step_mm=adjustment.last_step_mm,
+        rival=None if set(loose) - {CENTRE} else rival,
     )
 
 

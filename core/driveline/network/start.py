@@ -21,14 +21,34 @@ def start_unknowns(equations: Equations) -> Floats:
         if k == 0 and len(both) >= 2:
             xy = _carried_onto(xy, {equations.index[point]: framed[point] for point in both})
         _place_frame(equations, unknowns, k, framed, xy)
+    return _with_points(equations, unknowns, xy)
+
+
+def unknowns_at(equations: Equations, xy_mm: Floats) -> Floats:
+    """Return a first guess with points at places, and frames laid over them, (m,).
+
+    Args:
+        equations: Of the network.
+        xy_mm: Of each point, (points, 2).
+
+    Source:
+        Frames by least squares over the points that have both coordinates in them.
+    """
+    unknowns = np.zeros(equations.count)
+    for k, frame in enumerate(equations.frames):
+        _place_frame(equations, unknowns, k, _framed_mm(equations, frame), xy_mm)
+    return _with_points(equations, unknowns, xy_mm)
+
+
+def _with_points(equations: Equations, unknowns: Floats, xy: Floats) -> Floats:
     unknowns[: xy.size] = xy.ravel()
     free = equations.diameter_column >= 0
     unknowns[equations.diameter_column[free]] = np.maximum(equations.exact_diameter_mm[free], 1.0)
     return unknowns
 
 
-def _centre_distances(equations: Equations) -> dict[frozenset[str], float]:
-    """Between the centres of each two points that were read, by their last reading."""
+def centre_distances(equations: Equations) -> dict[frozenset[str], float]:
+    """Return what is between the centres of each two points that were read, by their last reading."""
     columns, points = equations.columns, equations.points
     last = np.nonzero(columns.is_pair)[0][::-1]
     _, kept = np.unique(columns.near[last] * len(points) + columns.far[last], return_index=True)
@@ -42,7 +62,7 @@ def _centre_distances(equations: Equations) -> dict[frozenset[str], float]:
 def _ring_mm(equations: Equations) -> Floats:
     """Holes about the shaft in numbering order, turned on by the cosine rule where radii and a side are known."""
     holes = [hole.id for hole in equations.network.holes if not hole.is_bore]
-    distances = _centre_distances(equations)
+    distances = centre_distances(equations)
     radii = [distances.get(frozenset((CENTRE, hole))) for hole in holes]
     known = [radius for radius in radii if radius]
     usual_mm = float(np.mean(known)) if known else 0.55 * max(distances.values(), default=2 * equations.size_mm)

@@ -31,6 +31,8 @@ def next_reading(survey: Survey, solved: NetworkResult | None) -> NextReading | 
     """
     if again := _again(survey, solved):
         return again
+    if solved is not None and solved.rival is not None:
+        return _between(*solved.rival.pair, why="two shapes fit, and it decides which")
     if solved is None or solved.loose or solved.redundancy <= 0:
         return _in_order(survey, set(solved.loose) if solved else set())
     if covers := [one.cover for one in solved.unchecked if one.cover]:

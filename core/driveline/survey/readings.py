@@ -23,19 +23,35 @@ CALIPER_U_MM: Final = 0.05
 POINTED_U_MM: Final = 2.0  # how well the clock's start is laid towards a hole
 HELD_U_MM: Final = 1e-3  # the shaft's centre is the sweep's own, by what a sweep is
 EDGES: Final = {"low": -1, "centre": 0, "high": 1}
+AT_BORE: Final = "bore for the shaft"  # a frame's name, and its observations' key
 LEAST_DIAL: Final = 3
 
 
 def network_of(survey: Survey, used: list[int]) -> Network:
     """Return the network of the readings with these numbers."""
+    bore = _standing_bore(survey, used)
     return Network(
         holes=tuple(Hole(hole.id, hole.diameter.mm, hole.diameter.u_mm, hole.is_bore) for hole in survey.holes),
-        observations=tuple(one for k in used for one in _observations(survey.readings[k], k)),
+        observations=(*(one for k in used for one in _observations(survey.readings[k], k)), *bore),
         numbered=survey.numbered,
         direction=Direction(_direction_of(survey, used), survey.direction_at.deg),
         scaled_frames=tuple(survey.scaled_frames),
-        pointed=tuple((f"sweep {k}", one.towards) for k in used if isinstance(one := survey.readings[k], SweepReading)),
+        pointed=(
+            *((f"sweep {k}", one.towards) for k in used if isinstance(one := survey.readings[k], SweepReading)),
+            *((AT_BORE, one.a) for one in bore if one.key.endswith(".to")),
+        ),
     )
+
+
+def _standing_bore(survey: Survey, used: list[int]) -> tuple[Observation, ...]:
+    """The first bore about the shaft, where it is said how true they are and no dial says where they lie."""
+    bore = next((hole.id for hole in survey.holes if hole.is_bore), None)
+    hole = next((hole.id for hole in survey.holes if not hole.is_bore), None)
+    true_mm = None if survey.bore_true is None else survey.bore_true.mm
+    swept = any(isinstance(one := survey.readings[k], SweepReading) and one.a == bore for k in used)
+    if bore is None or hole is None or not true_mm or swept:
+        return ()
+    return _at_centre(AT_BORE, AT_BORE, bore, hole, (0.0, 0.0), true_mm)
 
 
 def usable(survey: Survey) -> list[int]:
@@ -128,16 +144,21 @@ def _observations(reading: SurveyReading, k: int) -> tuple[Observation, ...]:
 
 def _sweep_observations(reading: SweepReading, k: int) -> tuple[Observation, ...]:
     """A frame of the clock's own: the shaft at its origin, the swept centre at the offset, a hole on its axis."""
-    u_mm = sweep_u_mm(reading)
-    along_mm, across_mm = sweep_offset_mm(reading)
+    return _at_centre(str(k), f"sweep {k}", reading.a, reading.towards, sweep_offset_mm(reading), sweep_u_mm(reading))
+
+
+def _at_centre(
+    key: str, frame: str, bore: str, towards: str, off_mm: tuple[float, float], u_mm: float
+) -> tuple[Observation, ...]:
+    """In a frame whose x axis runs from the shaft's centre towards a hole: the shaft at its origin, a bore beside."""
     places = [
         ("cx", Kind.X, CENTRE, 0.0, HELD_U_MM),
         ("cy", Kind.Y, CENTRE, 0.0, HELD_U_MM),
-        ("x", Kind.X, reading.a, along_mm, u_mm),
-        ("y", Kind.Y, reading.a, across_mm, u_mm),
-        ("to", Kind.Y, reading.towards, 0.0, POINTED_U_MM),
+        ("x", Kind.X, bore, off_mm[0], u_mm),
+        ("y", Kind.Y, bore, off_mm[1], u_mm),
+        ("to", Kind.Y, towards, 0.0, POINTED_U_MM),
     ]
     return tuple(
-        Observation(key=f"{k}.{name}", kind=kind, a=a, value_mm=value_mm, u_mm=u, frame=f"sweep {k}")
+        Observation(key=f"{key}.{name}", kind=kind, a=a, value_mm=value_mm, u_mm=u, frame=frame)
         for name, kind, a, value_mm, u in places
     )

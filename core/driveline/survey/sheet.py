@@ -122,6 +122,9 @@ class Survey(Sheet):
     direction_at: Angle = Angle(text="0 deg")
     scaled_frames: Annotated[list[Name], Field(max_length=10)] = []
     outline: Outline | None = None
+    bore_true: Length | None = Field(
+        default=None, description="The first bore stands for the shaft, whose centre is no farther from its own"
+    )
 
     @model_validator(mode="after")
     def _names_known(self) -> Self:

@@ -121,7 +121,7 @@ def _solved(survey: Survey) -> SolvedSurvey:
             chi_square_limit=solved.chi_square_limit,
             worst_w=solved.worst_w,
             centre_u_mm=_centre_u_mm(solved),
-            is_settled=solved.converged,
+            is_settled=solved.converged and solved.rival is None,
             steps=solved.steps,
             last_step_mm=solved.last_step_mm if math.isfinite(solved.last_step_mm) else None,
             about="the shaft's centre"
@@ -270,6 +270,14 @@ def _says(survey: Survey, solved: NetworkResult) -> tuple[str, ...]:
             "The readings fit no shape: the adjustment did not settle. Look for holes numbered in another order than "
             "they stand, for readings to the wrong hole, or in another unit.",
         )
+    if solved.rival is not None:
+        one, other = solved.rival.pair
+        near, far = sorted((solved.rival.this_mm, solved.rival.other_mm))
+        words.append(
+            f"Two shapes fit these readings: from {_name(one)} to {_name(other)}, centre to centre, it is "
+            f"{fig(near, 'mm', 1)} in the one and {fig(far, 'mm', 1)} in the other. Measure it: till then nothing is "
+            "drawn."
+        )
     for suspect in solved.suspects:
         words.append(_suspect_sentence(survey, suspect.key, suspect.mistake_mm, suspect.can_be_named, suspect.alike))
     if solved.is_against_numbering:
@@ -278,7 +286,7 @@ def _says(survey: Survey, solved: NetworkResult) -> tuple[str, ...]:
             "Was the trace or square read from the other side? A mirrored plate is scrap."
         )
     if solved.loose:
-        names = ", ".join("the shaft's centre" if point == CENTRE else point for point in solved.loose)
+        names = ", ".join(_name(point) for point in solved.loose)
         words.append(f"Not settled yet: {names}. Two readings to holes that are settled fix a hole, three check it.")
     for flip in solved.flips:
         words.append(
@@ -297,6 +305,10 @@ def _says(survey: Survey, solved: NetworkResult) -> tuple[str, ...]:
         names = ", ".join(dict.fromkeys(label_of(survey.readings[k]) for k in bare))
         words.append(f"Checked by nothing: {names}. Take each a second time, with the tool put on afresh.")
     return tuple(dict.fromkeys(words))
+
+
+def _name(point: str) -> str:
+    return "the shaft's centre" if point == CENTRE else point
 
 
 def _suspect_sentence(survey: Survey, key: str, mistake_mm: float, can_be_named: bool, alike: tuple[str, ...]) -> str:

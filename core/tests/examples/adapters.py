@@ -57,6 +57,7 @@ from tests.examples import (
     mount_adapters,
     shaft_adapters,
     space_adapters,
+    survey_adapters,
     travel_adapters,
     whole_adapters,
 )
@@ -419,6 +420,7 @@ ADAPTERS: Final[dict[str, Adapter]] = {
     "clutch-centre-rivets-to-bolts": bolts_in_shear,
     **coupler_adapters.ADAPTERS,
     **space_adapters.ADAPTERS,
+    **survey_adapters.ADAPTERS,
     **layout_adapters.ADAPTERS,
     **mount_adapters.ADAPTERS,
     **shaft_adapters.ADAPTERS,

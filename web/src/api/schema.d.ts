@@ -5093,7 +5093,8 @@ export interface components {
              *         "unit": null
              *       },
              *       "scaled_frames": [],
-             *       "outline": null
+             *       "outline": null,
+             *       "bore_true": null
              *     }
              */
             survey: components["schemas"]["Survey"];
@@ -6479,6 +6480,7 @@ export interface components {
             /**
              * @default {
              *       "survey": {
+             *         "bore_true": null,
              *         "direction_at": {
              *           "text": "0 deg",
              *           "tool": null,
@@ -7058,6 +7060,8 @@ export interface components {
              */
             scaled_frames: string[];
             outline?: components["schemas"]["Outline"] | null;
+            /** @description The first bore stands for the shaft, whose centre is no farther from its own */
+            bore_true?: components["schemas"]["Length"] | null;
         };
         /**
          * SweepReading

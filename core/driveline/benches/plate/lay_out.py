@@ -47,7 +47,7 @@ def lay_out(sheet: PlateSheet) -> LaidPlate:
     loose = [h.id for h in survey.result.holes if h.is_loose and not h.is_bore]
     if face_survey is not None:
         loose += [f"{h.id} of the motor's face" for h in face_survey.result.holes if h.is_loose and not h.is_bore]
-    laid, not_drawn = parts_of(inputs, patterns)
+    laid, not_drawn = _drawn(inputs, patterns, (survey, face_survey))
     sure_mm = {hole.id: hole.major_mm for hole in survey.result.holes}
     readings = frozen_readings(survey.result)
     parts = tuple(
@@ -65,6 +65,16 @@ def lay_out(sheet: PlateSheet) -> LaidPlate:
         holes_wanted=holes_wanted(inputs, patterns, tuple(loose)),
         to_do=_to_do(inputs, survey, face_xy) + not_drawn,
     )
+
+
+def _drawn(
+    inputs: PlateInputs, patterns: Patterns, surveys: tuple[SolvedSurvey | None, ...]
+) -> tuple[tuple[FlatPart, ...], tuple[ToDo, ...]]:
+    """The parts; none by a survey that did not settle: a folded flange is scrap, however well it is cut."""
+    unsettled = [one for one in surveys if one is not None and not one.result.is_settled]
+    if unsettled and not inputs.built.is_base:
+        return (), (ToDo(field="plate.survey.readings", text=unsettled[0].result.says[0]),)
+    return parts_of(inputs, patterns)
 
 
 def _sure_of(part: FlatPart, sure_mm: dict[str, float | None]) -> dict[str, float | None]:

@@ -5,7 +5,7 @@
   import ReadingField from '../../measure/ReadingField.svelte';
   import AddHole from './AddHole.svelte';
   import CentreRoutes from './CentreRoutes.svelte';
-  import { DIRECTION, NUMBERED, SEEN } from './fields';
+  import { BORE_STANDS, DIRECTION, NUMBERED, SEEN } from './fields';
   import SurveyFile from './SurveyFile.svelte';
   import { framesOf, withFile, withoutHole } from './survey-edits';
 
@@ -70,6 +70,7 @@
       onchange={(id) => change((next) => (next.direction_of = id))}
     />
     <Fields form={DIRECTION} from={survey} {disabled} {change} />
+    <Fields form={BORE_STANDS} from={survey} {disabled} {change} />
   {/if}
   <CentreRoutes survey={result} />
   {#if !disabled}

@@ -29,6 +29,13 @@ export const SEEN: Form<Survey> = [
   ...NUMBERED,
 ];
 export const DIRECTION: Form<Survey> = [settled('direction_at', 'It lies at, from 3 o’clock', 'angle')];
+/** A flange of distances alone: its bore may stand for the shaft. */
+export const BORE_STANDS: Form<Survey> = [
+  asked(
+    (survey) => (survey.holes ?? []).some((hole) => hole.is_bore),
+    reading('bore_true', 'The bore stands for the shaft, true to', 'length', 'by dial; empty: it does not'),
+  ),
+];
 export const CIRCLE: Form<Face> = [
   count('count', 'Holes on the circle', [0, 60], 0),
   reading('bolt_circle', 'Bolt circle', 'length', 'across two opposite holes'),
