@@ -96,7 +96,7 @@ class Figures:
     top_kmh: Floats
     top_by: NDArray[np.int64]
     able_kmh: Floats  # top speed, shafts not asked
-    is_able_known: NDArray[np.bool_]  # False: something of the motor is missing, and it may well be less
+    is_able_known: NDArray[np.bool_]  # False: something of motor, mass or drag is missing, and it may well be less
     launch_n: Floats  # at the road, motor at peak, whether the tyres hold it or not
     slip_n: Floats
     s_0_50: Floats
@@ -184,7 +184,7 @@ def _figures(gearings: Gearings, motors: Sequence[Motor], road: Road) -> Figures
         top_kmh=top_ms * KMH_PER_MS,
         top_by=top_by,
         able_kmh=able_ms * KMH_PER_MS,
-        is_able_known=able_ms <= sure_ms * (1 + 1e-9),
+        is_able_known=(able_ms <= sure_ms * (1 + 1e-9)) & (road.kerb is not None),
         launch_n=drive_n[:, 0],
         slip_n=np.broadcast_to(np.nan if slip_n is None else np.ravel(slip_n), count).copy(),
         **times,

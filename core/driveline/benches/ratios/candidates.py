@@ -158,13 +158,16 @@ def candidate_of(
 
 
 def _not_known(one: Gearing, at: dict[str, float]) -> tuple[str, ...]:
-    """The times, and the speed torque falls from, that hang on a grip or a torque that nobody has stated."""
+    """What hangs on a grip, a torque, a mass or a drag that nobody has stated."""
     is_whole = all(motor.peak_known_rpm >= motor.greatest_rpm for motor in one.motors)
     known_rpm = [motor.peak_known_rpm for motor in one.motors]
     sure_kmh = math.inf if is_whole else KMH_PER_MS * float(known_ms(one.gearings, known_rpm)[0])
     is_grip_known = not math.isnan(at["slip_n"])
     times = tuple(key for key, (_, to_kmh) in RUNS_KMH.items() if not is_grip_known or to_kmh > sure_kmh)
-    return times if at["falls_from_kmh"] <= sure_kmh else (*times, "falls_from_kmh")
+    unknown = [name for name in ("hill_start_pct", "grade_at_50_pct", "cruise_share") if math.isnan(at[name])]
+    unknown += [] if at["is_able_known"] else ["top_kmh"]
+    unknown += [] if at["falls_from_kmh"] <= sure_kmh else ["falls_from_kmh"]
+    return *times, *unknown
 
 
 def cloud_of(swept: Swept, *, keep: list[int]) -> Cloud:

@@ -148,7 +148,8 @@ def _top_speed(one: Gearing, drive: Drive, figures: Figures, brief: Brief, judge
         {
             "Wanted top speed": wanted or None,
             "Kerb mass and drag area": brief.kerb,
-            " and ".join(brief.motor_gaps) or "Torque of the motor": bool(figures.is_able_known[0]),
+            " and ".join(brief.motor_gaps) or "Torque of the motor": brief.kerb is None
+            or bool(figures.is_able_known[0]),
             "Battery power": brief.is_battery_known,
         }
     )

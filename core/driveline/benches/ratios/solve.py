@@ -368,7 +368,9 @@ def _result(
         was=was,
         spreads=solve_spreads(one, brief, needs.measured),
         mend=mend_of(swept.sweep, shown, swept.does, swept.beaten, swept.figures, musts_count=len(musts), brief=brief),
-        alternatives=alternatives_of(swept.sweep, shown, swept.does, swept.figures, musts_count=len(musts)),
+        alternatives=()  # who knows what another does that is not known of this one
+        if not_judged
+        else alternatives_of(swept.sweep, shown, swept.does, swept.figures, musts_count=len(musts)),
         queries=tuple(queries),
         safety=safety_view(one, needs, sheet),
         to_do=() if chosen is not None else (ToDo(field="ratios.choice", text="Choose a gearing, and say why."),),

@@ -166,3 +166,22 @@ class SplitTest(TestCase):
         assert station is not None and station.slip_limited_nm is not None
         expected = 1.1 * 1200 * 9.80665 * (0.5 + 0.22) * (2 / 6.283185307) * 1.2
         self.assertAlmostEqual(station.slip_limited_nm / expected, 1)
+
+
+class NotKnownTest(TestCase):
+    """A figure that hangs on something nobody stated is no figure, and nothing is recommended by it."""
+
+    def test_without_a_drag_area_top_speed_climb_and_cruise_are_not_known(self) -> None:
+        bare = {"kerb_mass": {"text": "1000 kg"}, "laden_mass": {"text": "1200 kg"}}
+        result = solved("kept_gearbox", KEPT, vehicle=bare)
+        unknown = result.ratios.candidates[0].not_known
+        for name in ("top_kmh", "hill_start_pct", "cruise_share", "grade_at_50_pct"):
+            self.assertIn(name, unknown)
+        self.assertFalse(result.ratios.candidates[0].is_top_known)
+        self.assertTrue(any("reach" in one for one in result.ratios.not_judged))
+        self.assertEqual(result.ratios.alternatives, ())
+        self.assertEqual(solved("kept_gearbox", KEPT).ratios.candidates[0].not_known, ())
+
+    def test_without_the_loads_place_the_hill_start_is_not_any_grade(self) -> None:
+        result = solved("kept_gearbox", KEPT, masses={"items": []})
+        self.assertIn("hill_start_pct", result.ratios.candidates[0].not_known)

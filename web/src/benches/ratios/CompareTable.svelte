@@ -67,7 +67,7 @@
         <th scope="row" class="py-[2px] pr-1 pl-3 text-left font-normal">top speed set by</th>
         {#each compared as one, k (one.key)}
           <td class={['px-1.5 text-right text-[12.5px] leading-4', k === 0 && 'bg-brass-wash']}
-            >{one.is_top_known ? one.top_set_by : 'at best: the motor is not all known'}</td
+            >{one.is_top_known ? one.top_set_by : 'not all that sets it is known'}</td
           >
         {/each}
         {#if result.was}<td></td>{/if}

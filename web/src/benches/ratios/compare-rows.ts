@@ -21,6 +21,7 @@ export function compareRows(cruiseKmh: number, units: Units): readonly CompareRo
     {
       title: `top speed, ${road}`,
       unit: 'km/h',
+      name: 'top_kmh',
       figure: (one) => one.top_kmh,
       decimals: 0,
       was: (was) => was.top_kmh,
@@ -53,6 +54,7 @@ export function compareRows(cruiseKmh: number, units: Units): readonly CompareRo
     },
     {
       title: 'starts laden on, %',
+      name: 'hill_start_pct',
       figure: (one) => one.hill_start_pct,
       decimals: 0,
       none: 'any',
@@ -81,11 +83,13 @@ export function compareRows(cruiseKmh: number, units: Units): readonly CompareRo
     },
     {
       title: 'of continuous, %',
+      name: 'cruise_share',
       figure: (one) => (one.cruise_share === null ? null : 100 * one.cruise_share),
       decimals: 0,
     },
     {
       title: `held at ${speed(50)}, good, %`,
+      name: 'grade_at_50_pct',
       figure: (one) => one.grade_at_50_pct,
       decimals: 0,
       spread: 'grade_at_50_pct',
