@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { typedNumber } from './typed-number';
   import { useUnits } from '../measure/units.svelte';
   interface Props {
     label: string;
@@ -32,9 +33,8 @@
 
   function commit(): void {
     if (typed === null) return;
-    const text = typed.replace(/\s/g, '').replace(',', '.').replace('−', '-');
-    const number = Number(text);
-    const metric = units.metric(number, unit);
+    const text = typed.trim();
+    const metric = units.metric(typedNumber(text, greatest), unit);
     if (text !== '' && !(metric >= least && metric <= greatest)) {
       problem = `Type a number from ${units.num(least, unit, null)} to ${units.num(greatest, unit, null)}.`;
       return;
