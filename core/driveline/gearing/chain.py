@@ -20,6 +20,7 @@ class StageKind(StrEnum):
     REDUCTION = "reduction"
     DRIVE_UNIT = "drive_unit"
     GEARBOX = "gearbox"
+    TRANSFER = "transfer"
     PROPSHAFT = "propshaft"
     FINAL_DRIVE = "final_drive"
     AXLE = "axle"
@@ -30,6 +31,7 @@ USUAL_EFFICIENCY: Final = {
     StageKind.REDUCTION: 0.98,
     StageKind.DRIVE_UNIT: 0.96,
     StageKind.GEARBOX: 0.96,
+    StageKind.TRANSFER: 0.97,
     StageKind.PROPSHAFT: 0.995,
     StageKind.FINAL_DRIVE: 0.95,
     StageKind.AXLE: 0.99,

@@ -140,6 +140,7 @@ def _mounts_needs(given: Given) -> MountsNeeds:
         launch_nm=leaving.launch_nm,
         overrun_nm=leaving.overrun_nm,
         locked_nm=leaving.locked_nm,
+        torque_unsaid=leaving.unsaid,
         turns_wheels=leaving.turns_wheels,
         turning=_turning(given),
         wanted_kmh=given.solved(BRIEF).brief.wanted_top_kmh,

@@ -116,6 +116,102 @@ def _held(given: Given, leaving_nm: Mapping[str, float], axis: list[float]) -> F
     return found
 
 
+def _stage(kind: StageKind, one: Given, **more: Any) -> Stage:
+    sense = one.get("sense", 1)
+    return Stage(kind=kind, title=kind.value, ratio=one["ratio"], efficiency=one["efficiency"], sense=sense, **more)
+
+
+def _axle_chain(given: Given, name: str, ahead: list[Stage]) -> Chain:
+    """From the motor to one axle: past the box its share of the torque, and all of it where that is locked."""
+    axle, front = given["axles"][name], given["front_share"]
+    return Chain(
+        (
+            *ahead,
+            Stage(
+                kind=StageKind.PROPSHAFT,
+                title="Propshaft",
+                efficiency=axle["propshaft_efficiency"],
+                share=front if name == "front" else 1 - front,
+                strength_share=1.0 if given["locked"] else None,
+            ),
+            Stage(
+                kind=StageKind.FINAL_DRIVE,
+                title="Final drive",
+                ratio=axle["final_drive_ratio"],
+                efficiency=axle["final_drive_efficiency"],
+            ),
+        )
+    )
+
+
+def transfer(given: Given, _every: Mapping[str, Given]) -> Found:
+    ranges = {name: _in_range(given, one) for name, one in given["ranges"].items()}
+    low, high = (ranges[name]["transfer_out_total_nm"] for name in ("low", "high"))
+    return {"ranges": ranges, "low_over_high_torque": low / high}
+
+
+def _in_range(given: Given, span: Given) -> Found:
+    ahead = [_stage(StageKind.GEARBOX, one) for one in given["stages_ahead"]]
+    box = _stage(StageKind.TRANSFER, span)
+    chains = {name: _axle_chain(given, name, [*ahead, box]) for name in ("front", "rear")}
+    whole, at = chains["front"], len(ahead)
+    torque, turns, motor_rpm = given["motor_nm"] * whole.unsplit_multipliers, whole.speed_divisors, given["motor_rpm"]
+    # As the sweep has it: the motor turns by the mean of what both axles ask, weighed by their share.
+    asks = {
+        name: chain.overall_ratio * 60_000 / given["axles"][name]["circumference_mm"] for name, chain in chains.items()
+    }
+    front = given["front_share"]
+    speed_ms = motor_rpm / (front * asks["front"] + (1 - front) * asks["rear"])
+    axles = {name: _axle(given, name, chain, speed_ms) for name, chain in chains.items()}
+    shafts = [axles[name]["propshaft_rpm"] for name in ("front", "rear")]
+    km = [1e6 / given["axles"][name]["circumference_mm"] * given["axles"][name]["final_drive_ratio"] for name in axles]
+    return {
+        "shafts": [
+            {"after": one["name"], "torque_nm": torque[k + 1], "rpm": motor_rpm / turns[k + 1]}
+            for k, one in enumerate(given["stages_ahead"])
+        ],
+        "transfer_in": {"torque_nm": torque[at], "rpm": motor_rpm / turns[at]},
+        "transfer_out_total_nm": torque[at + 1],
+        **axles,
+        "speed_kmh": speed_ms * 3.6,
+        "front_propshaft_faster_pct": 100 * (shafts[0] / shafts[1] - 1),
+        "between_outputs_rpm": abs(shafts[0] - shafts[1]),
+        "wheel_torque_total_nm": sum(one["axle_torque_nm"] for one in axles.values()),
+        "thrust_total_n": sum(one["thrust_n"] for one in axles.values()),
+        "wind_up_if_locked_turns_per_km": abs(km[0] - km[1]),
+        "overrun_axle_nm": {
+            name: -given["overrun_motor_nm"] * float(chain.overrun_multipliers[-1]) for name, chain in chains.items()
+        },
+    }
+
+
+def _axle(given: Given, name: str, chain: Chain, speed_ms: float) -> Found:
+    axle, last = given["axles"][name], len(chain.stages)
+    usual, everything = chain.driving_multipliers * given["motor_nm"], chain.unsplit_multipliers * given["motor_nm"]
+    designs = design_torques(
+        chain,
+        peak_nm=given["motor_nm"],
+        dynamic_factor=given["dynamic_factor"],
+        slip_axle_nm=axle["tyres_slip_at_axle_nm"],
+        overrun_nm=given["overrun_motor_nm"],
+    )
+    wheel_rpm = speed_ms * 60_000 / axle["circumference_mm"]
+    return {
+        "propshaft_torque_nm": usual[last - 2],
+        "propshaft_rpm": wheel_rpm * axle["final_drive_ratio"],
+        "axle_torque_nm": usual[last],
+        "each_wheel_nm": usual[last] / 2,
+        "wheel_rpm": wheel_rpm,
+        "thrust_n": usual[last] / (axle["circumference_mm"] / 2000 / np.pi),
+        "all_on_this_axle_nm": everything[last],
+        "propshaft_all_nm": everything[last - 2],
+        "design_axle_nm": designs[last].design_nm,
+        "design_governed_by": designs[last].governed_by,
+        "design_propshaft_nm": designs[last - 2].design_nm,
+    }
+
+
 ADAPTERS: Final[dict[str, Callable[[Given, Mapping[str, Given]], Found]]] = {
     "transaxle-mount-reactions": transaxle,
+    "transfer-box-chain": transfer,
 }

@@ -2850,6 +2850,11 @@ export interface components {
             reduction?: string | null;
             /** Gear */
             gear?: string | null;
+            /**
+             * Transfer
+             * @description Range of the transfer box
+             */
+            transfer?: string | null;
             /** Final Drive */
             final_drive?: string | null;
             /** Front Reduction */
@@ -4835,6 +4840,11 @@ export interface components {
             reduction?: string | null;
             /** Gear */
             gear?: string | null;
+            /**
+             * Transfer
+             * @description Range of the transfer box
+             */
+            transfer?: string | null;
             /** Final Drive */
             final_drive?: string | null;
             /** Front Reduction */
@@ -5662,6 +5672,15 @@ export interface components {
             gearbox?: components["schemas"]["Gearbox"] | null;
             /**
              * @default {
+             *       "ranges": [],
+             *       "use": null,
+             *       "in_one_casing": null,
+             *       "drop": null
+             *     }
+             */
+            transfer: components["schemas"]["Transfer"];
+            /**
+             * @default {
              *       "rating": null,
              *       "critical_rpm": null,
              *       "joint_rpm": null,
@@ -6153,6 +6172,12 @@ export interface components {
              *       "reductions": [],
              *       "front_reductions": [],
              *       "gearbox": null,
+             *       "transfer": {
+             *         "drop": null,
+             *         "in_one_casing": null,
+             *         "ranges": [],
+             *         "use": null
+             *       },
              *       "propshaft": {
              *         "critical_rpm": null,
              *         "joint_rpm": null,
@@ -7229,6 +7254,27 @@ export interface components {
          * @enum {string}
          */
         TorqueKind: "none" | "launch" | "overrun" | "reverse" | "locked" | "locked_back";
+        /**
+         * Transfer
+         * @description A transfer box behind the gearbox: what its ranges are, and whether it stands by itself.
+         */
+        Transfer: {
+            /**
+             * Ranges
+             * @description Such as high and low
+             * @default []
+             */
+            ranges: components["schemas"]["Box"][];
+            /** @description Whether its range is still changed */
+            use?: components["schemas"]["GearUse"] | null;
+            /**
+             * In One Casing
+             * @description With what stands ahead; no: on its own mounts
+             */
+            in_one_casing?: boolean | null;
+            /** @description Of its outputs below its input; 0 in line */
+            drop?: components["schemas"]["Length"] | null;
+        };
         /**
          * Travel
          * @description How far a body goes with the wheels, from ride height straight ahead; 0 for a way that it does not.

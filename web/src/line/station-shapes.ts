@@ -47,6 +47,11 @@ function coupler(w: number): string {
   );
 }
 
+function transfer(w: number): string {
+  const c = w / 2;
+  return shaft(0, c - 16) + box(c - 16, 14, c + 16, 44) + shaft(c + 16, w) + ring(c, MID + 8, 5);
+}
+
 function propshaft(w: number): string {
   return ring(8, MID, 7) + box(17, 20, w - 17, 32) + ring(w - 8, MID, 7);
 }
@@ -68,6 +73,7 @@ function wheel(w: number): string {
 const SHAPES: Record<string, (width: number) => string> = {
   motor,
   gearbox,
+  transfer,
   reduction,
   drive_unit: driveUnit,
   coupler,

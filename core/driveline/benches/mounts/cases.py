@@ -153,6 +153,8 @@ def torque_nm(case: Case, needs: MountsNeeds) -> float | None:
 def torques_missing(sheet: MountsSheet, needs: MountsNeeds, cases: tuple[Case, ...]) -> tuple[str, ...]:
     """Return which torques are not known, in words."""
     asked = {case.torque for case in cases}
+    if needs.torque_unsaid and asked - {TorqueKind.NONE}:
+        return (needs.torque_unsaid,)
     words = (
         (
             TorqueKind.LAUNCH,

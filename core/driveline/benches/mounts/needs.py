@@ -113,6 +113,7 @@ class MountsNeeds:
     launch_nm: float | None
     overrun_nm: float | None
     locked_nm: float | None
+    torque_unsaid: str  # one answer that keeps all three from being known; else empty
     turns_wheels: bool
     turning: tuple[Turning, ...]
     wanted_kmh: float | None

@@ -25,13 +25,14 @@ RATED_BY = {
     "reduction": "Reduction input torque",
     "drive_unit": "Drive unit input torque",
     "gearbox": "Gearbox input torque",
+    "transfer": "Transfer box input torque",
     "propshaft": "Propshaft torque",
     "final_drive": "Final drive input torque",
     "axle": "Axle torque",
 }
 CHOOSE: Final = "Choose a gearing, and say why"
 ON_NO_GEARING: Final = ("parked.handbrake", "split.hubs")  # these hang on none, nor on motor or tyre
-SHEDS = (StageKind.REDUCTION, StageKind.DRIVE_UNIT, StageKind.GEARBOX, StageKind.FINAL_DRIVE)
+SHEDS = (StageKind.REDUCTION, StageKind.DRIVE_UNIT, StageKind.GEARBOX, StageKind.TRANSFER, StageKind.FINAL_DRIVE)
 
 
 def ratio_checks(
@@ -64,7 +65,7 @@ def ratio_checks(
         _choice(judge, is_chosen=is_chosen),
         *(_motor_speed(one, k, brief, judge) for k in range(len(one.motors))),
         _top_speed(one, drive, figures, brief, judge),
-        *worst_of_gears([gearing.pick.gear for gearing in in_gear], gears),
+        *worst_of_gears([gearing.pick.engaged for gearing in in_gear], gears),
         *speed_checks(one, in_gear, brief, judge),
         _hill_start(one, brief, figures, judge),
         _cruise(one, brief, float(figures.cruise_share[0]), judge),

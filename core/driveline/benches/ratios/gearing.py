@@ -80,7 +80,7 @@ def pick_key(pick: Pick) -> str:
     tyre = pick.tyre if pick.tyre != AS_FITTED else None
     front = f"front {pick.front_final_drive}" if pick.front_final_drive else None
     unit = f"front {pick.front_reduction}" if pick.front_reduction else None
-    names = (pick.reduction, unit, pick.gear, pick.final_drive, front, tyre)
+    names = (pick.reduction, unit, pick.gear, pick.transfer, pick.final_drive, front, tyre)
     return " · ".join(name for name in names if name) or NONE_NAME
 
 

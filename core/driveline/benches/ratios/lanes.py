@@ -93,7 +93,7 @@ def plan_of(sheet: RatiosSheet, brief: Brief, rolling: Rolling, measured: tuple[
         lanes, split = _two_units(sheet, brief, rollings, dimensions)
     else:
         lanes, split = _one_motor(sheet, brief, rollings, dimensions, measured)
-    order = ("reduction", "front_reduction", "gear", "final_drive", "front_final_drive", "tyre")
+    order = ("reduction", "front_reduction", "gear", "transfer", "final_drive", "front_final_drive", "tyre")
     return Plan(
         dimensions=tuple(Dimension(field, dimensions[field]) for field in order if field in dimensions),
         lanes=lanes,
@@ -145,7 +145,8 @@ def _one_motor(
 def _trunk(sheet: RatiosSheet, layout: Layout, dimensions: Options) -> tuple[Place, ...]:
     places = []
     if layout in UNITS:
-        return (_boxes_place(sheet.reductions, "reduction", StageKind.DRIVE_UNIT, "Drive unit", sheet, dimensions),)
+        unit = _boxes_place(sheet.reductions, "reduction", StageKind.DRIVE_UNIT, "Drive unit", sheet, dimensions)
+        return (unit, *_transfer(sheet, layout, dimensions))
     places.append(Place((Stage(kind=StageKind.COUPLER, title="Coupler"),)))
     if sheet.reductions:
         place = _boxes_place(sheet.reductions, "reduction", StageKind.REDUCTION, "Reduction", sheet, dimensions)
@@ -155,7 +156,14 @@ def _trunk(sheet: RatiosSheet, layout: Layout, dimensions: Options) -> tuple[Pla
         gears = sheet.gearbox.gears
         dimensions["gear"] = tuple(gear.name for gear in gears)
         places.append(Place(tuple(_gear_stage(gear, sheet.gearbox) for gear in gears), "gear"))
-    return tuple(places)
+    return (*places, *_transfer(sheet, layout, dimensions))
+
+
+def _transfer(sheet: RatiosSheet, layout: Layout, dimensions: Options) -> tuple[Place, ...]:
+    """A transfer box with its ranges, ahead of the propshafts; none where nothing goes along the vehicle."""
+    if not sheet.transfer.ranges or not has_propshaft(layout):
+        return ()
+    return (_boxes_place(sheet.transfer.ranges, "transfer", StageKind.TRANSFER, "Transfer box", sheet, dimensions),)
 
 
 def _branch(

@@ -23,6 +23,9 @@ LAST: Final = {
 }
 
 
+ONE_CASING: Final = "Whether the transfer box is in one casing with the gearbox, at Ratios"
+
+
 @dataclass(frozen=True, slots=True, kw_only=True)
 class LeavingTorque:
     """Torques that leave the casing, N·m; what is not known is ``None``."""
@@ -32,12 +35,23 @@ class LeavingTorque:
     locked_nm: float | None = None  # at which the tyres slip while the wheels drive: wheels that lock give no more
     station: str | None = None
     turns_wheels: bool = False  # about the axle's line; else about the crank's
+    unsaid: str = ""  # what keeps all of it from being known, where that is one answer
 
 
-def leaving_of(layout: Layout, stations: Sequence[LineStation]) -> LeavingTorque:
-    """Return what leaves the casing; of two units the larger."""
+def leaving_of(layout: Layout, stations: Sequence[LineStation], *, with_transfer: bool | None = False) -> LeavingTorque:
+    """Return what leaves the casing; of two units the larger.
+
+    Args:
+        layout: Of the job.
+        stations: On the Line.
+        with_transfer: Whether a transfer box is in one casing with what stands ahead of it; ``None``: not said.
+    """
     turns_wheels = layout in DIFFERENTIAL_IN_CASING
-    last = [one.station for one in stations if one.station.kind == LAST[layout].value]
+    has_transfer = any(one.station.kind == StageKind.TRANSFER.value for one in stations)
+    if has_transfer and with_transfer is None:
+        return LeavingTorque(turns_wheels=turns_wheels, unsaid=ONE_CASING)
+    ends = StageKind.TRANSFER if has_transfer and with_transfer else LAST[layout]
+    last = [one.station for one in stations if one.station.kind == ends.value]
     if not last:  # nothing but the motor is in it
         last = [one.station for one in stations if one.station.kind == "motor"]
     if not last:

@@ -37,6 +37,7 @@ WORDS: Final = {
     "reduction": "reduction",
     "front_reduction": "front unit",
     "gear": "gear",
+    "transfer": "range",
     "final_drive": "final drive",
     "front_final_drive": "front final drive",
     "tyre": "tyre",

@@ -51,7 +51,7 @@ def safety_checks(
     brief = needs.brief
     overrun = [[overrun_check(gearing, brief, judge, is_wet=is_wet) for is_wet in (True, False)] for gearing in in_gear]
     checks = [
-        *worst_of_gears([gearing.pick.gear for gearing in in_gear], overrun),
+        *worst_of_gears([gearing.pick.engaged for gearing in in_gear], overrun),
         *_parked(one, brief, needs.parking, judge),
         *turning_checks(one, needs, sheet, judge),
     ]

@@ -5,7 +5,7 @@ from typing import Annotated
 
 from pydantic import Field
 
-from driveline.gearing.sheets import Box, Gearbox, Rotation, Tyre
+from driveline.gearing.sheets import Box, Gearbox, GearUse, Rotation, Tyre
 from driveline.shafts.coupler import CouplerStyle
 from driveline.sheet import Length, Name, Sheet, Spin, Torque, Words
 
@@ -20,6 +20,9 @@ class Clutch(Sheet):
     )
 
 
+Boxes = Annotated[list[Box], Field(max_length=24)]
+
+
 class Propshaft(Sheet):
     """The propshaft between box and final drive."""
 
@@ -27,6 +30,15 @@ class Propshaft(Sheet):
     critical_rpm: Spin | None = None
     joint_rpm: Spin | None = Field(default=None, description="Greatest speed of its joints")
     length: Length | None = None
+
+
+class Transfer(Sheet):
+    """A transfer box behind the gearbox: what its ranges are, and whether it stands by itself."""
+
+    ranges: Boxes = Field(default=[], description="Such as high and low")
+    use: GearUse | None = Field(default=None, description="Whether its range is still changed")
+    in_one_casing: bool | None = Field(default=None, description="With what stands ahead; no: on its own mounts")
+    drop: Length | None = Field(default=None, description="Of its outputs below its input; 0 in line")
 
 
 class SplitKind(StrEnum):
@@ -91,6 +103,7 @@ class Pick(Sheet):
 
     reduction: Name | None = None
     gear: Name | None = None
+    transfer: Name | None = Field(default=None, description="Range of the transfer box")
     final_drive: Name | None = None
     front_reduction: Name | None = None
     front_final_drive: Name | None = None
@@ -101,14 +114,16 @@ class Pick(Sheet):
         """Each field of a part, and the part's name."""
         return tuple((field, getattr(self, field)) for field in Pick.model_fields)
 
+    @property
+    def engaged(self) -> str | None:
+        """What the driver has engaged: gear and range."""
+        return ", ".join(name for name in (self.gear, self.transfer) if name) or None
+
 
 class Choice(Pick):
     """The gearing that was chosen, by name, and why."""
 
     reason: Words = ""
-
-
-Boxes = Annotated[list[Box], Field(max_length=24)]
 
 
 class RatiosSheet(Sheet):
@@ -119,6 +134,7 @@ class RatiosSheet(Sheet):
     reductions: Boxes = []
     front_reductions: Boxes = Field(default=[], description="The front unit's, where there are two units")
     gearbox: Gearbox | None = None
+    transfer: Transfer = Transfer()
     propshaft: Propshaft = Propshaft()
     front_propshaft: Propshaft | None = Field(default=None, description="Where both axles are driven by one motor")
     final_drives: Boxes = []

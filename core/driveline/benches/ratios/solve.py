@@ -22,6 +22,7 @@ from driveline.benches.ratios.candidates import (
 )
 from driveline.benches.ratios.casing import Casing, casing_of
 from driveline.benches.ratios.checks import ON_NO_GEARING, not_laid_out, only_shown, ratio_checks
+from driveline.benches.ratios.engaged import in_every_gear
 from driveline.benches.ratios.gearing import (
     Gearing,
     Sweep,
@@ -61,7 +62,6 @@ from driveline.gearing.layouts import KEPT_BOX, OWN_FINAL_DRIVE, UNITS
 from driveline.gearing.motor import Motor, PeakFigures
 from driveline.gearing.pareto import beaten_by
 from driveline.gearing.road import KMH_PER_MS, resistance_n
-from driveline.gearing.sheets import GearUse
 from driveline.gearing.stations import Drive, LineStation
 from driveline.gearing.sweep import Figures, road_figures
 from driveline.gearing.tyre import Rolling
@@ -127,7 +127,9 @@ def _outcome(sheet: RatiosSheet, needs: RatiosNeeds, solved: _Solved) -> Outcome
             coupler=sheet.coupler,
             casing=casing_of(sheet, needs.brief),
             coupler_load=worst_coupler([coupler_load_of(one, needs.brief) for one in in_gears]),
-            leaving=worst_leaving([leaving_of(needs.brief.layout, one) for one in in_gears]),
+            leaving=worst_leaving(
+                [leaving_of(needs.brief.layout, one, with_transfer=sheet.transfer.in_one_casing) for one in in_gears]
+            ),
             shafts=worst_shafts([shafts_of(one, needs.brief) for one in in_gears]),
             gears=gears,
             gear=next((name for name, share in gears if math.isclose(share, 1.0)), ""),
@@ -170,7 +172,7 @@ def _solved(sheet: RatiosSheet, needs: RatiosNeeds, judge: Judge) -> _Solved:
     chosen = None if sheet.choice is None else swept.sweep.row_of(sheet.choice)
     shown = chosen if chosen is not None else _quickest(swept)
     one = swept.sweep.gearing(shown, swept.motors)
-    in_gear = _in_gear(swept, one, sheet)
+    in_gear = in_every_gear(swept, one, sheet)
     figures = figures_of(swept.figures, shown)
     is_chosen = chosen is not None
     drive = drive_of(one, figures, brief, is_chosen=is_chosen)
@@ -184,16 +186,6 @@ def _solved(sheet: RatiosSheet, needs: RatiosNeeds, judge: Judge) -> _Solved:
         stations=stations[one.key],
         in_other_gears=tuple(found for key, found in stations.items() if key != one.key),
     )
-
-
-def _in_gear(swept: Swept, one: Gearing, sheet: RatiosSheet) -> tuple[Gearing, ...]:
-    """The gearing in every gear that can be engaged: all of them, unless the box is left in one."""
-    gears = sheet.gearbox.gears if sheet.gearbox and one.pick.gear is not None else []
-    if len(gears) < 2 or (sheet.gearbox and sheet.gearbox.use is GearUse.LEFT_IN_ONE):
-        return (one,)
-    picks = [one.pick.model_copy(update={"gear": gear.name}) for gear in gears]
-    rows = dict.fromkeys(row for pick in picks if (row := swept.sweep.row_of(pick)) is not None)
-    return tuple(swept.sweep.gearing(row, swept.motors) for row in rows)
 
 
 def _missing(sheet: RatiosSheet, needs: RatiosNeeds) -> tuple[ToDo, ...]:

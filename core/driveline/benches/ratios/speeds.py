@@ -106,6 +106,9 @@ def speed_checks(one: Gearing, in_gear: tuple[Gearing, ...], brief: Brief, judge
     for lane, k, stage, side in stages_of(one):
         if stage.kind in BOXES:
             checks.append(_box_speed(one, lane, k, side, judge))
+        if stage.kind is StageKind.TRANSFER:  # behind the gears: fastest in the highest of them
+            speeds = [_box_speed(gear, gear.lanes[0], k, side, judge) for gear in in_gear]
+            checks.append(max(speeds, key=lambda check: check.demand or 0.0))
         checks += [_at_road_speed(limit, one, lane, k, side, brief, judge) for limit in LIMITS.get(stage.kind, ())]
     if len(in_gear) > 1:
         checks.append(_downshift(one, in_gear, brief, judge))
@@ -167,7 +170,10 @@ def _at_road_speed(limit: _Limit, one: Gearing, lane: Lane, k: int, side: str, b
 
 def _downshift(one: Gearing, in_gear: tuple[Gearing, ...], brief: Brief, judge: Judge) -> Check:
     """Into the lowest gear at the wanted top speed: a missed shift, or rolling down a hill in it."""
-    forward = [gearing for gearing in in_gear if not _is_reverse(gearing)] or [one]
+    same = [
+        gearing for gearing in in_gear if gearing.pick.transfer == one.pick.transfer
+    ]  # nobody changes range at speed
+    forward = [gearing for gearing in same if not _is_reverse(gearing)] or [one]
     lowest = max(forward, key=lambda gearing: gearing.rpm_per_ms())
     wanted, greatest_rpm = brief.wanted_top_kmh, one.motors[0].greatest_rpm
     rpm = wanted and wanted / KMH_PER_MS * lowest.rpm_per_ms()

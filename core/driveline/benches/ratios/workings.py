@@ -282,7 +282,7 @@ def downshift_working(forward: list[Gearing], lowest: Gearing, brief: Brief) -> 
     if brief.wanted_top_kmh:
         for n, gearing in enumerate(sorted(forward, key=lambda gearing: gearing.rpm_per_ms()), start=1):
             found = motor_speed_steps(gearing, 0, speed, "n" if gearing is lowest else f"n_{n}")
-            steps += [*found[:-1], _in_gear(found[-1], gearing.pick.gear or "")]
+            steps += [*found[:-1], _in_gear(found[-1], gearing.pick.engaged or "")]
     return Working(
         steps=tuple(steps),
         source="Wheels and clutch turn the rotor whatever the controller does.",

@@ -4,7 +4,7 @@
   import Fields from '../../measure/Fields.svelte';
   import BoxList from './BoxList.svelte';
   import { newGearbox } from './boxes';
-  import { hasFinal, hasKeptBox, isUnit, ratings, SPLIT } from './fields';
+  import { hasFinal, hasKeptBox, hasShaft, isUnit, ratings, SPLIT, TRANSFER } from './fields';
   import TyreOptions from './TyreOptions.svelte';
 
   interface Props {
@@ -74,6 +74,17 @@
         {/snippet}
       </BoxList>
     {/if}
+    {#if hasShaft(layout)}
+      <BoxList
+        field="ranges"
+        title="Ranges of the transfer box"
+        noun="a range"
+        hint="None: there is no transfer box. Turn its input, count output turns in high and in low."
+        boxes={sheet.transfer.ranges}
+        {disabled}
+        change={(write) => change((next) => write(next.transfer.ranges))}
+      />
+    {/if}
     {#if hasFinals}
       <BoxList
         field="final_drives"
@@ -105,6 +116,17 @@
       <h3>What each bears</h3>
       <Fields form={ratings(layout, isBothDriven)} from={sheet} {disabled} {change} />
     </section>
+    {#if hasShaft(layout) && sheet.transfer.ranges.length > 0}
+      <section data-part="transfer">
+        <h3>The transfer box</h3>
+        <Fields
+          form={TRANSFER}
+          from={sheet.transfer}
+          {disabled}
+          change={(write) => change((next) => write(next.transfer))}
+        />
+      </section>
+    {/if}
     {#if isBothDriven && layout !== 'two_units'}
       <section>
         <h3>Between front and rear</h3>

@@ -79,6 +79,21 @@ export function ratings(layout: Layout, isBoth: boolean): Form<RatiosSheet> {
   ];
 }
 
+/** A transfer box behind the gearbox. */
+export const TRANSFER: Form<RatiosSheet['transfer']> = [
+  choice(
+    'use',
+    'Its range is',
+    [
+      ['left_in_one', 'left in one'],
+      ['shifted', 'still changed'],
+    ],
+    'not said',
+  ),
+  yesNo('in_one_casing', 'It stands', 'not said', ['in one casing with the gearbox', 'on mounts of its own']),
+  reading('drop', 'Its outputs lie below its input by', 'length', '0: in line'),
+];
+
 export const SPLIT: Form<RatiosSheet['split']> = [
   choice('kind', 'Centre', [
     ['open', 'open differential'],

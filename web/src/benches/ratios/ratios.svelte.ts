@@ -6,6 +6,7 @@ const FIELDS = [
   'reduction',
   'front_reduction',
   'gear',
+  'transfer',
   'final_drive',
   'front_final_drive',
   'tyre',
