@@ -10,7 +10,7 @@ from tests.demo_scans import hold_demo_scans
 
 FOLDER = Path(__file__).parents[2] / "server" / "jobs" / "demo"
 hold_demo_scans(FOLDER)
-DEMOS = ("wren", "bittern", "plover", "dunlin", "avocet")
+DEMOS = ("wren", "bittern", "plover", "dunlin", "avocet", "redstart")
 # In the demo, H4–H5 was typed 2 mm long; this is what the caliper says when it is measured again.
 WRONG_READING, RIGHT_TEXT = 11, "96.47"
 

@@ -386,7 +386,7 @@ def _bracket(draw: st.DrawFn, bracket: Job) -> None:
 @st.composite
 def jobs(draw: st.DrawFn) -> Job:
     """Draw a job file that its model takes."""
-    name = draw(st.sampled_from(("wren", "wren", "bittern", "plover", "dunlin", "avocet")))
+    name = draw(st.sampled_from(("wren", "wren", "bittern", "plover", "dunlin", "avocet", "redstart")))
     job = copy.deepcopy(JOBS[name])
     job.pop("build", None)
     sheets = job["sheets"]

@@ -110,8 +110,10 @@ def speed_checks(one: Gearing, in_gear: tuple[Gearing, ...], brief: Brief, judge
             speeds = [_box_speed(gear, gear.lanes[0], k, side, judge) for gear in in_gear]
             checks.append(max(speeds, key=lambda check: check.demand or 0.0))
         checks += [_at_road_speed(limit, one, lane, k, side, brief, judge) for limit in LIMITS.get(stage.kind, ())]
-    if len(in_gear) > 1:
-        checks.append(_downshift(one, in_gear, brief, judge))
+    # Nobody changes range at speed.
+    gears = tuple(gearing for gearing in in_gear if gearing.pick.transfer == one.pick.transfer)
+    if len(gears) > 1:
+        checks.append(_downshift(one, gears, brief, judge))
     return tuple(checks)
 
 

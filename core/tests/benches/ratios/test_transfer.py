@@ -67,6 +67,10 @@ class TransferTest(TestCase):
         self.assertIn("into 1st", said(check_of(result(), "motor.downshift").says))
         self.assertNotIn(", low", said(check_of(result(), "motor.downshift").says))
 
+    def test_with_one_gear_there_is_no_downshift_however_many_ranges(self) -> None:
+        alone = result(gearbox={"gears": GEARS[:1], "use": "left_in_one"})
+        self.assertNotIn("motor.downshift", keys_of(alone))
+
     def test_a_locked_split_sends_all_of_low_range_down_either_shaft(self) -> None:
         shaft = {"rating": {"text": "9000 Nm"}}
         found = result(

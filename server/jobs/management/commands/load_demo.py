@@ -19,7 +19,7 @@ DEMO = Path(__file__).resolve().parents[2] / "demo"
 PARTS = Path(__file__).resolve().parents[4] / "server" / "library" / "demo" / "parts.json"
 SHOP = "Saltmarsh Motor Works"
 PEOPLE = (("owner", Role.OWNER), ("fabricator", Role.FABRICATOR), ("viewer", Role.VIEWER))
-ORDER = ("avocet", "dunlin", "plover", "bittern", "wren")  # the last is on top of the list
+ORDER = ("redstart", "avocet", "dunlin", "plover", "bittern", "wren")  # the last is on top of the list
 
 
 class Command(BaseCommand):
