@@ -142,6 +142,22 @@ def best_twists(chain: Chain, rpm: float) -> tuple[Twist, ...]:
     return tuple(found)
 
 
+def by_slopes(*, falls_deg: float, left_deg: float, ahead: float) -> Floats:
+    """Return a shaft's direction from its slope on an inclinometer and its way in plan, unit, (3,).
+
+    Args:
+        falls_deg: Below level, going along it; below nought where it rises.
+        left_deg: To the vehicle's left in plan, going along it.
+        ahead: 1 going forward, -1 going aft.
+
+    Source:
+        (cos s cos p, cos s sin p, -sin s): an inclinometer on a shaft reads its own slope, not that in side view.
+    """
+    fall, left = math.radians(falls_deg), math.radians(left_deg)
+    level = math.cos(fall)
+    return np.array([ahead * level * math.cos(left), level * math.sin(left), -math.sin(fall)])
+
+
 def toward(start_mm: Floats, end_mm: Floats, *, falls_deg: float, left_deg: float) -> Floats:
     """Return a shaft's direction by its two slopes, pointing along the vehicle from ``start`` to ``end``.
 

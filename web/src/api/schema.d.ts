@@ -5375,6 +5375,8 @@ export interface components {
              *     }
              */
             pinion: components["schemas"]["Direction"];
+            /** @description What the inclinometer reads on level ground; empty: 0 */
+            zero?: components["schemas"]["Angle"] | null;
             /**
              * Is Fixed
              * @description The axle's housing is bolted to the vehicle
@@ -7386,6 +7388,16 @@ export interface components {
              * @default false
              */
             is_mock_up: boolean;
+            /**
+             * @description Its own line, by inclinometer and in plan
+             * @default {
+             *       "falls": null,
+             *       "left": null
+             *     }
+             */
+            runs: components["schemas"]["Direction"];
+            /** @description Between its joints' centres, along it */
+            centres?: components["schemas"]["Length"] | null;
         };
         /**
          * TurnWay

@@ -4,12 +4,10 @@ import math
 from collections.abc import Iterable
 from dataclasses import dataclass
 
-import numpy as np
-
-from driveline.arrays import Floats
 from driveline.benches.axles.bars import guide_mpa, tube_critical_rpm, tube_inside_mm
 from driveline.benches.axles.ends import STILL
 from driveline.benches.axles.line_missing import angles_missing, joints_missing, standing_missing, travel_missing
+from driveline.benches.axles.measured import joints_mm
 from driveline.benches.axles.posing import UNWOUND, standing_of, swept_of
 from driveline.benches.axles.sheet import AxlesSheet, JointKind, PropLine, Tube, Which
 from driveline.benches.axles.tube_checks import two_piece_share
@@ -18,7 +16,7 @@ from driveline.errors import ImpossibleInput
 from driveline.memory import kept
 from driveline.shafts.bars import bar_shear_mpa
 from driveline.sheet import positive_of
-from driveline.space.spots import Points, spot_mm
+from driveline.space.spots import Points
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -64,15 +62,12 @@ def _least(values: Iterable[float | None]) -> float | None:
     return min(known) if known and len(known) == len(found) else None
 
 
-def _joints_mm(line: PropLine, points: Points) -> Floats:
-    return np.array([spot_mm(one.at, points) for one in line.joints])
-
-
 def _critical_rpm(line: PropLine, points: Points) -> float | None:
-    if joints_missing(line, points) or travel_missing(line):
+    joints = joints_mm(line, points)
+    if joints is None or joints_missing(line, points) or travel_missing(line):
         return None
     try:
-        lengths = swept_of(line, _joints_mm(line, points), STILL, UNWOUND).lengths_mm.max(axis=0)
+        lengths = swept_of(line, joints, STILL, UNWOUND).lengths_mm.max(axis=0)
     except ImpossibleInput:
         return None
     critical = _least(tube_critical_rpm(tube, float(one)) for tube, one in zip(line.tubes, lengths, strict=True))
@@ -80,10 +75,11 @@ def _critical_rpm(line: PropLine, points: Points) -> float | None:
 
 
 def _angle_rpm(line: PropLine, points: Points) -> float | None:
-    if joints_missing(line, points) or angles_missing(line) or standing_missing(line):
+    joints = joints_mm(line, points)
+    if joints is None or joints_missing(line, points) or angles_missing(line) or standing_missing(line):
         return None
     try:
-        standing = standing_of(line, _joints_mm(line, points))
+        standing = standing_of(line, joints)
     except ImpossibleInput:
         return None
     crosses = [j for j, joint in enumerate(line.joints) if joint.kind is JointKind.CROSS]

@@ -4,6 +4,7 @@ from collections.abc import Iterator
 
 from driveline.benches.axles.arc import arc_missing
 from driveline.benches.axles.bars import load_at, load_missing
+from driveline.benches.axles.measured import is_measured_to
 from driveline.benches.axles.needs import AxlesNeeds
 from driveline.benches.axles.sheet import JointKind, PropLine
 from driveline.margins import missing_of
@@ -15,7 +16,8 @@ def joints_missing(line: PropLine, points: Points) -> tuple[str, ...]:
     """Return what keeps the line's joints from having places, in words."""
     missing = list[str]()
     for k, joint in enumerate(line.joints):
-        missing += spot_missing(joint.at, points, f"{line.name}, joint {k + 1}")
+        if not k or not is_measured_to(line, k):
+            missing += spot_missing(joint.at, points, f"{line.name}, joint {k + 1}")
     if len(line.joints) < 2:
         missing.append(f"{line.name}: where its joints are, two or more from the box on")
     elif len(line.tubes) != len(line.joints) - 1:

@@ -18,6 +18,7 @@ from driveline.benches.axles.line_missing import (
     twist_missing,
     wind_missing,
 )
+from driveline.benches.axles.measured import joints_mm
 from driveline.benches.axles.needs import AxlesNeeds, ShaftLoad
 from driveline.benches.axles.posing import (
     AT_RIDE,
@@ -40,7 +41,6 @@ from driveline.cardan.slip import Slip
 from driveline.errors import ImpossibleInput
 from driveline.margins import missing_of
 from driveline.sheet import positive_of, value_of
-from driveline.space.spots import spot_mm
 
 
 @dataclass(frozen=True, kw_only=True)
@@ -136,7 +136,7 @@ def line_found(line: PropLine, k: int, needs: AxlesNeeds) -> LineFound:
     points, field = points_of(needs), f"axles.lines.{k}"
     places = joints_missing(line, points)
     angles = angles_missing(line)
-    joints = None if places else np.array([spot_mm(one.at, points) for one in line.joints])
+    joints = None if places else joints_mm(line, points)
     doubts: list[tuple[str, str]] = [*_doubts(line, field)]
     posed: tuple[Posed, ...] = ()
     swept, slips = None, dict[int, Slip]()

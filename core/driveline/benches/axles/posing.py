@@ -10,6 +10,7 @@ import numpy as np
 from driveline.arrays import Floats
 from driveline.benches.axles.arc import arc_of
 from driveline.benches.axles.ends import AT_REST, Moves
+from driveline.benches.axles.measured import zero_deg
 from driveline.benches.axles.sheet import AxlePath, JointKind, PropJoint, PropLine
 from driveline.cardan.chains import Chain, bends_deg, toward
 from driveline.cardan.slip import Slip, slip_of
@@ -68,7 +69,12 @@ def _chain(line: PropLine, joints_mm: Floats, box: Floats, pinion: Floats) -> Ch
 
 def _ends(line: PropLine, joints_mm: Floats) -> tuple[Floats, Floats]:
     box, pinion = (
-        toward(joints_mm[0], joints_mm[-1], falls_deg=value_of(one.falls) or 0.0, left_deg=value_of(one.left) or 0.0)
+        toward(
+            joints_mm[0],
+            joints_mm[-1],
+            falls_deg=(value_of(one.falls) or 0.0) - zero_deg(line),
+            left_deg=value_of(one.left) or 0.0,
+        )
         for one in (line.box, line.pinion)
     )
     return box, pinion

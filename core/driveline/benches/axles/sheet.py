@@ -226,6 +226,8 @@ class Tube(Sheet):
     drawn: Length | None = Field(default=None, description="How far it is drawn out at ride height")
     flanges: ShortWords = ""
     is_mock_up: bool = False
+    runs: Direction = Field(default=Direction(), description="Its own line, by inclinometer and in plan")
+    centres: Length | None = Field(default=None, description="Between its joints' centres, along it")
 
 
 class AxlePath(Choice):
@@ -259,6 +261,7 @@ class PropLine(Sheet):
     tubes: Annotated[list[Tube], Field(max_length=4)] = Field(default=[], description="One between each two joints")
     box: Direction = Field(default=Direction(), description="The box's output line")
     pinion: Direction = Field(default=Direction(), description="The line of the axle's pinion")
+    zero: Angle | None = Field(default=None, description="What the inclinometer reads on level ground; empty: 0")
     is_fixed: bool | None = Field(default=None, description="The axle's housing is bolted to the vehicle")
     bump: Length | None = Field(default=None, description="Of the axle, where the propshaft joins it")
     droop: Length | None = None

@@ -36,6 +36,7 @@ const newTube = (): PropLine['tubes'][number] => ({
   flanges: '',
   slip_spline: { form: '' },
   is_mock_up: false,
+  runs: {},
 });
 
 export const newLine = (name: string): PropLine => ({

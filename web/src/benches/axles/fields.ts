@@ -203,6 +203,7 @@ export const LINE: Form<PropLine> = [
   choice<PropLine, 'which'>('which', 'It leads to', WHICH, 'the only axle driven'),
   ...within((line: PropLine) => line.box, directionForm('Box’s output line')),
   ...within((line: PropLine) => line.pinion, directionForm('Pinion’s line')),
+  reading<PropLine>('zero', 'The inclinometer reads, on level ground', 'angle', 'empty: nought'),
   yesNo<PropLine>('is_fixed', 'The axle’s housing is', 'not said', ['bolted to the vehicle', 'sprung']),
   ...when(
     (line: PropLine) => line.is_fixed === false,
@@ -303,6 +304,29 @@ export const tubeForm = (k: number): Form<Tube> => [
   choice<Tube, 'material'>('material', `Shaft ${k + 1} is of`, MATERIALS, 'not said'),
   number<Tube>('guide_mpa', `Shaft ${k + 1}, greatest shear its maker allows`, MPA, '', 'MPa'),
   reading<Tube>('mass', `Shaft ${k + 1} weighs`, 'mass'),
+  ...within(
+    (tube: Tube) => tube.runs,
+    [
+      reading<Tube['runs']>(
+        'falls',
+        `Shaft ${k + 1} falls going to the axle`,
+        'angle',
+        'by inclinometer on it; rises: minus',
+      ),
+      reading<Tube['runs']>(
+        'left',
+        `Shaft ${k + 1} runs to the left`,
+        'angle',
+        'in plan, by tape; to the right: minus',
+      ),
+    ],
+  ),
+  reading<Tube>(
+    'centres',
+    `Shaft ${k + 1}, between joint centres`,
+    'length',
+    'then the next joint needs no place',
+  ),
   yesNo<Tube>('slips', `Shaft ${k + 1}`, '', ['has a slip joint', 'has no slip joint']),
   ...when(
     (tube: Tube) => tube.slips,
