@@ -70,6 +70,7 @@ from jobs.schemas import (
     VersionOut,
     WorkingsIn,
 )
+from jobs.together import others_inside
 
 router = Router(tags=["jobs"])
 REFUSALS = {422: Problem, 403: Problem, 404: Problem}
@@ -179,10 +180,15 @@ def copy(request: HttpRequest, job_id: UUID, payload: CopyIn) -> Status[JobOut]:
     return Status(201, _job_out(request, copy_job(job=job, author=person(request), name=payload.name)))
 
 
-@router.patch("/{uuid:job_id}", response={204: None, **REFUSALS}, operation_id="jobs_put_away")
+@router.patch("/{uuid:job_id}", response={204: None, 409: Problem, **REFUSALS}, operation_id="jobs_put_away")
 def put_job_away(request: HttpRequest, job_id: UUID, payload: PutAwayIn) -> Status[None]:
-    """Put a job away, or fetch it back."""
-    put_away(job=require_editable(person(request), job_id), is_put_away=payload.is_put_away)
+    """Put a job away, or fetch it back; whoever else has it open is named first."""
+    job = require_editable(person(request), job_id)
+    names = others_inside(job=job, user=person(request))
+    if payload.is_put_away and names and not payload.although_open:
+        have = "has" if len(names) == 1 else "have"
+        raise HttpError(409, f"{' and '.join(names)} {have} {job.name} open. Ask first, or put it away all the same.")
+    put_away(job=job, is_put_away=payload.is_put_away)
     return Status(204, None)
 
 

@@ -181,6 +181,7 @@ class PutAwayIn(Input):
     """Whether a job is put away."""
 
     is_put_away: bool
+    although_open: bool = Field(default=False, description="Though others have it open, who were named")
 
 
 class VersionOut(VersionLine):

@@ -45,6 +45,19 @@ class JobsApiTest(ShopTestCase):
             self.assertEqual(lines, {"Wren": is_away, "Wren the second": False})
         self.assertEqual({one["may_edit"] for one in self.client_of("viewer").get("/api/jobs").json()}, {False})
 
+    def test_whoever_has_a_job_open_is_named_before_it_is_put_away(self) -> None:
+        here = {"tab": str(uuid4()), "bench": "plate"}
+        self.assertEqual(self.client_of("viewer").send("post", f"{self.base}/here", here).status_code, 200)
+        own = {"tab": str(uuid4()), "bench": "brief"}
+        self.fabricator.send("post", f"{self.base}/here", own)  # one's own other tab is nobody else
+        refused = self.fabricator.send("patch", self.base, {"is_put_away": True})
+        self.assertEqual(refused.status_code, 409)
+        self.assertIn("viewer has Wren open", refused.json()["says"])
+        self.assertIsNone(Job.objects.get(pk=self.wren.pk).put_away_at)
+        although = {"is_put_away": True, "although_open": True}
+        self.assertEqual(self.fabricator.send("patch", self.base, although).status_code, 204)
+        self.assertEqual(self.fabricator.send("patch", self.base, {"is_put_away": False}).status_code, 204)
+
     def test_no_two_things_of_the_schema_go_by_one_name(self) -> None:
         schemas = self.fabricator.get("/api/openapi.json").json()["components"]["schemas"]
         self.assertEqual([name for name in schemas if "__" in name], [])  # a name with its module in it stands twice

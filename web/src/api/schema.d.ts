@@ -435,7 +435,7 @@ export interface paths {
         head?: never;
         /**
          * Put Job Away
-         * @description Put a job away, or fetch it back.
+         * @description Put a job away, or fetch it back; whoever else has it open is named first.
          */
         patch: operations["jobs_put_away"];
         trace?: never;
@@ -7954,6 +7954,12 @@ export interface components {
         PutAwayIn: {
             /** Is Put Away */
             is_put_away: boolean;
+            /**
+             * Although Open
+             * @description Though others have it open, who were named
+             * @default false
+             */
+            although_open: boolean;
         };
         /**
          * DeleteIn
@@ -12836,6 +12842,15 @@ export interface operations {
             };
             /** @description Not Found */
             404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
                 headers: {
                     [name: string]: unknown;
                 };

@@ -22,13 +22,15 @@
   let order = $state<Order>('touched');
   let isPutAway = $state(false);
   const asking = new Doing();
+  let opened = $state.raw<JobLine | null>(null); // others have it open, who were named
   let goes = $state.raw<JobLine | null>(null); // the job that is to be deleted
 
   const shown = $derived(shownJobs(jobs.data ?? [], sought, order, isPutAway));
 
-  async function doing(act: () => Promise<void>): Promise<void> {
-    await asking.run(act);
+  async function doing(act: () => Promise<void>): Promise<boolean> {
+    const isDone = await asking.run(act);
     await queryClient.invalidateQueries({ queryKey: ['jobs'] });
+    return isDone;
   }
   const copy = (job: JobLine) =>
     doing(async () => {
@@ -37,13 +39,16 @@
       const made = await answered(client.POST('/api/jobs/{job_id}/copy', { params, body }));
       await openJob(made.id, 'brief');
     });
-  const putAway = (job: JobLine) =>
-    doing(async () => {
+  const putAway = async (job: JobLine, although_open = false) => {
+    opened = null;
+    const isDone = await doing(async () => {
       const params = { path: { job_id: job.id } };
-      const body = { is_put_away: !job.is_put_away };
+      const body = { is_put_away: !job.is_put_away, although_open };
       await doneOr(client.PATCH('/api/jobs/{job_id}', { params, body }));
       if (jobs.data?.filter((one) => one.is_put_away).length === 1) isPutAway = false;
     });
+    if (!isDone && !job.is_put_away && !although_open) opened = job;
+  };
 </script>
 
 <ShopBar />
@@ -65,7 +70,18 @@
     </p>
   {:else}
     <JobFilters bind:sought bind:order bind:isPutAway hasPutAway={jobs.data.some((job) => job.is_put_away)} />
-    {#if asking.says}<p role="alert" class="text-fails">▲ {asking.says}</p>{/if}
+    {#if asking.says}
+      <p role="alert" class="text-fails">
+        ▲ {asking.says}
+        {#if opened}
+          {@const job = opened}
+          <button
+            class="min-h-6 text-brass underline underline-offset-2"
+            onclick={() => void putAway(job, true)}>put {job.name} away all the same</button
+          >
+        {/if}
+      </p>
+    {/if}
     <ul class="border-t border-edge">
       {#each shown as job (job.id)}
         <JobRow
