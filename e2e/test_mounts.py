@@ -205,7 +205,7 @@ class MountsTest(BrowserTestCase):
         page.get_by_role("table", name="Cases of load").get_by_role("button", name="wheels locked", exact=True).click()
         page.get_by_role("checkbox", name="moved ten times as far").check()
         page.get_by_label("what the mounts put on").select_option("the vehicle")
-        expect(page.get_by_role("application", name=re.compile("^Top view"))).to_contain_text("12\u2009284\u00a0N")
+        expect(page.get_by_role("application", name=re.compile("^Top view"))).to_contain_text("12\u2009161\u00a0N")
         table = page.get_by_role("table", name="What each mount carries")
         expect(table).to_contain_text("wheels locked")
         page.get_by_label("left out, because").fill("Its brakes are on the other axle.")
