@@ -21,6 +21,7 @@ SEED: Final = 20_26
 AS_GOOD: Final = 6.0  # of Σ(v/u)²: a shape that fits no worse than that beside the best can't be told from it
 SAME: Final = 1e-3  # of Σ(v/u)²
 AT_BORE_MM: Final = 1e-3
+METAL_MM: Final = 1.0  # that a reading of either edge may be out by
 APART_MM: Final = 0.5  # two shapes that differ less are one
 MISFIT: Final = 9.0  # Σ(v/u)² a reading, at the most, of a shape that fits at all
 
@@ -80,7 +81,19 @@ def _folded_over(equations: Equations, unknowns: Floats) -> Iterator[Floats]:
 
 
 def _fits(equations: Equations, one: Descent) -> bool:
-    return one.converged and one.cost < MISFIT * max(len(equations.readings), 1)
+    is_near = one.converged and one.cost < MISFIT * max(len(equations.readings), 1)
+    return is_near and _is_possible(equations, one.unknowns)
+
+
+def _is_possible(equations: Equations, unknowns: Floats) -> bool:
+    """Whether no two holes run into one another, nor into a bore."""
+    holes = [equations.index[one.id] for one in equations.network.holes]
+    xy, d = equations.coordinates_mm(unknowns)[holes], equations.exact_diameter_mm[holes]
+    i, j = np.triu_indices(len(holes), 1)
+    is_bore = np.array([one.is_bore for one in equations.network.holes])
+    asked = ~(is_bore[i] & is_bore[j])  # bores stand about one another
+    apart = np.hypot(*(xy[i] - xy[j]).T) - (d[i] + d[j]) / 2
+    return bool((apart[asked] > -METAL_MM).all())
 
 
 def _starts(equations: Equations) -> Iterator[Floats]:

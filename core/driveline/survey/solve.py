@@ -278,6 +278,7 @@ def _says(survey: Survey, solved: NetworkResult) -> tuple[str, ...]:
             f"{fig(near, 'mm', 1)} in the one and {fig(far, 'mm', 1)} in the other. Measure it: till then nothing is "
             "drawn."
         )
+        return tuple(words)
     for suspect in solved.suspects:
         words.append(_suspect_sentence(survey, suspect.key, suspect.mistake_mm, suspect.can_be_named, suspect.alike))
     if solved.is_against_numbering:

@@ -46,7 +46,7 @@
     </label>
     <fieldset>
       <legend class="mb-1">Layout, from above, nose to the left; it can be changed later</legend>
-      <div class="grid grid-cols-2 gap-2 sm:grid-cols-5">
+      <div class="grid grid-cols-2 gap-2 sm:grid-cols-3">
         {#each LAYOUTS as [key, title] (key)}
           <label
             class="flex cursor-pointer flex-col gap-1 border border-edge p-1 text-[13px] leading-tight has-checked:border-brass has-checked:bg-brass-wash has-focus-visible:outline-2 has-focus-visible:outline-brass"
