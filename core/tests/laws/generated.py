@@ -158,19 +158,28 @@ def _motor(draw: st.DrawFn, motor: Job) -> None:
         motor["charge_power"] = {"text": "30 kW"}
 
 
+def _gearbox(draw: st.DrawFn, ratios: Job) -> None:
+    ratios["gearbox"]["use"] = draw(st.sampled_from(("left_in_one", "shifted", None)))
+    ratios["choice"]["gear"] = draw(st.sampled_from([gear["name"] for gear in ratios["gearbox"]["gears"]]))
+    if ratios.get("reductions"):
+        ratios["choice"]["reduction"] = draw(st.sampled_from((None, "1.75 box")))
+        ratios["reductions"][0].update(mass={"text": "18 kg"}, reverses=draw(st.sampled_from((True, False, None))))
+    ratios["coupler"] = draw(st.sampled_from(("flexible", "rigid", "clutch", None)))
+    ratios["clutch"] = {
+        "greatest_rpm": {"text": "7000 rpm"},
+        "flywheel_diameter": {"text": "240 mm"},
+        "flywheel_limit_mpa": 60,
+    }
+
+
 def _line(draw: st.DrawFn, sheets: Job) -> None:
     ratios, brief = sheets["ratios"], sheets["brief"]
     if ratios.get("gearbox"):
-        ratios["gearbox"]["use"] = draw(st.sampled_from(("left_in_one", "shifted", None)))
-        ratios["choice"]["gear"] = draw(st.sampled_from([gear["name"] for gear in ratios["gearbox"]["gears"]]))
-        ratios["choice"]["reduction"] = draw(st.sampled_from((None, "1.75 box")))
-        ratios["reductions"][0].update(mass={"text": "18 kg"}, reverses=draw(st.sampled_from((True, False, None))))
-        ratios["coupler"] = draw(st.sampled_from(("flexible", "rigid", "clutch", None)))
-        ratios["clutch"] = {
-            "greatest_rpm": {"text": "7000 rpm"},
-            "flywheel_diameter": {"text": "240 mm"},
-            "flywheel_limit_mpa": 60,
-        }
+        _gearbox(draw, ratios)
+    if brief["layout"] == "kept_transaxle":
+        ratios["turning"]["unit_facing"] = draw(st.sampled_from(("as_made", "end_for_end", None)))
+    elif ratios.get("gearbox") and draw(st.booleans()):
+        _transfer(draw, ratios)
     if ratios.get("propshaft") and draw(st.booleans()):
         ratios["propshaft"].update(joint_rpm={"text": "4400 rpm"}, critical_rpm={"text": "7000 rpm"})
     for box in (*ratios.get("reductions", ()), *ratios["final_drives" if "final_drives" in ratios else "reductions"]):
@@ -209,6 +218,18 @@ def _line(draw: st.DrawFn, sheets: Job) -> None:
             )
         )
     )
+
+
+def _transfer(draw: st.DrawFn, ratios: Job) -> None:
+    ratios["transfer"] = {
+        "ranges": [
+            {"name": "high", "ratio": {"text": "1.2"}, "rating": {"text": "900 Nm"}},
+            {"name": "low", "ratio": {"text": "2.6"}},
+        ],
+        "use": draw(st.sampled_from(("left_in_one", "shifted", None))),
+        "in_one_casing": draw(st.sampled_from((True, False, None))),
+    }
+    ratios["choice"]["transfer"] = draw(st.sampled_from(("high", "low")))
 
 
 def _masses(draw: st.DrawFn, sheets: Job) -> None:

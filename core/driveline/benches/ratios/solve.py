@@ -170,7 +170,7 @@ def _solved(sheet: RatiosSheet, needs: RatiosNeeds, judge: Judge) -> _Solved:
         return _Solved(result=_empty(sheet, needs, to_do), checks=(not_laid_out((text,), judge),))
     swept, musts, not_judged = _swept(sheet, Sweep(plan), brief, brief.motor, judge)
     chosen = None if sheet.choice is None else swept.sweep.row_of(sheet.choice)
-    shown = chosen if chosen is not None else _quickest(swept)
+    shown = chosen if chosen is not None else _quickest(swept, brief.wanted_top_kmh)
     one = swept.sweep.gearing(shown, swept.motors)
     in_gear = in_every_gear(swept, one, sheet)
     figures = figures_of(swept.figures, shown)
@@ -300,11 +300,16 @@ def _qualities(figures: Figures) -> Floats:
     return np.column_stack([launch, figures.top_kmh, -figures.cruise_rpm]).round(3)
 
 
-def _quickest(swept: Swept) -> int:
-    """The row shown while none is chosen: of those that nothing beats, the one that does most of what it must."""
+def _quickest(swept: Swept, wanted_kmh: float | None) -> int:
+    """The row shown while none is chosen: of those that nothing beats, the one that does most of what it must.
+
+    One that can't reach the wanted speed at best is not shown where another may.
+    """
     unbeaten = np.nonzero(swept.beaten < 0)[0]
     done = np.array([int(bits).bit_count() for bits in swept.does[unbeaten].tolist()])
     best = unbeaten[done == done.max()]
+    may = swept.figures.top_kmh[best] >= (wanted_kmh or 0.0)
+    best = best[may] if may.any() else best
     return int(best[np.argmax(_qualities(swept.figures)[best, 0])])
 
 
