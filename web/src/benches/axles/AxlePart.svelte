@@ -2,6 +2,7 @@
   import type { Axle, AxleShown } from '../../api/types';
   import Fields from '../../measure/Fields.svelte';
   import { AXLE, flangeForm } from './fields';
+  import { mirrored } from '../../measure/mirrored';
   import SidePart from './SidePart.svelte';
 
   interface Props {
@@ -15,6 +16,7 @@
   let { axle, found, points, threads, disabled, change }: Props = $props();
   const SIDES = ['left', 'right'] as const;
   let side = $state<(typeof SIDES)[number]>('left');
+  const other = $derived(side === 'left' ? 'right' : 'left');
 </script>
 
 <Fields form={AXLE} from={axle} {disabled} {change} />
@@ -36,6 +38,13 @@
     >
   {/each}
 </div>
+{#if !disabled}
+  <button
+    class="mt-1 min-h-6 text-[13px] text-brass underline underline-offset-2"
+    onclick={() => change((to) => (to[side] = mirrored($state.snapshot(to[other]))))}
+    >take the {other} side’s figures, turned to this side</button
+  >
+{/if}
 {#key side}
   <SidePart
     side={axle[side]}

@@ -5,7 +5,8 @@
   import Fields from '../../measure/Fields.svelte';
   import { useUnits } from '../../measure/units.svelte';
   import BracketPart from './BracketPart.svelte';
-  import { newMount } from './edits';
+  import { mirrored } from '../../measure/mirrored';
+  import { newMount, otherWay } from './edits';
   import { cradleForm, EARS, EYE, GRIP, LINK, mountForm, TUBE } from './fields';
   import StressPicture from './StressPicture.svelte';
 
@@ -36,6 +37,7 @@
   none="None yet. Begin with the bosses that the unit has, and the holes that the old engine left."
   {disabled}
   make={newMount}
+  twin={(row, name) => ({ ...mirrored(row), name, bracket: otherWay(mirrored(row.bracket)) })}
   {onpick}
   {change}
 >

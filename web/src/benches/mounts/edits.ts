@@ -19,6 +19,12 @@ export function newMount(name: string): Mount {
   };
 }
 
+/** A bracket on the other side: its middle lies to the other side of the load. */
+export function otherWay(bracket: Mount['bracket']): Mount['bracket'] {
+  const ways: Partial<Record<string, Mount['bracket']['lies_to']>> = { left: 'right', right: 'left' };
+  return { ...bracket, lies_to: ways[bracket.lies_to ?? ''] ?? bracket.lies_to };
+}
+
 export function newStation(name: string): MountsSheet['frame']['stations'][number] {
   return { name, kind: 'trough', plates: [], drawing: '', rings: [] };
 }

@@ -13,6 +13,7 @@
     none?: string;
     disabled: boolean;
     make: (name: string) => R;
+    twin?: (row: R, name: string) => R; // of a row, on the other side
     onpick: (field: string) => void;
     change: (write: (rows: R[]) => void) => void;
     note: Snippet<[number, R]>;
@@ -29,6 +30,7 @@
     none = '',
     disabled,
     make,
+    twin,
     onpick,
     change,
     note,
@@ -44,6 +46,22 @@
     const field = `${prefix}.${rows.length}`;
     change((next) => next.push(make(name)));
     onpick(field);
+  }
+  function addTwin(row: R): void {
+    if (!twin) return;
+    const name = otherSide(row.name);
+    const made = twin(
+      $state.snapshot(row) as R,
+      rows.some((one) => one.name === name) ? `${name}, twin` : name,
+    );
+    const field = `${prefix}.${rows.length}`;
+    change((next) => next.push(made));
+    onpick(field);
+  }
+  function otherSide(name: string): string {
+    if (/left/i.test(name)) return name.replace(/left/i, (word) => (word === 'Left' ? 'Right' : 'right'));
+    if (/right/i.test(name)) return name.replace(/right/i, (word) => (word === 'Right' ? 'Left' : 'left'));
+    return `${name}, other side`;
   }
   function takeAway(k: number): void {
     onpick('');
@@ -70,7 +88,13 @@
             onclick={() => takeAway(k)}>×</button
           >{/if}
       </div>
-      {#if isOpen}{@render body(row, k, putting(k))}{/if}
+      {#if isOpen}
+        {#if twin && !disabled}<button
+            class="min-h-6 text-[13px] text-brass underline underline-offset-2"
+            onclick={() => addTwin(row)}>add its twin on the other side</button
+          >{/if}
+        {@render body(row, k, putting(k))}
+      {/if}
     </li>
   {:else}
     {#if none}<li class="text-ink-dim">{none}</li>{/if}
