@@ -289,6 +289,11 @@ def _says(survey: Survey, solved: NetworkResult) -> tuple[str, ...]:
     if solved.loose:
         names = ", ".join(_name(point) for point in solved.loose)
         words.append(f"Not settled yet: {names}. Two readings to holes that are settled fix a hole, three check it.")
+        bore = next((hole.id for hole in survey.holes if hole.is_bore), None)
+        if CENTRE in solved.loose and bore is not None and survey.bore_true is None:
+            words[-1] += (
+                f" Or say how true {bore} is to the shaft, under Holes: then its middle stands for the shaft's."
+            )
     for flip in solved.flips:
         words.append(
             f"{', '.join(flip.points)} could as well lie on the other side of {flip.across[0]}–{flip.across[1]}; "

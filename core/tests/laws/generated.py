@@ -415,7 +415,7 @@ def jobs(draw: st.DrawFn) -> Job:
     _motor(draw, sheets["brief"]["motor"])
     _line(draw, sheets)
     _masses(draw, sheets)
-    if draw(st.booleans()):
+    if "placement" in sheets and draw(st.booleans()):
         _placement(draw, sheets["placement"])
     if draw(st.booleans()):
         _mounts(draw, sheets.get("mounts", {}))

@@ -18,6 +18,7 @@ class BoreTest(TestCase):
     def test_without_a_word_the_shaft_is_loose_and_with_it_the_bore_stands_for_it(self) -> None:
         alone = solve_survey(survey(*PAIRS, *BORE)).result
         self.assertTrue(next(hole for hole in alone.holes if hole.id == "C").is_loose)
+        self.assertIn("say how true B1 is", " ".join(alone.says))
         true = solve_survey(survey(*PAIRS, *BORE, bore_true={"text": "0.1 mm"})).result
         self.assertEqual(true.about, "the shaft's centre")
         places = {hole.id: hole for hole in true.holes}
