@@ -139,6 +139,7 @@ def _summary(result: JobResult) -> dict[str, object]:
         "benches": [
             {"title": state.title, "progress": state.progress.value, "worst": state.worst and state.worst.value}
             for state in result.benches
+            if state.is_in_layout
         ],
     }
 

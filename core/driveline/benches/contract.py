@@ -163,6 +163,7 @@ class Bench(Generic[SheetT, LaidT, NeedsT, SolvedT]):
     needs: Callable[["Given"], NeedsT]
     run: Callable[[SheetT, LaidT, NeedsT, Judge], Outcome[SolvedT]]
     leans_on: Callable[[SheetT], object] = lambda _sheet: None  # what beside its arguments both depend on, as it is now
+    is_in_layout: Callable[["Given"], bool] = lambda _given: True  # by the sheets ahead of it
 
 
 AnyBench = Bench[Any, Any, Any, Any]

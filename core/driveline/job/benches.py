@@ -46,7 +46,7 @@ from driveline.benches.ratios.needs import PropshaftLimits, RatiosNeeds
 from driveline.benches.ratios.results import RatiosResult
 from driveline.benches.ratios.sheet import OilPump, RatiosSheet, UnitFacing
 from driveline.fits.interference import Span, span_of
-from driveline.gearing.layouts import DIFFERENTIAL_IN_CASING
+from driveline.gearing.layouts import DIFFERENTIAL_IN_CASING, UNITS
 from driveline.gearing.sheets import Layout
 from driveline.job.around import Around
 from driveline.joints.screws import Loads
@@ -249,6 +249,11 @@ def _plate_needs(given: Given) -> PlateNeeds:
     )
 
 
+def _has_joined_shafts(given: Given) -> bool:
+    """Whether a motor is joined to something: a drive unit comes with its gears."""
+    return given.sheet(BRIEF).layout not in UNITS
+
+
 BRIEF: Final = Bench[BriefSheet, LaidOut, BriefNeeds, brief_bench.SolvedBrief](
     key="brief",
     title="Brief",
@@ -293,6 +298,7 @@ COUPLER: Final = Bench[CouplerSheet, LaidCoupler, CouplerNeeds, coupler_bench.So
     lay_out=lay_out_coupler,
     needs=_coupler_needs,
     run=coupler_bench.run,
+    is_in_layout=_has_joined_shafts,
 )
 PLATE: Final = Bench[PlateSheet, LaidPlate, PlateNeeds, None](
     key="plate",
@@ -304,6 +310,7 @@ PLATE: Final = Bench[PlateSheet, LaidPlate, PlateNeeds, None](
     lay_out=lay_out_plate,
     needs=_plate_needs,
     run=plate_bench.run,
+    is_in_layout=_has_joined_shafts,
 )
 MOUNTS: Final = Bench[MountsSheet, LaidOut, MountsNeeds, SolvedMounts](
     key="mounts",

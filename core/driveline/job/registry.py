@@ -63,6 +63,7 @@ class BenchState(Result):
     progress: Progress
     worst: Verdict | None  # None: it has no checks yet
     to_do: int
+    is_in_layout: bool  # False: the job's layout has no use for it, and nothing is entered there
 
 
 class JobResultBase(Result):
@@ -89,6 +90,7 @@ class BenchAnswer:
     parts: tuple[PartResult, ...]
     checks: tuple[Check, ...]
     key: str  # differs when anything of it may differ
+    is_in_layout: bool = True
 
     @cached_property
     def progress(self) -> Progress:
@@ -107,7 +109,8 @@ class BenchAnswer:
             letter=self.bench.letter,
             progress=self.progress,
             worst=worst_verdict(self.checks) if self.checks else None,
-            to_do=len(self.outcome.to_do),
+            to_do=len(self.outcome.to_do) if self.is_in_layout else 0,
+            is_in_layout=self.is_in_layout,
         )
 
 
@@ -337,7 +340,9 @@ class Registry:
         self, bench: AnyBench, outcome: Told[Outcome[Any]], records: Told[tuple[str, BuildRecords]], job: JobFileBase
     ) -> BenchAnswer:
         answered = self.memory.told(self._answered, bench.key, Aside(bench), outcome, records, told(job.sheets.margins))
-        return replace(answered.value, key=str(answered.mark))
+        sheets = self.sheets_of(job)
+        is_in = bench.is_in_layout(Given(sheets, {}, {})) or sheets[bench.key] != bench.sheet()
+        return replace(answered.value, key=str(answered.mark), is_in_layout=is_in)
 
     def _answered(
         self,

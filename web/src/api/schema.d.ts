@@ -8235,6 +8235,8 @@ export interface components {
             worst: components["schemas"]["Verdict"] | null;
             /** To Do */
             to_do: number;
+            /** Is In Layout */
+            is_in_layout: boolean;
         };
         /**
          * Block

@@ -126,3 +126,16 @@ class AskedTest(TestCase):
         self.assertNotIn("this layout has none", asked("kept_transaxle", "rear"))
         unit = {"reductions": [box("unit", "8.0")]}
         self.assertIn("a drive unit has none", asked("axle_unit", "rear", **unit))
+
+
+class BenchesTest(TestCase):
+    def test_a_drive_unit_has_no_use_for_plate_and_coupler_unless_something_is_entered_there(self) -> None:
+        def out(layout: str, **sheets: Any) -> set[str]:
+            data = round_job(layout, {"reductions": [box("unit", "8.0")]})
+            data["sheets"] |= sheets
+            states = evaluate(JobFile.model_validate(data)).benches
+            return {one.bench for one in states if not one.is_in_layout}
+
+        self.assertEqual(out("axle_unit"), {"coupler", "plate"})
+        self.assertEqual(out("kept_transaxle"), set())
+        self.assertEqual(out("axle_unit", plate={"plate": {"thickness": {"text": "12 mm"}}}), {"coupler"})
