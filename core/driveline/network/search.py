@@ -19,6 +19,7 @@ MOST_POINTS: Final = 20  # of which every beginning is tried: a flange of more i
 RANDOM_STARTS: Final = 24
 SEED: Final = 20_26
 AS_GOOD: Final = 6.0  # of Σ(v/u)²: a shape that fits no worse than that beside the best can't be told from it
+FAR_BETTER: Final = 4 * AS_GOOD
 SAME: Final = 1e-3  # of Σ(v/u)²
 AT_BORE_MM: Final = 1e-3
 METAL_MM: Final = 1.0  # that a reading of either edge may be out by
@@ -55,16 +56,19 @@ def best_adjustment(equations: Equations) -> tuple[Adjustment, Rival | None]:
         return adjusted(equations, first), None
     found = [first, *(descended(equations, start) for start in _starts(equations))]
     found += [descended(equations, _mirrored(equations, one.unknowns)) for one in found if _is_mirror(equations, one)]
-    best = min(found, key=lambda one: _rank(equations, one))
-    found += [descended(equations, start) for start in _folded_over(equations, best.unknowns)]
-    best = min(found, key=lambda one: _rank(equations, one))
+    found += [descended(equations, start) for start in _folded_over(equations, _best(equations, found).unknowns)]
+    best = _best(equations, found)
     if first.converged and _is_in_order(equations, first.unknowns) and first.cost < best.cost + SAME:
         best = first
     return adjusted(equations, best), _rival(equations, best, found)
 
 
-def _rank(equations: Equations, one: Descent) -> tuple[bool, bool, float]:
-    return not _fits(equations, one), not _is_in_order(equations, one.unknowns), one.cost
+def _best(equations: Equations, found: list[Descent]) -> Descent:
+    """The best fit that runs as numbered, unless one that does not fits far better: then the numbers are wrong."""
+    fits = [one for one in found if _fits(equations, one)] or found
+    best = min(fits, key=lambda one: one.cost)
+    in_order = [one for one in fits if _is_in_order(equations, one.unknowns) and one.cost <= best.cost + FAR_BETTER]
+    return min(in_order, key=lambda one: one.cost, default=best)
 
 
 def _folded_over(equations: Equations, unknowns: Floats) -> Iterator[Floats]:
@@ -99,9 +103,9 @@ def _is_possible(equations: Equations, unknowns: Floats) -> bool:
 def _starts(equations: Equations) -> Iterator[Floats]:
     apart = centre_distances(equations)
     yield from _scaled(equations, apart)
-    for hub in equations.points:
-        if hub == CENTRE or next((one for one in equations.network.holes if one.id == hub and one.is_bore), None):
-            yield _ring(equations, apart, hub, np.random.default_rng(SEED), spread=0.0)
+    even = np.random.default_rng(SEED)
+    for hub in (CENTRE, *(one.id for one in equations.network.holes if one.is_bore)):
+        yield _ring(equations, apart, hub, even, spread=0.0)
     draws = np.random.default_rng(SEED)
     for _ in range(RANDOM_STARTS):
         yield _ring(equations, apart, _hub(equations), draws, spread=1.0)
