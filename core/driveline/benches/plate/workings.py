@@ -1,6 +1,7 @@
 """Workings of the plate's checks: readings, metal left, faces, fits, the floor under a sunk head."""
 
 import math
+from typing import Final
 
 from driveline.benches.plate.needs import WantedApart
 from driveline.benches.plate.parts import EdgeShare
@@ -12,6 +13,8 @@ from driveline.joints.screws import Place, Worked
 from driveline.network.judge import GREATEST_W
 from driveline.survey.solve import SurveyResult
 from driveline.working import Given, Step, Working, entered, step, tabled, worked
+
+SAME_SHARE: Final = 1e-6  # of w: what two sums of it may differ by
 
 
 def adjusted_words(survey: SurveyResult) -> str:
@@ -27,22 +30,10 @@ def readings_agree_working(survey: SurveyResult, worst: float | None, spread: fl
     """Return the reading that stands out most, and how all of them scatter."""
     steps: list[Step] = []
     if worst is not None:
-        reading = max((one for one in survey.readings if one.w is not None), key=lambda one: abs(one.w or 0.0))
-        off_mm, kept = reading.off_mm or 0.0, reading.redundancy or 0.0
-        steps.append(
-            step(
-                "w",
-                "abs(Δ) * sqrt(r) / u",
-                worked("Δ", off_mm, "mm", f"{field}: {reading.label}, off what the others say"),
-                worked("r", kept, "", f"{reading.label}: how far others check it"),
-                entered("u", reading.u_mm, "mm", f"{field}: {reading.label}"),
-                value=worst,
-                decimals=2,
-                words=f"of {reading.label}, the largest",
-            )
-        )
+        first = _worst_step(survey, worst, field)
+        steps += [first] if isinstance(first, Step) else []
         parts = [f"w / {GREATEST_W:g}"]
-        given: list[Given | Step] = [steps[0]]
+        given: list[Given | Step] = [first]
         if survey.chi_square_limit:
             q = worked("Q", survey.chi_square, "", "Σ(v/u)² over all readings")
             limit = tabled("Q_95", survey.chi_square_limit, "", f"χ², 95 %, {survey.redundancy} readings to spare")
@@ -57,6 +48,24 @@ def readings_agree_working(survey: SurveyResult, worst: float | None, spread: fl
         source="Least squares; a reading with |w| above 3.29 is the likeliest mistake (Baarda, 1968). Together "
         "they scatter no more than χ² allows.",
         method=adjusted_words(survey),
+    )
+
+
+def _worst_step(survey: SurveyResult, worst: float, field: str) -> Step | Given:
+    """How far what stands out most is off; the size of a hole, which is measured too, has no line of its own."""
+    checked = [one for one in survey.readings if one.w is not None]
+    reading = max(checked, key=lambda one: abs(one.w or 0.0), default=None)
+    if reading is None or abs(reading.w or 0.0) < worst * (1 - SAME_SHARE):
+        return worked("w", worst, "", "of the size of a hole, which stands out more than any reading")
+    return step(
+        "w",
+        "abs(Δ) * sqrt(r) / u",
+        worked("Δ", reading.off_mm or 0.0, "mm", f"{field}: {reading.label}, off what the others say"),
+        worked("r", reading.redundancy or 0.0, "", f"{reading.label}: how far others check it"),
+        entered("u", reading.u_mm, "mm", f"{field}: {reading.label}"),
+        value=worst,
+        decimals=2,
+        words=f"of {reading.label}, the largest",
     )
 
 
