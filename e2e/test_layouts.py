@@ -47,7 +47,7 @@ class BlankJobTest(BrowserTestCase):
         self.typed(page, "Outer joint’s centre at ride height, to the left", "540 mm")
         sides = page.get_by_role("group", name="Side of rear axle")
         sides.get_by_role("button", name="right side").click()
-        page.get_by_role("button", name="take the left side’s figures, turned to this side").click()
+        page.get_by_role("button", name="take the figures of the other one").click()
         aside = page.get_by_role("main").get_by_label("Outer joint’s centre at ride height, to the left", exact=True)
         expect(aside.locator("visible=true")).to_have_value("-540 mm")
 

@@ -42,7 +42,7 @@
   <button
     class="mt-1 min-h-6 text-[13px] text-brass underline underline-offset-2"
     onclick={() => change((to) => (to[side] = mirrored($state.snapshot(to[other]))))}
-    >take the {other} side’s figures, turned to this side</button
+    >take the figures of the other one, turned over to here</button
   >
 {/if}
 {#key side}
