@@ -15,6 +15,7 @@ from driveline.drawing.svg import write_svg
 from driveline.drawing.template import PAPERS, write_template
 from driveline.errors import DrivelineError, field_path
 from driveline.figures import System, units_for_screens, written
+from driveline.gearing.layouts import layouts_for_screens
 from driveline.job.evaluate import evaluate
 from driveline.job.file import REGISTRY, JobFile
 from driveline.job.sureness import solve_sureness
@@ -39,6 +40,7 @@ def main(arguments: list[str]) -> int:
             "units": units_for_screens(),
             "quantities": quantities_for_screens(),
             "margins": margins_for_screens(),
+            "layouts": layouts_for_screens(),
         }
         print(json.dumps(tables, indent=1, ensure_ascii=False))
         return 0
@@ -108,7 +110,7 @@ def _parser() -> argparse.ArgumentParser:
     sureness.add_argument("job", type=Path)
     schema = commands.add_parser("schema", help="print the JSON Schema of the job file, or of an order")
     schema.add_argument("of", nargs="?", choices=tuple(SCHEMAS), default="job")
-    commands.add_parser("tables", help="print the tables that the screen goes by: units, wanted margins")
+    commands.add_parser("tables", help="print the tables that the screen goes by: units, margins, what a layout has")
     draw = commands.add_parser("draw", help="write a part's drawing")
     draw.add_argument("job", type=Path)
     draw.add_argument("part", help="its key, such as plate.motor_plate")

@@ -1,3 +1,4 @@
+import { layouts } from '../api/tables.json';
 import type { BriefSheet } from '../api/types';
 
 /** How the motor reaches the wheels, in words. */
@@ -10,9 +11,16 @@ export const LAYOUTS = [
   ['two_units', 'two units, front and rear'],
 ] as const;
 
-/** What leaves the motor’s casing goes to the wheels: its moment on the mounts is about the axle. */
-export const DIFFERENTIAL_IN_CASING: readonly BriefSheet['layout'][] = [
-  'axle_unit',
-  'two_units',
-  'kept_transaxle',
-];
+interface Has {
+  /** The motor’s own reduction. */
+  unit: boolean;
+  /** Gears that are kept. */
+  kept_box: boolean;
+  /** A shaft along the vehicle; else the differential stands in the motor’s casing. */
+  propshaft: boolean;
+  /** A final drive apart from a unit’s reduction. */
+  final_drive: boolean;
+}
+
+/** What a layout has between motor and wheels, as the core says it. */
+export const layoutHas = (layout: BriefSheet['layout']): Has => layouts[layout];

@@ -5,7 +5,7 @@
   import { useEditor } from '../../job/job-editor.svelte';
   import Tabs from '../../lib/ui/Tabs.svelte';
   import Fields from '../../measure/Fields.svelte';
-  import { DIFFERENTIAL_IN_CASING } from '../../measure/layouts';
+  import { layoutHas } from '../../measure/layouts';
   import { useUnits } from '../../measure/units.svelte';
   import PartsPanel from '../../parts/PartsPanel.svelte';
   import { ShownPart } from '../../parts/shown-part.svelte';
@@ -26,7 +26,7 @@
   const sheet = $derived(editor.sheets.mounts);
   const disabled = $derived(!editor.mayEdit);
   const points = $derived(editor.sheets.placement.points.map((point) => point.name));
-  const isLengthwise = $derived(!DIFFERENTIAL_IN_CASING.includes(editor.sheets.brief.layout));
+  const isLengthwise = $derived(layoutHas(editor.sheets.brief.layout).propshaft);
   const drawn = new ShownPart(() => all.parts.mounts ?? []);
   let lit = $state('');
   let picked = $state('launch');

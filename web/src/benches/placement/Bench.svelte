@@ -4,7 +4,7 @@
   import type { BenchProps } from '../../job/benches';
   import { useEditor } from '../../job/job-editor.svelte';
   import Tabs from '../../lib/ui/Tabs.svelte';
-  import { DIFFERENTIAL_IN_CASING } from '../../measure/layouts';
+  import { layoutHas } from '../../measure/layouts';
   import { useUnits } from '../../measure/units.svelte';
   import { moveStand } from './edits';
   import GapRows from './GapRows.svelte';
@@ -23,7 +23,7 @@
   const sheet = $derived(editor.sheets.placement);
   const disabled = $derived(!editor.mayEdit);
   const points = $derived(sheet.points.map((point) => point.name));
-  const hasOutputs = $derived(DIFFERENTIAL_IN_CASING.includes(editor.sheets.brief.layout));
+  const hasOutputs = $derived(!layoutHas(editor.sheets.brief.layout).propshaft);
   let lit = $state('');
   let played = $state(1);
 

@@ -4,6 +4,7 @@
   import { useUnits } from '../../measure/units.svelte';
   import { submits } from '../../lib/submits';
   import Button from '../../lib/ui/Button.svelte';
+  import DialReadings from './DialReadings.svelte';
 
   interface Props {
     holes: readonly { id: string; is_bore: boolean }[];
@@ -105,19 +106,7 @@
         <option value="part">the part, under a standing dial</option>
       </select></label
     >
-    <div class="grid grid-cols-4 gap-2">
-      {#each places as place (place.clock)}
-        <label class="figures text-ink-dim"
-          >{place.clock}°<input
-            class="field-line text-right figures text-ink"
-            inputmode="decimal"
-            autocomplete="off"
-            aria-label="Dial at {place.clock} degrees clockwise"
-            bind:value={place.text}
-          /></label
-        >
-      {/each}
-    </div>
+    <DialReadings bind:places />
     <p class="flex items-center justify-between gap-2 text-ink-dim">
       clockwise as you look; plunger in reads above zero
       <Button strong type="submit" aria-label="Keep the sweep">Keep</Button>

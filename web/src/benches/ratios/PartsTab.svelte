@@ -1,10 +1,11 @@
 <script lang="ts">
   import type { BriefSheet, Gearbox, RatiosSheet } from '../../api/types';
   import LibraryButton from '../../library/LibraryButton.svelte';
-  import Fields from '../../measure/Fields.svelte';
+  import { layoutHas } from '../../measure/layouts';
+  import Bears from './Bears.svelte';
   import BoxList from './BoxList.svelte';
   import { newGearbox } from './boxes';
-  import { hasFinal, hasKeptBox, hasShaft, isUnit, ratings, SPLIT, TRANSFER } from './fields';
+  import FinalDrives from './FinalDrives.svelte';
   import TyreOptions from './TyreOptions.svelte';
 
   interface Props {
@@ -15,8 +16,7 @@
     change: (write: (sheet: RatiosSheet) => void) => void;
   }
   let { sheet, layout, isBothDriven, disabled, change }: Props = $props();
-  const ofUnit = $derived(isUnit(layout));
-  const hasFinals = $derived(hasFinal(layout));
+  const has = $derived(layoutHas(layout));
   const withGearbox = (write: (gearbox: Gearbox) => void) =>
     change((next) => {
       next.gearbox ??= newGearbox();
@@ -30,16 +30,16 @@
       field="reductions"
       title={layout === 'two_units'
         ? "The rear unit's own reduction"
-        : ofUnit
+        : has.unit
           ? "The unit's own reduction"
           : 'Reduction boxes'}
-      kind={ofUnit ? 'drive_unit' : 'reduction'}
-      noun={ofUnit ? 'a unit' : 'a reduction'}
-      hint={ofUnit
+      kind={has.unit ? 'drive_unit' : 'reduction'}
+      noun={has.unit ? 'a unit' : 'a reduction'}
+      hint={has.unit
         ? 'Its built-in ratio, from the data sheet or by turning the input and counting.'
         : 'None: the motor drives straight on.'}
       boxes={sheet.reductions}
-      asks={{ reverses: true, settings: true, mass: hasKeptBox(layout) }}
+      asks={{ reverses: true, settings: true, mass: has.kept_box }}
       {disabled}
       change={(write) => change((next) => write(next.reductions))}
     />
@@ -54,7 +54,7 @@
         change={(write) => change((next) => write(next.front_reductions))}
       />
     {/if}
-    {#if hasKeptBox(layout)}
+    {#if has.kept_box}
       <BoxList
         field="gears"
         title={layout === 'kept_gearbox' ? 'Gears of the kept gearbox' : 'Gears of the kept transaxle'}
@@ -74,7 +74,7 @@
         {/snippet}
       </BoxList>
     {/if}
-    {#if hasShaft(layout)}
+    {#if has.propshaft}
       <BoxList
         field="ranges"
         title="Ranges of the transfer box"
@@ -85,58 +85,8 @@
         change={(write) => change((next) => write(next.transfer.ranges))}
       />
     {/if}
-    {#if hasFinals}
-      <BoxList
-        field="final_drives"
-        title={isBothDriven ? 'Final drives, the same at both axles' : 'Final drives'}
-        kind="final_drive"
-        noun="a final drive"
-        hint="Count teeth: crown wheel over pinion, such as 37/9."
-        boxes={sheet.final_drives}
-        asks={{ coast: true }}
-        {disabled}
-        change={(write) => change((next) => write(next.final_drives))}
-      />
-      {#if isBothDriven}
-        <BoxList
-          title="Front final drives, where they are others"
-          kind="final_drive"
-          noun="a front final drive"
-          hint="None listed: the front axle has the rear one's."
-          boxes={sheet.front_final_drives}
-          {disabled}
-          change={(write) => change((next) => write(next.front_final_drives))}
-        />
-      {/if}
-    {/if}
+    {#if has.final_drive}<FinalDrives {sheet} {isBothDriven} {disabled} {change} />{/if}
     <TyreOptions tyres={sheet.tyres} {disabled} onchange={(all) => change((next) => (next.tyres = all))} />
   </div>
-  <div class="flex flex-col gap-6">
-    <section>
-      <h3>What each bears</h3>
-      <Fields form={ratings(layout, isBothDriven)} from={sheet} {disabled} {change} />
-    </section>
-    {#if hasShaft(layout) && sheet.transfer.ranges.length > 0}
-      <section data-part="transfer">
-        <h3>The transfer box</h3>
-        <Fields
-          form={TRANSFER}
-          from={sheet.transfer}
-          {disabled}
-          change={(write) => change((next) => write(next.transfer))}
-        />
-      </section>
-    {/if}
-    {#if isBothDriven && layout !== 'two_units'}
-      <section>
-        <h3>Between front and rear</h3>
-        <Fields
-          form={SPLIT}
-          from={sheet.split}
-          {disabled}
-          change={(write) => change((next) => write(next.split))}
-        />
-      </section>
-    {/if}
-  </div>
+  <Bears {sheet} {layout} {isBothDriven} {disabled} {change} />
 </div>

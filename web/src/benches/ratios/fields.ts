@@ -1,7 +1,7 @@
 /** The forms of the ratios bench: what each part bears, what splits the torque, which way it turns, how it is parked. */
 import type { BriefSheet, Gearbox, RatiosSheet, Sheets } from '../../api/types';
 import { asked, choice, number, reading, within, yesNo, type Form } from '../../measure/fields';
-import { DIFFERENTIAL_IN_CASING } from '../../measure/layouts';
+import { layoutHas } from '../../measure/layouts';
 import { newGearbox } from './boxes';
 
 type Layout = BriefSheet['layout'];
@@ -9,16 +9,8 @@ type Layout = BriefSheet['layout'];
 type Both = Pick<Sheets, 'ratios' | 'brief'>;
 type Turning = RatiosSheet['turning'];
 
-export const isUnit = (layout: Layout) =>
-  layout === 'axle_unit' || layout === 'centre_unit' || layout === 'two_units';
 /** How it stands against the way it was made decides which way it turns. */
-const isTurnedAbout = (layout: Layout) => isUnit(layout) || layout === 'kept_transaxle';
-/** A shaft runs from what drives to the axle; else the unit stands on it. */
-export const hasShaft = (layout: Layout) => !DIFFERENTIAL_IN_CASING.includes(layout);
-/** Gears that are kept. */
-export const hasKeptBox = (layout: Layout) => layout === 'kept_gearbox' || layout === 'kept_transaxle';
-/** A final drive of its own, apart from a unit’s reduction. */
-export const hasFinal = (layout: Layout) => layout !== 'axle_unit' && layout !== 'two_units';
+const isTurnedAbout = (layout: Layout) => layoutHas(layout).unit || !layoutHas(layout).propshaft;
 
 const COUPLER: Form<RatiosSheet> = [
   choice(
@@ -61,6 +53,7 @@ const shaft = (name: string): Form<RatiosSheet['propshaft']> => [
 
 /** What the parts that turn are rated for, by what stands in the line. */
 export function ratings(layout: Layout, isBoth: boolean): Form<RatiosSheet> {
+  const has = layoutHas(layout);
   const front = (sheet: RatiosSheet) => (sheet.front_propshaft ??= {});
   const gearbox = (sheet: RatiosSheet) => (sheet.gearbox ??= newGearbox());
   const rear = within(
@@ -71,9 +64,9 @@ export function ratings(layout: Layout, isBoth: boolean): Form<RatiosSheet> {
   const axle = isBoth ? 'Rear axle torque, both sides' : 'Axle torque, both sides';
   return [
     ...COUPLER,
-    ...(hasKeptBox(layout) ? within((sheet: RatiosSheet) => sheet.gearbox, GEARBOX, gearbox) : []),
-    ...(hasShaft(layout) ? rear : []),
-    ...(hasShaft(layout) && isBoth ? other : []),
+    ...(has.kept_box ? within((sheet: RatiosSheet) => sheet.gearbox, GEARBOX, gearbox) : []),
+    ...(has.propshaft ? rear : []),
+    ...(has.propshaft && isBoth ? other : []),
     reading('axle_rating', axle, 'torque'),
     ...(isBoth ? [reading<RatiosSheet>('front_axle_rating', 'Front axle torque', 'torque')] : []),
   ];
@@ -148,7 +141,7 @@ const turning = (form: Form<Turning>) => within((both: Both) => both.ratios.turn
 /** Which way it turns, as far as it can be told of what stands in the line. */
 export const turningForm = ({ ratios, brief }: Both): Form<Both> => [
   ...within((both: Both) => both.brief.motor, MOTOR),
-  ...(hasFinal(brief.layout) ? turning(KEPT) : []),
+  ...(layoutHas(brief.layout).final_drive ? turning(KEPT) : []),
   ...(isTurnedAbout(brief.layout) ? turning(UNIT) : []),
   ...(isTurnedAbout(brief.layout) || ratios.reductions.length > 0 ? turning(OIL) : []),
 ];
