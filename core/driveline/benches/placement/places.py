@@ -15,6 +15,7 @@ from driveline.benches.placement.sheet import (
     Turned,
 )
 from driveline.errors import ImpossibleInput
+from driveline.figures import fig
 from driveline.memory import kept
 from driveline.sheet import Coordinate, positive_of, value_of
 from driveline.space.bodies import Body, Piece, tube
@@ -24,6 +25,7 @@ from driveline.space.shapes import Box
 from driveline.space.spots import Points, spot_missing, spot_mm, turn_of
 from driveline.space.tapes import Measured3, Points3, Tape, solve_points
 
+LONGEST_MM: Final = 20_000.0  # no vehicle is longer, and a search around a body of kilometres takes seconds
 TAPE_U_MM: Final = 1.0  # of a tape, where neither tool nor ± is stated
 
 
@@ -93,6 +95,8 @@ def _built(sheet: BodySheet, points: Points) -> Built:
     if sheet.shape is None:
         return Built(name=sheet.name, body=None, missing=(f"{sheet.name}: its shape",))
     pieces, missing = _box(sheet, points) if sheet.shape is BodyShape.BOX else _tube(sheet, points)
+    if any(np.ptp(piece.bounds_mm, axis=0).max() > LONGEST_MM for piece in pieces):
+        pieces, missing = (), (f"{sheet.name}: a size under {fig(LONGEST_MM, 'mm', 0)}",)
     return Built(name=sheet.name, body=Body(sheet.name, pieces) if pieces else None, missing=missing)
 
 

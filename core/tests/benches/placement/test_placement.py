@@ -87,6 +87,11 @@ class GapTest(TestCase):
                 self.assertIs(check.verdict, Verdict.NOT_KNOWN)
                 self.assertIn("wall", check.missing[0])
 
+    def test_a_body_longer_than_any_vehicle_is_asked_for_its_size(self) -> None:
+        result, checks = solved(scene(bodies=[box("wall", (255, 0, 300), (10, 900_000, 600), nature="fixed")]))
+        self.assertIs(checks["placement.gap_fixed"].verdict, Verdict.NOT_KNOWN)
+        self.assertIn("wall: a size under", " ".join(checks["placement.gap_fixed"].missing))
+
     def test_a_kind_of_which_nothing_is_said_is_not_known(self) -> None:
         checks = solved(scene(none_near=["hot"]))[1]
         self.assertIs(checks["placement.gap_steering"].verdict, Verdict.NOT_KNOWN)
