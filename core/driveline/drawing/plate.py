@@ -8,11 +8,14 @@ from typing import Final
 import numpy as np
 
 from driveline.drawing.model import Circle, Drawing, Entity, Layer, Path, Punch, Text, Vertex, path_of, reflected_entity
+from driveline.figures import fig
 from driveline.flat.outline import OutlineVertex, edge_depths_mm, outline_bounds_mm
+from driveline.flat.seats import Seat, SeatKind
 
 NOTE_HEIGHT_MM: Final = 5.0
 ENGRAVED_MM: Final = 4.0
 ENGRAVED_SIZES_MM: Final = (ENGRAVED_MM, 3.2, 2.5)
+SEAT_NOTE_MM: Final = 3.5
 LETTER_WIDTH: Final = 0.62  # of its height, on average
 PLACES_AT_ONCE: Final = 16  # parts in which places for the engraving are looked at, the roomiest first
 NO_REVISION: Final = "REV -"
@@ -76,6 +79,7 @@ def plate_drawing(
     notes: Sequence[str],
     labels: Sequence[tuple[str, float, float]] = (),
     bends: Sequence[Bend] = (),
+    seats: Sequence[Seat] = (),
     kerf_mm: float = 0.0,
 ) -> tuple[Drawing, Drawing]:
     """Return the part seen from its first side, and turned over.
@@ -89,17 +93,19 @@ def plate_drawing(
         notes: Lines under the part; the side it is seen from is always the second.
         labels: What is marked beside rows of holes, upright, each with its place.
         bends: Where it is folded afterward: marked, never cut.
+        seats: Registers, to be machined; each side says which are its own.
         kerf_mm: Put into the holes that are cut: they are drawn this much smaller.
 
     Source:
         ISO 128-3, views; the second side is the first turned over its upright axis.
     """
-    shapes: list[Entity] = [path_of(tuple(outline), layer=Layer.CUT, part="outline")]
-    for hole in holes:
-        shapes += _hole_entities(hole, kerf_mm)
-    shapes += [_row_label(*label) for label in labels]
-    for bend in bends:
-        shapes += _bend_entities(bend)
+    shapes: list[Entity] = [
+        path_of(tuple(outline), layer=Layer.CUT, part="outline"),
+        *(entity for hole in holes for entity in _hole_entities(hole, kerf_mm)),
+        *(circle for seat in seats for circle in _seat_circles(seat)),
+        *(_row_label(*label) for label in labels),
+        *(entity for bend in bends for entity in _bend_entities(bend)),
+    ]
     least_x, least_y, greatest_x, greatest_y = outline_bounds_mm(outline)
     drawn = []
     place = _engraving_place(tuple(outline), tuple(holes), engraved)
@@ -109,6 +115,7 @@ def plate_drawing(
         entities = shapes if is_first else [reflected_entity(entity) for entity in shapes]
         sign = 1.0 if is_first else -1.0
         entities = entities + _engraving(engraved.number, face, place, sign)
+        entities += [_seat_words(seat, is_here=is_first is (seat.side == 0)) for seat in seats]
         left = least_x if is_first else -greatest_x
         entities += [
             Text(x_mm=left, y_mm=least_y - lower_mm, height_mm=NOTE_HEIGHT_MM, text=line, part="note")
@@ -166,6 +173,35 @@ def _hole_entities(hole: PlateHole, kerf_mm: float) -> list[Entity]:
             Text(part=part, x_mm=hole.x_mm, y_mm=hole.y_mm + lift, height_mm=3.5, text=hole.id, centred=True)
         )
     return entities
+
+
+def _seat_circles(seat: Seat) -> list[Entity]:
+    """A register is machined: its circles are no lines to cut."""
+    sizes = sorted({seat.size_mm, seat.hole_mm} - {0.0})
+    part = f"register:{seat.id}"
+    return [Circle(layer=Layer.NOTES, part=part, x_mm=0.0, y_mm=0.0, radius_mm=size / 2) for size in sizes]
+
+
+def seat_words(seat: Seat) -> str:
+    """Return what a register is made to, in the words of a drawing.
+
+    Args:
+        seat: The register.
+
+    Source:
+        Diameters by Ø, then the fit, then the depth (ISO 129-1).
+    """
+    size, deep = f"Ø{fig(seat.size_mm, 'mm')} {seat.fit}", fig(seat.depth_mm, "mm")
+    if seat.ring is not None:
+        sits = f"ring in Ø{fig(seat.ring.outside_mm, 'mm')}, {fig(seat.ring.depth_mm, 'mm')} deep"
+        return f"{size}, {sits}" + (f", stands out {deep}" if seat.out_mm else "")
+    return f"{size}, stands out {deep}" if seat.kind is SeatKind.SPIGOT else f"{size}, {deep} deep"
+
+
+def _seat_words(seat: Seat, *, is_here: bool) -> Text:
+    text = f"{seat.id}: {seat_words(seat)}, {'this' if is_here else 'far'} side"
+    y_mm = seat.size_mm / 2 + SEAT_NOTE_MM * (1.5 if seat.side else -1.5)
+    return Text(part=f"register:{seat.id}", x_mm=0.0, y_mm=y_mm, height_mm=SEAT_NOTE_MM, text=text, centred=True)
 
 
 def _engraved_lines(number: str, face: str) -> tuple[tuple[str, str], ...]:

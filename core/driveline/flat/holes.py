@@ -17,6 +17,7 @@ from driveline.errors import ImpossibleInput
 from driveline.figures import fig
 
 LEAST_LIGAMENT_MM: Final = 6.0
+OWN_WALL_MM: Final = 3.0  # between a face's register and its own holes: the face made them so near, and clamps there
 MACHINING_MM: Final = 2.5  # registers are cut this much small on diameter and machined
 
 
@@ -29,6 +30,7 @@ class Disc:
     y_mm: float
     diameter_mm: float
     is_bore: bool = False  # for shaft or register
+    owner: str = ""  # whose shape it is copied from, such as the motor's; empty: the plate's own
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -40,6 +42,7 @@ class Ligament:
     wanted_mm: float
     apart_mm: float  # centre to centre
     sizes_mm: tuple[float, float]
+    owner: str = ""  # whose own shape brings the two so near; empty: the plate's
 
     @property
     def share(self) -> float:
@@ -108,7 +111,8 @@ def ligaments(discs: Sequence[Disc], *, factor: float) -> tuple[Ligament, ...]:
     Args:
         discs: All holes of the plate, the bore among them.
         factor: Wanted ligament over the larger hole of the two; never less than 6 mm is wanted.
-            A bore counts as no more than twice the hole beside it: see ``wanted_ligament_mm``.
+            A bore counts as no more than twice the hole beside it: see ``wanted_ligament_mm``. Between a register and
+            the holes of the same face 3 mm do: that shape is the face's, and no plate can be made otherwise.
     """
     if len(discs) < 2:
         return ()
@@ -119,8 +123,13 @@ def ligaments(discs: Sequence[Disc], *, factor: float) -> tuple[Ligament, ...]:
     left = apart - (sizes[one] + sizes[other]) / 2
     bores = np.array([disc.is_bore for disc in discs])
     wanted = wanted_ligament_mm(sizes[one], sizes[other], factor, has_bore=bores[one] | bores[other])
+    owners = np.array([disc.owner for disc in discs])
+    is_own = (owners[one] == owners[other]) & (owners[one] != "") & (bores[one] | bores[other])
+    wanted = np.where(is_own, np.minimum(wanted, OWN_WALL_MM), wanted)
+    is_pair = ~(bores[one] & bores[other])  # registers share their middle with the bore: that is judged by itself
     order = np.argsort(left / wanted, kind="stable")
-    rows = zip(*(column[order].tolist() for column in (one, other, left, wanted, apart)), strict=True)
+    order = order[is_pair[order]]
+    rows = zip(*(column[order].tolist() for column in (one, other, left, wanted, apart, is_own)), strict=True)
     return tuple(
         Ligament(
             between=(discs[i].id, discs[j].id),
@@ -128,8 +137,9 @@ def ligaments(discs: Sequence[Disc], *, factor: float) -> tuple[Ligament, ...]:
             wanted_mm=wanted_mm,
             apart_mm=apart_mm,
             sizes_mm=(discs[i].diameter_mm, discs[j].diameter_mm),
+            owner=discs[i].owner if own else "",
         )
-        for i, j, left_mm, wanted_mm, apart_mm in rows
+        for i, j, left_mm, wanted_mm, apart_mm, own in rows
     )
 
 

@@ -1,4 +1,4 @@
-"""Screwed joints and registers of the adapter plate."""
+"""Screwed joints, and the fits of registers."""
 
 from enum import StrEnum
 from typing import Annotated
@@ -117,10 +117,3 @@ class RegisterFit(StrEnum):
     H7_N6 = "H7/n6"
     H7_P6 = "H7/p6"
     H7_S6 = "H7/s6"
-
-
-class Register(Sheet):
-    """A register of the plate, made to a fit."""
-
-    size: Length
-    fit: RegisterFit = RegisterFit.H7_G6

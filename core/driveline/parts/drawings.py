@@ -40,6 +40,7 @@ def part_drawings(part: FlatPart, job_name: str, *, kerf_mm: float = 0.0) -> tup
         notes=notes,
         labels=part.labels,
         bends=part.bends,
+        seats=part.seats,
         kerf_mm=kerf_mm,
     )
 
@@ -138,7 +139,7 @@ def cut_line(part: FlatPart) -> CutLine:
         part=part.key,
         title=part.title,
         material=part.stock.words,
-        thickness_mm=part.thickness_mm,
+        thickness_mm=part.stock_mm,
         quantity=part.stock.quantity,
         width_mm=width_mm,
         height_mm=height_mm,
@@ -165,4 +166,7 @@ def _size_mm(part: FlatPart) -> tuple[float, float]:
 
 
 def _thickness_words(part: FlatPart) -> str:
-    return fig(part.thickness_mm, "mm") if part.thickness_mm else "thickness not known"
+    if not part.thickness_mm or part.stock_mm is None:
+        return "thickness not known"
+    faced = "" if part.stock_mm == part.thickness_mm else f", faced to {fig(part.thickness_mm, 'mm')} round its spigot"
+    return f"{fig(part.stock_mm, 'mm')}{faced}"

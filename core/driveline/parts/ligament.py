@@ -1,12 +1,15 @@
 """Whether enough is left between the holes of a part."""
 
 from collections.abc import Sequence
+from typing import Final
 
 from driveline.checks import Check
 from driveline.figures import fig, num
-from driveline.flat.holes import LEAST_LIGAMENT_MM, Ligament
+from driveline.flat.holes import LEAST_LIGAMENT_MM, OWN_WALL_MM, Ligament
 from driveline.margins import Judge, wanted_words
 from driveline.working import Step, Working, step, worked
+
+OWNERS: Final = {"motor": "motor's own", "flange": "gearbox's own"}
 
 
 def ligament_check(
@@ -34,6 +37,8 @@ def ligament_check(
     if least:
         pair = " and ".join(least.between)
         drawn = f"{fig(least.left_mm, 'mm', 1)} between {pair}; {num(least.wanted_mm, 'mm', 1)} wanted"
+        if least.owner:
+            drawn += f", for both are the {OWNERS[least.owner]}: a smaller clearance hole is all that helps"
         says = f"{drawn}, of what is drawn. {says}" if missing else drawn
     return judge.check(
         "clearance",
@@ -63,5 +68,6 @@ def ligament_working(least: Ligament | None) -> Working:
     return Working(
         steps=steps,
         source=f"Wanted: 1.0 × the larger hole, at least {fig(LEAST_LIGAMENT_MM, 'mm')}; counterbores count as holes, "
-        "a bore as no more than twice the hole beside it.",
+        f"a bore as no more than twice the hole beside it. {fig(OWN_WALL_MM, 'mm')} do between a face's register "
+        "and its own holes: that shape is given.",
     )

@@ -7,6 +7,7 @@ from typing import Final
 from driveline.drawing.plate import Bend, PlateHole
 from driveline.flat.holes import Disc, Ligament, ligaments
 from driveline.flat.outline import Edge, OutlineVertex
+from driveline.flat.seats import Seat, SeatKind
 from driveline.parts.records import FrozenReading
 from driveline.tables.materials import PlateMaterial
 
@@ -52,6 +53,8 @@ class FlatPart:
     sure_mm: dict[str, float | None] = field(default_factory=dict)  # 95 % semi-axis of each hole that was surveyed
     readings: tuple[FrozenReading, ...] = ()  # that it hangs on
     ligament_factor: float = 1.0  # of the larger hole, wanted between two
+    seats: tuple[Seat, ...] = ()  # registers, in its first or its other side
+    owners: dict[str, str] = field(default_factory=dict)  # of holes and registers: what they are copied from
 
     @property
     def bench(self) -> str:
@@ -62,14 +65,43 @@ class FlatPart:
     def discs(self) -> tuple[Disc, ...]:
         """Its holes as ligaments count them: a counterbore is a hole."""
         return tuple(
-            Disc(h.id, h.x_mm, h.y_mm, max(h.finished_mm, h.counterbore_mm or 0.0), is_bore=h.kind == "bore")
+            Disc(
+                h.id,
+                h.x_mm,
+                h.y_mm,
+                max(h.finished_mm, h.counterbore_mm or 0.0),
+                is_bore=h.kind == "bore",
+                owner=self.owners.get(h.id, ""),
+            )
             for h in self.holes
         )
+
+    @property
+    def seat_discs(self) -> tuple[Disc, ...]:
+        """Its registers as holes, about the bore that they share their middle with."""
+        return tuple(
+            Disc(seat.id, 0.0, 0.0, seat.keeps_mm, is_bore=True, owner=self.owners.get(seat.id, ""))
+            for seat in self.seats
+            if not seat.goes_through(self.bore_mm)
+        )
+
+    @property
+    def bore_mm(self) -> float:
+        """Through it for the shaft, finished; 0 for none."""
+        return max((hole.finished_mm for hole in self.holes if hole.kind == "bore"), default=0.0)
+
+    @property
+    def stock_mm(self) -> float | None:
+        """How thick the sheet is that it is cut from: more than it is where spigots are turned on it."""
+        if self.thickness_mm is None:
+            return None
+        spigots = [seat for seat in self.seats if seat.kind is SeatKind.SPIGOT]
+        return self.thickness_mm + sum(max((s.out_mm for s in spigots if s.side == k), default=0.0) for k in (0, 1))
 
     @cached_property
     def ligaments(self) -> tuple[Ligament, ...]:
         """What is left between its holes, the least share of what is wanted first."""
-        return ligaments(self.discs, factor=self.ligament_factor)
+        return ligaments((*self.discs, *self.seat_discs), factor=self.ligament_factor)
 
     @property
     def is_handed(self) -> bool:

@@ -12,7 +12,7 @@ from shapely import Polygon
 from driveline.arrays import Floats
 from driveline.checks import TIGHT_SHARE, Verdict
 from driveline.drawing.arcs import arc_of
-from driveline.drawing.model import Circle, Drawing, Path, Vertex
+from driveline.drawing.model import Circle, Drawing, Path, Text, Vertex
 from driveline.errors import UnknownFeature
 from driveline.figures import fig, num
 from driveline.memory import kept
@@ -26,11 +26,14 @@ SAME_MM: Final = 0.01  # no cutter keeps closer
 ARC_STEP_DEG: Final = 3.0
 SHOWN_FEATURES: Final = 8
 MOST_PAIRED: Final = 200
+REGISTER: Final = "register:"
+MACHINED: Final = ("bore:", REGISTER)
 
 
 def release_state(part: FlatPart, now: Drawing, release: Release) -> ReleaseState:
     """Return a release with what of the part, as drawn now from its first side, has moved since; the most first."""
-    moved = [*_moved_holes(release.drawing, now), *_moved_outline(release.drawing, now)]
+    moved = [*_moved_holes(release.drawing, now), *_moved_registers(release.drawing, now)]
+    moved += _moved_outline(release.drawing, now)
     moved.sort(key=lambda one: -(one.by_mm or 0.0))
     material = (part.stock.material, part.stock.process)
     if release.thickness_mm != part.thickness_mm:
@@ -121,6 +124,20 @@ def _moved_holes(then: Drawing, now: Drawing) -> list[Moved]:
     return moved
 
 
+def _moved_registers(then: Drawing, now: Drawing) -> list[Moved]:
+    """What a register is made to stands in words beside its circle: fit, depth, which side."""
+    before, after = ({_name(one.part): one.text for one in _register_words(drawing)} for drawing in (then, now))
+    return [
+        Moved(feature=name, says=f"was {before[name]}; is {after[name]}", by_mm=None)
+        for name in before
+        if name in after and before[name] != after[name]
+    ]
+
+
+def _register_words(drawing: Drawing) -> list[Text]:
+    return [one for one in drawing.entities if isinstance(one, Text) and one.part.startswith(REGISTER)]
+
+
 def _moved_outline(then: Drawing, now: Drawing) -> list[Moved]:
     before, after = _polygon(then), _polygon(now)
     if before is None or after is None:
@@ -189,10 +206,10 @@ def _features(release: Release) -> tuple[Feature, ...]:
     if release.sizes:
         return tuple(_feature(release, "size", one.key, "") for one in release.sizes)
     rounds = _rounds(release.drawing)
-    holes = {_name(part): circle for part, circle in rounds.items() if not part.startswith("bore:")}
+    holes = {_name(part): circle for part, circle in rounds.items() if not part.startswith(MACHINED)}
     picked = _farthest_pairs(holes)
     kinds = [("inside", a, b) for a, b in picked]
-    kinds += [("diameter", _name(part), "") for part in rounds if part.startswith("bore:")]
+    kinds += [("diameter", _name(part), "") for part in rounds if part.startswith(MACHINED)]
     kinds += [("thickness", "", "")] if release.thickness_mm else []
     return tuple(_feature(release, kind, a, b) for kind, a, b in kinds)
 

@@ -17,6 +17,16 @@ def text(value: float, unit: str) -> dict[str, str]:
 
 
 JOBS: Final[dict[str, Job]] = {name: demo_json(name) for name in DEMOS}
+_SEAT: Final = {"fit": "H7/h6", "chamfer": {"text": "0.5 mm"}}
+SEATED: Final[tuple[list[Job], ...]] = tuple(  # bored with room, through a bore that is wider, and a spigot
+    [
+        _SEAT | {"size": {"text": f"{size} mm"}, "side": "motor", "kind": kind, "depth": {"text": "5.5 mm"}},
+        _SEAT
+        | {"size": {"text": "150 mm"}, "side": "gearbox", "kind": "ring", "depth": {"text": "4 mm"}}
+        | {"ring_outside": {"text": "150 mm"}, "ring_depth": {"text": "3 mm"}, "ring_inside": {"text": "112 mm"}},
+    ]
+    for size, kind in ((130, "bore"), (130, "spigot"), (246, "bore"))
+)
 STANDOFFS: Final = {
     "count": 6,
     "circle": {"text": "220 mm"},
@@ -264,11 +274,16 @@ def _plate(draw: st.DrawFn, plate: Job) -> None:
     sheet["bore"] = draw(st.sampled_from((None, {"text": "110 mm"}, {"text": "260 mm"})))
     if draw(st.booleans()):
         face.update(counterbore={"text": "18 mm"}, counterbore_depth={"text": draw(st.sampled_from(("4 mm", "12 mm")))})
-    located = draw(st.sampled_from(("plays", "fits", "pressed", "dowels")))
+    located = draw(st.sampled_from(("plays", "fits", "pressed", "seats", "dowels")))
     if located in ("fits", "pressed"):
         sheet["register_plays"] = []
         fit = "H7/g6" if located == "fits" else "H7/s6"
         sheet["registers"] = [{"size": {"text": "130 mm"}, "fit": fit}, {"size": {"text": "60 mm"}, "fit": fit}]
+    if located == "seats":
+        sheet.update(register_plays=[], registers=draw(st.sampled_from(SEATED)))
+        size, depth = {"text": "129.98 mm", "tool": "micrometer"}, {"text": "5 mm"}
+        face.update(register_size=size, register_kind="spigot", register_depth=depth)
+        plate["flange_register"] = {"size": {"text": "150.01 mm", "tool": "micrometer"}, "kind": "bore", "depth": depth}
     if located == "dowels":
         sheet.update(locating="dowels", dowel_size={"text": "10 mm"}, dowel_fit="H7/n6")
     kind = draw(st.sampled_from(("one_plate", "one_plate", "two_plates", "ring")))

@@ -19,7 +19,7 @@ from tests.laws.test_taking_away import MANY, RANK, checks_of
 # The checks of these go with them, and nothing else does: what is judged is itself the list's.
 SUBJECTS: Final = re.compile(
     r"^(axles\.(axles|lines|adapters)|axles\.lines\.\d+\.(joints|tubes)|mounts\.mounts|mounts\.frame\.stations"
-    r"|ratios\.\w+|ratios\.gearbox\.gears|ratios\.transfer\.ranges)$"
+    r"|plate\.plate\.registers|ratios\.\w+|ratios\.gearbox\.gears|ratios\.transfer\.ranges)$"
 )
 FREE: Final = re.compile(
     r"^(placement\.(points|tapes)|plate\.survey\.readings|mounts\.(left_out|own_cases))\b|\.matches$"

@@ -3494,6 +3494,12 @@ export interface components {
             y: components["schemas"]["Coordinate"];
         };
         /**
+         * Facing
+         * @description Which side of the plate.
+         * @enum {string}
+         */
+        Facing: "motor" | "gearbox";
+        /**
          * FallPoint
          * @description What of its allowances a coupling still has at a speed.
          */
@@ -4193,6 +4199,12 @@ export interface components {
             tyre_rating?: components["schemas"]["VehicleMass"] | null;
         };
         /**
+         * Mate
+         * @description What it meets: the register of the motor's or the gearbox's own face.
+         * @enum {string}
+         */
+        Mate: "spigot" | "bore";
+        /**
          * MeasuredPoint
          * @description A point of the vehicle. Coordinates left open are found from tapes to it.
          */
@@ -4263,6 +4275,9 @@ export interface components {
             counterbore_depth?: components["schemas"]["Length"] | null;
             /** @description Diameter of the motor's register */
             register_size?: components["schemas"]["Length"] | null;
+            register_kind?: components["schemas"]["Mate"] | null;
+            /** @description How far it stands out of the motor's face, or how deep it is */
+            register_depth?: components["schemas"]["Length"] | null;
             screw_length?: components["schemas"]["Length"] | null;
             /** @description Motor face to the first thing behind the tapped hole */
             depth_behind?: components["schemas"]["Length"] | null;
@@ -4754,6 +4769,17 @@ export interface components {
             torque: components["schemas"]["TorqueKind"];
         };
         /**
+         * OwnRegister
+         * @description What a face has to be located by, as measured.
+         */
+        OwnRegister: {
+            /** @description Its diameter */
+            size?: components["schemas"]["Length"] | null;
+            kind?: components["schemas"]["Mate"] | null;
+            /** @description How far it stands out of the face, or how deep it is */
+            depth?: components["schemas"]["Length"] | null;
+        };
+        /**
          * PairReading
          * @description A reading between two points: ``inside`` nearest edges, ``outside`` farthest, ``distance`` centres.
          */
@@ -5126,12 +5152,23 @@ export interface components {
              *       "counterbore": null,
              *       "counterbore_depth": null,
              *       "register_size": null,
+             *       "register_kind": null,
+             *       "register_depth": null,
              *       "screw_length": null,
              *       "depth_behind": null,
              *       "overhang": null
              *     }
              */
             face: components["schemas"]["MotorFace"];
+            /**
+             * @description The gearbox's own
+             * @default {
+             *       "size": null,
+             *       "kind": null,
+             *       "depth": null
+             *     }
+             */
+            flange_register: components["schemas"]["OwnRegister"];
             /**
              * @default {
              *       "part_number": "",
@@ -5746,6 +5783,18 @@ export interface components {
             size: components["schemas"]["Length"];
             /** @default H7/g6 */
             fit: components["schemas"]["RegisterFit"];
+            side?: components["schemas"]["Facing"] | null;
+            kind?: components["schemas"]["SeatKind"] | null;
+            /** @description Of its bore; how far a spigot or ring stands out */
+            depth?: components["schemas"]["Length"] | null;
+            /** @description At its mouth and at a spigot's end; 0 for none */
+            chamfer?: components["schemas"]["Length"] | null;
+            /** @description Diameter that the ring sits in */
+            ring_outside?: components["schemas"]["Length"] | null;
+            /** @description How deep the ring sits in the plate */
+            ring_depth?: components["schemas"]["Length"] | null;
+            /** @description What passes through a ring that stands out */
+            ring_inside?: components["schemas"]["Length"] | null;
         };
         /**
          * RegisterFit
@@ -5949,6 +5998,12 @@ export interface components {
             /** @description Face to the first thing behind the tapped hole */
             depth_behind?: components["schemas"]["Length"] | null;
         };
+        /**
+         * SeatKind
+         * @description What a plate has for a register.
+         * @enum {string}
+         */
+        SeatKind: "bore" | "spigot" | "ring";
         /**
          * Shaft
          * @description Which shaft of a box a maker's torque is stated for.
@@ -6537,11 +6592,18 @@ export interface components {
              *         "holes": [],
              *         "overhang": null,
              *         "plate_hole": null,
+             *         "register_depth": null,
+             *         "register_kind": null,
              *         "register_size": null,
              *         "screw_length": null,
              *         "survey": null,
              *         "terminals_arc": null,
              *         "terminals_at": null
+             *       },
+             *       "flange_register": {
+             *         "depth": null,
+             *         "kind": null,
+             *         "size": null
              *       },
              *       "plate": {
              *         "bore": null,
@@ -8643,6 +8705,11 @@ export interface components {
             windows: components["schemas"]["ClockingWindow"][];
             /** Allowed */
             allowed: components["schemas"]["ClockingWindow"][];
+            /**
+             * Whatever Angle
+             * @default
+             */
+            whatever_angle: string;
             /** Closest */
             closest: string[];
             /** Best Deg */
@@ -9898,6 +9965,9 @@ export interface components {
             joints: components["schemas"]["JointResult"][];
             /** Registers */
             registers: components["schemas"]["RegisterResult"][];
+            /** Proposals */
+            proposals: components["schemas"]["RegisterProposal"][];
+            section: components["schemas"]["Drawing"] | null;
             /** Threads */
             threads: string[];
             /** To Do */
@@ -10106,6 +10176,28 @@ export interface components {
             fraction: string | null;
             /** Fraction Error Mm */
             fraction_error_mm: number | null;
+        };
+        /**
+         * RegisterProposal
+         * @description What the plate is best given for a register that was measured: as typed; without a kind, only a way out.
+         */
+        RegisterProposal: {
+            side: components["schemas"]["Facing"];
+            /** Says */
+            says: string;
+            kind?: components["schemas"]["SeatKind"] | null;
+            /** Size */
+            size?: string | null;
+            /** Depth */
+            depth?: string | null;
+            /** Chamfer */
+            chamfer?: string | null;
+            /** Ring Outside */
+            ring_outside?: string | null;
+            /** Ring Depth */
+            ring_depth?: string | null;
+            /** Ring Inside */
+            ring_inside?: string | null;
         };
         /**
          * RegisterResult

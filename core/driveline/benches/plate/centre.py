@@ -5,7 +5,8 @@ from dataclasses import dataclass
 from typing import Final
 
 from driveline.benches.plate.buildup_sheet import BuildKind
-from driveline.benches.plate.inputs import PlateInputs
+from driveline.benches.plate.inputs import PlateInputs, RegisterInputs
+from driveline.benches.plate.seats import play_of
 from driveline.benches.plate.sheet import Locating
 from driveline.fits.limits import fit_within
 from driveline.joints.sheet import RegisterFit
@@ -54,8 +55,9 @@ def offset_of(inputs: PlateInputs, survey: SurveyResult, face_survey: SurveyResu
             "How the plate is located: registers, or dowels reamed after indicating": plate.locating
             is not Locating.NOT_CHOSEN,
             "Size and fit of the dowels": not is_indicated or bool(plays_mm),
-            f"Play or fit of the register on each of {faces} faces": is_indicated or len(plays_mm) >= faces,
+            f"Play or fit of the register on each of {faces} faces": is_indicated or _located(inputs) >= faces,
             "What the plate is made of, and a register's size, for its play when warm": len(known) == len(plays_mm),
+            **({} if is_indicated else _measured(inputs)),
             "Machined concentricity of the plate": plate.concentricity_mm,
             "A flange survey that settles the shaft's centre": survey_mm,
         }
@@ -85,7 +87,33 @@ def _register_plays_mm(inputs: PlateInputs) -> list[float | None]:
     plays: list[float | None] = [
         None if grows_mm is None else play_mm + grows_mm for play_mm in plate.register_plays_mm
     ]
-    return plays + [fit_play_mm(plate.made_of, size_mm, fit, inputs.span.warmer_k) for size_mm, fit in plate.registers]
+    warmer_k = inputs.span.warmer_k
+    return plays + [_play_mm(inputs, one, warmer_k) for one in plate.registers]
+
+
+def _play_mm(inputs: PlateInputs, register: RegisterInputs, warmer_k: float) -> float | None:
+    """Greatest play of a register, warm: of its fit, or against what was measured where that is more."""
+    by_fit_mm = fit_play_mm(inputs.plate.made_of, register.size_mm, register.fit, warmer_k)
+    grows_mm, play = warm_play_mm(inputs.plate.made_of, register.size_mm, warmer_k), play_of(inputs, register)
+    if by_fit_mm is None or grows_mm is None or play is None:
+        return None
+    return max(by_fit_mm, play.greatest_mm + grows_mm)
+
+
+def _measured(inputs: PlateInputs) -> dict[str, bool]:
+    """A fit counts on what it meets being of its size: worn or odd ones are not."""
+    numbered = enumerate(inputs.plate.registers, start=1)
+    plays = {number: play_of(inputs, register) for number, register in numbered}
+    return {
+        f"What register {number} meets, as measured with its ±": play is None or play.is_sure
+        for number, play in plays.items()
+    }
+
+
+def _located(inputs: PlateInputs) -> int:
+    """How many faces are located: two registers on one side locate one."""
+    sides = [register.side for register in inputs.plate.registers]
+    return len(inputs.plate.register_plays_mm) + len({one for one in sides if one}) + sides.count(None)
 
 
 def _dowel_plays_mm(inputs: PlateInputs) -> list[float | None]:

@@ -39,8 +39,8 @@ def _closer_words(inputs: PlateInputs, allowed_mm: float) -> str:
     """What to do when play eats the allowance: the widest fit that would do for the registers, or dowels."""
     for one in RegisterFit:
         plays = [
-            fit_play_mm(inputs.plate.made_of, size_mm, one, inputs.span.warmer_k)
-            for size_mm, _ in inputs.plate.registers
+            fit_play_mm(inputs.plate.made_of, register.size_mm, one, inputs.span.warmer_k)
+            for register in inputs.plate.registers
         ]
         known = [play for play in plays if play is not None]
         if known and len(known) == len(plays) and sum(known) / 2 < allowed_mm / 2:

@@ -1,11 +1,13 @@
 """Which way round the motor goes: ligaments over a turn, and the terminals' window."""
 
+import numpy as np
+
 from driveline.arrays import Floats
 from driveline.benches.plate.inputs import PlateInputs
 from driveline.benches.plate.parts import LIGAMENT_FACTOR, motor_names
 from driveline.benches.plate.results import ClockingResult, ClockingWindow, Terminals
 from driveline.flat.clocking import Clocking, Window, clocking
-from driveline.flat.holes import Disc, motor_on_plate
+from driveline.flat.holes import Disc, Ligament, motor_on_plate
 from driveline.memory import kept
 from driveline.results import rounded
 
@@ -43,7 +45,11 @@ _turned = kept(64)(clocking)  # the angle that it is turned to does not come int
 
 
 def clocking_result(
-    inputs: PlateInputs, fixed: tuple[Disc, ...], face_xy: Floats, terminals: Terminals | None
+    inputs: PlateInputs,
+    fixed: tuple[Disc, ...],
+    face_xy: Floats,
+    terminals: Terminals | None,
+    still: Ligament | None = None,
 ) -> ClockingResult | None:
     """Return the least ligament over a whole turn; ``None`` while a pattern or the motor's clearance hole is missing.
 
@@ -52,6 +58,7 @@ def clocking_result(
         fixed: The holes that the motor's may come too near to.
         face_xy: The motor's holes seen looking at its face, (n, 2), mm.
         terminals: Where they come to lie, and where they may.
+        still: The least of the ligaments that no turning changes: the curve is never above it, as the check is not.
     """
     hole_mm = inputs.face.plate_hole_mm
     if hole_mm is None or not fixed or not len(face_xy):
@@ -61,7 +68,24 @@ def clocking_result(
     allowed = _allowed(inputs, terminals)
     factor = inputs.plate.ligament_factor or LIGAMENT_FACTOR
     found = _turned(fixed, at_zero, widest_mm, factor=factor, allowed=allowed)
-    return _shown_clocking(inputs, found, allowed, motor_names(inputs, len(face_xy)))
+    shown = _shown_clocking(inputs, found, allowed, motor_names(inputs, len(face_xy)))
+    return shown if still is None else _held_down(shown, still)
+
+
+def _held_down(shown: ClockingResult, still: Ligament) -> ClockingResult:
+    pair = " and ".join(still.between)
+    return shown.model_copy(
+        update={
+            "closest": [
+                pair if still.share < share else turning
+                for share, turning in zip(shown.share, shown.closest, strict=True)
+            ],
+            "share": rounded(np.minimum(shown.share, still.share), 4),
+            "windows": shown.windows if still.share >= 1 else (),
+            "best_share": min(shown.best_share, still.share),
+            "whatever_angle": "" if still.share >= 1 else pair,
+        }
+    )
 
 
 def _shown_clocking(

@@ -7,8 +7,10 @@ from dataclasses import dataclass
 from typing import Literal
 
 from driveline.benches.plate.buildup_sheet import BasePlate, BuildKind, BuildUp, Ring, Standoffs
+from driveline.benches.plate.register_sheet import Facing, Register
 from driveline.benches.plate.sheet import Locating, MotorFace, OutlineBy, Plate, PlateSheet, Process
 from driveline.fits.interference import USUAL_SPAN, Span
+from driveline.flat.seats import Mate, SeatKind
 from driveline.joints.sheet import Joint, RegisterFit
 from driveline.sheet import Angle, Length, positive_of, value_of
 from driveline.survey.sheet import Survey
@@ -21,6 +23,30 @@ class Sized:
 
     mm: float
     u_mm: float | None
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class OwnInputs:
+    """What a face has to be located by."""
+
+    size: Sized | None
+    kind: Mate | None
+    depth_mm: float | None
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class RegisterInputs:
+    """A register of the plate, as it is to be made."""
+
+    size_mm: float
+    fit: RegisterFit
+    side: Facing | None
+    kind: SeatKind | None
+    depth_mm: float | None
+    chamfer_mm: float | None
+    ring_outside_mm: float | None
+    ring_depth_mm: float | None
+    ring_inside_mm: float | None
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -37,10 +63,15 @@ class FaceInputs:
     plate_hole_mm: float | None
     counterbore_mm: float | None
     counterbore_depth_mm: float | None
-    register_mm: float | None
+    register: OwnInputs
     screw_length_mm: float | None
     depth_behind_mm: float | None
     overhang_mm: float | None
+
+    @property
+    def register_mm(self) -> float | None:
+        """Diameter of its register."""
+        return mm_of(self.register.size)
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -62,7 +93,7 @@ class MadeInputs:
     ligament_factor: float | None
     locating: Locating
     register_plays_mm: tuple[float, ...]
-    registers: tuple[tuple[float, RegisterFit], ...]  # size, mm, and fit
+    registers: tuple[RegisterInputs, ...]
     concentricity_mm: float | None
     out_of_parallel_mm: float | None
     bore_mm: float | None  # 0: none is wanted
@@ -152,6 +183,7 @@ class PlateInputs:
 
     survey: Survey
     face: FaceInputs
+    flange_register: OwnInputs
     plate: MadeInputs
     built: BuiltInputs
     motor_joint: Joint
@@ -174,6 +206,7 @@ def inputs_of(sheet: PlateSheet) -> PlateInputs:
     return PlateInputs(
         survey=sheet.survey,
         face=_face(sheet.face),
+        flange_register=_own(sheet.flange_register.size, sheet.flange_register.kind, sheet.flange_register.depth),
         plate=_plate(sheet.plate),
         built=_built(sheet.build_up),
         motor_joint=sheet.motor_joint,
@@ -193,7 +226,7 @@ def _face(face: MotorFace) -> FaceInputs:
         plate_hole_mm=positive_of(face.plate_hole),
         counterbore_mm=positive_of(face.counterbore),
         counterbore_depth_mm=positive_of(face.counterbore_depth),
-        register_mm=positive_of(face.register_size),
+        register=_own(face.register_size, face.register_kind, face.register_depth),
         screw_length_mm=value_of(face.screw_length),
         depth_behind_mm=value_of(face.depth_behind),
         overhang_mm=value_of(face.overhang),
@@ -217,12 +250,30 @@ def _plate(plate: Plate) -> MadeInputs:
         ligament_factor=plate.wanted_ligament_factor,
         locating=plate.locating,
         register_plays_mm=tuple(play.mm for play in plate.register_plays),
-        registers=tuple((register.size.mm, register.fit) for register in plate.registers),
+        registers=tuple(map(_register, plate.registers)),
         concentricity_mm=value_of(plate.concentricity),
         out_of_parallel_mm=value_of(plate.out_of_parallel),
         bore_mm=value_of(plate.bore),
         dowel_mm=positive_of(plate.dowel_size),
         dowel_fit=plate.dowel_fit,
+    )
+
+
+def _own(size: Length | None, kind: Mate | None, depth: Length | None) -> OwnInputs:
+    return OwnInputs(size=_sized(size), kind=kind, depth_mm=positive_of(depth))
+
+
+def _register(register: Register) -> RegisterInputs:
+    return RegisterInputs(
+        size_mm=register.size.mm,
+        fit=register.fit,
+        side=register.side,
+        kind=register.kind,
+        depth_mm=positive_of(register.depth),
+        chamfer_mm=value_of(register.chamfer),
+        ring_outside_mm=positive_of(register.ring_outside),
+        ring_depth_mm=positive_of(register.ring_depth),
+        ring_inside_mm=positive_of(register.ring_inside),
     )
 
 

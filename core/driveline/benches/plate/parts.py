@@ -1,5 +1,6 @@
 """The parts that a build-up asks for: which holes each has, which are cut and which are marked, and its edge."""
 
+from collections.abc import Sequence
 from dataclasses import dataclass
 from typing import Final
 
@@ -8,13 +9,15 @@ import numpy as np
 from driveline.arrays import Floats
 from driveline.benches.plate.buildup_sheet import BuildKind
 from driveline.benches.plate.inputs import PlateInputs, mm_of
-from driveline.benches.plate.sheet import OutlineBy, Process
+from driveline.benches.plate.seats import all_wanted, seats_on
+from driveline.benches.plate.sheet import Locating, OutlineBy, Process
 from driveline.drawing.plate import PlateHole
 from driveline.errors import ImpossibleInput
 from driveline.figures import fig
 from driveline.flat.buildup import foot_holes
 from driveline.flat.holes import LEAST_LIGAMENT_MM, MACHINING_MM, Disc, bolt_circle_mm, motor_on_plate
 from driveline.flat.outline import CircleEdge, Edge, HullEdge, edge_depths_mm, traced_edge
+from driveline.flat.seats import SAME_MM, Seat
 from driveline.margins import missing_of
 from driveline.parts.made import FlatPart, Stock
 from driveline.results import ToDo
@@ -228,6 +231,7 @@ def _part(
         return ToDo(field=field, text=f"The {title.lower()}'s outline can't be drawn: {error.rule}.")
     if bore_mm:
         holes = [*holes, _hole(inputs, "bore", Disc("bore", 0.0, 0.0, bore_mm))]
+    seats = seats_on(inputs, faces)
     return FlatPart(
         key=f"plate.{name}",
         title=title,
@@ -242,7 +246,21 @@ def _part(
         stock=_stock(inputs),
         labels=labels,
         ligament_factor=inputs.plate.ligament_factor or LIGAMENT_FACTOR,
+        seats=seats,
+        owners=_owners(inputs, holes, seats, bore_mm),
     )
+
+
+def _owners(
+    inputs: PlateInputs, holes: Sequence[PlateHole], seats: Sequence[Seat], bore_mm: float | None
+) -> dict[str, str]:
+    """Whose shape each hole and register is copied from: the motor's screws and its register can't be moved apart."""
+    found = {hole.id: hole.kind for hole in holes if hole.kind in ("motor", "flange")}
+    found |= {seat.id: ("motor", "flange")[seat.side] for seat in seats}
+    for owner, own in (("motor", inputs.face.register), ("flange", inputs.flange_register)):
+        if bore_mm and own.size is not None and abs(own.size.mm - bore_mm) <= SAME_MM:
+            found["bore"] = owner
+    return found
 
 
 def _stock(inputs: PlateInputs) -> Stock:
@@ -309,10 +327,12 @@ class EdgeShare:
 
 def edge_shares(inputs: PlateInputs, part: FlatPart) -> tuple[EdgeShare, ...]:
     """Return how far inside the edge each hole of a part lies."""
-    depths = edge_depths_mm(np.array([[hole.x_mm, hole.y_mm] for hole in part.holes]), part.vertices)
+    seats = [_hole(inputs, "bore", disc) for disc in part.seat_discs]
+    holes = (*part.holes, *seats)
+    depths = edge_depths_mm(np.array([[hole.x_mm, hole.y_mm] for hole in holes]), part.vertices)
     wall_mm = max([LEAST_LIGAMENT_MM, *(hole.finished_mm for hole in part.drilled)])
     found = []
-    for hole, depth_mm in zip(part.holes, depths.tolist(), strict=True):
+    for hole, depth_mm in zip(holes, depths.tolist(), strict=True):
         factor, wall = (0.5, wall_mm) if hole.kind == "bore" else (EDGE_FACTOR[inputs.plate.process], 0.0)
         found.append(
             EdgeShare(
@@ -351,5 +371,8 @@ def holes_wanted(inputs: PlateInputs, patterns: Patterns, loose: tuple[str, ...]
             "Register of the motor, for the motor plate's bore": not is_two or inputs.face.register_mm,
             "Standoffs: how many, on what circle, with what hole": not is_two or bool(patterns.standoffs),
             "Inside of the ring": build.kind is not BuildKind.RING or build.ring.inside_mm,
+            "Registers, or their play as measured": inputs.plate.locating is not Locating.REGISTERS
+            or bool(inputs.plate.registers or inputs.plate.register_plays_mm),
+            **dict.fromkeys(all_wanted(inputs), False),
         }
     )

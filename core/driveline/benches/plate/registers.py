@@ -1,5 +1,7 @@
 """Registers and dowels: their limits, how warm to fit a tight one, and whether the plate bears it."""
 
+from typing import Final
+
 from driveline.benches.plate.inputs import PlateInputs
 from driveline.benches.plate.pressed_working import pressed_working
 from driveline.benches.plate.results import RegisterResult
@@ -16,14 +18,17 @@ from driveline.fits.interference import (
     warm_interference_mm,
 )
 from driveline.fits.limits import Fit, fit_within
+from driveline.flat.seats import SeatKind
 from driveline.margins import Judge, missing_of, wanted_words
 from driveline.tables.materials import PlateMaterial, material
 from driveline.working import fixed_working
 
+RING_FIT: Final = "H7/p6"  # of a ring in the plate
+
 
 def register_results(inputs: PlateInputs) -> tuple[RegisterResult, ...]:
     """Return what registers and dowels are to be machined to."""
-    wanted = [(f"register Ø{size_mm:g}", size_mm, fit.value) for size_mm, fit in inputs.plate.registers]
+    wanted = [(f"register Ø{one.size_mm:g}", one.size_mm, one.fit.value) for one in inputs.plate.registers]
     dowel_mm = inputs.plate.dowel_mm
     if dowel_mm is not None and inputs.plate.dowel_fit is not None:
         wanted.append((f"dowel Ø{dowel_mm:g}", dowel_mm, inputs.plate.dowel_fit.value))
@@ -61,8 +66,13 @@ def register_checks(inputs: PlateInputs, rim_mm: float | None, judge: Judge) -> 
         judge: Of the bench.
     """
     checks = []
-    for k, (size_mm, fit) in enumerate(inputs.plate.registers):
-        found = fit_within(size_mm, fit.value)
+    for k, register in enumerate(inputs.plate.registers):
+        if register.kind is SeatKind.SPIGOT:
+            continue  # it is pressed into the other, not the other into the plate
+        size_mm, fit = register.size_mm, register.fit.value
+        if register.kind is SeatKind.RING:
+            size_mm, fit = register.ring_outside_mm or size_mm, RING_FIT
+        found = fit_within(size_mm, fit)
         if found is None:
             checks.append(_outside_tables(size_mm, judge, k))
         elif found.least_play_mm < _shrinks_mm(inputs.plate.made_of, size_mm, inputs.span):

@@ -1,6 +1,9 @@
 """What the adapter plate bench hands out."""
 
+from driveline.benches.plate.register_sheet import Facing
 from driveline.checks import Result
+from driveline.drawing.model import Drawing
+from driveline.flat.seats import SeatKind
 from driveline.joints.screws import JointResult
 from driveline.results import ToDo
 from driveline.survey.solve import SurveyResult
@@ -29,6 +32,7 @@ class ClockingResult(Result):
     share: list[float]
     windows: tuple[ClockingWindow, ...]
     allowed: tuple[ClockingWindow, ...]  # that keep the terminals in their window; empty: nothing is asked
+    whatever_angle: str = ""  # two holes too near one another that no turning parts
     closest: list[str]  # which two holes are nearest at each angle: why it is barred
     best_deg: float  # from 0 to 360, as the plot runs
     best_share: float
@@ -50,6 +54,20 @@ class RegisterResult(Result):
     least_play_mm: float  # below 0 is interference
     greatest_play_mm: float
     warmer_k: float | None  # that the outer part must be to slip on; None: it goes on cold, or its material is not said
+
+
+class RegisterProposal(Result):
+    """What the plate is best given for a register that was measured: as typed; without a kind, only a way out."""
+
+    side: Facing
+    says: str
+    kind: SeatKind | None = None
+    size: str | None = None
+    depth: str | None = None
+    chamfer: str | None = None
+    ring_outside: str | None = None
+    ring_depth: str | None = None
+    ring_inside: str | None = None
 
 
 class TiltResult(Result):
@@ -98,5 +116,7 @@ class PlateResult(Result):
     build_up: BuildUpResult
     joints: tuple[JointResult, ...]
     registers: tuple[RegisterResult, ...]
+    proposals: tuple[RegisterProposal, ...]
+    section: Drawing | None  # of what is drawn, through the shaft
     threads: tuple[str, ...]  # those that a joint can name
     to_do: tuple[ToDo, ...]

@@ -6,7 +6,9 @@ from typing import Annotated
 from pydantic import Field, StringConstraints, WrapValidator
 
 from driveline.benches.plate.buildup_sheet import BuildUp
-from driveline.joints.sheet import Joint, Register, RegisterFit
+from driveline.benches.plate.register_sheet import OwnRegister, Register
+from driveline.flat.seats import Mate
+from driveline.joints.sheet import Joint, RegisterFit
 from driveline.memory import Memory, read_once
 from driveline.sheet import Angle, Coordinate, Length, Sheet, Words
 from driveline.survey.sheet import HoleId, Survey
@@ -43,6 +45,10 @@ class MotorFace(Sheet):
     )
     counterbore_depth: Length | None = None
     register_size: Length | None = Field(default=None, description="Diameter of the motor's register")
+    register_kind: Mate | None = None
+    register_depth: Length | None = Field(
+        default=None, description="How far it stands out of the motor's face, or how deep it is"
+    )
     screw_length: Length | None = None
     depth_behind: Length | None = Field(
         default=None, description="Motor face to the first thing behind the tapped hole"
@@ -114,6 +120,7 @@ class PlateSheet(Sheet):
 
     survey: ReadOnce = Survey()
     face: MotorFace = MotorFace()
+    flange_register: OwnRegister = Field(default=OwnRegister(), description="The gearbox's own")
     plate: Plate = Plate()
     build_up: BuildUp = BuildUp()
     motor_joint: Joint = Field(default=Joint(), description="Its screws' length and depth stand with the motor's face")

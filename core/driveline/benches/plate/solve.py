@@ -1,10 +1,11 @@
 """The Adapter plate bench: flange and motor face on one centre, the motor turned, the parts drawn and released."""
 
+from collections.abc import Sequence
 from dataclasses import replace
 
 import numpy as np
 
-from driveline.benches.contract import Outcome, progress_of
+from driveline.benches.contract import Outcome, Paper, progress_of
 from driveline.benches.plate.bending import bent_by
 from driveline.benches.plate.buildup import (
     APART_MM,
@@ -24,19 +25,25 @@ from driveline.benches.plate.misaligned import misalignment_check
 from driveline.benches.plate.needs import PlateNeeds, WantedApart
 from driveline.benches.plate.parts import standoff_centres
 from driveline.benches.plate.places import places_of
+from driveline.benches.plate.proposals import proposals_of
 from driveline.benches.plate.registers import register_checks, register_results
 from driveline.benches.plate.results import BuildUpResult, ClockingResult, PlateResult, Terminals, TiltResult
+from driveline.benches.plate.seat_checks import seat_checks
+from driveline.benches.plate.section import plate_section, section_of
 from driveline.benches.plate.sheet import PlateSheet
 from driveline.benches.plate.stack import stack_of
 from driveline.checks import Check
+from driveline.drawing.model import Drawing
 from driveline.errors import ImpossibleInput
 from driveline.flat.buildup import face_tilt
+from driveline.flat.holes import Disc, Ligament
 from driveline.flat.outline import edge_distances_mm
 from driveline.gearing.stations import TRUNK, LineStation, Station
 from driveline.joints.checks import joint_checks
 from driveline.joints.screws import JointResult, worked_joint
 from driveline.margins import Judge
 from driveline.metal.bolts import thread_names
+from driveline.parts.made import FlatPart
 
 
 def run(_sheet: PlateSheet, laid: LaidPlate, needs: PlateNeeds, judge: Judge) -> Outcome[None]:
@@ -59,6 +66,7 @@ def run(_sheet: PlateSheet, laid: LaidPlate, needs: PlateNeeds, judge: Judge) ->
         *of_joints,
         *_build_checks(inputs, laid, built, terminals, figures, needs, judge),
         *register_checks(inputs, _rim_mm(laid), judge),
+        *(() if inputs.built.is_base else seat_checks(inputs, judge)),
     )
     is_begun = bool(laid.survey.result.readings or laid.parts)
     return Outcome(
@@ -71,6 +79,8 @@ def run(_sheet: PlateSheet, laid: LaidPlate, needs: PlateNeeds, judge: Judge) ->
             build_up=built,
             joints=joints,
             registers=register_results(inputs),
+            proposals=proposals_of(inputs),
+            section=section_of(laid.parts),
             threads=thread_names(),
             to_do=laid.to_do,
         ),
@@ -79,7 +89,19 @@ def run(_sheet: PlateSheet, laid: LaidPlate, needs: PlateNeeds, judge: Judge) ->
         progress=progress_of(is_begun=is_begun, is_finished=bool(laid.parts) and not laid.to_do),
         stations=(_station(needs),),
         parts=laid.parts,
+        papers=_papers(laid.parts),
     )
+
+
+def _papers(parts: Sequence[FlatPart]) -> tuple[Paper, ...]:
+    """The section on paper, where registers make it say more than the plan does."""
+    if not any(part.seats for part in parts):
+        return ()
+
+    def draw(job_name: str, revision: str) -> Drawing:
+        return plate_section(parts, title=f"{job_name}, {revision}")
+
+    return (Paper(key="plate.section", title="The plate in section", draw=draw),)
 
 
 def _is_asked(inputs: PlateInputs, laid: LaidPlate) -> bool:
@@ -201,4 +223,16 @@ def _clocking(inputs: PlateInputs, laid: LaidPlate, terminals: Terminals | None)
     if inputs.built.is_base:
         return None
     fixed = laid.patterns.standoffs if inputs.built.is_on_standoffs else laid.patterns.flange
-    return clocking_result(inputs, fixed, laid.face_xy, terminals)
+    return clocking_result(inputs, fixed, laid.face_xy, terminals, _still(laid, fixed))
+
+
+def _still(laid: LaidPlate, fixed: tuple[Disc, ...]) -> Ligament | None:
+    """The least ligament of all parts that the motor's angle doesn't change."""
+    turning, stands = {disc.id for disc in laid.patterns.motor}, {disc.id for disc in fixed}
+    still = [
+        one
+        for part in laid.parts
+        for one in part.ligaments
+        if not ((turning & {*one.between}) and (stands & {*one.between}))
+    ]
+    return min(still, key=lambda one: one.share, default=None)

@@ -114,6 +114,9 @@
           2,
         )} of what is wanted{(clocking.share[at] ?? 0) < 1 ? ', barred' : ''}{/if}</span
     >
+    {#if clocking.whatever_angle}<span class="text-brass-lit"
+        >{clocking.whatever_angle} too near one another at any angle</span
+      >{/if}
     <span>best {fixed(clocking.best_turn_deg, 2)}°: {fixed(clocking.best_share, 2)}</span>
   </figcaption>
 </figure>

@@ -42,7 +42,7 @@
     <h2 class="mt-4">What locates it</h2>
     <Fields form={LOCATED} from={sheet.plate} {disabled} change={plate} />
     <p class="text-right text-[12.5px] text-ink-dim">never clearance screws</p>
-    <Registers plate={sheet.plate} {result} {disabled} change={plate} />
+    <Registers {sheet} {result} {disabled} {change} />
     <Fields form={CONCENTRICITY} from={sheet.plate} {disabled} change={plate} />
   {/if}
 

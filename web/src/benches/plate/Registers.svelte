@@ -4,17 +4,20 @@
   import Fields from '../../measure/Fields.svelte';
   import { figure, type Column } from '../../measure/rows';
   import RowTable from '../../measure/RowTable.svelte';
-  import { DOWEL, FITS } from './fields';
+  import { DOWEL, FITS, OWN, REGISTER, type Register } from './fields';
+  import Proposals from './Proposals.svelte';
+  import PartPicture from '../../parts/PartPicture.svelte';
   import { useUnits } from '../../measure/units.svelte';
 
-  type Register = PlateSheet['plate']['registers'][number];
   interface Props {
-    plate: PlateSheet['plate'];
+    sheet: PlateSheet;
     result: PlateResult;
     disabled: boolean;
-    change: (write: (plate: PlateSheet['plate']) => void) => void;
+    change: (write: (sheet: PlateSheet) => void) => void;
   }
-  let { plate, result, disabled, change }: Props = $props();
+  let { sheet, result, disabled, change: changeSheet }: Props = $props();
+  const plate = $derived(sheet.plate);
+  const change = (write: (to: PlateSheet['plate']) => void) => changeSheet((next) => write(next.plate));
   const units = useUnits();
   const limits = (least: number, greatest: number) =>
     `${units.num(least, 'mm', 3)}–${units.num(greatest, 'mm', 3)}`;
@@ -44,6 +47,17 @@
 </script>
 
 {#if plate.locating === 'registers'}
+  <Fields
+    form={OWN}
+    from={sheet.flange_register}
+    {disabled}
+    change={(write) => changeSheet((next) => write(next.flange_register))}
+  />
+  <Proposals
+    proposals={result.proposals}
+    {disabled}
+    ontake={(register) => change((next) => next.registers.push(register))}
+  />
   {#each plays as play, k (k)}
     <ReadingField
       label="Play of register {k + 1}"
@@ -78,6 +92,16 @@
               made.spigot_greatest_mm,
             )}
           </p>{/if}
+        <Fields
+          form={REGISTER}
+          from={register}
+          {disabled}
+          change={(write) =>
+            change((next) => {
+              const to = next.registers[k];
+              if (to) write(to);
+            })}
+        />
       {/snippet}
     </RowTable>
   {/if}
@@ -89,6 +113,9 @@
         >add a register to make to a fit</button
       >
     </p>
+  {/if}
+  {#if result.section}
+    <PartPicture drawing={result.section} label="The plate in section" />
   {/if}
 {/if}
 <Fields form={DOWEL} from={plate} {disabled} {change} />

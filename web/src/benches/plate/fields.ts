@@ -6,6 +6,8 @@ import { asked, choice, count, number, reading, settled, text, type Form } from 
 type Face = PlateSheet['face'];
 type Plate = PlateSheet['plate'];
 type BuildUp = PlateSheet['build_up'];
+type OwnRegister = PlateSheet['flange_register'];
+export type Register = Plate['registers'][number];
 
 const METALS = [
   ['aluminium', 'aluminium'],
@@ -44,8 +46,17 @@ export const CIRCLE: Form<Face> = [
 export const TURNED: Form<Plate> = [
   settled('turned', 'Motor turned by', 'angle', 'anticlockwise from the engine side'),
 ];
+const MATES = [
+  ['spigot', 'stands out: a spigot'],
+  ['bore', 'is sunk: a bore'],
+] as const;
 export const FACE: Form<Face> = [
-  reading('register_size', 'Register', 'length'),
+  reading('register_size', 'Register', 'length', 'a micrometer tells more than a caliper'),
+  asked((face) => Boolean(face.register_size), choice('register_kind', 'It', MATES, 'not said')),
+  asked(
+    (face) => Boolean(face.register_size),
+    reading('register_depth', 'It stands out, or is deep', 'length', 'from the face, by depth gauge'),
+  ),
   reading(
     'plate_hole',
     'Clearance hole in the plate',
@@ -132,6 +143,43 @@ export const GEARBOX_PLATE_BORE: Form<Plate> = [
     'length',
     'for shaft and coupler; the motor plate has the register’s',
   ),
+];
+/** What the gearbox is located by. */
+export const OWN: Form<OwnRegister> = [
+  reading('size', 'The gearbox’s register', 'length', 'diameter, by micrometer'),
+  asked((own) => Boolean(own.size), choice('kind', 'It', MATES, 'not said')),
+  asked(
+    (own) => Boolean(own.size),
+    reading('depth', 'It stands out, or is deep', 'length', 'from the face, by depth gauge'),
+  ),
+];
+const isRing = (register: Register) => register.kind === 'ring';
+/** A register of the plate, after its size and its fit. */
+export const REGISTER: Form<Register> = [
+  choice(
+    'side',
+    'On the',
+    [
+      ['motor', 'motor side'],
+      ['gearbox', 'gearbox side'],
+    ],
+    'not said',
+  ),
+  choice(
+    'kind',
+    'Made as',
+    [
+      ['bore', 'a bore in the plate'],
+      ['spigot', 'a spigot turned on it'],
+      ['ring', 'a separate ring'],
+    ],
+    'not said',
+  ),
+  reading('depth', 'Deep, or stands out', 'length', 'a bore right through: empty'),
+  asked(isRing, reading('ring_outside', 'The ring sits in', 'length', 'diameter in the plate')),
+  asked(isRing, reading('ring_depth', 'so deep', 'length')),
+  asked(isRing, reading('ring_inside', 'Inside of the ring', 'length', 'of one that stands out')),
+  reading('chamfer', 'Chamfer', 'length', '0: none'),
 ];
 export const CONCENTRICITY: Form<Plate> = [
   reading('concentricity', 'Concentricity as machined', 'length'),

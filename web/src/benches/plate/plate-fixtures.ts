@@ -170,6 +170,8 @@ export function aPlate(change: Partial<PlateResult> = {}): PlateResult {
     build_up: { apart: null, tilt: null, shim_mm: null },
     joints: [],
     registers: [],
+    proposals: [],
+    section: null,
     threads: [],
     to_do: [],
     ...change,

@@ -166,6 +166,7 @@ describe('ClockingPlot', () => {
     share: [0.5, 1.4, 0.8, 1.1],
     windows: [{ from_deg: 340, to_deg: 380 }],
     allowed: [],
+    whatever_angle: '',
     closest: ['H1 and M1', 'H2 and M1', 'H3 and M2', 'H4 and M2'],
     best_deg: 90,
     best_share: 1.4,
