@@ -99,13 +99,8 @@ def plate_drawing(
     Source:
         ISO 128-3, views; the second side is the first turned over its upright axis.
     """
-    shapes: list[Entity] = [
-        path_of(tuple(outline), layer=Layer.CUT, part="outline"),
-        *(entity for hole in holes for entity in _hole_entities(hole, kerf_mm)),
-        *(circle for seat in seats for circle in _seat_circles(seat)),
-        *(_row_label(*label) for label in labels),
-        *(entity for bend in bends for entity in _bend_entities(bend)),
-    ]
+    shapes: list[Entity] = [path_of(tuple(outline), layer=Layer.CUT, part="outline")]
+    shapes += _made(holes, seats, labels, bends, kerf_mm)
     least_x, least_y, greatest_x, greatest_y = outline_bounds_mm(outline)
     drawn = []
     place = _engraving_place(tuple(outline), tuple(holes), engraved)
@@ -133,6 +128,22 @@ def plate_drawing(
             )
         )
     return drawn[0], drawn[1]
+
+
+def _made(
+    holes: Sequence[PlateHole],
+    seats: Sequence[Seat],
+    labels: Sequence[tuple[str, float, float]],
+    bends: Sequence[Bend],
+    kerf_mm: float,
+) -> list[Entity]:
+    """What is the same from either side."""
+    return [
+        *(entity for hole in holes for entity in _hole_entities(hole, kerf_mm)),
+        *(circle for seat in seats for circle in _seat_circles(seat)),
+        *(_row_label(*label) for label in labels),
+        *(entity for bend in bends for entity in _bend_entities(bend)),
+    ]
 
 
 def with_revision(drawing: Drawing, letter: str) -> Drawing:

@@ -25,7 +25,9 @@
       ? 1.2 * text.height_mm
       : /^(step|length)/.test(text.part)
         ? 1.5 * text.height_mm
-        : named;
+        : text.part.startsWith('section')
+          ? text.height_mm
+          : named;
   const texts = $derived(
     drawing.entities.flatMap((one) => (one.shape === 'text' && one.part !== 'note' ? [one] : [])),
   );
@@ -37,9 +39,16 @@
   role="img"
   aria-label={label}
 >
-  <g transform="scale(1 -1)" class="fill-none stroke-scribe" stroke-width="1.2">
+  <g
+    transform="scale(1 -1)"
+    class="fill-none stroke-scribe"
+    stroke-width={Math.min(1.2, 0.01 * (bounds.top - bounds.bottom))}
+  >
     {#each drawing.entities as entity, k (k)}
-      {#if entity.shape === 'path'}<path d={pathData(entity)} class="fill-dye-lit" />
+      {#if entity.shape === 'path'}<path
+          d={pathData(entity)}
+          class={entity.part.startsWith('ring:') ? 'fill-brass/60' : 'fill-dye-lit'}
+        />
       {:else if entity.shape === 'circle'}<circle
           cx={entity.x_mm}
           cy={entity.y_mm}

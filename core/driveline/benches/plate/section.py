@@ -110,11 +110,11 @@ def _part(part: FlatPart, base_mm: float, reach_mm: float) -> list[Entity]:
             found.append(_ring(seat, face_mm, away))
         found.append(_named(seat, face_mm, away))
     found += [
-        _text(reach_mm, base_mm + thickness_mm + LETTERS_MM, part.faces[0]),
-        _text(reach_mm, base_mm - 2 * LETTERS_MM, part.faces[1]),
+        _text(reach_mm - 2 * LETTERS_MM, base_mm + thickness_mm + LETTERS_MM, part.faces[0]),
+        _text(reach_mm - 2 * LETTERS_MM, base_mm - 2 * LETTERS_MM, part.faces[1]),
     ]
     if bore:
-        found.append(_text(bore, base_mm + thickness_mm / 2 - LETTERS_MM / 2, f"bore Ø{fig(part.bore_mm, 'mm')}"))
+        found.append(_text(bore / 2, base_mm + thickness_mm / 2, f"bore Ø{fig(part.bore_mm, 'mm')}"))
     return found
 
 
@@ -147,7 +147,7 @@ def _ring(seat: Seat, face_mm: float, away: float) -> Path:
 
 def _named(seat: Seat, face_mm: float, away: float) -> Text:
     y_mm = face_mm + away * (seat.out_mm + LETTERS_MM * (1.0 if away > 0 else 2.0))
-    return _text(seat.size_mm / 2, y_mm, f"{seat.id} Ø{fig(seat.size_mm, 'mm')}", part=f"register:{seat.id}")
+    return _text(seat.size_mm / 2, y_mm, f"{seat.id} Ø{fig(seat.size_mm, 'mm')}", part=f"section:{seat.id}")
 
 
 def _closed(corners: Corners, *, part: str, layer: Layer = Layer.CUT) -> Path:
@@ -159,5 +159,5 @@ def _line(*points: tuple[float, float], part: str) -> Path:
     return Path(layer=Layer.NOTES, part=part, vertices=vertices, closed=False)
 
 
-def _text(x_mm: float, y_mm: float, text: str, *, part: str = "face") -> Text:
+def _text(x_mm: float, y_mm: float, text: str, *, part: str = "section") -> Text:
     return Text(x_mm=x_mm, y_mm=y_mm, height_mm=LETTERS_MM, text=text, centred=True, part=part)
