@@ -1,12 +1,14 @@
 """A flat part's drawing: cut lines, punch marks, what is engraved, and notes, from either side."""
 
+import math
 from collections.abc import Sequence
-from dataclasses import dataclass, replace
+from dataclasses import dataclass
 from functools import lru_cache
 from typing import Final
 
 import numpy as np
 
+from driveline.drawing.hole import PlateHole
 from driveline.drawing.model import Circle, Drawing, Entity, Layer, Path, Punch, Text, Vertex, path_of, reflected_entity
 from driveline.figures import fig
 from driveline.flat.outline import OutlineVertex, edge_depths_mm, outline_bounds_mm
@@ -19,23 +21,6 @@ SEAT_NOTE_MM: Final = 3.5
 LETTER_WIDTH: Final = 0.62  # of its height, on average
 PLACES_AT_ONCE: Final = 16  # parts in which places for the engraving are looked at, the roomiest first
 NO_REVISION: Final = "REV -"
-
-
-@dataclass(frozen=True, slots=True, kw_only=True)
-class PlateHole:
-    """A hole of the plate, seen from the engine side."""
-
-    id: str
-    kind: str  # "flange", "motor", "standoff", "foot" or "bore"
-    x_mm: float
-    y_mm: float
-    finished_mm: float
-    cut_mm: float | None  # None: too small to cut, marked and drilled by hand
-    counterbore_mm: float | None = None
-
-    def without_cut(self) -> "PlateHole":
-        """Return the hole as one that is marked and drilled by hand."""
-        return replace(self, cut_mm=None)
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -172,6 +157,9 @@ def _hole_entities(hole: PlateHole, kerf_mm: float) -> list[Entity]:
     if hole.cut_mm is None:
         entities.append(Punch(part=part, **place))
         entities.append(Circle(layer=Layer.MARK, part=part, radius_mm=hole.finished_mm / 2, **place))
+    elif hole.slot_deg:
+        entities.append(_slot(hole, (hole.cut_mm - kerf_mm) / 2))
+        entities.append(Circle(layer=Layer.NOTES, part=part, radius_mm=hole.finished_mm / 2, **place))
     else:
         entities.append(Circle(layer=Layer.CUT, part=part, radius_mm=(hole.cut_mm - kerf_mm) / 2, **place))
         if hole.cut_mm != hole.finished_mm:
@@ -181,9 +169,26 @@ def _hole_entities(hole: PlateHole, kerf_mm: float) -> list[Entity]:
     if hole.kind != "bore":
         lift = hole.finished_mm / 2 + 4
         entities.append(
-            Text(part=part, x_mm=hole.x_mm, y_mm=hole.y_mm + lift, height_mm=3.5, text=hole.id, centred=True)
+            Text(part=part, x_mm=hole.x_mm, y_mm=hole.y_mm + lift, height_mm=3.5, text=_hole_words(hole), centred=True)
         )
     return entities
+
+
+def _hole_words(hole: PlateHole) -> str:
+    return " ".join(word for word in (hole.id, hole.thread, hole.sunk) if word)
+
+
+def _slot(hole: PlateHole, half_mm: float) -> Path:
+    """A slot along the circle about the part's middle, anticlockwise."""
+    radius, at = math.hypot(hole.x_mm, hole.y_mm), math.atan2(hole.y_mm, hole.x_mm)
+    turn = math.radians(hole.slot_deg)
+    side = math.tan(turn / 2)  # a quarter of the sides' arc, which is twice the slot's angle
+    outside, inside = radius + half_mm, radius - half_mm
+    corners = ((outside, -turn, side), (outside, turn, 1.0), (inside, turn, -side), (inside, -turn, 1.0))
+    vertices = tuple(
+        Vertex(x_mm=r * math.cos(at + angle), y_mm=r * math.sin(at + angle), bulge=bulge) for r, angle, bulge in corners
+    )
+    return Path(layer=Layer.CUT, part=f"{hole.kind}:{hole.id}", vertices=vertices)
 
 
 def _seat_circles(seat: Seat) -> list[Entity]:
@@ -266,7 +271,7 @@ def _roomiest(
     radius, angle = np.meshgrid(np.linspace(0, 0.95 * reach, 20), np.radians(np.arange(0, 360, 15) - 90))
     points = middle + np.column_stack([(radius * np.cos(angle)).ravel(), (radius * np.sin(angle)).ravel()])
     centres = np.array([[hole.x_mm, hole.y_mm] for hole in holes]).reshape(-1, 2)
-    sizes = np.array([max(hole.finished_mm, hole.counterbore_mm or 0.0) / 2 for hole in holes])
+    sizes = np.array([hole.takes_mm / 2 for hole in holes])
     apart = np.maximum(np.abs(points[:, None] - centres) - half, 0.0)  # from the lines' box to each hole's centre
     room = (np.hypot(apart[..., 0], apart[..., 1]) - sizes).min(axis=1, initial=np.inf)
     corners = np.array([[i, j] for i in (-1, 1) for j in (-1, 1)]) * half

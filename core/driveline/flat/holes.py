@@ -126,7 +126,9 @@ def ligaments(discs: Sequence[Disc], *, factor: float) -> tuple[Ligament, ...]:
     owners = np.array([disc.owner for disc in discs])
     is_own = (owners[one] == owners[other]) & (owners[one] != "") & (bores[one] | bores[other])
     wanted = np.where(is_own, np.minimum(wanted, OWN_WALL_MM), wanted)
-    is_pair = ~(bores[one] & bores[other])  # registers share their middle with the bore: that is judged by itself
+    ids = np.array([disc.id for disc in discs])
+    # Registers share their middle with the bore, which is judged by itself; a slot is many discs of one name.
+    is_pair = ~(bores[one] & bores[other]) & (ids[one] != ids[other])
     order = np.argsort(left / wanted, kind="stable")
     order = order[is_pair[order]]
     rows = zip(*(column[order].tolist() for column in (one, other, left, wanted, apart, is_own)), strict=True)

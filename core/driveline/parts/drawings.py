@@ -4,7 +4,7 @@ import math
 from typing import Final
 
 from driveline.drawing.model import Drawing
-from driveline.drawing.plate import Engraved, PlateHole, plate_drawing
+from driveline.drawing.plate import Engraved, plate_drawing
 from driveline.drawing.sheet import SheetHole, TitleBlock, dimensioned_sheet
 from driveline.figures import fig, num
 from driveline.flat.nesting import Nest, nest
@@ -71,17 +71,11 @@ def hole_rows(part: FlatPart) -> tuple[HoleRow, ...]:
             bottom_mm=hole.y_mm - least_y,
             finished_mm=hole.finished_mm,
             cut_mm=hole.cut_mm,
-            made=_made(hole),
+            made=hole.made,
             sure_mm=part.sure_mm.get(hole.id),
         )
         for hole in part.holes
     )
-
-
-def _made(hole: PlateHole) -> str:
-    if hole.cut_mm is None:
-        return "mark, drill by hand"
-    return "cut" if hole.cut_mm == hole.finished_mm else "cut small, machine"
 
 
 def sheet_drawing(part: FlatPart, job_name: str, *, side: Seen, revision: str) -> Drawing:
@@ -102,7 +96,7 @@ def sheet_drawing(part: FlatPart, job_name: str, *, side: Seen, revision: str) -
             y_mm=hole.y_mm,
             left_mm=sign * hole.x_mm - drawing.least_x_mm,
             bottom_mm=hole.y_mm - drawing.least_y_mm,
-            made=_made(hole),
+            made=hole.made,
         )
         for hole in part.holes
     ]
@@ -128,8 +122,8 @@ def sheet_drawing(part: FlatPart, job_name: str, *, side: Seen, revision: str) -
 
 def cut_line(part: FlatPart) -> CutLine:
     """Return a part's line of the cut list: one part's figures, and how many a stock sheet gives."""
-    cut = [hole.cut_mm for hole in part.holes if hole.cut_mm is not None]
-    area_mm2 = outline_area_mm2(part.vertices) - sum(math.pi / 4 * mm**2 for mm in cut)
+    cut = [(hole.cut_mm, hole.slot_mm) for hole in part.holes if hole.cut_mm is not None]
+    area_mm2 = outline_area_mm2(part.vertices) - sum(math.pi / 4 * mm**2 + slot_mm * mm for mm, slot_mm in cut)
     width_mm, height_mm = _size_mm(part)
     mass_kg = None
     if part.stock.made_of is not None and part.thickness_mm is not None:
@@ -144,7 +138,7 @@ def cut_line(part: FlatPart) -> CutLine:
         width_mm=width_mm,
         height_mm=height_mm,
         area_cm2=area_mm2 / 100,
-        cut_length_mm=outline_length_mm(part.vertices) + sum(math.pi * mm for mm in cut),
+        cut_length_mm=outline_length_mm(part.vertices) + sum(math.pi * mm + 2 * slot_mm for mm, slot_mm in cut),
         pierces=1 + len(cut),
         mass_kg=mass_kg,
         per_sheet=nested.count if nested else None,

@@ -4,7 +4,8 @@ from dataclasses import dataclass, field
 from functools import cached_property
 from typing import Final
 
-from driveline.drawing.plate import Bend, PlateHole
+from driveline.drawing.hole import PlateHole
+from driveline.drawing.plate import Bend
 from driveline.flat.holes import Disc, Ligament, ligaments
 from driveline.flat.outline import Edge, OutlineVertex
 from driveline.flat.seats import Seat, SeatKind
@@ -63,17 +64,11 @@ class FlatPart:
 
     @property
     def discs(self) -> tuple[Disc, ...]:
-        """Its holes as ligaments count them: a counterbore is a hole."""
+        """Its holes as ligaments count them: a counterbore is a hole, a slot many."""
         return tuple(
-            Disc(
-                h.id,
-                h.x_mm,
-                h.y_mm,
-                max(h.finished_mm, h.counterbore_mm or 0.0),
-                is_bore=h.kind == "bore",
-                owner=self.owners.get(h.id, ""),
-            )
+            Disc(h.id, x_mm, y_mm, h.takes_mm, is_bore=h.kind == "bore", owner=self.owners.get(h.id, ""))
             for h in self.holes
+            for x_mm, y_mm in h.spots_mm
         )
 
     @property

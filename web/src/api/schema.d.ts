@@ -3725,6 +3725,41 @@ export interface components {
          */
         HeatLimit: "hardened" | "seals";
         /**
+         * HeldBy
+         * @description What holds in a hole.
+         * @enum {string}
+         */
+        HeldBy: "clearance" | "tapped" | "stud" | "nut" | "fitted" | "slot" | "left_out";
+        /**
+         * HoleMade
+         * @description How the holes of a pattern, or one of them, are made. One by its own name goes before its pattern.
+         */
+        HoleMade: {
+            /**
+             * Which
+             * @description motor, flange or standoff for all of it, else a hole's name such as H3
+             */
+            which: string;
+            held?: components["schemas"]["HeldBy"] | null;
+            /**
+             * Thread
+             * @description Of a tapped hole or stud
+             */
+            thread?: string | null;
+            /** @description Diameter of a clearance, slotted or reamed hole */
+            size?: components["schemas"]["Length"] | null;
+            /** @description How far a slotted one lets the motor be turned, either way */
+            slot?: components["schemas"]["Angle"] | null;
+            /** @description Its diameter; empty: none */
+            counterbore?: components["schemas"]["Length"] | null;
+            counterbore_depth?: components["schemas"]["Length"] | null;
+            counterbore_side?: components["schemas"]["Facing"] | null;
+            /** @description Thickness of the flange that a tapped hole or nut clamps */
+            clamps?: components["schemas"]["Length"] | null;
+            /** @description What that flange is made of, under the heads */
+            clamps_of?: components["schemas"]["PlateMaterial"] | null;
+        };
+        /**
          * Hub
          * @description The hub on the motor's shaft.
          */
@@ -5100,6 +5135,12 @@ export interface components {
             out_of_parallel?: components["schemas"]["Length"] | null;
             /** @description Bore through the plate */
             bore?: components["schemas"]["Length"] | null;
+            /**
+             * Holes
+             * @description Those that are other than clearance holes
+             * @default []
+             */
+            holes: components["schemas"]["HoleMade"][];
             dowel_size?: components["schemas"]["Length"] | null;
             /** @description Reamed hole, then dowel */
             dowel_fit?: components["schemas"]["RegisterFit"] | null;
@@ -5197,6 +5238,7 @@ export interface components {
              *       "concentricity": null,
              *       "out_of_parallel": null,
              *       "bore": null,
+             *       "holes": [],
              *       "dowel_size": null,
              *       "dowel_fit": null
              *     }
@@ -6611,6 +6653,7 @@ export interface components {
              *         "dowel_fit": null,
              *         "dowel_size": null,
              *         "edge_factor": null,
+             *         "holes": [],
              *         "kerf": null,
              *         "locating": "not_chosen",
              *         "made_of": null,

@@ -10,7 +10,7 @@ from driveline.benches.axles.bars import load_at, load_missing
 from driveline.benches.axles.needs import AxlesNeeds, ShaftLoad
 from driveline.benches.axles.sheet import AdapterFace, FlangeAdapter
 from driveline.checks import Check
-from driveline.drawing.plate import PlateHole
+from driveline.drawing.hole import PlateHole
 from driveline.figures import fig
 from driveline.flat.outline import CircleEdge
 from driveline.joints.circles import circle_checks, circle_place, circle_xy_mm

@@ -6,7 +6,7 @@ from driveline.benches.contract import LaidOut
 from driveline.benches.coupler.inputs import CouplerInputs, inputs_of
 from driveline.benches.coupler.shaft_inputs import MEASURED, Sized
 from driveline.benches.coupler.sheet import CouplerSheet, ShaftKind
-from driveline.drawing.plate import PlateHole
+from driveline.drawing.hole import PlateHole
 from driveline.figures import fig, num
 from driveline.flat.holes import bolt_circle_mm
 from driveline.flat.outline import CircleEdge

@@ -5,7 +5,8 @@ from typing import Final
 
 from shapely import Polygon
 
-from driveline.drawing.plate import Bend, PlateHole
+from driveline.drawing.hole import PlateHole
+from driveline.drawing.plate import Bend
 from driveline.flat.outline import TracedEdge
 from driveline.parts.made import FlatPart, Stock
 from driveline.tables.materials import PlateMaterial

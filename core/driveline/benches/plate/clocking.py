@@ -3,6 +3,7 @@
 import numpy as np
 
 from driveline.arrays import Floats
+from driveline.benches.plate.hole_made import discs_made
 from driveline.benches.plate.inputs import PlateInputs
 from driveline.benches.plate.parts import LIGAMENT_FACTOR, motor_names
 from driveline.benches.plate.results import ClockingResult, ClockingWindow, Terminals
@@ -63,12 +64,16 @@ def clocking_result(
     hole_mm = inputs.face.plate_hole_mm
     if hole_mm is None or not fixed or not len(face_xy):
         return None
-    at_zero = motor_on_plate(face_xy, 0.0)
-    widest_mm = max(hole_mm, inputs.face.counterbore_mm or 0.0)
+    places = zip(motor_names(inputs, len(face_xy)), motor_on_plate(face_xy, 0.0).tolist(), strict=True)
+    moving = discs_made(inputs, "motor", [Disc(name, x_mm, y_mm, hole_mm) for name, (x_mm, y_mm) in places])
+    if not moving:
+        return None
+    at_zero, names = np.array([[one.x_mm, one.y_mm] for one in moving]), tuple(one.id for one in moving)
+    widest_mm = max(one.diameter_mm for one in moving)
     allowed = _allowed(inputs, terminals)
     factor = inputs.plate.ligament_factor or LIGAMENT_FACTOR
     found = _turned(fixed, at_zero, widest_mm, factor=factor, allowed=allowed)
-    shown = _shown_clocking(inputs, found, allowed, motor_names(inputs, len(face_xy)))
+    shown = _shown_clocking(inputs, found, allowed, names)
     return shown if still is None else _held_down(shown, still)
 
 

@@ -7,8 +7,10 @@ from dataclasses import dataclass
 from typing import Literal
 
 from driveline.benches.plate.buildup_sheet import BasePlate, BuildKind, BuildUp, Ring, Standoffs
+from driveline.benches.plate.hole_sheet import HoleMade
 from driveline.benches.plate.register_sheet import Facing, Register
 from driveline.benches.plate.sheet import Locating, MotorFace, OutlineBy, Plate, PlateSheet, Process
+from driveline.drawing.hole import HeldBy
 from driveline.fits.interference import USUAL_SPAN, Span
 from driveline.flat.seats import Mate, SeatKind
 from driveline.joints.sheet import Joint, RegisterFit
@@ -47,6 +49,22 @@ class RegisterInputs:
     ring_outside_mm: float | None
     ring_depth_mm: float | None
     ring_inside_mm: float | None
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class HoleInputs:
+    """How holes are made that are other than clearance holes."""
+
+    which: str
+    held: HeldBy | None
+    thread: str | None
+    size_mm: float | None
+    slot_deg: float | None
+    counterbore_mm: float | None
+    counterbore_depth_mm: float | None
+    counterbore_side: Facing | None
+    clamps_mm: float | None
+    clamps_of: PlateMaterial | None
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -99,6 +117,7 @@ class MadeInputs:
     bore_mm: float | None  # 0: none is wanted
     dowel_mm: float | None
     dowel_fit: RegisterFit | None
+    holes: tuple[HoleInputs, ...]
 
     @property
     def thickness_mm(self) -> float | None:
@@ -256,6 +275,7 @@ def _plate(plate: Plate) -> MadeInputs:
         bore_mm=value_of(plate.bore),
         dowel_mm=positive_of(plate.dowel_size),
         dowel_fit=plate.dowel_fit,
+        holes=tuple(map(_hole, plate.holes)),
     )
 
 
@@ -274,6 +294,21 @@ def _register(register: Register) -> RegisterInputs:
         ring_outside_mm=positive_of(register.ring_outside),
         ring_depth_mm=positive_of(register.ring_depth),
         ring_inside_mm=positive_of(register.ring_inside),
+    )
+
+
+def _hole(hole: HoleMade) -> HoleInputs:
+    return HoleInputs(
+        which=hole.which,
+        held=hole.held,
+        thread=hole.thread,
+        size_mm=positive_of(hole.size),
+        slot_deg=positive_of(hole.slot),
+        counterbore_mm=positive_of(hole.counterbore),
+        counterbore_depth_mm=positive_of(hole.counterbore_depth),
+        counterbore_side=hole.counterbore_side,
+        clamps_mm=positive_of(hole.clamps),
+        clamps_of=hole.clamps_of,
     )
 
 

@@ -1,6 +1,7 @@
 """What a plate is made to, for the paper that its machinist gets: all that the checks count on and no line shows."""
 
 from driveline.benches.plate.inputs import PlateInputs
+from driveline.drawing.hole import HeldBy
 from driveline.drawing.plate import seat_words
 from driveline.figures import fig, num
 from driveline.fits.limits import fit_within
@@ -22,7 +23,9 @@ def made_to(inputs: PlateInputs, part: FlatPart) -> tuple[str, ...]:
             lines.append(f"registers and bore true to one another within {fig(plate.concentricity_mm, 'mm')}")
     if plate.dowel_mm is not None and plate.dowel_fit is not None:
         lines.append(_limits("dowels, reamed after indicating,", plate.dowel_mm, plate.dowel_fit.value))
-    sunk = [hole for hole in part.holes if hole.counterbore_mm]
+    sunk = [hole for hole in part.holes if hole.counterbore_mm and not hole.sunk]
+    odd = [hole for hole in part.holes if hole.held is not HeldBy.CLEARANCE or hole.sunk]
+    lines += [f"{hole.id}: {hole.made}" for hole in odd]
     if sunk:
         depth_mm = inputs.face.counterbore_depth_mm
         deep = "depth not stated" if depth_mm is None else f"{fig(depth_mm, 'mm')} deep"

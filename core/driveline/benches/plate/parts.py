@@ -8,14 +8,15 @@ import numpy as np
 
 from driveline.arrays import Floats
 from driveline.benches.plate.buildup_sheet import BuildKind
+from driveline.benches.plate.hole_made import holes_made, wanted_of_holes
 from driveline.benches.plate.inputs import PlateInputs, mm_of
 from driveline.benches.plate.seats import all_wanted, seats_on
 from driveline.benches.plate.sheet import Locating, OutlineBy, Process
-from driveline.drawing.plate import PlateHole
+from driveline.drawing.hole import PlateHole
 from driveline.errors import ImpossibleInput
 from driveline.figures import fig
 from driveline.flat.buildup import foot_holes
-from driveline.flat.holes import LEAST_LIGAMENT_MM, MACHINING_MM, Disc, bolt_circle_mm, motor_on_plate
+from driveline.flat.holes import LEAST_LIGAMENT_MM, Disc, bolt_circle_mm, motor_on_plate
 from driveline.flat.outline import CircleEdge, Edge, HullEdge, edge_depths_mm, traced_edge
 from driveline.flat.seats import SAME_MM, Seat
 from driveline.margins import missing_of
@@ -109,7 +110,7 @@ def parts_of(inputs: PlateInputs, patterns: Patterns) -> tuple[tuple[FlatPart, .
 
 
 def _one_plate(inputs: PlateInputs, patterns: Patterns) -> FlatPart | ToDo | None:
-    holes = [*_holes(inputs, "flange", patterns.flange), *_holes(inputs, "motor", patterns.motor)]
+    holes = [*holes_made(inputs, "flange", patterns.flange), *holes_made(inputs, "motor", patterns.motor)]
     bore_mm = inputs.one_bore_mm
     return _part(
         inputs,
@@ -130,7 +131,7 @@ def _gearbox_plate(inputs: PlateInputs, patterns: Patterns) -> FlatPart | ToDo |
         name="plate",
         field="plate.face.count",
         title="Gearbox plate",
-        holes=[*_holes(inputs, "flange", patterns.flange), *_holes(inputs, "standoff", patterns.standoffs)],
+        holes=[*holes_made(inputs, "flange", patterns.flange), *holes_made(inputs, "standoff", patterns.standoffs)],
         bore_mm=inputs.plate.bore_mm or None,
         traced=patterns.traced,
         thickness_mm=inputs.plate.thickness_mm,
@@ -145,7 +146,7 @@ def _motor_plate(inputs: PlateInputs, patterns: Patterns) -> FlatPart | ToDo | N
         field="plate.face.count",
         short="MOTOR",
         title="Motor plate",
-        holes=[*_holes(inputs, "motor", patterns.motor), *_holes(inputs, "standoff", patterns.standoffs)],
+        holes=[*holes_made(inputs, "motor", patterns.motor), *holes_made(inputs, "standoff", patterns.standoffs)],
         bore_mm=inputs.face.register_mm,
         traced=np.zeros((0, 2)),
         thickness_mm=mm_of(inputs.built.second),
@@ -156,7 +157,7 @@ def _motor_plate(inputs: PlateInputs, patterns: Patterns) -> FlatPart | ToDo | N
 def _ring(inputs: PlateInputs, patterns: Patterns) -> FlatPart | ToDo | None:
     ring = inputs.built.ring
     is_gearbox = ring.on == "gearbox"
-    holes = _holes(inputs, "flange", patterns.flange) if is_gearbox else _holes(inputs, "motor", patterns.motor)
+    holes = holes_made(inputs, "flange", patterns.flange) if is_gearbox else holes_made(inputs, "motor", patterns.motor)
     if ring.inside_mm is None:
         return ToDo(field="plate.build_up.ring.inside", text="Give the inside of the spacer ring.")
     return _part(
@@ -188,7 +189,7 @@ def _base_plate(inputs: PlateInputs) -> FlatPart | ToDo | None:
         field="plate.build_up.base",
         short="BASE",
         title="Base plate",
-        holes=_holes(inputs, "foot", discs),
+        holes=holes_made(inputs, "foot", discs),
         bore_mm=None,
         traced=np.zeros((0, 2)),
         thickness_mm=inputs.plate.thickness_mm,
@@ -230,7 +231,7 @@ def _part(
     except ImpossibleInput as error:
         return ToDo(field=field, text=f"The {title.lower()}'s outline can't be drawn: {error.rule}.")
     if bore_mm:
-        holes = [*holes, _hole(inputs, "bore", Disc("bore", 0.0, 0.0, bore_mm))]
+        holes = [*holes, *holes_made(inputs, "bore", (Disc("bore", 0.0, 0.0, bore_mm),))]
     seats = seats_on(inputs, faces)
     return FlatPart(
         key=f"plate.{name}",
@@ -285,23 +286,6 @@ def _edge_of(inputs: PlateInputs, centres: Floats, radius_mm: float, traced: Flo
     return HullEdge(centres, radius_mm)
 
 
-def _holes(inputs: PlateInputs, kind: str, discs: tuple[Disc, ...]) -> list[PlateHole]:
-    return [_hole(inputs, kind, disc) for disc in discs]
-
-
-def _hole(inputs: PlateInputs, kind: str, disc: Disc) -> PlateHole:
-    """A register is cut small and machined."""
-    return PlateHole(
-        id=disc.id,
-        kind=kind,
-        x_mm=disc.x_mm,
-        y_mm=disc.y_mm,
-        finished_mm=disc.diameter_mm,
-        cut_mm=disc.diameter_mm - MACHINING_MM if kind == "bore" else disc.diameter_mm,
-        counterbore_mm=inputs.face.counterbore_mm if kind == "motor" else None,
-    )
-
-
 def _marked(inputs: PlateInputs, hole: PlateHole, thickness_mm: float | None) -> PlateHole:
     """A hole too small for the process is marked and drilled by hand."""
     least_mm = LEAST_HOLE_PER_THICKNESS[inputs.plate.process] * (thickness_mm or 0.0)
@@ -327,9 +311,11 @@ class EdgeShare:
 
 def edge_shares(inputs: PlateInputs, part: FlatPart) -> tuple[EdgeShare, ...]:
     """Return how far inside the edge each hole of a part lies."""
-    seats = [_hole(inputs, "bore", disc) for disc in part.seat_discs]
-    holes = (*part.holes, *seats)
-    depths = edge_depths_mm(np.array([[hole.x_mm, hole.y_mm] for hole in holes]), part.vertices)
+    holes = (*part.holes, *holes_made(inputs, "bore", part.seat_discs))
+    spots = [(k, spot) for k, hole in enumerate(holes) for spot in hole.spots_mm]
+    depths = np.full(len(holes), np.inf)
+    of_spots = edge_depths_mm(np.array([spot for _, spot in spots]), part.vertices)
+    np.minimum.at(depths, [k for k, _ in spots], of_spots)
     wall_mm = max([LEAST_LIGAMENT_MM, *(hole.finished_mm for hole in part.drilled)])
     found = []
     for hole, depth_mm in zip(holes, depths.tolist(), strict=True):
@@ -373,6 +359,6 @@ def holes_wanted(inputs: PlateInputs, patterns: Patterns, loose: tuple[str, ...]
             "Inside of the ring": build.kind is not BuildKind.RING or build.ring.inside_mm,
             "Registers, or their play as measured": inputs.plate.locating is not Locating.REGISTERS
             or bool(inputs.plate.registers or inputs.plate.register_plays_mm),
-            **dict.fromkeys(all_wanted(inputs), False),
+            **dict.fromkeys((*all_wanted(inputs), *wanted_of_holes(inputs)), False),
         }
     )

@@ -8,6 +8,7 @@ import numpy as np
 
 from driveline.benches.plate.buildup_sheet import BuildKind
 from driveline.benches.plate.floor import sunk_of
+from driveline.benches.plate.hole_made import clamped_of, grip_mm, in_joint
 from driveline.benches.plate.inputs import PlateInputs, mm_of
 from driveline.benches.plate.lay_out import LaidPlate
 from driveline.benches.plate.stack import stack_of
@@ -51,10 +52,10 @@ def places_of(inputs: PlateInputs, laid: LaidPlate) -> tuple[Place, ...]:
         place(
             "motor",
             "Motor screws",
-            laid.patterns.motor,
+            in_joint(inputs, "motor", laid.patterns.motor),
             fields=MOTOR_FIELDS,
             clear_key="screw_clear",
-            grip_mm=_sum(motor_plate_mm, under_motor, None if sunk_mm is None else -sunk_mm),
+            grip_mm=grip_mm(inputs, "motor", _sum(motor_plate_mm, under_motor, None if sunk_mm is None else -sunk_mm)),
             length_mm=face.screw_length_mm,
             depth_mm=face.depth_behind_mm,
             lever_mm=overhang_mm,
@@ -62,11 +63,11 @@ def places_of(inputs: PlateInputs, laid: LaidPlate) -> tuple[Place, ...]:
         place(
             "flange",
             "Gearbox screws",
-            laid.patterns.flange,
+            in_joint(inputs, "flange", laid.patterns.flange),
             fields=_fields("plate.flange_joint"),
             clear_key="flange_screw_clear",
             is_whole=not is_loose,
-            grip_mm=_sum(thickness_mm, under_flange),
+            grip_mm=grip_mm(inputs, "flange", _sum(thickness_mm, under_flange)),
             length_mm=value_of(inputs.flange_joint.length),
             depth_mm=value_of(inputs.flange_joint.depth_behind),
             lever_mm=from_flange_mm,
@@ -109,7 +110,7 @@ def _place(
         holes=tuple((disc.id, disc.diameter_mm) for disc in discs),
         hangs=True,
         heel_mm=min((edge.depth_mm for edge in laid.edges), default=None),
-        material=material(inputs.plate.made_of) if inputs.plate.made_of else None,
+        material=material(made_of) if (made_of := clamped_of(inputs, name)) else None,
         is_whole=bool(discs) and is_whole,
         **more,
     )

@@ -6,6 +6,7 @@ from typing import Annotated
 from pydantic import Field, StringConstraints, WrapValidator
 
 from driveline.benches.plate.buildup_sheet import BuildUp
+from driveline.benches.plate.hole_sheet import HoleMade
 from driveline.benches.plate.register_sheet import OwnRegister, Register
 from driveline.flat.seats import Mate
 from driveline.joints.sheet import Joint, RegisterFit
@@ -111,6 +112,9 @@ class Plate(Sheet):
         default=None, description="Most that its thickness differs, round the motor's face; of a build-up over all"
     )
     bore: Length | None = Field(default=None, description="Bore through the plate")
+    holes: Annotated[list[HoleMade], Field(max_length=60)] = Field(
+        default=[], description="Those that are other than clearance holes"
+    )
     dowel_size: Length | None = None
     dowel_fit: RegisterFit | None = Field(default=None, description="Reamed hole, then dowel")
 

@@ -18,6 +18,7 @@ from driveline.benches.plate.centre import offset_of
 from driveline.benches.plate.checks import PlateFigures, plate_checks, way_through_check
 from driveline.benches.plate.clocking import clocking_result, terminals_of
 from driveline.benches.plate.floor import floor_checks
+from driveline.benches.plate.hole_made import discs_made, joint_made
 from driveline.benches.plate.inputs import PlateInputs
 from driveline.benches.plate.lay_out import LaidPlate
 from driveline.benches.plate.lean_checks import lean_checks
@@ -148,7 +149,7 @@ def _joints(
     results, checks = [], [*floor_checks(inputs, places["motor"], judge)]
     joined = {"motor": inputs.motor_joint, "flange": inputs.flange_joint, "standoff": inputs.built.legs.joint}
     for name, place in places.items():
-        joint = joined[name]
+        joint = joint_made(inputs, name, joined[name], inputs.plate.thickness_mm)
         worked = worked_joint(joint, place)
         results.append(worked.result if worked else JointResult(name=name, count=len(place.xy_mm), thread=None))
         checks += joint_checks(worked, joint, place, needs.motor, judge)
@@ -222,7 +223,9 @@ def _clocking(inputs: PlateInputs, laid: LaidPlate, terminals: Terminals | None)
     """The motor turns against the holes of the plate that it is screwed to: the flange's, or the standoffs'."""
     if inputs.built.is_base:
         return None
-    fixed = laid.patterns.standoffs if inputs.built.is_on_standoffs else laid.patterns.flange
+    patterns, is_two = laid.patterns, inputs.built.is_on_standoffs
+    pattern, discs = ("standoff", patterns.standoffs) if is_two else ("flange", patterns.flange)
+    fixed = discs_made(inputs, pattern, discs)
     return clocking_result(inputs, fixed, laid.face_xy, terminals, _still(laid, fixed))
 
 

@@ -2,7 +2,7 @@
 
 from driveline.benches.contract import Bench, Given, LaidOut, Outcome, progress_of
 from driveline.checks import Result
-from driveline.drawing.plate import PlateHole
+from driveline.drawing.hole import PlateHole
 from driveline.flat.outline import CircleEdge
 from driveline.job.benches import RATIOS
 from driveline.margins import Judge, missing_of

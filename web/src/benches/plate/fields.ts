@@ -181,6 +181,57 @@ export const REGISTER: Form<Register> = [
   asked(isRing, reading('ring_inside', 'Inside of the ring', 'length', 'of one that stands out')),
   reading('chamfer', 'Chamfer', 'length', '0: none'),
 ];
+export type HoleMade = Plate['holes'][number];
+const isThreaded = (hole: HoleMade) => hole.held === 'tapped' || hole.held === 'stud';
+const clampsFlange = (hole: HoleMade) => isThreaded(hole) || hole.held === 'nut';
+const isSunk = (hole: HoleMade) => Boolean(hole.counterbore);
+/** How holes are made that are other than clearance holes; which of them stands above. */
+export const holeForm = (threads: readonly string[]): Form<HoleMade> => [
+  choice(
+    'held',
+    'Held by',
+    [
+      ['clearance', 'a screw through it'],
+      ['tapped', 'a thread in the plate'],
+      ['stud', 'a stud in the plate'],
+      ['nut', 'a screw and a nut'],
+      ['fitted', 'a fitted bolt, reamed'],
+      ['slot', 'a slot, to turn the motor'],
+      ['left_out', 'nothing: not drilled'],
+    ],
+    'not said',
+  ),
+  asked(
+    isThreaded,
+    choice(
+      'thread',
+      'Thread in the plate',
+      threads.map((name) => [name, name] as const),
+      'not chosen',
+    ),
+  ),
+  asked(
+    (hole) => !isThreaded(hole) && hole.held !== 'left_out',
+    reading('size', 'Its diameter', 'length', 'empty: as the other face has it'),
+  ),
+  asked((hole) => hole.held === 'slot', reading('slot', 'Slotted either way', 'angle', 'about the shaft')),
+  asked(clampsFlange, reading('clamps', 'Flange that it clamps, thick', 'length')),
+  asked(clampsFlange, choice('clamps_of', 'That flange is of', METALS, 'not said')),
+  reading('counterbore', 'Counterbore', 'length', 'empty: none'),
+  asked(isSunk, reading('counterbore_depth', 'so deep', 'length')),
+  asked(
+    isSunk,
+    choice(
+      'counterbore_side',
+      'sunk from the',
+      [
+        ['motor', 'motor side'],
+        ['gearbox', 'gearbox side'],
+      ],
+      'not said',
+    ),
+  ),
+];
 export const CONCENTRICITY: Form<Plate> = [
   reading('concentricity', 'Concentricity as machined', 'length'),
   reading('out_of_parallel', 'Faces out of parallel', 'length', 'most that its thickness differs'),

@@ -1,0 +1,124 @@
+"""Holes by what holds them: what is drawn, what is left between them, and what their screws clamp."""
+
+import math
+from typing import Any
+from unittest import TestCase
+
+from driveline.checks import Verdict
+from driveline.drawing.model import Circle, Layer, Path, Text
+from driveline.job.evaluate import JobResult, evaluate
+from driveline.job.file import JobFile
+from driveline.parts.results import HoleRow, PartResult
+from tests.demo import demo_json
+from tests.jobs import check_of
+
+
+def made(*holes: dict[str, Any], **joint: Any) -> JobResult:
+    """Wren, with holes made as given."""
+    data = demo_json("wren")
+    sheet = data["sheets"]["plate"]
+    sheet["plate"]["holes"] = list(holes)
+    sheet["flange_joint"] |= joint
+    return evaluate(JobFile.model_validate(data))
+
+
+def plate_of(result: JobResult) -> PartResult:
+    return next(part for part in result.parts if part.key == "plate.plate")
+
+
+def row(result: JobResult, name: str) -> HoleRow:
+    return next(one for one in plate_of(result).hole_table if one.id == name)
+
+
+class HoleMadeTest(TestCase):
+    def test_each_is_cut_and_named_by_what_holds_in_it(self) -> None:
+        cases: tuple[tuple[dict[str, Any], float, float, str], ...] = (
+            ({"held": "tapped", "thread": "M10"}, 10.0, 8.5, "tap M10"),  # M10 × 1.5
+            ({"held": "stud", "thread": "M8"}, 8.0, 6.75, "stud"),
+            ({"held": "fitted", "size": {"text": "12 mm"}}, 12.0, 9.5, "ream"),
+            ({"held": "nut", "size": {"text": "11 mm"}}, 11.0, 11.0, "cut"),
+        )
+        for rule, finished, cut, words in cases:
+            with self.subTest(**rule):
+                result = made({"which": "H3", **rule})
+                self.assertAlmostEqual(row(result, "H3").finished_mm, finished)
+                self.assertIn(words, row(result, "H3").made)
+                entities = plate_of(result).views[0].drawing.entities
+                circles = [e for e in entities if isinstance(e, Circle) and e.part == "flange:H3"]
+                least = 10.0  # waterjet through 10 mm of plate: what is smaller is drilled
+                layers = {e.layer for e in circles}
+                self.assertIn(Layer.CUT if cut >= least else Layer.MARK, layers)
+                self.assertEqual(row(result, "H2").made, "cut")
+
+    def test_one_that_is_not_drilled_is_not_there_and_not_counted_on(self) -> None:
+        result = made({"which": "H3", "held": "left_out"})
+        self.assertNotIn("H3", [one.id for one in plate_of(result).hole_table])
+        joint = next(one for one in result.plate.joints if one.name == "flange")
+        self.assertEqual(joint.count, next(one for one in made().plate.joints if one.name == "flange").count - 1)
+
+    def test_a_counterbore_says_its_side_and_takes_its_room(self) -> None:
+        sunk = {"counterbore": {"text": "60 mm"}, "counterbore_depth": {"text": "4 mm"}, "counterbore_side": "motor"}
+        result = made({"which": "H5", "held": "clearance", **sunk})
+        words = [e.text for e in plate_of(result).views[0].drawing.entities if isinstance(e, Text)]
+        self.assertTrue(any("cb Ø" in text and "motor side" in text for text in words))
+        ligament = check_of(result, "plate.ligament")
+        self.assertIs(ligament.verdict, Verdict.FAILS)
+        self.assertIn("H5", ligament.says)
+        for name in sunk:
+            less = {key: value for key, value in sunk.items() if key != name}
+            half = check_of(made({"which": "H5", "held": "clearance", **less}), "plate.ligament")
+            self.assertIn(half.verdict, (Verdict.NOT_KNOWN, Verdict.FAILS), name)
+            self.assertIn("Counterbore of H5: diameter, depth and side", half.missing)
+
+    def test_a_slot_runs_along_the_circle_and_keeps_off_by_its_ends(self) -> None:
+        slot = {"which": "motor", "held": "slot", "slot": {"text": "2 deg"}}
+        result = made(slot)
+        paths = [e for e in plate_of(result).views[0].drawing.entities if isinstance(e, Path) and e.part == "motor:M1"]
+        (path,) = paths
+        self.assertIs(path.layer, Layer.CUT)
+        radii = sorted({round(math.hypot(v.x_mm, v.y_mm), 6) for v in path.vertices})
+        self.assertEqual(radii, [134 - 5.5, 134 + 5.5])
+        self.assertAlmostEqual(path.vertices[0].bulge, math.tan(math.radians(2) / 2))
+        before, after = (check_of(one, "plate.ligament").capacity or 0.0 for one in (made(), result))
+        self.assertLess(after, before)
+
+    def test_plot_and_check_say_the_same(self) -> None:
+        cases: tuple[tuple[dict[str, Any], ...], ...] = (
+            (),
+            ({"which": "motor", "held": "slot", "slot": {"text": "2 deg"}},),
+            ({"which": "flange", "held": "tapped", "thread": "M12"},),
+            ({"which": "H5", "held": "nut", "size": {"text": "30 mm"}},),
+        )
+        for holes in cases:
+            with self.subTest(holes):
+                data = demo_json("wren")
+                data["sheets"]["plate"]["plate"] |= {"holes": list(holes), "turned": {"text": "-5 deg"}}
+                result = evaluate(JobFile.model_validate(data))
+                check, clocking = check_of(result, "plate.ligament"), result.plate.clocking
+                assert clocking is not None
+                assert check.capacity and check.demand
+                at = clocking.angle_deg.index(355.0)
+                self.assertAlmostEqual(clocking.share[at], check.capacity / check.demand, places=3)
+
+
+class ClampTest(TestCase):
+    def grip(self, *holes: dict[str, Any], **joint: Any) -> float | None:
+        result = made(*holes, **joint)
+        working = check_of(result, "plate.flange_screw_clear").working
+        given = [one for step in working.steps for one in getattr(step, "given", ()) if one.name == "t_grip"]
+        return given[0].value if given else None
+
+    def test_what_is_clamped_is_what_the_screw_goes_through(self) -> None:
+        flange = {"which": "flange", "clamps": {"text": "14 mm"}, "clamps_of": "aluminium"}
+        self.assertEqual(self.grip(), 10.0)
+        self.assertEqual(self.grip(flange | {"held": "tapped", "thread": "M10"}), 14.0)
+        self.assertEqual(self.grip(flange | {"held": "nut"}), 24.0)
+
+    def test_a_thread_in_the_plate_is_no_longer_than_the_plate(self) -> None:
+        rule = {"which": "flange", "held": "tapped", "thread": "M10", "clamps": {"text": "14 mm"}}
+        deep = check_of(made(rule), "plate.flange_engagement")
+        self.assertLessEqual(deep.capacity or 0.0, 10.0)
+        unsaid = check_of(
+            made({key: value for key, value in rule.items() if key != "clamps"}), "plate.flange_engagement"
+        )
+        self.assertIs(unsaid.verdict, Verdict.NOT_KNOWN)
