@@ -12,6 +12,7 @@ from driveline.drawing.hole import PlateHole
 from driveline.drawing.model import Circle, Drawing, Entity, Layer, Path, Punch, Text, Vertex, path_of, reflected_entity
 from driveline.figures import fig
 from driveline.flat.outline import OutlineVertex, edge_depths_mm, outline_bounds_mm
+from driveline.flat.relief import Cutout
 from driveline.flat.seats import Seat, SeatKind
 
 NOTE_HEIGHT_MM: Final = 5.0
@@ -65,6 +66,7 @@ def plate_drawing(
     labels: Sequence[tuple[str, float, float]] = (),
     bends: Sequence[Bend] = (),
     seats: Sequence[Seat] = (),
+    cutouts: Sequence[Cutout] = (),
     kerf_mm: float = 0.0,
 ) -> tuple[Drawing, Drawing]:
     """Return the part seen from its first side, and turned over.
@@ -79,13 +81,14 @@ def plate_drawing(
         labels: What is marked beside rows of holes, upright, each with its place.
         bends: Where it is folded afterward: marked, never cut.
         seats: Registers, to be machined; each side says which are its own.
+        cutouts: Reliefs; one that is not right through is milled.
         kerf_mm: Put into the holes that are cut: they are drawn this much smaller.
 
     Source:
         ISO 128-3, views; the second side is the first turned over its upright axis.
     """
     shapes: list[Entity] = [path_of(tuple(outline), layer=Layer.CUT, part="outline")]
-    shapes += _made(holes, seats, labels, bends, kerf_mm)
+    shapes += _made(holes, seats, cutouts, labels, bends, kerf_mm)
     least_x, least_y, greatest_x, greatest_y = outline_bounds_mm(outline)
     drawn = []
     place = _engraving_place(tuple(outline), tuple(holes), engraved)
@@ -97,10 +100,7 @@ def plate_drawing(
         entities = entities + _engraving(engraved.number, face, place, sign)
         entities += [_seat_words(seat, is_here=is_first is (seat.side == 0)) for seat in seats]
         left = least_x if is_first else -greatest_x
-        entities += [
-            Text(x_mm=left, y_mm=least_y - lower_mm, height_mm=NOTE_HEIGHT_MM, text=line, part="note")
-            for line, lower_mm in zip(lines, 2 * NOTE_HEIGHT_MM * (np.arange(len(lines)) + 1.5), strict=True)
-        ]
+        entities += _notes(lines, left, least_y)
         drawn.append(
             Drawing(
                 title=title,
@@ -115,9 +115,18 @@ def plate_drawing(
     return drawn[0], drawn[1]
 
 
+def _notes(lines: Sequence[str], left_mm: float, foot_mm: float) -> list[Entity]:
+    lower = 2 * NOTE_HEIGHT_MM * (np.arange(len(lines)) + 1.5)
+    return [
+        Text(x_mm=left_mm, y_mm=foot_mm - lower_mm, height_mm=NOTE_HEIGHT_MM, text=line, part="note")
+        for line, lower_mm in zip(lines, lower.tolist(), strict=True)
+    ]
+
+
 def _made(
     holes: Sequence[PlateHole],
     seats: Sequence[Seat],
+    cutouts: Sequence[Cutout],
     labels: Sequence[tuple[str, float, float]],
     bends: Sequence[Bend],
     kerf_mm: float,
@@ -126,6 +135,7 @@ def _made(
     return [
         *(entity for hole in holes for entity in _hole_entities(hole, kerf_mm)),
         *(circle for seat in seats for circle in _seat_circles(seat)),
+        *(entity for one in cutouts for entity in _cutout_entities(one, kerf_mm)),
         *(_row_label(*label) for label in labels),
         *(entity for bend in bends for entity in _bend_entities(bend)),
     ]
@@ -196,6 +206,21 @@ def _seat_circles(seat: Seat) -> list[Entity]:
     sizes = sorted({seat.size_mm, seat.hole_mm} - {0.0})
     part = f"register:{seat.id}"
     return [Circle(layer=Layer.NOTES, part=part, x_mm=0.0, y_mm=0.0, radius_mm=size / 2) for size in sizes]
+
+
+def _cutout_entities(one: Cutout, kerf_mm: float) -> list[Entity]:
+    """Cut right through on the line, less the kerf; a pocket is for the mill, and says how deep."""
+    part, is_through = f"relief:{one.id}", one.depth_mm is None
+    corners = (
+        np.array(one.shape.buffer(-kerf_mm / 2).exterior.coords)[:-1] if kerf_mm and is_through else one.corners_mm
+    )
+    vertices = tuple(Vertex(x_mm=x, y_mm=y) for x, y in corners.tolist())
+    middle = one.shape.representative_point()
+    words = one.id if is_through else f"{one.id}, {fig(one.depth_mm, 'mm')} deep"
+    return [
+        Path(layer=Layer.CUT if is_through else Layer.NOTES, part=part, vertices=vertices),
+        Text(part=part, x_mm=middle.x, y_mm=middle.y, height_mm=SEAT_NOTE_MM, text=words, centred=True),
+    ]
 
 
 def seat_words(seat: Seat) -> str:

@@ -280,12 +280,12 @@ def edge_depths_mm(centres: Floats, vertices: Sequence[OutlineVertex]) -> Floats
         As ``edge_distances_mm``, with the sign of point in polygon.
     """
     points = np.asarray(centres, dtype=float).reshape(-1, 2)
-    inside = contains_xy(Polygon(_flattened(vertices)), points[:, 0], points[:, 1])
+    inside = contains_xy(Polygon(flattened(vertices)), points[:, 0], points[:, 1])
     depths: Floats = np.where(inside, 1.0, -1.0) * edge_distances_mm(points, vertices)
     return depths
 
 
-def _flattened(vertices: Sequence[OutlineVertex]) -> Floats:
+def flattened(vertices: Sequence[OutlineVertex]) -> Floats:
     """Corners with points along the arcs between."""
     sides = _sides(vertices)
     parts = []

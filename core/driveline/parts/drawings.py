@@ -41,6 +41,7 @@ def part_drawings(part: FlatPart, job_name: str, *, kerf_mm: float = 0.0) -> tup
         labels=part.labels,
         bends=part.bends,
         seats=part.seats,
+        cutouts=part.cutouts,
         kerf_mm=kerf_mm,
     )
 
@@ -124,6 +125,8 @@ def cut_line(part: FlatPart) -> CutLine:
     """Return a part's line of the cut list: one part's figures, and how many a stock sheet gives."""
     cut = [(hole.cut_mm, hole.slot_mm) for hole in part.holes if hole.cut_mm is not None]
     area_mm2 = outline_area_mm2(part.vertices) - sum(math.pi / 4 * mm**2 + slot_mm * mm for mm, slot_mm in cut)
+    through = [one.shape for one in part.cutouts if one.depth_mm is None]
+    area_mm2 -= sum(shape.area for shape in through)
     width_mm, height_mm = _size_mm(part)
     mass_kg = None
     if part.stock.made_of is not None and part.thickness_mm is not None:
@@ -138,8 +141,10 @@ def cut_line(part: FlatPart) -> CutLine:
         width_mm=width_mm,
         height_mm=height_mm,
         area_cm2=area_mm2 / 100,
-        cut_length_mm=outline_length_mm(part.vertices) + sum(math.pi * mm + 2 * slot_mm for mm, slot_mm in cut),
-        pierces=1 + len(cut),
+        cut_length_mm=outline_length_mm(part.vertices)
+        + sum(math.pi * mm + 2 * slot_mm for mm, slot_mm in cut)
+        + sum(shape.length for shape in through),
+        pierces=1 + len(cut) + len(through),
         mass_kg=mass_kg,
         per_sheet=nested.count if nested else None,
     )

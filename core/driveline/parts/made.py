@@ -8,6 +8,7 @@ from driveline.drawing.hole import PlateHole
 from driveline.drawing.plate import Bend
 from driveline.flat.holes import Disc, Ligament, ligaments
 from driveline.flat.outline import Edge, OutlineVertex
+from driveline.flat.relief import Cutout
 from driveline.flat.seats import Seat, SeatKind
 from driveline.parts.records import FrozenReading
 from driveline.tables.materials import PlateMaterial
@@ -55,6 +56,7 @@ class FlatPart:
     readings: tuple[FrozenReading, ...] = ()  # that it hangs on
     ligament_factor: float = 1.0  # of the larger hole, wanted between two
     seats: tuple[Seat, ...] = ()  # registers, in its first or its other side
+    cutouts: tuple[Cutout, ...] = ()  # for what stands out of the faces
     owners: dict[str, str] = field(default_factory=dict)  # of holes and registers: what they are copied from
 
     @property

@@ -5141,6 +5141,12 @@ export interface components {
              * @default []
              */
             holes: components["schemas"]["HoleMade"][];
+            /**
+             * Reliefs
+             * @description What stands out of the faces under the plate
+             * @default []
+             */
+            reliefs: components["schemas"]["Relief"][];
             dowel_size?: components["schemas"]["Length"] | null;
             /** @description Reamed hole, then dowel */
             dowel_fit?: components["schemas"]["RegisterFit"] | null;
@@ -5239,6 +5245,7 @@ export interface components {
              *       "out_of_parallel": null,
              *       "bore": null,
              *       "holes": [],
+             *       "reliefs": [],
              *       "dowel_size": null,
              *       "dowel_fit": null
              *     }
@@ -5844,6 +5851,44 @@ export interface components {
          * @enum {string}
          */
         RegisterFit: "H7/g6" | "H7/h6" | "H8/h6" | "H7/k6" | "H7/n6" | "H7/p6" | "H7/s6";
+        /**
+         * Relief
+         * @description A starter's bulge, a sensor, a bolt's head: one point and a diameter, two and a width, or its outline.
+         */
+        Relief: {
+            /** Name */
+            name: string;
+            /** @description Which face it stands out of */
+            side?: components["schemas"]["Facing"] | null;
+            /**
+             * Points
+             * @description The gearbox's seen from the engine side, the motor's looking at its face
+             * @default []
+             */
+            points: components["schemas"]["ReliefPoint"][];
+            /** @description Diameter about one point, or width along two */
+            width?: components["schemas"]["Length"] | null;
+            stands_out?: components["schemas"]["Length"] | null;
+            cut?: components["schemas"]["ReliefCut"] | null;
+            /** @description Cut free all round it */
+            room?: components["schemas"]["Length"] | null;
+            /** @description Of a pocket */
+            depth?: components["schemas"]["Length"] | null;
+        };
+        /**
+         * ReliefCut
+         * @description What is cut for it.
+         * @enum {string}
+         */
+        ReliefCut: "through" | "pocket" | "nothing";
+        /**
+         * ReliefPoint
+         * @description A point of its outline, about the shaft.
+         */
+        ReliefPoint: {
+            x: components["schemas"]["Coordinate"];
+            y: components["schemas"]["Coordinate"];
+        };
         /**
          * Ring
          * @description A spacer ring under the holes of one joint.
@@ -6665,6 +6710,7 @@ export interface components {
              *         "quantity": 1,
              *         "register_plays": [],
              *         "registers": [],
+             *         "reliefs": [],
              *         "sheet_long": null,
              *         "sheet_wide": null,
              *         "terminals_from": null,

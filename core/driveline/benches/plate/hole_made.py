@@ -108,13 +108,24 @@ def in_joint(inputs: PlateInputs, pattern: str, discs: Sequence[Disc]) -> tuple[
 
     def is_like(disc: Disc) -> bool:
         own = rule_of(inputs, pattern, disc.id)
-        return own is of_all or own is None or (own.held or HeldBy.CLEARANCE) is (held or HeldBy.CLEARANCE)
+        if own is None or own is of_all:
+            return True
+        return not own.counterbore_mm and (own.held or HeldBy.CLEARANCE) is (held or HeldBy.CLEARANCE)
 
     return tuple(disc for disc in discs if is_like(disc))
 
 
+def odd_sunk(inputs: PlateInputs, discs: Sequence[Disc]) -> bool:
+    """Return whether a hole is counterbored otherwise than its pattern."""
+    names = {disc.id for disc in discs}
+    return any(rule.which in names and rule.counterbore_mm for rule in inputs.plate.holes)
+
+
 def grip_mm(inputs: PlateInputs, pattern: str, plate_mm: float | None) -> float | None:
-    """Return what a pattern's screws clamp, mm: the plate, the flange that is screwed to it, or both with a nut."""
+    """Return what a pattern's screws clamp, mm: the plate, the flange that is screwed to it, or both with a nut.
+
+    The plate is counted as far as heads are not sunk into it.
+    """
     rule = rule_of(inputs, pattern)
     held = (rule.held if rule else None) or HeldBy.CLEARANCE
     clamps_mm = rule.clamps_mm if rule else None
@@ -122,8 +133,7 @@ def grip_mm(inputs: PlateInputs, pattern: str, plate_mm: float | None) -> float 
         return clamps_mm
     if held is HeldBy.NUT:
         return None if clamps_mm is None or plate_mm is None else plate_mm + clamps_mm
-    sunk_mm = rule.counterbore_depth_mm if rule and rule.counterbore_mm else 0.0
-    return None if plate_mm is None or sunk_mm is None else plate_mm - sunk_mm
+    return plate_mm
 
 
 def clamped_of(inputs: PlateInputs, pattern: str) -> PlateMaterial | None:

@@ -9,6 +9,7 @@ from typing import Literal
 from driveline.benches.plate.buildup_sheet import BasePlate, BuildKind, BuildUp, Ring, Standoffs
 from driveline.benches.plate.hole_sheet import HoleMade
 from driveline.benches.plate.register_sheet import Facing, Register
+from driveline.benches.plate.relief_sheet import Relief
 from driveline.benches.plate.sheet import Locating, MotorFace, OutlineBy, Plate, PlateSheet, Process
 from driveline.drawing.hole import HeldBy
 from driveline.fits.interference import USUAL_SPAN, Span
@@ -118,6 +119,7 @@ class MadeInputs:
     dowel_mm: float | None
     dowel_fit: RegisterFit | None
     holes: tuple[HoleInputs, ...]
+    reliefs: tuple[Relief, ...]  # unwrapped where they are laid, by ``reliefs``
 
     @property
     def thickness_mm(self) -> float | None:
@@ -276,6 +278,7 @@ def _plate(plate: Plate) -> MadeInputs:
         dowel_mm=positive_of(plate.dowel_size),
         dowel_fit=plate.dowel_fit,
         holes=tuple(map(_hole, plate.holes)),
+        reliefs=tuple(plate.reliefs),
     )
 
 

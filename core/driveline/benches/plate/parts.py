@@ -10,6 +10,7 @@ from driveline.arrays import Floats
 from driveline.benches.plate.buildup_sheet import BuildKind
 from driveline.benches.plate.hole_made import holes_made, wanted_of_holes
 from driveline.benches.plate.inputs import PlateInputs, mm_of
+from driveline.benches.plate.reliefs import cutouts_of
 from driveline.benches.plate.seats import all_wanted, seats_on
 from driveline.benches.plate.sheet import Locating, OutlineBy, Process
 from driveline.drawing.hole import PlateHole
@@ -248,6 +249,7 @@ def _part(
         labels=labels,
         ligament_factor=inputs.plate.ligament_factor or LIGAMENT_FACTOR,
         seats=seats,
+        cutouts=cutouts_of(inputs, faces),
         owners=_owners(inputs, holes, seats, bore_mm),
     )
 

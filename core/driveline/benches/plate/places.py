@@ -8,7 +8,7 @@ import numpy as np
 
 from driveline.benches.plate.buildup_sheet import BuildKind
 from driveline.benches.plate.floor import sunk_of
-from driveline.benches.plate.hole_made import clamped_of, grip_mm, in_joint
+from driveline.benches.plate.hole_made import clamped_of, grip_mm, in_joint, odd_sunk
 from driveline.benches.plate.inputs import PlateInputs, mm_of
 from driveline.benches.plate.lay_out import LaidPlate
 from driveline.benches.plate.stack import stack_of
@@ -43,7 +43,7 @@ def places_of(inputs: PlateInputs, laid: LaidPlate) -> tuple[Place, ...]:
     motor_plate_mm = mm_of(inputs.built.second) if is_two else thickness_mm
     ring_mm = mm_of(inputs.built.ring.thickness) if inputs.built.kind is BuildKind.RING else 0.0
     under_motor, under_flange = (0.0, ring_mm) if inputs.built.ring.on == "gearbox" else (ring_mm, 0.0)
-    sunk_mm = sunk_of(inputs)
+    sunk = {pattern: sunk_of(inputs, pattern) for pattern in ("motor", "flange")}
     from_flange_mm = _sum(overhang_mm, stack.nominal_mm if stack else None)
     legs = inputs.built.legs
     is_loose = any(hole.is_loose and not hole.is_bore for hole in laid.survey.result.holes)
@@ -52,10 +52,10 @@ def places_of(inputs: PlateInputs, laid: LaidPlate) -> tuple[Place, ...]:
         place(
             "motor",
             "Motor screws",
-            in_joint(inputs, "motor", laid.patterns.motor),
+            laid.patterns.motor,
             fields=MOTOR_FIELDS,
             clear_key="screw_clear",
-            grip_mm=grip_mm(inputs, "motor", _sum(motor_plate_mm, under_motor, None if sunk_mm is None else -sunk_mm)),
+            grip_mm=grip_mm(inputs, "motor", _sum(motor_plate_mm, under_motor, _less(sunk["motor"]))),
             length_mm=face.screw_length_mm,
             depth_mm=face.depth_behind_mm,
             lever_mm=overhang_mm,
@@ -63,11 +63,11 @@ def places_of(inputs: PlateInputs, laid: LaidPlate) -> tuple[Place, ...]:
         place(
             "flange",
             "Gearbox screws",
-            in_joint(inputs, "flange", laid.patterns.flange),
+            laid.patterns.flange,
             fields=_fields("plate.flange_joint"),
             clear_key="flange_screw_clear",
             is_whole=not is_loose,
-            grip_mm=grip_mm(inputs, "flange", _sum(thickness_mm, under_flange)),
+            grip_mm=grip_mm(inputs, "flange", _sum(thickness_mm, under_flange, _less(sunk["flange"]))),
             length_mm=value_of(inputs.flange_joint.length),
             depth_mm=value_of(inputs.flange_joint.depth_behind),
             lever_mm=from_flange_mm,
@@ -101,17 +101,19 @@ def _place(
     is_whole: bool = True,
     **more: float | None,
 ) -> Place:
+    held = in_joint(inputs, name, discs)
     return Place(
         name=name,
         title=title,
         clear_key=clear_key,
         fields=fields,
-        xy_mm=np.array([[disc.x_mm, disc.y_mm] for disc in discs]).reshape(-1, 2),
-        holes=tuple((disc.id, disc.diameter_mm) for disc in discs),
+        xy_mm=np.array([[disc.x_mm, disc.y_mm] for disc in held]).reshape(-1, 2),
+        holes=tuple((disc.id, disc.diameter_mm) for disc in held),
         hangs=True,
         heel_mm=min((edge.depth_mm for edge in laid.edges), default=None),
         material=material(made_of) if (made_of := clamped_of(inputs, name)) else None,
-        is_whole=bool(discs) and is_whole,
+        # A head sunk unlike its pattern's reaches farther or less far: the joint is not judged without it.
+        is_whole=bool(discs) and is_whole and not odd_sunk(inputs, discs),
         **more,
     )
 
@@ -120,6 +122,10 @@ def _thicker_mm(*thicknesses_mm: float | None) -> float | None:
     """One screw serves both ends: the thicker plate takes more of it. Not known while either is not."""
     known = [mm for mm in thicknesses_mm if mm is not None]
     return max(known) if len(known) == len(thicknesses_mm) else None
+
+
+def _less(length_mm: float | None) -> float | None:
+    return None if length_mm is None else -length_mm
 
 
 def _sum(*lengths_mm: float | None) -> float | None:

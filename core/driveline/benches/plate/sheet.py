@@ -8,6 +8,7 @@ from pydantic import Field, StringConstraints, WrapValidator
 from driveline.benches.plate.buildup_sheet import BuildUp
 from driveline.benches.plate.hole_sheet import HoleMade
 from driveline.benches.plate.register_sheet import OwnRegister, Register
+from driveline.benches.plate.relief_sheet import Relief
 from driveline.flat.seats import Mate
 from driveline.joints.sheet import Joint, RegisterFit
 from driveline.memory import Memory, read_once
@@ -114,6 +115,9 @@ class Plate(Sheet):
     bore: Length | None = Field(default=None, description="Bore through the plate")
     holes: Annotated[list[HoleMade], Field(max_length=60)] = Field(
         default=[], description="Those that are other than clearance holes"
+    )
+    reliefs: Annotated[list[Relief], Field(max_length=12)] = Field(
+        default=[], description="What stands out of the faces under the plate"
     )
     dowel_size: Length | None = None
     dowel_fit: RegisterFit | None = Field(default=None, description="Reamed hole, then dowel")

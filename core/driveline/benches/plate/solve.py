@@ -19,7 +19,7 @@ from driveline.benches.plate.checks import PlateFigures, plate_checks, way_throu
 from driveline.benches.plate.clocking import clocking_result, terminals_of
 from driveline.benches.plate.floor import floor_checks
 from driveline.benches.plate.hole_made import discs_made, joint_made
-from driveline.benches.plate.inputs import PlateInputs
+from driveline.benches.plate.inputs import PlateInputs, mm_of
 from driveline.benches.plate.lay_out import LaidPlate
 from driveline.benches.plate.lean_checks import lean_checks
 from driveline.benches.plate.misaligned import misalignment_check
@@ -28,6 +28,7 @@ from driveline.benches.plate.parts import standoff_centres
 from driveline.benches.plate.places import places_of
 from driveline.benches.plate.proposals import proposals_of
 from driveline.benches.plate.registers import register_checks, register_results
+from driveline.benches.plate.reliefs import relief_checks
 from driveline.benches.plate.results import BuildUpResult, ClockingResult, PlateResult, Terminals, TiltResult
 from driveline.benches.plate.seat_checks import seat_checks
 from driveline.benches.plate.section import plate_section, section_of
@@ -68,6 +69,7 @@ def run(_sheet: PlateSheet, laid: LaidPlate, needs: PlateNeeds, judge: Judge) ->
         *_build_checks(inputs, laid, built, terminals, figures, needs, judge),
         *register_checks(inputs, _rim_mm(laid), judge),
         *(() if inputs.built.is_base else seat_checks(inputs, judge)),
+        *(() if inputs.built.is_base else relief_checks(inputs, laid.parts, laid.holes_wanted, judge)),
     )
     is_begun = bool(laid.survey.result.readings or laid.parts)
     return Outcome(
@@ -146,13 +148,18 @@ def _joints(
     inputs: PlateInputs, laid: LaidPlate, needs: PlateNeeds, judge: Judge
 ) -> tuple[tuple[JointResult, ...], tuple[Check, ...]]:
     places = {place.name: place for place in places_of(inputs, laid)}
-    results, checks = [], [*floor_checks(inputs, places["motor"], judge)]
+    results, checks = list[JointResult](), list[Check]()
     joined = {"motor": inputs.motor_joint, "flange": inputs.flange_joint, "standoff": inputs.built.legs.joint}
+    patterns = {"motor": laid.patterns.motor, "flange": laid.patterns.flange, "standoff": laid.patterns.standoffs}
     for name, place in places.items():
         joint = joint_made(inputs, name, joined[name], inputs.plate.thickness_mm)
         worked = worked_joint(joint, place)
         results.append(worked.result if worked else JointResult(name=name, count=len(place.xy_mm), thread=None))
         checks += joint_checks(worked, joint, place, needs.motor, judge)
+        is_second = name == "motor" and inputs.built.is_on_standoffs
+        thickness_mm = mm_of(inputs.built.second) if is_second else inputs.plate.thickness_mm
+        names = [disc.id for disc in patterns[name]]
+        checks += floor_checks(inputs, place, joint, judge, names=names, thickness_mm=thickness_mm)
     if inputs.built.is_base:  # no plate hangs between two faces then
         return (), ()
     return tuple(results), tuple(checks)

@@ -171,16 +171,18 @@ def floor_working(
     place: Place,
     *,
     depth_mm: float | None,
+    field: str,
+    floor_mm: float | None,
     greatest_n: float | None,
     sheared_mm: float | None,
     wanted_mm: float | None,
 ) -> Working:
     """Return the plate left under a sunk head, and what is wanted there."""
     steps: list[Step] = []
-    if depth_mm is not None and place.grip_mm is not None:
-        thick = worked("t", place.grip_mm + depth_mm, "mm", place.fields.grip)
-        deep = entered("z", depth_mm, "mm", "plate.face.counterbore_depth")
-        steps.append(step("floor", "t - z", thick, deep, value=place.grip_mm, unit="mm", decimals=1))
+    if depth_mm is not None and floor_mm is not None:
+        thick = worked("t", floor_mm + depth_mm, "mm", place.fields.grip)
+        deep = entered("z", depth_mm, "mm", field)
+        steps.append(step("floor", "t - z", thick, deep, value=floor_mm, unit="mm", decimals=1))
     if worked_on is not None and wanted_mm is not None:
         d = tabled("d", worked_on.size.diameter_mm, "mm", worked_on.size.name)
         if sheared_mm is None or place.material is None:

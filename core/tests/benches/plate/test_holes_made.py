@@ -122,3 +122,17 @@ class ClampTest(TestCase):
             made({key: value for key, value in rule.items() if key != "clamps"}), "plate.flange_engagement"
         )
         self.assertIs(unsaid.verdict, Verdict.NOT_KNOWN)
+
+    def test_the_floor_under_every_sunk_head_is_judged(self) -> None:
+        sunk = {"counterbore": {"text": "18 mm"}, "counterbore_side": "gearbox", "held": "clearance"}
+        for which in ("motor", "flange", "H3"):
+            for depth, verdict in ((3, Verdict.HOLDS), (9, Verdict.FAILS), (11, Verdict.FAILS)):
+                with self.subTest(which, depth=depth):
+                    result = made(sunk | {"which": which, "counterbore_depth": {"text": f"{depth} mm"}})
+                    key = "counterbore_floor" if which == "motor" else "flange_counterbore_floor"
+                    self.assertIs(check_of(result, f"plate.{key}").verdict, verdict)
+
+    def test_a_head_sunk_unlike_the_others_leaves_the_joint_open(self) -> None:
+        odd = {"which": "H3", "counterbore": {"text": "18 mm"}, "counterbore_depth": {"text": "3 mm"}}
+        result = made(odd | {"held": "clearance", "counterbore_side": "gearbox"})
+        self.assertIs(check_of(result, "plate.flange_friction").verdict, Verdict.NOT_KNOWN)

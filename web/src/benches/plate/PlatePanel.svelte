@@ -4,6 +4,7 @@
   import BuildUpFields from './BuildUpFields.svelte';
   import { BORE, CONCENTRICITY, EDGE, GEARBOX_PLATE_BORE, LOCATED, ORDER, PLATE } from './fields';
   import Registers from './Registers.svelte';
+  import Reliefs from './Reliefs.svelte';
 
   interface Props {
     sheet: PlateSheet;
@@ -44,6 +45,13 @@
     <p class="text-right text-[12.5px] text-ink-dim">never clearance screws</p>
     <Registers {sheet} {result} {disabled} {change} />
     <Fields form={CONCENTRICITY} from={sheet.plate} {disabled} change={plate} />
+
+    <h2 class="mt-4">What stands out of the faces</h2>
+    <Reliefs
+      reliefs={sheet.plate.reliefs}
+      {disabled}
+      change={(write) => change((next) => write(next.plate.reliefs))}
+    />
   {/if}
 
   <h2 class="mt-4">For the cutter</h2>

@@ -232,6 +232,41 @@ export const holeForm = (threads: readonly string[]): Form<HoleMade> => [
     ),
   ),
 ];
+export type Relief = Plate['reliefs'][number];
+const isCut = (relief: Relief) => relief.cut === 'through' || relief.cut === 'pocket';
+/** What stands out of a face, before and after the points of its outline. */
+export const RELIEF_FACE: Form<Relief> = [
+  choice(
+    'side',
+    'Stands out of',
+    [
+      ['motor', 'the motor'],
+      ['gearbox', 'the gearbox'],
+    ],
+    'not said',
+  ),
+];
+export const RELIEF: Form<Relief> = [
+  reading(
+    'width',
+    'Diameter, or width',
+    'length',
+    'about one point or along two; empty: the points go round it',
+  ),
+  reading('stands_out', 'Stands out', 'length', 'by depth gauge, from the face'),
+  choice(
+    'cut',
+    'For it',
+    [
+      ['through', 'cut right through'],
+      ['pocket', 'mill a pocket'],
+      ['nothing', 'nothing: it is clear'],
+    ],
+    'not said',
+  ),
+  asked(isCut, reading('room', 'Room round it', 'length', `castings are rough: ${fig(3, 'mm')}`)),
+  asked((relief) => relief.cut === 'pocket', reading('depth', 'Depth of the pocket', 'length')),
+];
 export const CONCENTRICITY: Form<Plate> = [
   reading('concentricity', 'Concentricity as machined', 'length'),
   reading('out_of_parallel', 'Faces out of parallel', 'length', 'most that its thickness differs'),
