@@ -91,7 +91,7 @@ def plate_drawing(
     shapes += _made(holes, seats, cutouts, labels, bends, kerf_mm)
     least_x, least_y, greatest_x, greatest_y = outline_bounds_mm(outline)
     drawn = []
-    place = _engraving_place(tuple(outline), tuple(holes), engraved)
+    place = _engraving_place(tuple(outline), (*holes, *_machined(seats, cutouts)), engraved)
     for side, face in zip(sides, engraved.faces, strict=True):
         lines = [title, f"Seen from {'' if side in ('above', 'below') else 'the '}{side}", *notes]
         is_first = side == sides[0]
@@ -113,6 +113,16 @@ def plate_drawing(
             )
         )
     return drawn[0], drawn[1]
+
+
+def _machined(seats: Sequence[Seat], cutouts: Sequence[Cutout]) -> list[PlateHole]:
+    """Registers and reliefs as holes that nothing is engraved over."""
+    found = [PlateHole(id=s.id, kind="bore", x_mm=0.0, y_mm=0.0, finished_mm=s.keeps_mm, cut_mm=None) for s in seats]
+    for one in cutouts:
+        x, y = one.shape.centroid.x, one.shape.centroid.y
+        size_mm = 2 * float(np.hypot(*(one.corners_mm - [x, y]).T).max())
+        found.append(PlateHole(id=one.id, kind="relief", x_mm=x, y_mm=y, finished_mm=size_mm, cut_mm=None))
+    return found
 
 
 def _notes(lines: Sequence[str], left_mm: float, foot_mm: float) -> list[Entity]:

@@ -55,6 +55,19 @@ def _sheared_mm(worked: Worked | None, place: Place) -> float | None:
     return worked.greatest_n / (math.pi * worked.head_mm * SHEAR_SHARE * place.material.yield_mpa)
 
 
+def _missing(sunk: Sunk, place: Place, worked: Worked | None, thickness_mm: float | None) -> tuple[str, ...]:
+    return missing_of(
+        {
+            "Depth of the counterbore": sunk.depth_mm,
+            "Diameter of the counterbore": sunk.size_mm,
+            "Thickness of the plate": thickness_mm,
+            f"Thread of {place.whose}": worked,
+            "Tightening and condition of the screws": worked.greatest_n if worked else None,
+            "What the plate is made of": place.material,
+        }
+    )
+
+
 def _floor_words(floor_mm: float | None, wanted_mm: float | None, missing: tuple[str, ...]) -> str:
     if floor_mm is None or wanted_mm is None:
         return wanted_words(missing)
@@ -87,29 +100,19 @@ def floor_checks(
     if sunk is None:
         return ()
     worked = worked_joint(joint, place)
-    greatest = worked.greatest_n if worked else None
-    sheared = _sheared_mm(worked, place)
+    greatest, sheared = worked.greatest_n if worked else None, _sheared_mm(worked, place)
     wanted_mm = max(FLOOR_PER_DIAMETER * worked.size.diameter_mm, sheared or 0.0) if worked else None
-    missing = missing_of(
-        {
-            "Depth of the counterbore": sunk.depth_mm,
-            "Diameter of the counterbore": sunk.size_mm,
-            "Thickness of the plate": thickness_mm,
-            f"Thread of {place.whose}": worked,
-            "Tightening and condition of the screws": greatest,
-            "What the plate is made of": place.material,
-        }
-    )
+    missing = _missing(sunk, place, worked, thickness_mm)
     floor_mm = None if sunk.depth_mm is None or thickness_mm is None else thickness_mm - sunk.depth_mm
     says = _floor_words(floor_mm, wanted_mm, missing)
+    is_through = floor_mm is not None and floor_mm <= 0  # it fails whatever the screw
     return (
         judge.check(
             "clearance",
             key="plate.counterbore_floor" if place.name == "motor" else f"plate.{place.name}_counterbore_floor",
             title="Floor under the sunk heads",
-            # A counterbore that goes right through fails whatever the screw.
-            demand=wanted_mm if wanted_mm is not None or floor_mm is None or floor_mm > 0 else 0.0,
-            capacity=floor_mm if floor_mm is None or floor_mm > 0 else -1.0,
+            demand=(wanted_mm or 0.0) if is_through else wanted_mm,
+            capacity=-1.0 if is_through else floor_mm,
             unit="mm",
             says=says,
             missing=missing,
