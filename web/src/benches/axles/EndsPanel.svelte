@@ -4,7 +4,7 @@
   import VerdictMark from '../../lib/ui/VerdictMark.svelte';
   import AdapterPart from './AdapterPart.svelte';
   import AxlePart from './AxlePart.svelte';
-  import { newAdapter, newAxle, newLine } from './edits';
+  import { newAdapter, newAxle, newLine, otherAxle, otherEnd } from './edits';
   import LinePart from './LinePart.svelte';
   import TurningPart from './TurningPart.svelte';
 
@@ -34,6 +34,9 @@
     none="None. An axle has two shafts with a joint at each end."
     {disabled}
     make={newAxle}
+    twin={otherAxle}
+    twinWords="add the other axle of the same parts"
+    twinName={otherEnd}
     {onpick}
     change={(write) => change((next) => write(next.axles))}
   >

@@ -2,10 +2,28 @@ import { fireEvent, render, screen, within } from '@testing-library/svelte';
 import { describe, expect, it } from 'vitest';
 import type { AxleShown, LineShown, PropLine, SideShown } from '../../api/types';
 import AxleTable from './AxleTable.svelte';
-import { lengthen, newAdapter, newAxle, newLine, shorten, twist } from './edits';
+import { lengthen, newAdapter, newAxle, newLine, otherAxle, otherEnd, shorten, twist } from './edits';
 import LineTable from './LineTable.svelte';
 
 const lined = () => document.body.textContent?.replace(/\s+/g, ' ') ?? '';
+
+describe('the other axle of the same parts', () => {
+  it('has its joints, bars and bolts, and none of its places', () => {
+    const rear = newAxle('Rear axle');
+    Object.assign(rear, { which: 'rear', laden: { text: '30' }, inner: { rating: { text: '2000 Nm' } } });
+    Object.assign(rear.left.bar, { diameter: { text: '28' }, length: { text: '512' }, part_number: 'A-7' });
+    rear.left.inner = { x: { text: '100' } };
+    rear.left.steers = false;
+    const front = otherAxle(rear, otherEnd(rear.name));
+    expect(front).toMatchObject({ name: 'Front axle', which: 'front', laden: null, inner: rear.inner });
+    expect(front.left.bar).toMatchObject({ diameter: { text: '28' }, part_number: '' });
+    expect(front.left.bar.length).toBeUndefined();
+    expect(front.left.inner).toEqual(newAxle('').left.inner);
+    expect(front.left.steers).toBeNull();
+    expect(otherEnd('Front axle')).toBe('Rear axle');
+    expect(otherEnd('tag')).toBe('tag, other axle');
+  });
+});
 
 describe('a line of shafts', () => {
   it('has a shaft less than joints, however it is lengthened and shortened', () => {

@@ -29,6 +29,43 @@ export const newAxle = (name: string): Axle => ({
   right: newSide(),
 });
 
+/** A side of the same parts at another axle: where its joints are and what was measured there is its own. */
+const sameParts = ({ bar }: AxleSide): AxleSide => ({
+  ...newSide(),
+  bar: {
+    ...newSide().bar,
+    made_to: bar.made_to,
+    diameter: bar.diameter,
+    bore: bar.bore,
+    inner_seat: bar.inner_seat,
+    outer_seat: bar.outer_seat,
+    material: bar.material,
+    guide_mpa: bar.guide_mpa,
+    range_mpa: bar.range_mpa,
+    inner_spline: { ...bar.inner_spline },
+    outer_spline: { ...bar.outer_spline },
+    grooves: bar.grooves,
+    boots: bar.boots,
+  },
+});
+
+/** The front axle from the rear one, or the other way: its joints, bars and bolts are the same, its places are not. */
+export const otherAxle = (axle: Axle, name: string): Axle => ({
+  ...axle,
+  name,
+  which: axle.which === 'rear' ? 'front' : axle.which === 'front' ? 'rear' : null,
+  laden: null,
+  empty: null,
+  left: sameParts(axle.left),
+  right: sameParts(axle.right),
+});
+
+export function otherEnd(name: string): string {
+  if (/rear/i.test(name)) return name.replace(/rear/i, (word) => (word === 'Rear' ? 'Front' : 'front'));
+  if (/front/i.test(name)) return name.replace(/front/i, (word) => (word === 'Front' ? 'Rear' : 'rear'));
+  return `${name}, other axle`;
+}
+
 const newJoint = (): PropLine['joints'][number] => ({ at: { point: null }, grease: '' });
 const newTube = (): PropLine['tubes'][number] => ({
   part_number: '',

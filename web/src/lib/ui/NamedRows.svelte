@@ -14,6 +14,8 @@
     disabled: boolean;
     make: (name: string) => R;
     twin?: (row: R, name: string) => R; // of a row, on the other side
+    twinWords?: string;
+    twinName?: (name: string) => string;
     onpick: (field: string) => void;
     change: (write: (rows: R[]) => void) => void;
     note: Snippet<[number, R]>;
@@ -31,6 +33,8 @@
     disabled,
     make,
     twin,
+    twinWords = 'add its twin on the other side',
+    twinName = otherSide,
     onpick,
     change,
     note,
@@ -49,7 +53,7 @@
   }
   function addTwin(row: R): void {
     if (!twin) return;
-    const name = otherSide(row.name);
+    const name = twinName(row.name);
     const made = twin(
       $state.snapshot(row) as R,
       rows.some((one) => one.name === name) ? `${name}, twin` : name,
@@ -91,7 +95,7 @@
       {#if isOpen}
         {#if twin && !disabled}<button
             class="min-h-6 text-[13px] text-brass underline underline-offset-2"
-            onclick={() => addTwin(row)}>add its twin on the other side</button
+            onclick={() => addTwin(row)}>{twinWords}</button
           >{/if}
         {@render body(row, k, putting(k))}
       {/if}
