@@ -2256,6 +2256,7 @@ export interface components {
              *       "wheel_kgm2": null,
              *       "tyre_nm_per_deg": null,
              *       "half_shaft_nm_per_deg": null,
+             *       "shakes_at": null,
              *       "play": null,
              *       "steps_a_turn": null
              *     }
@@ -4147,6 +4148,8 @@ export interface components {
              * @description Of an axle whose bars are not entered: torque that turns a half shaft a degree
              */
             half_shaft_nm_per_deg?: number | null;
+            /** @description A road speed at which it shakes or hums */
+            shakes_at?: components["schemas"]["RoadSpeed"] | null;
             /** @description Free turn at a wheel, the motor held and the other wheel down */
             play?: components["schemas"]["Slant"] | null;
             /**
@@ -6885,6 +6888,7 @@ export interface components {
              *       "turning": {
              *         "half_shaft_nm_per_deg": null,
              *         "play": null,
+             *         "shakes_at": null,
              *         "steps_a_turn": null,
              *         "tyre_nm_per_deg": null,
              *         "wheel_kgm2": null
@@ -8362,6 +8366,7 @@ export interface components {
             /** Adapters */
             adapters: components["schemas"]["AdapterShown"][];
             turning: components["schemas"]["TurningShown"];
+            shakes: components["schemas"]["ShakesShown"] | null;
             /** Queries */
             queries: components["schemas"]["ToDo"][];
             /** Assumed */
@@ -10418,6 +10423,34 @@ export interface components {
             unit: string;
             /** Length Mm */
             length_mm: number;
+        };
+        /**
+         * Shake
+         * @description Something that comes round at the speed asked about.
+         */
+        Shake: {
+            /** What */
+            what: string;
+            /** Per Turn */
+            per_turn: number;
+            /** Hz */
+            hz: number;
+            /** Because */
+            because: string;
+            /** Near */
+            near: string;
+        };
+        /**
+         * ShakesShown
+         * @description What may shake at a road speed, slowest first.
+         */
+        ShakesShown: {
+            /** Kmh */
+            kmh: number;
+            /** Shakes */
+            shakes: components["schemas"]["Shake"][];
+            /** Missing */
+            missing: string[];
         };
         /**
          * Share

@@ -197,6 +197,24 @@ class TurningShown(Result):
     play_at_motor_deg: float | None
 
 
+class Shake(Result):
+    """Something that comes round at the speed asked about."""
+
+    what: str
+    per_turn: int  # of what it is named after
+    hz: float
+    because: str  # what would be the matter
+    near: str  # modes of the line that it would set going; empty: none
+
+
+class ShakesShown(Result):
+    """What may shake at a road speed, slowest first."""
+
+    kmh: float
+    shakes: tuple[Shake, ...]
+    missing: tuple[str, ...]  # what may shake too, were it known
+
+
 class AxlesResult(Result):
     """The shafts between unit and wheels."""
 
@@ -204,6 +222,7 @@ class AxlesResult(Result):
     lines: tuple[LineShown, ...]
     adapters: tuple[AdapterShown, ...]
     turning: TurningShown
+    shakes: ShakesShown | None  # at the speed asked about
     queries: tuple[ToDo, ...]
     assumed: tuple[Assumed, ...]
     to_do: tuple[ToDo, ...]

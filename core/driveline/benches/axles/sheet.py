@@ -9,7 +9,7 @@ from pydantic import Field
 
 from driveline.joints.sheet import Bolts
 from driveline.shafts.splines import SplineHub
-from driveline.sheet import Angle, Coordinate, Length, Mass, Name, Sheet, Slant, Spin, Torque, Words
+from driveline.sheet import Angle, Coordinate, Length, Mass, Name, RoadSpeed, Sheet, Slant, Spin, Torque, Words
 from driveline.space.spots import Spot
 from driveline.tables.materials import PlateMaterial
 from driveline.words import Choice
@@ -324,6 +324,7 @@ class LineTurns(Sheet):
     half_shaft_nm_per_deg: Rate | None = Field(
         default=None, description="Of an axle whose bars are not entered: torque that turns a half shaft a degree"
     )
+    shakes_at: RoadSpeed | None = Field(default=None, description="A road speed at which it shakes or hums")
     play: Slant | None = Field(
         default=None, description="Free turn at a wheel, the motor held and the other wheel down"
     )

@@ -21,6 +21,7 @@ from driveline.benches.axles.lines import LineFound, line_found
 from driveline.benches.axles.needs import AxlesNeeds
 from driveline.benches.axles.parts import USUAL_GRADE_MM_S, bar_part, tube_part
 from driveline.benches.axles.results import AxlesResult
+from driveline.benches.axles.shakes import shakes_of
 from driveline.benches.axles.sheet import Axle, AxlesSheet
 from driveline.benches.axles.shown import adapter_shown, axle_shown, line_shown
 from driveline.benches.axles.through_travel import travelling
@@ -57,6 +58,7 @@ def run(sheet: AxlesSheet, _laid: LaidOut, needs: AxlesNeeds, judge: Judge) -> O
             ),
             lines=tuple(line_shown(one, checks) for one in lines),
             turning=turning.shown(),
+            shakes=shakes_of(sheet, turning),
             adapters=tuple(adapter_shown(one, checks) for one in adapters),
             queries=(*_queries(axles, lines), *_adapter_queries(adapters)),
             assumed=(*_assumed(sheet, needs), *turning.assumed()),

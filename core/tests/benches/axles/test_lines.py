@@ -119,6 +119,27 @@ class LineTest(TestCase):
         wheel_hz_a_kmh = 1000 / 3600 / rolls_m
         self.assertAlmostEqual(joints.kmh, hz[1] / (2 * final) / wheel_hz_a_kmh, delta=0.2)
 
+    def test_what_shakes_at_a_speed_comes_round_as_often_as_it_turns(self) -> None:
+        """At 90 km/h in Wren's gear: wheels 25/rolls, the shaft 4.11 times as often, its joints twice a turn."""
+        self.assertIsNone(evaluate(JobFile.model_validate(job("wren"))).axles.shakes)
+        found = evaluate(JobFile.model_validate(job("wren", turning__shakes_at="90 km/h"))).axles
+        shakes = found.shakes
+        assert shakes is not None
+        hz = {(one.what, one.per_turn): one.hz for one in shakes.shakes}
+        line = found.lines[0].name
+        wheels = 25 / 1.8349976
+        self.assertAlmostEqual(hz["wheels", 1], wheels, delta=0.01)
+        self.assertAlmostEqual(hz[line, 1], 4.1111111 * wheels, delta=0.05)
+        self.assertAlmostEqual(hz[line, 2], 2 * hz[line, 1])
+        self.assertEqual([one.hz for one in shakes.shakes], sorted(one.hz for one in shakes.shakes))
+        # At the speeds where the joints meet a mode of the gear that was chosen, the mode stands beside them.
+        near = []
+        for meet in found.turning.meets:
+            met = evaluate(JobFile.model_validate(job("wren", turning__shakes_at=f"{meet.kmh} km/h"))).axles.shakes
+            assert met is not None
+            near += [(meet.gear, one.what, one.per_turn) for one in met.shakes if one.near]
+        self.assertIn((line, 2), [(what, times) for _, what, times in near])
+
     def test_too_straight_a_cross_does_not_roll(self) -> None:
         data = job("wren", lines__0__box={"falls": {"text": "4.626 deg"}, "left": {"text": "0 deg"}})
         check = check_of(data, "l1.j1.runs")

@@ -7,6 +7,7 @@
   import AxleTable from './AxleTable.svelte';
   import LinePicture from './LinePicture.svelte';
   import LineTable from './LineTable.svelte';
+  import ShakesTable from './ShakesTable.svelte';
   import TurningTable from './TurningTable.svelte';
 
   interface Props {
@@ -58,6 +59,7 @@
   </div>
 {/if}
 {#if shown === TURNS}
+  {#if result.shakes}<ShakesTable shakes={result.shakes} />{/if}
   <TurningTable turning={result.turning} />
 {:else if adapter}
   <div class="on-dye bg-dye p-3 text-scribe">

@@ -2,7 +2,7 @@
   import type { AxlesSheet, TurningShown } from '../../api/types';
   import Fields from '../../measure/Fields.svelte';
   import { useUnits } from '../../measure/units.svelte';
-  import { TURNING } from './fields';
+  import { SHAKES, TURNING } from './fields';
 
   interface Props {
     turning: AxlesSheet['turning'];
@@ -18,4 +18,5 @@
 {#if found.missing[0]}<p class="text-[12.5px] text-ink-dim">
     At what speeds it hums is known with: {units.words(found.missing[0])}.
   </p>{/if}
+<Fields form={SHAKES} from={turning} {disabled} {change} />
 <Fields form={TURNING} from={turning} {disabled} {change} />

@@ -341,6 +341,14 @@ export const tubeForm = (k: number): Form<Tube> => [
   yesNo<Tube>('is_mock_up', `Shaft ${k + 1} is`, '', ['a mock-up: a measuring stick', 'to be made']),
 ];
 
+export const SHAKES: Form<Turning> = [
+  reading(
+    'shakes_at',
+    'It shakes at',
+    'road_speed',
+    'by what was felt: all that comes round then stands beside it',
+  ),
+];
 export const TURNING: Form<Turning> = [
   number<Turning>('wheel_kgm2', 'Inertia of a driven wheel', [0.01, 100], 'with tyre and brake', 'kg·m²'),
   number<Turning>(
