@@ -8,6 +8,7 @@ from driveline.drawing.model import Drawing
 from driveline.drawing.order import OrderLine, order_sheet
 from driveline.figures import written
 from driveline.parts.made import FlatPart
+from driveline.results import ToDo
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -35,6 +36,7 @@ class OrderedPart:
     sizes: tuple[Size, ...]
     lines: tuple[OrderLine, ...]  # everything that its maker must know
     asks: tuple[str, ...]  # what its maker must confirm
+    wanted: tuple[ToDo, ...] = ()  # what its maker would have to ask, and where it is entered
     guards: str = ""  # checks whose keys begin so hold back its release; empty: all that do of its bench
     held_back: str = ""  # why it may not be released, where it may not
 
@@ -46,7 +48,9 @@ class OrderedPart:
     def sheet(self, job_name: str, revision: str) -> Drawing:
         """Return its order sheet."""
         head = (("part number", self.number or "not given"), ("revision", revision), ("quantity", str(self.quantity)))
-        return order_sheet(f"{job_name}: {self.title.lower()}", self.drawing, head, self.lines, self.asks)
+        missing = "; ".join(one.text for one in self.wanted)
+        asks = (*self.asks, f"Not stated yet: {missing}.") if missing else self.asks
+        return order_sheet(f"{job_name}: {self.title.lower()}", self.drawing, head, self.lines, asks)
 
     def order(self, job_name: str, revision: str) -> "Order":
         """Return it as data, for a maker who reads it in."""

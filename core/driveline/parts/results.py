@@ -4,6 +4,7 @@ from driveline.checks import Result, Verdict
 from driveline.drawing.model import Drawing
 from driveline.drawing.order import OrderLine
 from driveline.parts.records import PartKey, Seen
+from driveline.results import ToDo
 
 
 class HoleRow(Result):
@@ -78,6 +79,7 @@ class OrderShown(Result):
     material: str
     lines: tuple[OrderLine, ...]
     asks: tuple[str, ...]
+    wanted: tuple[ToDo, ...]  # what its maker would have to ask, and where it is entered
 
 
 class FeatureRow(Result):

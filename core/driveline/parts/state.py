@@ -51,7 +51,12 @@ def _ordered_state(part: OrderedPart, records: BuildRecords) -> PartResult:
         ligaments=(),
         cut=None,
         order=OrderShown(
-            number=part.number, quantity=part.quantity, material=part.material, lines=part.lines, asks=part.asks
+            number=part.number,
+            quantity=part.quantity,
+            material=part.material,
+            lines=part.lines,
+            asks=part.asks,
+            wanted=part.wanted,
         ),
         guards=part.guards,
         held_back=part.held_back,

@@ -9863,6 +9863,8 @@ export interface components {
             lines: components["schemas"]["OrderLine"][];
             /** Asks */
             asks: string[];
+            /** Wanted */
+            wanted: components["schemas"]["ToDo"][];
         };
         /**
          * OutlineCorner

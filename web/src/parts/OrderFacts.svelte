@@ -1,5 +1,6 @@
 <script lang="ts">
   import type { PartResult } from '../api/types';
+  import ToDoList from '../ledger/ToDoList.svelte';
   import { useEditor } from '../job/job-editor.svelte';
   import { useUnits } from '../measure/units.svelte';
   import { saveThenFetch } from './files';
@@ -25,6 +26,10 @@
     >as data, JSON</button
   >
 </p>
+{#if order.wanted.length > 0}
+  <p class="mt-2 font-semibold">Still missing for it</p>
+  <ToDoList todos={order.wanted} class="border-t border-edge py-1" />
+{/if}
 <details>
   <summary class="min-h-7 cursor-pointer">What its maker must know</summary>
   <dl class="grid grid-cols-[1fr_auto] gap-x-3">

@@ -7,6 +7,7 @@ from driveline.benches.axles.axle_checks import SideFound
 from driveline.benches.axles.bar_checks import high_nm
 from driveline.benches.axles.bars import tube_inside_mm
 from driveline.benches.axles.lines import LineFound
+from driveline.benches.axles.order_wanted import bar_unsaid, tube_unsaid
 from driveline.benches.axles.posing import squared_speed
 from driveline.benches.axles.sheet import Bar, BarSpline, JointKind, Tube
 from driveline.benches.axles.tube_checks import critical_of, longest_mm
@@ -65,6 +66,7 @@ def bar_part(one: SideFound) -> OrderedPart | None:
             "Circlip grooves as stated; no sharp corner at their foot.",
             "Left and right are marked on the bar's end, with the revision letter.",
         ),
+        wanted=bar_unsaid(bar, f"{one.field}.bar"),
         guards=f"{one.key}.",
         held_back=MOCK_UP if bar.is_mock_up else "",
     )
@@ -202,6 +204,7 @@ def tube_part(one: LineFound, j: int, tube: Tube) -> OrderedPart | None:
             "Flanges, bolts and registers fit those stated.",
             "Balanced at the greatest speed, to the grade stated, at both ends.",
         ),
+        wanted=tube_unsaid(tube, f"{one.field}.tubes.{j}"),
         guards=f"{one.key}.",
         held_back=MOCK_UP if tube.is_mock_up else "",
     )

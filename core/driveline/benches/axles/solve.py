@@ -19,6 +19,7 @@ from driveline.benches.axles.even_life import side_life_checks
 from driveline.benches.axles.line_checks import line_checks
 from driveline.benches.axles.lines import LineFound, line_found
 from driveline.benches.axles.needs import AxlesNeeds
+from driveline.benches.axles.order_wanted import bar_wanted
 from driveline.benches.axles.parts import USUAL_GRADE_MM_S, bar_part, tube_part
 from driveline.benches.axles.results import AxlesResult
 from driveline.benches.axles.shakes import shakes_of
@@ -182,9 +183,10 @@ def _to_do(
             if lacking:
                 yield ToDo(field=side.field, text=f"Still wanted of {lacking[0]}.")
             elif bar_part(side) is None:
-                sizes = "its bar's length, ±, diameter, and both splines' length and outside"
-                text = f"Still wanted of {side.words}: {sizes}."
-                yield ToDo(field=f"{side.field}.bar", text=text)
+                sizes = bar_wanted(side.side.bar, f"{side.field}.bar")
+                words = "; ".join(each.text for each in sizes) or "splines shorter than the bar"
+                text = f"For the order of {side.words}'s bar: {words}."
+                yield ToDo(field=sizes[0].field if sizes else f"{side.field}.bar", text=text)
     for line in lines:
         lacking = (*line.ends_missing, *line.twist_missing, *line.travel_missing, *line.standing_missing)
         if lacking:

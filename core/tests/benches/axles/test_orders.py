@@ -12,6 +12,7 @@ from driveline.parts.ordered import Order
 from driveline.parts.records import Measure
 from driveline.parts.release import release_of
 from driveline.parts.released import judged
+from driveline.shafts.spline_forms import spline_forms
 from tests.benches.axles.jobs import AT, check_of, job, part_of, plain
 
 
@@ -44,6 +45,32 @@ class OrderTest(TestCase):
         data = job("plover", axles__0__left__bar__is_mock_up=True)
         self.assertIn("measuring stick", part_of(data, "axles.a1.left_bar").held_back)
         self.assertIs(check_of(data, "a1.left.made").verdict, Verdict.FAILS)
+
+    def test_an_order_says_what_its_maker_would_have_to_ask_and_where_it_is_entered(self) -> None:
+        data = job("plover")
+        bar = data["sheets"]["axles"]["axles"][0]["left"]["bar"]
+        bar["boots"] = ""
+        bar["inner_spline"] |= {"teeth": 26, "outside": {"text": "33.75 mm"}, "form": ""}
+        part = part_of(data, "axles.a1.left_bar")
+        asked = {one.field.split("bar.")[1]: plain(one.text) for one in part.wanted}
+        self.assertEqual(asked["boots"], "its boots")
+        self.assertIn("module 1.25, ISO 4156", asked["inner_spline.form"])
+        words = " ".join(e.text for e in part.sheet("Plover", "1").entities if hasattr(e, "text"))
+        self.assertIn("Not stated yet", words)
+
+    def test_what_a_bar_can_not_be_drawn_without_is_named_one_by_one(self) -> None:
+        data = job("plover", axles__0__left__bar__diameter=None)
+        (asked,) = [one for one in evaluate(JobFile.model_validate(data)).axles.to_do if "left" in one.field]
+        self.assertEqual(asked.field, "axles.axles.0.left.bar.diameter")
+        self.assertIn("its diameter", asked.text)
+        self.assertNotIn("length", asked.text)
+
+    def test_a_spline_by_count_and_diameter(self) -> None:
+        cases = ((26, 33.75, "module 1.25"), (27, 29.63, "24/48"), (30, 31.0, "module 1"), (35, 19.05, "48/96"))
+        for teeth, outside, words in cases:
+            with self.subTest(teeth=teeth, outside=outside):
+                self.assertIn(words, plain(spline_forms(teeth=teeth, outside_mm=outside)[0]))
+        self.assertEqual(spline_forms(teeth=6, outside_mm=35.0), ())  # a square-sided one: measure its teeth
 
     def test_an_order_reads_back_by_its_schema(self) -> None:
         for name, key in (("plover", "axles.a1.right_bar"), ("bittern", "axles.l2.t1_tube")):
