@@ -8,6 +8,13 @@
   }
   let { part }: Props = $props();
   const units = useUnits();
+  /** Holes that are more than cut, by how they are made. */
+  const odd = $derived(
+    part.hole_table.reduce((made, hole) => {
+      if (hole.made !== 'cut') made.set(hole.made, [...(made.get(hole.made) ?? []), hole.id]);
+      return made;
+    }, new Map<string, string[]>()),
+  );
 </script>
 
 <section class="px-3 py-3">
@@ -47,7 +54,9 @@
         {/each}
       </tbody>
     </table>
-    <p class="mt-2 text-[13px] text-ink-dim">* cut small and machined, or marked and drilled by hand.</p>
+    {#each odd as [made, ids] (made)}
+      <p class="mt-1 text-[13px] text-ink-dim">* {ids.join(', ')}: {units.words(made)}</p>
+    {/each}
   {:else}
     <p class="mt-2 text-ink-dim">Filled in as soon as three holes are settled.</p>
   {/if}

@@ -58,8 +58,8 @@
     >
   </div>
 {/if}
+{#if result.shakes}<ShakesTable shakes={result.shakes} />{/if}
 {#if shown === TURNS}
-  {#if result.shakes}<ShakesTable shakes={result.shakes} />{/if}
   <TurningTable turning={result.turning} />
 {:else if adapter}
   <div class="on-dye bg-dye p-3 text-scribe">
