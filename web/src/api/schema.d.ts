@@ -4199,10 +4199,9 @@ export interface components {
             is_on: boolean;
             /**
              * Only Laden
-             * @description Load: counted laden only
-             * @default false
+             * @description Load: counted laden only; unsaid: counted always
              */
-            only_laden: boolean;
+            only_laden?: boolean | null;
             /** @description Forward of the rear wheel centres */
             x?: components["schemas"]["Coordinate"] | null;
             /** @description Left of the middle */

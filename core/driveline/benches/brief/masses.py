@@ -1,5 +1,6 @@
 """Masses off and on: what each axle carries as it was, as it will be and laden, and the balance that follows."""
 
+import re
 from collections.abc import Iterator
 from dataclasses import dataclass
 from typing import Final
@@ -93,7 +94,7 @@ def _drawn(sheet: MassesSheet, placed: tuple[PlacedMass, ...]) -> tuple[Placed, 
             name=item.name,
             mass_kg=item.mass.kg,
             is_on=item.is_on,
-            only_laden=item.only_laden,
+            only_laden=bool(item.only_laden),
             x_mm=item.x.mm,
             z_mm=item.z.mm,
         )
@@ -164,8 +165,25 @@ def _laden(kerb: Load | None, loads: list[Load], stated_kg: float | None) -> Loa
     return combined([placed, Load(mass_kg=beyond_kg, x_mm=None, y_mm=None, z_mm=None)])
 
 
+LOADS: Final = re.compile(
+    r"\b(people|persons?|passengers?|driver|crew|occupants?|bags?|luggage|baggage|load|cargo|shopping|dogs?|tools?)\b",
+    re.I,
+)
+
+
+def _load_queries(sheet: MassesSheet) -> Iterator[str]:
+    """What goes by the name of a load and is counted empty too: nobody said which it is."""
+    for item in sheet.items:
+        if item.is_on and item.only_laden is None and LOADS.search(item.name):
+            yield (
+                f"{item.name}: is it of the vehicle, there when it is empty too, or load, counted laden only? "
+                "Say put on, or load."
+            )
+
+
 def _queries(sheet: MassesSheet, vehicle: Vehicle, kerb: Load | None, loads: list[Load]) -> Iterator[str]:
     """Figures that contradict one another: both are named, and neither is believed more."""
+    yield from _load_queries(sheet)
     kerb_kg, laden_kg = positive_of(vehicle.kerb_mass), positive_of(vehicle.laden_mass)
     front_kg, rear_kg = positive_of(sheet.front_axle), positive_of(sheet.rear_axle)
     if kerb is not None and laden_kg is not None:

@@ -13,7 +13,7 @@ class MassItem(Sheet):
     name: Name
     mass: Mass
     is_on: bool = Field(default=True, description="Put on; else taken off")
-    only_laden: bool = Field(default=False, description="Load: counted laden only")
+    only_laden: bool | None = Field(default=None, description="Load: counted laden only; unsaid: counted always")
     x: Coordinate | None = Field(default=None, description="Forward of the rear wheel centres")
     y: Coordinate | None = Field(default=None, description="Left of the middle")
     z: Coordinate | None = Field(default=None, description="Above the ground")

@@ -53,6 +53,19 @@ class MassesTest(TestCase):
         assert weights.balance is not None and weights.laden_balance is not None
         self.assertAlmostEqual(float(weights.laden_balance.front_share), 360 / 1500)
 
+    def test_a_load_by_its_name_is_asked_about_until_it_is_said(self) -> None:
+        cases: tuple[tuple[str, dict[str, Any], bool], ...] = (
+            ("two people and bags", {}, True),
+            ("two people and bags", {"only_laden": False}, False),
+            ("two people and bags", {"only_laden": True}, False),
+            ("battery", {}, False),
+        )
+        for name, said, is_asked in cases:
+            with self.subTest(name, **said):
+                sheet = MassesSheet.model_validate({"items": [item(name, "180 kg", **said)]})
+                queries = solve_masses(sheet, Vehicle.model_validate(VEHICLE), None).queries
+                self.assertEqual(any(one.startswith(f"{name}: is it") for one in queries), is_asked)
+
     def test_an_item_without_a_place_leaves_the_balance_unknown(self) -> None:
         sheet = MassesSheet.model_validate({"items": [item("battery", "300 kg")]})
         weights = solve_masses(sheet, Vehicle.model_validate(VEHICLE), None)

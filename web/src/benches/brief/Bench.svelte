@@ -19,6 +19,7 @@
 {#snippet overview()}<OverviewTab result={result.brief} {brief} {disabled} {change} />{/snippet}
 {#snippet motor()}<MotorTab plot={result.brief.motor ?? null} {brief} {disabled} {change} />{/snippet}
 {#snippet masses()}<MassesTab
+    queries={result.brief.queries}
     result={result.brief.masses}
     sheet={editor.sheets.brief.masses}
     {disabled}

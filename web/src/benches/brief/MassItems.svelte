@@ -8,16 +8,19 @@
 
   interface Props {
     items: readonly MassItem[];
+    queries?: readonly string[]; // of the masses: those of an item begin with its name
     disabled: boolean;
     change: (write: (items: MassItem[]) => void) => void;
   }
-  let { items, disabled, change }: Props = $props();
+  let { items, queries = [], disabled, change }: Props = $props();
   const units = useUnits();
   const reader = useReader();
   const uid = $props.id();
   let name = $state('');
   let mass = $state('');
   let says = $state('');
+  const isAsked = (item: MassItem) =>
+    item.only_laden === null && queries.some((query) => query.startsWith(`${item.name}:`));
   const COLUMNS: readonly Column<MassItem>[] = [
     shown((item) => item.name, { head: 'item', size: 'min-w-32' }),
     {
@@ -27,11 +30,16 @@
       size: 'w-16',
       options: [
         ['on', 'on'],
+        ['unsaid', 'on or load?'],
         ['off', 'off'],
         ['load', 'load'],
       ],
-      read: (item) => (item.only_laden ? 'load' : item.is_on ? 'on' : 'off'),
-      write: (item, kind) => Object.assign(item, { is_on: kind !== 'off', only_laden: kind === 'load' }),
+      read: (item) => (item.only_laden ? 'load' : !item.is_on ? 'off' : isAsked(item) ? 'unsaid' : 'on'),
+      write: (item, kind) =>
+        Object.assign(item, {
+          is_on: kind !== 'off',
+          only_laden: kind === 'unsaid' ? null : kind === 'load',
+        }),
     },
     figure('mass', 'Mass of', 'mass', {
       head: 'mass',
@@ -47,7 +55,7 @@
     const text = units.meant(mass.trim(), 'mass');
     says = (await reader.read(text, 'mass', null)).problem;
     if (says) return;
-    const item = { name: name.trim(), mass: { text }, is_on: true, only_laden: false };
+    const item = { name: name.trim(), mass: { text }, is_on: true, only_laden: null };
     change((next) => next.push(item));
     name = mass = '';
   }

@@ -10,10 +10,11 @@
   interface Props {
     result: MassesResult;
     sheet: MassesSheet;
+    queries: readonly string[];
     disabled: boolean;
     change: (write: (sheet: MassesSheet) => void) => void;
   }
-  let { result, sheet, disabled, change }: Props = $props();
+  let { result, sheet, queries, disabled, change }: Props = $props();
   const units = useUnits();
 </script>
 
@@ -60,7 +61,12 @@
       {/each}.
     </p>
   {/if}
-  <MassItems items={sheet.items} {disabled} change={(write) => change((next) => write(next.items))} />
+  <MassItems
+    items={sheet.items}
+    {queries}
+    {disabled}
+    change={(write) => change((next) => write(next.items))}
+  />
   <div class="grid gap-x-7 gap-y-4 [--field-width:6rem] lg:grid-cols-2">
     <section>
       <h3>Weighed as it was</h3>

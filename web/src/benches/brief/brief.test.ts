@@ -38,7 +38,7 @@ describe('MassItems', () => {
       name: 'battery box',
       mass: { text: '120 kg' },
       is_on: true,
-      only_laden: false,
+      only_laden: null,
     });
     expect(valueOf('Name of an item')).toBe('');
   });
@@ -65,6 +65,17 @@ describe('MassItems', () => {
     expect(kind.value).toBe('off');
     await fireEvent.change(kind, { target: { value: 'load' } });
     expect(written[0]?.[0]).toMatchObject({ is_on: true, only_laden: true });
+  });
+
+  it('asks of a load by its name whether it is one, until it is said', async () => {
+    const people = { name: 'two people and bags', mass: { text: '180 kg' }, is_on: true, only_laden: null };
+    const { written, change } = writing([people]);
+    const queries = ['two people and bags: is it of the vehicle, or load?'];
+    render(MassItems, { items: [people], queries, disabled: false, change });
+    const kind = screen.getByLabelText<HTMLSelectElement>('Off or on: two people and bags');
+    expect(kind.value).toBe('unsaid');
+    await fireEvent.change(kind, { target: { value: 'on' } });
+    expect(written[0]?.[0]).toMatchObject({ is_on: true, only_laden: false });
   });
 
   it('only shows, where one may only look', () => {
