@@ -58,7 +58,7 @@ def _runs(one: LineFound, j: int, judge: Judge) -> Check:
         capacity=limit,
         unit="°",
         says=says,
-        missing=(*one.ends_missing, *one.standing_missing, *one.speed_missing),
+        missing=(*one.rest_missing, *one.standing_missing, *one.speed_missing),
         inputs=(f"{one.field}.joints.{j}",),
         station=one.station,
         working=lambda: angle_working(

@@ -37,7 +37,7 @@ def life_checks(one: LineFound, needs: AxlesNeeds, judge: Judge) -> Iterator[Che
                 (joint.capacity, f"{one.field}.joints.{j}.capacity"),
                 run_of(one.line, one.field),
                 _angle_deg(one, j),
-                (*one.ends_missing, *one.standing_missing),
+                (*one.rest_missing, *one.standing_missing),
                 judge,
             )
     for j in range(1, len(one.line.joints) - 1):
@@ -94,7 +94,7 @@ def _life(one: LineFound, j: int, judge: Judge) -> Check:
         capacity=lasts,
         unit="h",
         says="" if lasts is None else f"{fig(lasts, 'h', 0)} in nine of ten.",
-        missing=(*one.ends_missing, *one.standing_missing, *missing, *run.missing),
+        missing=(*one.rest_missing, *one.standing_missing, *missing, *run.missing),
         inputs=(f"{one.field}.joints.{j}.capacity", f"{one.field}.life_torque", f"{one.field}.life_h"),
         station=one.station,
         working=working,

@@ -21,9 +21,6 @@ from driveline.benches.axles.line_missing import (
 from driveline.benches.axles.measured import joints_mm
 from driveline.benches.axles.needs import AxlesNeeds, ShaftLoad
 from driveline.benches.axles.posing import (
-    AT_RIDE,
-    EMPTY,
-    LADEN,
     RPM_AT_ONE,
     UNWOUND,
     Posed,
@@ -33,6 +30,7 @@ from driveline.benches.axles.posing import (
     posed_of,
     slips_of,
     squared_speed,
+    standing_of,
     swept_of,
 )
 from driveline.benches.axles.sheet import JointKind, PropLine
@@ -51,13 +49,15 @@ class LineFound:
     key: str
     field: str
     load: ShaftLoad | None
-    ends_missing: tuple[str, ...]  # of where its joints are and which way its ends point
+    ends_missing: tuple[str, ...]  # of where its joints are and which way its ends point, wherever it is moved
+    rest_missing: tuple[str, ...]  # the same with the unit at rest
     twist_missing: tuple[str, ...]
     moves_missing: tuple[str, ...]
     travel_missing: tuple[str, ...]
     standing_missing: tuple[str, ...]
     wind_missing: tuple[str, ...]
     joints_mm: Floats | None  # at ride, (n, 3)
+    standing: tuple[Posed, ...]  # at the heights at which its axle stands, the unit at rest
     posed: tuple[Posed, ...]
     swept: Swept | None
     slips: dict[int, Slip]
@@ -125,11 +125,6 @@ class LineFound:
         """Of chains of the same joints and yokes, that stand differently."""
         return exact_of_lines_rad_s2(chains[0], np.array([one.lines for one in chains]), RPM_AT_ONE)
 
-    @property
-    def standing(self) -> tuple[Posed, ...]:
-        """The line at the heights at which its axle stands."""
-        return tuple(one for one in self.posed if one.name in (AT_RIDE, LADEN, EMPTY))
-
 
 def line_found(line: PropLine, k: int, needs: AxlesNeeds) -> LineFound:
     """Return a line of propshafts, as far as it is known."""
@@ -138,6 +133,7 @@ def line_found(line: PropLine, k: int, needs: AxlesNeeds) -> LineFound:
     angles = angles_missing(line)
     joints = None if places else joints_mm(line, points)
     doubts: list[tuple[str, str]] = [*_doubts(line, field)]
+    standing, at_rest = _standing(line, joints, field)
     posed: tuple[Posed, ...] = ()
     swept, slips = None, dict[int, Slip]()
     wound = wound_of(line, needs)
@@ -152,24 +148,39 @@ def line_found(line: PropLine, k: int, needs: AxlesNeeds) -> LineFound:
             posed = ()
     if swept is not None and joints is not None:
         slips = slips_of(line, swept, joints, moves)
-    bent = tuple(f"{line.name}: {text}" for _, text in doubts)
+    bent, as_it_stands = (tuple(f"{line.name}: {text}" for _, text in said) for said in (doubts, at_rest))
     return LineFound(
         line=line,
         key=f"axles.l{k + 1}",
         field=field,
         load=load_at("propshaft", line.which, needs),
         ends_missing=(*places, *angles, *bent),
+        rest_missing=(*places, *angles, *as_it_stands),
         twist_missing=tuple(twist_missing(line)),
         moves_missing=needs.moves_missing,
         travel_missing=travel_missing(line),
         standing_missing=standing_missing(line),
         wind_missing=wind_missing(line, needs),
         joints_mm=joints,
+        standing=standing,
         posed=posed,
         swept=swept,
         slips=slips,
         doubts=tuple(doubts),
     )
+
+
+def _standing(
+    line: PropLine, joints: Floats | None, field: str
+) -> tuple[tuple[Posed, ...], tuple[tuple[str, str], ...]]:
+    """The line as its axle stands, the unit at rest, and what can't be of it: how a case moves it is another matter."""
+    doubts = tuple(_doubts(line, field))
+    if joints is None or directions_missing(line):
+        return (), doubts
+    try:
+        return tuple(not_folded(one) for one in standing_of(line, joints)), doubts
+    except ImpossibleInput as error:
+        return (), (*doubts, (f"{field}.joints", f"{line.name}: {error}"))
 
 
 def wound_of(line: PropLine, needs: AxlesNeeds) -> Wound:

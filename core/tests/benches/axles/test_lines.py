@@ -119,6 +119,12 @@ class LineTest(TestCase):
         wheel_hz_a_kmh = 1000 / 3600 / rolls_m
         self.assertAlmostEqual(joints.kmh, hz[1] / (2 * final) / wheel_hz_a_kmh, delta=0.2)
 
+    def test_a_case_that_folds_the_line_does_not_hide_how_it_runs_at_rest(self) -> None:
+        before, after = job("wren"), job("wren", lines__0__winds_up="80 deg")
+        for key in ("l1.j2.runs", "l1.j2.life"):
+            self.assertEqual(check_of(after, key).verdict, check_of(before, key).verdict)
+        self.assertIsNot(check_of(after, "l1.j2.angle").verdict, Verdict.HOLDS)
+
     def test_what_shakes_at_a_speed_comes_round_as_often_as_it_turns(self) -> None:
         """At 90 km/h in Wren's gear: wheels 25/rolls, the shaft 4.11 times as often, its joints twice a turn."""
         self.assertIsNone(evaluate(JobFile.model_validate(job("wren"))).axles.shakes)
