@@ -123,7 +123,7 @@ class LineTest(TestCase):
         before, after = job("wren"), job("wren", lines__0__winds_up="80 deg")
         for key in ("l1.j2.runs", "l1.j2.life"):
             self.assertEqual(check_of(after, key).verdict, check_of(before, key).verdict)
-        self.assertIsNot(check_of(after, "l1.j2.angle").verdict, Verdict.HOLDS)
+        self.assertIsNot(check_of(after, "l1.j2.reach").verdict, Verdict.HOLDS)
 
     def test_what_shakes_at_a_speed_comes_round_as_often_as_it_turns(self) -> None:
         """At 90 km/h in Wren's gear: wheels 25/rolls, the shaft 4.11 times as often, its joints twice a turn."""
