@@ -7,9 +7,9 @@ from concurrent.futures import ProcessPoolExecutor
 from concurrent.futures.process import BrokenProcessPool
 from dataclasses import dataclass
 from functools import cache
-from multiprocessing import get_context
+from multiprocessing import get_context, parent_process
 from pathlib import Path
-from threading import Lock
+from threading import Lock, Thread
 from time import monotonic
 from typing import Final
 
@@ -122,8 +122,16 @@ _PROCESS: Final[list[_Process]] = []
 
 def _begin(scans: Path, wanted: ctypes.c_ulong) -> None:
     os.nice(GIVES_WAY)
+    Thread(target=_end_with_the_worker, daemon=True).start()
     keep_scans_in(scans)
     _PROCESS.append(_Process(wanted))
+
+
+def _end_with_the_worker() -> None:
+    """End when the web worker has ended, however it did: nobody else would tell these processes to."""
+    if worker := parent_process():
+        worker.join()
+        os._exit(0)
 
 
 def _worked(file: str, number: int, moves: Sequence[Steps], benches: Collection[str] | None) -> list[Margins]:
