@@ -3,9 +3,12 @@
 import math
 from dataclasses import dataclass, replace
 from functools import cached_property
+from typing import Final
 
 from driveline.figures import fig
 from driveline.words import Choice
+
+LEAST_STEP_MM: Final = 1.0
 
 
 class HeldBy(Choice):
@@ -48,12 +51,12 @@ class PlateHole:
 
     @cached_property
     def spots_mm(self) -> tuple[tuple[float, float], ...]:
-        """Where its middle is; of a slot, along it, no farther apart than half its width."""
+        """Where its middle is; of a slot, along it, no farther apart than half its width, or a millimetre."""
         if not self.slot_deg:
             return ((self.x_mm, self.y_mm),)
         radius, at = math.hypot(self.x_mm, self.y_mm), math.atan2(self.y_mm, self.x_mm)
         half = math.radians(self.slot_deg)
-        steps = max(math.ceil(2 * half * radius / (self.finished_mm / 2)), 1)
+        steps = max(math.ceil(self.slot_mm / max(self.finished_mm / 2, LEAST_STEP_MM)), 1)
         angles = [at - half + 2 * half * k / steps for k in range(steps + 1)]
         return tuple((radius * math.cos(angle), radius * math.sin(angle)) for angle in angles)
 

@@ -5,6 +5,7 @@ from typing import Final
 
 from driveline.benches.plate.inputs import HoleInputs, PlateInputs
 from driveline.drawing.hole import HeldBy, PlateHole
+from driveline.figures import fig
 from driveline.flat.holes import MACHINING_MM, Disc
 from driveline.joints.sheet import Joint, Tapped
 from driveline.margins import missing_of
@@ -12,6 +13,8 @@ from driveline.metal.bolts import thread
 from driveline.sheet import Length, value_of
 from driveline.tables.materials import PlateMaterial
 
+PATTERNS: Final = ("motor", "flange", "standoff")
+SLOTTED_DEG: Final = 30.0  # either way, at the most: longer ones leave no plate between the screws
 THREADED: Final = (HeldBy.TAPPED, HeldBy.STUD)
 IN_PLATE: Final = {
     PlateMaterial.ALUMINIUM: Tapped.ALUMINIUM_WROUGHT,
@@ -22,6 +25,8 @@ IN_PLATE: Final = {
 
 def rule_of(inputs: PlateInputs, pattern: str, name: str = "") -> HoleInputs | None:
     """Return how a hole is made, by its own name before its pattern; ``None``: a clearance hole as measured."""
+    if pattern not in PATTERNS:
+        return None
     rules = {rule.which: rule for rule in inputs.plate.holes}
     return rules.get(name) or rules.get(pattern)
 
@@ -46,8 +51,15 @@ def made_hole(inputs: PlateInputs, pattern: str, disc: Disc) -> PlateHole | None
         counterbore_at=sunk[2],
         held=held,
         thread=(rule.thread or "") if rule and held in THREADED else "",
-        slot_deg=(rule.slot_deg or 0.0) if rule and held is HeldBy.SLOT else 0.0,
+        slot_deg=_slot_deg(rule) or 0.0,
     )
+
+
+def _slot_deg(rule: HoleInputs | None) -> float | None:
+    """How far a hole is slotted either way; ``None`` where it is not, or by what can't be."""
+    if rule is None or rule.held is not HeldBy.SLOT or rule.slot_deg is None:
+        return None
+    return rule.slot_deg if rule.slot_deg <= SLOTTED_DEG else None
 
 
 def _sizes_mm(rule: HoleInputs | None, held: HeldBy, disc: Disc, *, is_bore: bool) -> tuple[float, float]:
@@ -94,7 +106,8 @@ def wanted_of_holes(inputs: PlateInputs) -> tuple[str, ...]:
                 f"What holds in {rule.which}": rule.held,
                 f"Thread of {rule.which}": rule.held not in THREADED or rule.thread,
                 f"Diameter of {rule.which}, reamed": rule.held is not HeldBy.FITTED or rule.size_mm,
-                f"How far {rule.which} is slotted": rule.held is not HeldBy.SLOT or rule.slot_deg,
+                f"How far {rule.which} is slotted, up to {fig(SLOTTED_DEG, '°')}": rule.held is not HeldBy.SLOT
+                or _slot_deg(rule),
                 f"Counterbore of {rule.which}: diameter, depth and side": not is_sunk or None not in sunk,
             }
         )

@@ -19,6 +19,7 @@ from driveline.figures import fig
 from driveline.flat.buildup import foot_holes
 from driveline.flat.holes import LEAST_LIGAMENT_MM, Disc, bolt_circle_mm, motor_on_plate
 from driveline.flat.outline import CircleEdge, Edge, HullEdge, edge_depths_mm, traced_edge
+from driveline.flat.relief import Cutout
 from driveline.flat.seats import SAME_MM, Seat
 from driveline.margins import missing_of
 from driveline.parts.made import FlatPart, Stock
@@ -220,10 +221,13 @@ def _part(
         says = f"The {title.lower()} has {len(holes)} of the three holes or more that an outline is drawn round."
         return ToDo(field=field, text=says) if holes else None
     centres = np.array([[hole.x_mm, hole.y_mm] for hole in holes])
-    reach_mm = float(np.abs(centres).max()) + max(hole.finished_mm for hole in holes)
+    seats, cutouts = seats_on(inputs, faces), cutouts_of(inputs, faces)
+    reach_mm = _reach_mm(centres, holes, bore_mm, seats, cutouts)
     if reach_mm > GREATEST_REACH_MM:
         raise ImpossibleInput(
-            f"{title.lower()} holes", f"{fig(reach_mm, 'mm', 0)} from the shaft", "within 5 m. Another unit?"
+            f"{title.lower()} holes, registers and reliefs",
+            f"{fig(reach_mm, 'mm', 0)} from the shaft",
+            "within 5 m. Another unit?",
         )
     radius_mm = edge_factor(inputs) * max(hole.finished_mm for hole in holes)
     try:
@@ -233,7 +237,6 @@ def _part(
         return ToDo(field=field, text=f"The {title.lower()}'s outline can't be drawn: {error.rule}.")
     if bore_mm:
         holes = [*holes, *holes_made(inputs, "bore", (Disc("bore", 0.0, 0.0, bore_mm),))]
-    seats = seats_on(inputs, faces)
     return FlatPart(
         key=f"plate.{name}",
         title=title,
@@ -249,9 +252,23 @@ def _part(
         labels=labels,
         ligament_factor=inputs.plate.ligament_factor or LIGAMENT_FACTOR,
         seats=seats,
-        cutouts=cutouts_of(inputs, faces),
+        cutouts=cutouts,
         owners=_owners(inputs, holes, seats, bore_mm),
     )
+
+
+def _reach_mm(
+    centres: Floats,
+    holes: Sequence[PlateHole],
+    bore_mm: float | None,
+    seats: Sequence[Seat],
+    cutouts: Sequence[Cutout],
+) -> float:
+    """How far from the shaft anything of the part is."""
+    reaches = [float(np.abs(centres).max()) + max(hole.takes_mm for hole in holes), bore_mm or 0.0]
+    reaches += [max(seat.keeps_mm, seat.into_mm, seat.out_mm) for seat in seats]
+    reaches += [seat.ring.inside_mm or 0.0 for seat in seats if seat.ring]
+    return max(reaches + [float(np.abs(one.corners_mm).max()) for one in cutouts])
 
 
 def _owners(

@@ -12,6 +12,7 @@ from driveline.flat.outline import edge_distances_mm
 from driveline.flat.seats import Mate, Seat, SeatKind
 from driveline.parts.made import FlatPart
 
+THICKEST_MM: Final = 1000.0  # nobody cuts a thicker one, and it would be no picture
 PAST_MM: Final = 30.0  # of the plate that is drawn past its largest register
 APART_MM: Final = 26.0  # between two parts
 LETTERS_MM: Final = 4.0
@@ -23,8 +24,9 @@ Corners = list[tuple[float, float]]
 
 
 def section_of(parts: Sequence[FlatPart]) -> Drawing | None:
-    """Return the parts that have a bore, cut through the shaft; ``None`` where there is none with a thickness."""
+    """Return the parts that have a bore, cut through the shaft; ``None`` where none has a thickness that can be."""
     cut = [part for part in parts if part.thickness_mm and (part.bore_mm or part.seats)]
+    cut = [part for part in cut if (part.thickness_mm or 0.0) <= THICKEST_MM]
     if not cut:
         return None
     entities: list[Entity] = []

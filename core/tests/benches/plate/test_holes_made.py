@@ -82,6 +82,19 @@ class HoleMadeTest(TestCase):
         before, after = (check_of(one, "plate.ligament").capacity or 0.0 for one in (made(), result))
         self.assertLess(after, before)
 
+    def test_a_slot_far_too_long_is_asked_about_and_takes_no_time(self) -> None:
+        for size, turn in (("9 mm", "9000 deg"), ("0.000001 mm", "30 deg")):
+            slot = {"which": "motor", "held": "slot", "slot": {"text": turn}, "size": {"text": size}}
+            result = made(slot)
+            self.assertLess(len(plate_of(result).hole_table), 40)
+        self.assertIn(
+            "slotted", " ".join(check_of(made(slot | {"slot": {"text": "31 deg"}}), "plate.ligament").missing)
+        )
+
+    def test_the_bore_is_no_hole_of_a_pattern(self) -> None:
+        for name in ("bore", "foot"):
+            self.assertIn("bore", [one.id for one in plate_of(made({"which": name, "held": "left_out"})).hole_table])
+
     def test_plot_and_check_say_the_same(self) -> None:
         cases: tuple[tuple[dict[str, Any], ...], ...] = (
             (),

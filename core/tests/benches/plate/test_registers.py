@@ -8,6 +8,7 @@ from hypothesis import strategies as st
 
 from driveline.checks import Check, Verdict
 from driveline.drawing.model import Circle, Text
+from driveline.errors import ImpossibleInput
 from driveline.flat.holes import Disc, ligaments
 from driveline.flat.seats import Mate, Ring, Seat, SeatKind, behind_mm, held_mm, metal_left
 from driveline.job.evaluate import JobResult, evaluate
@@ -175,6 +176,12 @@ class RegisterTest(TestCase):
         plate = next(part for part in result.parts if part.key == "plate.plate")
         assert plate.cut is not None
         self.assertAlmostEqual(plate.cut.thickness_mm or 0, 15.0)
+
+    def test_a_size_of_kilometres_is_refused_by_name(self) -> None:
+        far = register(130, "gearbox", "ring", 5, **ring(150, 1, 9_000_000))
+        for one in (register(9_000_000, "motor", "bore", 5), register(130, "motor", "bore", 9_000_000), far):
+            with self.assertRaisesRegex(ImpossibleInput, "registers and reliefs"):
+                located(one)
 
 
 class ProposalTest(TestCase):
