@@ -212,6 +212,11 @@ class PlateInputs:
     span: Span = USUAL_SPAN  # of the job; drawn is the same whatever it is
 
     @property
+    def motor_plate_bore_mm(self) -> float | None:
+        """Through the motor's own plate, where there are two: for its spigot; as entered, where it is sunk."""
+        return self.plate.bore_mm if self.face.register.kind is Mate.BORE else self.face.register_mm
+
+    @property
     def one_bore_mm(self) -> float | None:
         """Through a plate that takes both patterns: as entered, else the motor's register."""
         return self.face.register_mm if self.plate.bore_mm is None else self.plate.bore_mm or None

@@ -123,8 +123,15 @@ def _one_plate(inputs: PlateInputs, patterns: Patterns) -> FlatPart | ToDo | Non
         bore_mm=bore_mm,
         traced=patterns.traced,
         thickness_mm=inputs.plate.thickness_mm,
-        faces=("MOTOR", "GEARBOX"),
+        faces=_faces_of_one(inputs),
     )
+
+
+def _faces_of_one(inputs: PlateInputs) -> tuple[str, str]:
+    """What a plate with both patterns lies against: with a spacer ring between, that."""
+    if inputs.built.kind is not BuildKind.RING:
+        return "MOTOR", "GEARBOX"
+    return ("MOTOR", "RING") if inputs.built.ring.on == "gearbox" else ("RING", "GEARBOX")
 
 
 def _gearbox_plate(inputs: PlateInputs, patterns: Patterns) -> FlatPart | ToDo | None:
@@ -149,7 +156,7 @@ def _motor_plate(inputs: PlateInputs, patterns: Patterns) -> FlatPart | ToDo | N
         short="MOTOR",
         title="Motor plate",
         holes=[*holes_made(inputs, "motor", patterns.motor), *holes_made(inputs, "standoff", patterns.standoffs)],
-        bore_mm=inputs.face.register_mm,
+        bore_mm=inputs.motor_plate_bore_mm or None,
         traced=np.zeros((0, 2)),
         thickness_mm=mm_of(inputs.built.second),
         faces=("MOTOR", "STANDOFFS"),
@@ -373,7 +380,7 @@ def holes_wanted(inputs: PlateInputs, patterns: Patterns, loose: tuple[str, ...]
             "Holes of the motor's face, and the clearance hole for its screws": bool(patterns.motor),
             "Counterbore of the motor's screws: diameter and depth": sunk,
             "Bore through the plate": bore_mm,
-            "Register of the motor, for the motor plate's bore": not is_two or inputs.face.register_mm,
+            "Register of the motor, for the motor plate's bore": not is_two or inputs.motor_plate_bore_mm,
             "Standoffs: how many, on what circle, with what hole": not is_two or bool(patterns.standoffs),
             "Inside of the ring": build.kind is not BuildKind.RING or build.ring.inside_mm,
             "Registers, or their play as measured": inputs.plate.locating is not Locating.REGISTERS

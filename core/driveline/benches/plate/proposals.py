@@ -3,6 +3,7 @@
 import math
 from typing import Final
 
+from driveline.benches.plate.buildup_sheet import BuildKind
 from driveline.benches.plate.inputs import OwnInputs, PlateInputs
 from driveline.benches.plate.register_sheet import Facing
 from driveline.benches.plate.results import RegisterProposal
@@ -86,7 +87,7 @@ def _far_side_mm(inputs: PlateInputs, side: Facing, bore_mm: float) -> float:
     made = [one.depth_mm or 0.0 for one in inputs.plate.registers if one.side is not side and one.kind is SeatKind.BORE]
     if far.kind is Mate.SPIGOT and far.size is not None and far.size.mm > bore_mm + SAME_MM:
         made.append((far.depth_mm or 0.0) + BEHIND_MM)
-    return 0.0 if inputs.built.is_on_standoffs else max(made, default=0.0)
+    return max(made, default=0.0) if inputs.built.kind is BuildKind.ONE_PLATE else 0.0
 
 
 def _proposal(

@@ -3,6 +3,7 @@
 from functools import partial
 from typing import Final
 
+from driveline.benches.plate.buildup_sheet import BuildKind
 from driveline.benches.plate.inputs import PlateInputs, RegisterInputs
 from driveline.benches.plate.register_sheet import Facing
 from driveline.benches.plate.seat_workings import matches_working, metal_working, sits_working
@@ -51,12 +52,12 @@ def metal_of(inputs: PlateInputs, register: RegisterInputs, seat: Seat | None) -
         seat,
         bore_mm=bore_mm,
         thickness_mm=thickness_mm,
-        other_into_mm=0.0 if inputs.built.is_on_standoffs else _other_into_mm(inputs, seat, bore_mm),
+        other_into_mm=_other_into_mm(inputs, seat, bore_mm) if inputs.built.kind is BuildKind.ONE_PLATE else 0.0,
     )
 
 
 def _other_into_mm(inputs: PlateInputs, seat: Seat, bore_mm: float) -> float:
-    """How deep the registers of the plate's other side go in."""
+    """How deep the registers of the plate's other side go in, where one plate has both sides."""
     numbered = enumerate(inputs.plate.registers, start=1)
     seats = [found for number, one in numbered if (found := seat_of(inputs, one, number)) is not None]
     deep = [one.into_mm for one in seats if one.side != seat.side and not one.goes_through(bore_mm)]
@@ -203,7 +204,7 @@ def _goes_in(register: RegisterInputs, play: Play, off_mm: float) -> tuple[bool,
 
 
 def _face_words(side: Facing | None) -> str:
-    return {Facing.MOTOR: "motor's", Facing.GEARBOX: "gearbox's"}.get(side, "other's") if side else "other's"
+    return f"{side.value}'s" if side else "other's"
 
 
 def _own_fields(side: Facing | None) -> tuple[str, ...]:

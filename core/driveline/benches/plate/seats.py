@@ -2,6 +2,7 @@
 
 from dataclasses import dataclass
 
+from driveline.benches.plate.buildup_sheet import BuildKind
 from driveline.benches.plate.inputs import OwnInputs, PlateInputs, RegisterInputs, mm_of
 from driveline.benches.plate.register_sheet import Facing
 from driveline.fits.limits import fit_within
@@ -22,15 +23,24 @@ def bore_of(inputs: PlateInputs, side: Facing) -> float | None:
 
     What stands for it while nobody said is drawn, but no register is judged by it: it would make room of its own.
     """
+    if is_in_ring(inputs, side):
+        return inputs.built.ring.inside_mm
     if inputs.built.is_on_standoffs and side is Facing.MOTOR:
-        return inputs.face.register_mm  # the motor plate is bored for it
+        return inputs.motor_plate_bore_mm
     return inputs.plate.bore_mm
 
 
 def plate_mm(inputs: PlateInputs, side: Facing) -> float | None:
     """Return how thick the plate on that side is, mm."""
+    if is_in_ring(inputs, side):
+        return mm_of(inputs.built.ring.thickness)
     is_second = inputs.built.is_on_standoffs and side is Facing.MOTOR
     return mm_of(inputs.built.second) if is_second else inputs.plate.thickness_mm
+
+
+def is_in_ring(inputs: PlateInputs, side: Facing) -> bool:
+    """Return whether it is the spacer ring that lies against a face, and bears its register."""
+    return inputs.built.kind is BuildKind.RING and inputs.built.ring.on == side.value
 
 
 def mate_of(inputs: PlateInputs, register: RegisterInputs) -> Mate | None:

@@ -1,5 +1,6 @@
 """Registers as metal: by hand first, then what the whole bench says of them."""
 
+import copy
 from typing import Any
 from unittest import TestCase
 
@@ -15,6 +16,7 @@ from driveline.job.evaluate import JobResult, evaluate
 from driveline.job.file import JobFile
 from tests.demo import demo_json
 from tests.jobs import check_of
+from tests.laws.generated import STANDOFFS
 
 SPIGOT, BORE = "spigot", "bore"
 
@@ -38,6 +40,7 @@ def located(
     bore: float | None = 100,
     motor: tuple[float, str, float] = (129.98, SPIGOT, 5),
     gearbox: tuple[float, str, float] = (150.01, BORE, 6),
+    build: dict[str, Any] | None = None,
     **plate: Any,
 ) -> JobResult:
     """Wren, its plate of 10 mm located by the registers given."""
@@ -46,6 +49,7 @@ def located(
     sheet["plate"] |= {"register_plays": [], "registers": list(registers), "bore": bore and mm(bore)} | plate
     sheet["face"] |= {"register_size": mm(motor[0]), "register_kind": motor[1], "register_depth": mm(motor[2])}
     sheet["flange_register"] = {"size": mm(gearbox[0]), "kind": gearbox[1], "depth": mm(gearbox[2])}
+    sheet |= {"build_up": build} if build else {}
     return evaluate(JobFile.model_validate(data))
 
 
@@ -176,6 +180,29 @@ class RegisterTest(TestCase):
         plate = next(part for part in result.parts if part.key == "plate.plate")
         assert plate.cut is not None
         self.assertAlmostEqual(plate.cut.thickness_mm or 0, 15.0)
+
+    def test_each_register_is_in_the_part_that_lies_against_its_face(self) -> None:
+        spacer = {"kind": "ring", "ring": {"thickness": mm(8), "inside": mm(110), "on": "gearbox"}}
+        two = {"kind": "two_plates", "second_thickness": mm(12), "standoffs": STANDOFFS}
+        for build, keys in ((spacer, ("plate.plate", "plate.ring")), (two, ("plate.motor_plate", "plate.plate"))):
+            with self.subTest(build["kind"]):
+                result = located(*self.good, build=copy.deepcopy(build))
+                found = {
+                    (entity.part, part.key)
+                    for part in result.parts
+                    if part.key.startswith("plate.")
+                    for entity in part.views[0].drawing.entities
+                    if entity.part.startswith("register:")
+                }
+                self.assertEqual(found, {("register:R1", keys[0]), ("register:R2", keys[1])})
+        ring = located(*self.good, build=spacer)
+        self.assertAlmostEqual(of(ring, "metal", 2).capacity or 0, 8 - 1)  # of the ring's own 8 mm
+
+    def test_a_sunk_register_finds_metal_in_the_motors_own_plate(self) -> None:
+        two = {"kind": "two_plates", "second_thickness": mm(12), "standoffs": STANDOFFS}
+        one = register(130, "motor", "spigot", 5)
+        check = of(located(one, build=two, motor=(130.01, BORE, 6)), "metal")
+        self.assertAlmostEqual(check.capacity or 0, (130 - 100) / 2)
 
     def test_a_size_of_kilometres_is_refused_by_name(self) -> None:
         far = register(130, "gearbox", "ring", 5, **ring(150, 1, 9_000_000))
