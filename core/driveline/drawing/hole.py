@@ -66,6 +66,11 @@ class PlateHole:
         return 2 * math.radians(self.slot_deg) * math.hypot(self.x_mm, self.y_mm)
 
     @property
+    def opens_mm(self) -> float:
+        """Diameter of a round hole of its area: under a head, a slot takes away no more."""
+        return math.sqrt(self.finished_mm**2 + 4 / math.pi * self.finished_mm * self.slot_mm)
+
+    @property
     def made(self) -> str:
         """How it is made, for the hole table."""
         return self._bored + (f", {self.sunk}" if self.sunk else "")

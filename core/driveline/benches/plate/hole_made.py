@@ -128,6 +128,20 @@ def in_joint(inputs: PlateInputs, pattern: str, discs: Sequence[Disc]) -> tuple[
     return tuple(disc for disc in discs if is_like(disc))
 
 
+def under_heads(inputs: PlateInputs, pattern: str, discs: Sequence[Disc]) -> tuple[tuple[str, float], ...]:
+    """Return the hole under each head, name and diameter, mm: the plate's as made, or the flange's that is clamped.
+
+    A slot is as wide as a hole that leaves the head as little to bear on.
+    """
+    found = []
+    for disc in discs:
+        hole = made_hole(inputs, pattern, disc)
+        if hole is not None:
+            on_flange = hole.held in (*THREADED, HeldBy.NUT)
+            found.append((disc.id, disc.diameter_mm if on_flange else hole.opens_mm))
+    return tuple(found)
+
+
 def odd_sunk(inputs: PlateInputs, discs: Sequence[Disc]) -> bool:
     """Return whether a hole is counterbored otherwise than its pattern."""
     names = {disc.id for disc in discs}

@@ -8,7 +8,7 @@ import numpy as np
 
 from driveline.benches.plate.buildup_sheet import BuildKind
 from driveline.benches.plate.floor import sunk_of
-from driveline.benches.plate.hole_made import clamped_of, grip_mm, in_joint, odd_sunk
+from driveline.benches.plate.hole_made import clamped_of, grip_mm, in_joint, odd_sunk, under_heads
 from driveline.benches.plate.inputs import PlateInputs, mm_of
 from driveline.benches.plate.lay_out import LaidPlate
 from driveline.benches.plate.stack import stack_of
@@ -108,7 +108,7 @@ def _place(
         clear_key=clear_key,
         fields=fields,
         xy_mm=np.array([[disc.x_mm, disc.y_mm] for disc in held]).reshape(-1, 2),
-        holes=tuple((disc.id, disc.diameter_mm) for disc in held),
+        holes=under_heads(inputs, name, held),
         hangs=True,
         heel_mm=min((edge.depth_mm for edge in laid.edges), default=None),
         material=material(made_of) if (made_of := clamped_of(inputs, name)) else None,

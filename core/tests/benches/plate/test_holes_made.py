@@ -149,3 +149,13 @@ class ClampTest(TestCase):
         odd = {"which": "H3", "counterbore": {"text": "18 mm"}, "counterbore_depth": {"text": "3 mm"}}
         result = made(odd | {"held": "clearance", "counterbore_side": "gearbox"})
         self.assertIs(check_of(result, "plate.flange_friction").verdict, Verdict.NOT_KNOWN)
+
+    def test_a_larger_hole_or_a_slot_leaves_a_head_less_to_bear_on(self) -> None:
+        def pressure(**rule: Any) -> float:
+            return check_of(made({"which": "motor", **rule}), "plate.motor_head").demand or 0.0
+
+        as_drawn = check_of(made(), "plate.motor_head").demand or 0.0
+        self.assertAlmostEqual(pressure(held="clearance"), as_drawn)
+        larger = pressure(held="clearance", size={"text": "13 mm"})
+        self.assertAlmostEqual(larger / as_drawn, (20**2 - 11**2) / (20**2 - 13**2), places=6)  # a head of 20 on 11
+        self.assertGreater(pressure(held="slot", slot={"text": "1 deg"}), as_drawn)
