@@ -10063,6 +10063,8 @@ export interface components {
             /** Proposals */
             proposals: components["schemas"]["RegisterProposal"][];
             section: components["schemas"]["Drawing"] | null;
+            /** Hole Names */
+            hole_names: string[];
             /** Threads */
             threads: string[];
             /** To Do */
@@ -10283,6 +10285,7 @@ export interface components {
             kind?: components["schemas"]["SeatKind"] | null;
             /** Size */
             size?: string | null;
+            fit?: components["schemas"]["RegisterFit"] | null;
             /** Depth */
             depth?: string | null;
             /** Chamfer */

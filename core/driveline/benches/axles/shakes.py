@@ -73,7 +73,7 @@ def _rows(sheet: AxlesSheet, turning: TurningLine, share: float) -> Iterator[tup
         hz = rpm * share / PER_MINUTE
         yield "motor and coupler", hz, 1, "rotor or coupler out of balance, hub's runout, shafts out of line"
         if sheet.turning.steps_a_turn:
-            steps = round(sheet.turning.steps_a_turn)
+            steps = sheet.turning.steps_a_turn
             yield "motor", steps * hz, steps, "its own torque steps"
 
 

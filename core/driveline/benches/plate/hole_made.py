@@ -86,6 +86,11 @@ def holes_made(inputs: PlateInputs, pattern: str, discs: Sequence[Disc]) -> list
     return [hole for disc in discs if (hole := made_hole(inputs, pattern, disc)) is not None]
 
 
+def hole_names(*patterns: Sequence[Disc]) -> tuple[str, ...]:
+    """Return what holes can be made otherwise: whole patterns, then each hole."""
+    return tuple(dict.fromkeys((*PATTERNS, *(disc.id for discs in patterns for disc in discs))))
+
+
 def discs_made(inputs: PlateInputs, pattern: str, discs: Sequence[Disc]) -> tuple[Disc, ...]:
     """Return what the holes of a pattern take up, a slot as many."""
     return tuple(

@@ -11,8 +11,10 @@ from driveline.benches.plate.seats import bore_of, own_of, plate_mm
 from driveline.benches.plate.sheet import Locating, Process
 from driveline.figures import fig
 from driveline.flat.seats import BEHIND_MM, LEAST_FLOOR_MM, LEAST_WALL_MM, SAME_MM, Mate, SeatKind
+from driveline.joints.sheet import RegisterFit
 from driveline.results import COVERAGE_95
 
+PROPOSED_FIT: Final = RegisterFit.H7_H6  # of the size that surely goes in: no play is given away beside it
 STEP_MM: Final = 0.01
 CHAMFER_MM: Final = 0.5
 RING_SHARE: Final = 0.5  # of the plate's thickness that a ring sits in
@@ -105,6 +107,7 @@ def _proposal(
         says=says,
         kind=kind,
         size=_typed(size_mm),
+        fit=PROPOSED_FIT,
         depth=_typed(depth_mm),
         chamfer=_typed(CHAMFER_MM),
         ring_outside=_typed(outside_mm),

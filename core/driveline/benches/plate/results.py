@@ -5,6 +5,7 @@ from driveline.checks import Result
 from driveline.drawing.model import Drawing
 from driveline.flat.seats import SeatKind
 from driveline.joints.screws import JointResult
+from driveline.joints.sheet import RegisterFit
 from driveline.results import ToDo
 from driveline.survey.solve import SurveyResult
 
@@ -63,6 +64,7 @@ class RegisterProposal(Result):
     says: str
     kind: SeatKind | None = None
     size: str | None = None
+    fit: RegisterFit | None = None
     depth: str | None = None
     chamfer: str | None = None
     ring_outside: str | None = None
@@ -118,5 +120,6 @@ class PlateResult(Result):
     registers: tuple[RegisterResult, ...]
     proposals: tuple[RegisterProposal, ...]
     section: Drawing | None  # of what is drawn, through the shaft
+    hole_names: tuple[str, ...]  # what a hole's making can be said of: patterns, then each hole
     threads: tuple[str, ...]  # those that a joint can name
     to_do: tuple[ToDo, ...]

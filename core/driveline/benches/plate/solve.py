@@ -18,7 +18,7 @@ from driveline.benches.plate.centre import offset_of
 from driveline.benches.plate.checks import PlateFigures, plate_checks, way_through_check
 from driveline.benches.plate.clocking import clocking_result, terminals_of
 from driveline.benches.plate.floor import floor_checks
-from driveline.benches.plate.hole_made import discs_made, joint_made
+from driveline.benches.plate.hole_made import discs_made, hole_names, joint_made
 from driveline.benches.plate.inputs import PlateInputs, mm_of
 from driveline.benches.plate.lay_out import LaidPlate
 from driveline.benches.plate.lean_checks import lean_checks
@@ -84,6 +84,7 @@ def run(_sheet: PlateSheet, laid: LaidPlate, needs: PlateNeeds, judge: Judge) ->
             registers=register_results(inputs),
             proposals=proposals_of(inputs),
             section=section_of(laid.parts),
+            hole_names=hole_names(laid.patterns.flange, laid.patterns.motor, laid.patterns.standoffs),
             threads=thread_names(),
             to_do=laid.to_do,
         ),

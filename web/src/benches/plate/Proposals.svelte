@@ -15,10 +15,10 @@
 
   function take(one: Proposal): void {
     const size = typed(one.size);
-    if (!size || !one.kind) return;
+    if (!size || !one.kind || !one.fit) return;
     ontake({
       size,
-      fit: 'H7/h6',
+      fit: one.fit,
       side: one.side,
       kind: one.kind,
       depth: typed(one.depth),

@@ -13,24 +13,13 @@
   }
   let { sheet, result, disabled, change }: Props = $props();
   const solved = (name: string) => result.joints.find((joint) => joint.name === name);
-  /** Whole patterns first, then each hole that is surveyed or listed. */
-  const holeNames = $derived([
-    ...new Set([
-      'motor',
-      'flange',
-      'standoff',
-      ...result.survey.holes.flatMap((hole) => (hole.is_bore || hole.id === 'C' ? [] : [hole.id])),
-      ...Array.from({ length: sheet.face.count }, (_, k) => `M${k + 1}`),
-      ...sheet.face.holes.map((hole) => hole.id),
-    ]),
-  ]);
   const face = (write: (to: PlateSheet['face']) => void) => change((next) => write(next.face));
 </script>
 
 <div class="flex flex-col gap-5 px-4 py-3">
   <HolesMade
     holes={sheet.plate.holes}
-    names={holeNames}
+    names={result.hole_names}
     threads={result.threads}
     {disabled}
     change={(write) => change((next) => write(next.plate.holes))}

@@ -172,6 +172,7 @@ export function aPlate(change: Partial<PlateResult> = {}): PlateResult {
     registers: [],
     proposals: [],
     section: null,
+    hole_names: [],
     threads: [],
     to_do: [],
     ...change,
