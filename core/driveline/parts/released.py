@@ -3,6 +3,7 @@
 import math
 from bisect import bisect_left
 from collections.abc import Sequence
+from dataclasses import dataclass, replace
 from functools import lru_cache
 from typing import Final
 
@@ -12,7 +13,7 @@ from shapely import Polygon
 from driveline.arrays import Floats
 from driveline.checks import TIGHT_SHARE, Verdict
 from driveline.drawing.arcs import arc_of
-from driveline.drawing.model import Circle, Drawing, Path, Text, Vertex
+from driveline.drawing.model import Circle, Drawing, Path, Punch, Text, Vertex
 from driveline.errors import UnknownFeature
 from driveline.figures import fig, num
 from driveline.memory import kept
@@ -26,14 +27,14 @@ SAME_MM: Final = 0.01  # no cutter keeps closer
 ARC_STEP_DEG: Final = 3.0
 SHOWN_FEATURES: Final = 8
 MOST_PAIRED: Final = 200
-REGISTER: Final = "register:"
-MACHINED: Final = ("bore:", REGISTER)
+MACHINED: Final = ("bore:", "register:")
+MADE: Final = ("flange:", "motor:", "standoff:", "register:", "relief:")
 
 
 def release_state(part: FlatPart, now: Drawing, release: Release) -> ReleaseState:
     """Return a release with what of the part, as drawn now from its first side, has moved since; the most first."""
-    moved = [*_moved_holes(release.drawing, now), *_moved_registers(release.drawing, now)]
-    moved += _moved_outline(release.drawing, now)
+    moved = [*_moved_holes(release.drawing, now), *_moved_outline(release.drawing, now)]
+    moved += _made_otherwise(release.drawing, now, {one.feature for one in moved})
     moved.sort(key=lambda one: -(one.by_mm or 0.0))
     material = (part.stock.material, part.stock.process)
     if release.thickness_mm != part.thickness_mm:
@@ -124,18 +125,44 @@ def _moved_holes(then: Drawing, now: Drawing) -> list[Moved]:
     return moved
 
 
-def _moved_registers(then: Drawing, now: Drawing) -> list[Moved]:
-    """What a register is made to stands in words beside its circle: fit, depth, which side."""
-    before, after = ({_name(one.part): one.text for one in _register_words(drawing)} for drawing in (then, now))
-    return [
-        Moved(feature=name, says=f"was {before[name]}; is {after[name]}", by_mm=None)
-        for name in before
-        if name in after and before[name] != after[name]
-    ]
+def _made_otherwise(then: Drawing, now: Drawing, told: set[str]) -> list[Moved]:
+    """Threads, counterbores, fits and depths stand in words beside what they are of; slots and reliefs are paths."""
+    before, after = _making(then), _making(now)
+    moved = []
+    for part in [*before, *(part for part in after if part not in before)]:
+        name, old, new = _name(part), before.get(part), after.get(part)
+        if name in told or old == new:
+            continue
+        if old is None or new is None:
+            says = f"{name} is {'new' if old is None else 'gone'}"
+        elif old.words != new.words:
+            says = f"{name} was “{old.words}”, is “{new.words}”"
+        else:
+            says = f"{name} is of another shape"
+        moved.append(Moved(feature=name, says=says, by_mm=None))
+    return moved
 
 
-def _register_words(drawing: Drawing) -> list[Text]:
-    return [one for one in drawing.entities if isinstance(one, Text) and one.part.startswith(REGISTER)]
+@dataclass(frozen=True, slots=True, kw_only=True)
+class _Making:
+    """What is said of a hole, register or relief, and its outline where it is no circle."""
+
+    words: str
+    corners: tuple[tuple[float, float], ...]
+
+
+def _making(drawing: Drawing) -> dict[str, _Making]:
+    found: dict[str, _Making] = {}
+    for entity in drawing.entities:
+        if isinstance(entity, Punch | Circle) or not entity.part.startswith(MADE):
+            continue
+        one = found.setdefault(entity.part, _Making(words="", corners=()))
+        if isinstance(entity, Text):
+            found[entity.part] = replace(one, words=f"{one.words} {entity.text}".strip())
+        else:
+            corners = tuple((round(v.x_mm, 1), round(v.y_mm, 1)) for v in entity.vertices)
+            found[entity.part] = replace(one, corners=one.corners + corners)
+    return found
 
 
 def _moved_outline(then: Drawing, now: Drawing) -> list[Moved]:

@@ -1,5 +1,6 @@
 """Holes by what holds them: what is drawn, what is left between them, and what their screws clamp."""
 
+import copy
 import math
 from typing import Any
 from unittest import TestCase
@@ -7,8 +8,10 @@ from unittest import TestCase
 from driveline.checks import Verdict
 from driveline.drawing.model import Circle, Layer, Path, Text
 from driveline.job.evaluate import JobResult, evaluate
-from driveline.job.file import JobFile
+from driveline.job.file import REGISTRY, JobFile
+from driveline.parts.release import release_of
 from driveline.parts.results import HoleRow, PartResult
+from tests.benches.axles.jobs import AT
 from tests.demo import demo_json
 from tests.jobs import check_of
 
@@ -159,3 +162,42 @@ class ClampTest(TestCase):
         larger = pressure(held="clearance", size={"text": "13 mm"})
         self.assertAlmostEqual(larger / as_drawn, (20**2 - 11**2) / (20**2 - 13**2), places=6)  # a head of 20 on 11
         self.assertGreater(pressure(held="slot", slot={"text": "1 deg"}), as_drawn)
+
+
+class ReleasedTest(TestCase):
+    def test_what_is_made_otherwise_than_released_is_said(self) -> None:
+        """A thread, a slot, a relief and a register's depth: none of them moves a circle."""
+        sensor = {
+            "name": "sensor",
+            "side": "gearbox",
+            "points": [{"x": {"text": "0 mm"}, "y": {"text": "95 mm"}}],
+            "width": {"text": "10 mm"},
+            "stands_out": {"text": "5 mm"},
+            "cut": "pocket",
+            "room": {"text": "3 mm"},
+            "depth": {"text": "6 mm"},
+        }
+        register = {"size": {"text": "150 mm"}, "side": "motor", "kind": "bore", "depth": {"text": "5 mm"}}
+        slot = {"which": "motor", "held": "slot", "slot": {"text": "1 deg"}}
+        data = demo_json("wren")
+        data.pop("build", None)
+        plate = data["sheets"]["plate"]["plate"]
+        plate |= {"reliefs": [sensor], "registers": [register], "holes": [slot], "bore": {"text": "120 mm"}}
+        part = REGISTRY.part(JobFile.model_validate(data), "plate.plate")
+        release = release_of(part, job_name="Wren", after=None, side="first", by="fabricator", at=AT, revision=1)
+        data["build"] = {"releases": [release.model_dump(mode="json")], "incoming": []}
+
+        def differs(**changes: Any) -> list[str]:
+            changed = copy.deepcopy(data)
+            changed["sheets"]["plate"]["plate"] |= changes
+            state = plate_of(evaluate(JobFile.model_validate(changed))).released
+            assert state is not None
+            return [one.feature for one in state.differs]
+
+        self.assertEqual(differs(), [])
+        self.assertEqual(differs(registers=[register | {"depth": {"text": "4 mm"}}]), ["R1"])
+        self.assertEqual(differs(reliefs=[sensor | {"depth": {"text": "5 mm"}}]), ["P1"])
+        self.assertEqual(differs(reliefs=[sensor | {"room": {"text": "5 mm"}}]), ["P1"])
+        self.assertEqual(differs(reliefs=[]), ["P1"])
+        self.assertEqual(set(differs(holes=[slot | {"slot": {"text": "2 deg"}}])), {f"M{k}" for k in range(1, 7)})
+        self.assertIn("H2", differs(holes=[slot, {"which": "H2", "held": "stud", "thread": "M10"}]))
