@@ -132,17 +132,20 @@ def ligaments(discs: Sequence[Disc], *, factor: float) -> tuple[Ligament, ...]:
     order = np.argsort(left / wanted, kind="stable")
     order = order[is_pair[order]]
     rows = zip(*(column[order].tolist() for column in (one, other, left, wanted, apart, is_own)), strict=True)
-    return tuple(
-        Ligament(
-            between=(discs[i].id, discs[j].id),
+    least: dict[tuple[str, str], Ligament] = {}  # of a slot's many discs the nearest counts
+    for i, j, left_mm, wanted_mm, apart_mm, own in rows:
+        pair = (discs[i].id, discs[j].id)
+        if pair in least or pair[::-1] in least:
+            continue
+        least[pair] = Ligament(
+            between=pair,
             left_mm=left_mm,
             wanted_mm=wanted_mm,
             apart_mm=apart_mm,
             sizes_mm=(discs[i].diameter_mm, discs[j].diameter_mm),
             owner=discs[i].owner if own else "",
         )
-        for i, j, left_mm, wanted_mm, apart_mm, own in rows
-    )
+    return tuple(least.values())
 
 
 def wanted_ligament_mm(

@@ -85,6 +85,11 @@ class HoleMadeTest(TestCase):
         before, after = (check_of(one, "plate.ligament").capacity or 0.0 for one in (made(), result))
         self.assertLess(after, before)
 
+    def test_every_pair_of_holes_is_told_once(self) -> None:
+        shown = plate_of(made({"which": "motor", "held": "slot", "slot": {"text": "3 deg"}})).ligaments
+        pairs = [frozenset((one.a, one.b)) for one in shown]
+        self.assertEqual(len(pairs), len(set(pairs)))
+
     def test_a_slot_far_too_long_is_asked_about_and_takes_no_time(self) -> None:
         for size, turn in (("9 mm", "9000 deg"), ("0.000001 mm", "30 deg")):
             slot = {"which": "motor", "held": "slot", "slot": {"text": turn}, "size": {"text": size}}

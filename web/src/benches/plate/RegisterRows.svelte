@@ -44,7 +44,7 @@
     {#snippet below(register, k)}
       {@const limit = made[k]}
       {#if limit}<p class="figures text-[12.5px] text-ink-dim">
-          {register.fit}: bore {limits(limit.bore_least_mm, limit.bore_greatest_mm)}, spigot {limits(
+          R{k + 1}, {register.fit}: bore {limits(limit.bore_least_mm, limit.bore_greatest_mm)}, spigot {limits(
             limit.spigot_least_mm,
             limit.spigot_greatest_mm,
           )}
