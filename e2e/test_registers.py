@@ -38,14 +38,13 @@ class RegisterTest(BrowserTestCase):
         made = page.get_by_role("group", name="How H3 is made")
         made.get_by_label("Held by").select_option("tapped")
         made.get_by_label("Thread in the plate").select_option("M10")
-        page.get_by_label("Made otherwise").select_option("motor")
         turned = page.get_by_role("group", name="How motor is made")
         turned.get_by_label("Held by").select_option("slot")
         turned.get_by_label("Slotted either way").fill("2 deg")
         page.keyboard.press("Tab")
         page.get_by_role("main").get_by_role("tab", name="Parts", exact=True).click()
         expect(page.get_by_text("* H3: tap M10")).to_be_visible()
-        expect(page.get_by_text("* M1, M2, M3, M4, M5, M6: slot ±2°")).to_be_visible()
+        expect(page.get_by_text(re.compile("M1, M2, M3, M4, M5, M6: mark, mill a slot ±2°"))).to_be_visible()
 
     def test_what_shakes_at_a_speed_stands_beside_it(self) -> None:
         page = self.page_of("fabricator")

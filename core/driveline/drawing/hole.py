@@ -91,8 +91,9 @@ class PlateHole:
             return f"tap {self.thread}, stud"
         if self.held is HeldBy.FITTED:
             return "mark, drill and ream" if self.cut_mm is None else "cut small, ream"
+        if self.slot_deg:
+            by_hand = "mark, mill a " if self.cut_mm is None else ""
+            return f"{by_hand}slot ±{fig(self.slot_deg, '°')}"
         if self.cut_mm is None:
             return "mark, drill by hand"
-        if self.slot_deg:
-            return f"slot ±{fig(self.slot_deg, '°')}"
         return "cut" if self.cut_mm == self.finished_mm else "cut small, machine"

@@ -174,12 +174,13 @@ def _hole_entities(hole: PlateHole, kerf_mm: float) -> list[Entity]:
     part = f"{hole.kind}:{hole.id}"
     place = {"x_mm": hole.x_mm, "y_mm": hole.y_mm}
     entities: list[Entity] = []
-    if hole.cut_mm is None:
+    if hole.slot_deg:  # one too narrow for the process is marked, and milled
+        wide_mm = hole.finished_mm if hole.cut_mm is None else hole.cut_mm - kerf_mm
+        entities.append(_slot(hole, wide_mm / 2, Layer.MARK if hole.cut_mm is None else Layer.CUT))
+        entities.append(Circle(layer=Layer.NOTES, part=part, radius_mm=hole.finished_mm / 2, **place))
+    elif hole.cut_mm is None:
         entities.append(Punch(part=part, **place))
         entities.append(Circle(layer=Layer.MARK, part=part, radius_mm=hole.finished_mm / 2, **place))
-    elif hole.slot_deg:
-        entities.append(_slot(hole, (hole.cut_mm - kerf_mm) / 2))
-        entities.append(Circle(layer=Layer.NOTES, part=part, radius_mm=hole.finished_mm / 2, **place))
     else:
         entities.append(Circle(layer=Layer.CUT, part=part, radius_mm=(hole.cut_mm - kerf_mm) / 2, **place))
         if hole.cut_mm != hole.finished_mm:
@@ -198,7 +199,7 @@ def _hole_words(hole: PlateHole) -> str:
     return " ".join(word for word in (hole.id, hole.thread, hole.sunk) if word)
 
 
-def _slot(hole: PlateHole, half_mm: float) -> Path:
+def _slot(hole: PlateHole, half_mm: float, layer: Layer) -> Path:
     """A slot along the circle about the part's middle, anticlockwise."""
     radius, at = math.hypot(hole.x_mm, hole.y_mm), math.atan2(hole.y_mm, hole.x_mm)
     turn = math.radians(hole.slot_deg)
@@ -208,7 +209,7 @@ def _slot(hole: PlateHole, half_mm: float) -> Path:
     vertices = tuple(
         Vertex(x_mm=r * math.cos(at + angle), y_mm=r * math.sin(at + angle), bulge=bulge) for r, angle, bulge in corners
     )
-    return Path(layer=Layer.CUT, part=f"{hole.kind}:{hole.id}", vertices=vertices)
+    return Path(layer=layer, part=f"{hole.kind}:{hole.id}", vertices=vertices)
 
 
 def _seat_circles(seat: Seat) -> list[Entity]:

@@ -85,6 +85,14 @@ class HoleMadeTest(TestCase):
         before, after = (check_of(one, "plate.ligament").capacity or 0.0 for one in (made(), result))
         self.assertLess(after, before)
 
+    def test_a_slot_too_narrow_to_cut_is_marked_and_milled(self) -> None:
+        slot = {"which": "motor", "held": "slot", "slot": {"text": "2 deg"}, "size": {"text": "9 mm"}}
+        result = made(slot)
+        entities = plate_of(result).views[0].drawing.entities
+        (path,) = [e for e in entities if isinstance(e, Path) and e.part == "motor:M1"]
+        self.assertIs(path.layer, Layer.MARK)
+        self.assertIn("mill a slot", row(result, "M1").made)
+
     def test_every_pair_of_holes_is_told_once(self) -> None:
         shown = plate_of(made({"which": "motor", "held": "slot", "slot": {"text": "3 deg"}})).ligaments
         pairs = [frozenset((one.a, one.b)) for one in shown]

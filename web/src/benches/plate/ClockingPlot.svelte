@@ -107,5 +107,7 @@
       >
     {/each}
   </svg>
-  <ClockingSays {clocking} {at} />
+  <figcaption class="flex justify-between gap-3 px-3 pb-1.5 text-[12.5px] text-scribe-dim" aria-live="polite">
+    <ClockingSays {clocking} {at} />
+  </figcaption>
 </figure>
