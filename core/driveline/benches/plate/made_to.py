@@ -25,7 +25,8 @@ def made_to(inputs: PlateInputs, part: FlatPart) -> tuple[str, ...]:
         lines.append(_limits("dowels, reamed after indicating,", plate.dowel_mm, plate.dowel_fit.value))
     sunk = [hole for hole in part.holes if hole.counterbore_mm and not hole.sunk]
     odd = [hole for hole in part.holes if hole.held is not HeldBy.CLEARANCE or hole.sunk]
-    lines += [f"{hole.id}: {hole.made}" for hole in odd]
+    for made in dict.fromkeys(hole.made for hole in odd):  # one line for all that are made alike
+        lines.append(f"{', '.join(hole.id for hole in odd if hole.made == made)}: {made}")
     if sunk:
         depth_mm = inputs.face.counterbore_depth_mm
         deep = "depth not stated" if depth_mm is None else f"{fig(depth_mm, 'mm')} deep"

@@ -93,6 +93,13 @@ class HoleMadeTest(TestCase):
         self.assertIs(path.layer, Layer.MARK)
         self.assertIn("mill a slot", row(result, "M1").made)
 
+    def test_holes_made_alike_are_one_line_of_the_sheet(self) -> None:
+        data = demo_json("wren")
+        data["sheets"]["plate"]["plate"]["holes"] = [{"which": "flange", "held": "tapped", "thread": "M10"}]
+        part = REGISTRY.part(JobFile.model_validate(data), "plate.plate")
+        (line,) = [one for one in part.made_to if "tap M10" in one]
+        self.assertTrue(line.startswith("H1, H2, "))
+
     def test_every_pair_of_holes_is_told_once(self) -> None:
         shown = plate_of(made({"which": "motor", "held": "slot", "slot": {"text": "3 deg"}})).ligaments
         pairs = [frozenset((one.a, one.b)) for one in shown]
