@@ -49,16 +49,18 @@ class Around:
         other = gap.other.sheet.name if gap.other else "the ground"
         return NearestMoved(unit_body=gap.unit.sheet.name, other=other, gap_mm=gap.gap_mm, wanted_mm=gap.wanted_mm)
 
-    def beside(self, whole: Body, off_root: Body, *, root_mm: Floats, tip_mm: Floats) -> NearBracket:
+    def beside(
+        self, whole: Body, off_root: Body, *, roots_mm: tuple[Floats, ...], tip_mm: Floats | None
+    ) -> NearBracket:
         """Return what a bracket stands on, and what it comes nearest to for what is wanted.
 
         Args:
             whole: Its outside.
             off_root: Without its root, to be held against what a scan shows.
-            root_mm: Where it is welded or bolted to the vehicle.
-            tip_mm: Where it holds the unit.
+            roots_mm: Where it is welded or bolted to the vehicle.
+            tip_mm: Where it holds the unit, if it does itself.
         """
-        bracket = BracketBody(whole=whole, off_root=off_root, root_mm=root_mm, tip_mm=tip_mm)
+        bracket = BracketBody(whole=whole, off_root=off_root, roots_mm=roots_mm, tip_mm=tip_mm)
         stands_on, gaps = beside_of(self._sheet, self._laid, bracket)
         if not gaps:
             return NearBracket(stands_on=stands_on, other="", gap_mm=None, wanted_mm=STILL_MM)

@@ -366,6 +366,9 @@ def _mounts(draw: st.DrawFn, mounts: Job) -> None:
         _mount(draw, mount)
         if draw(st.booleans()) and mount.get("bracket"):
             _bracket(draw, mount["bracket"])
+    for cross in mounts.get("crosses", []):
+        if draw(st.booleans()):
+            _bracket(draw, cross["bracket"])
     if draw(st.booleans()):
         mounts["output_turns"] = draw(st.sampled_from(("clockwise", "anticlockwise", None)))
     if draw(st.integers(0, 3)) == 0 and mounts.get("mounts"):
@@ -463,6 +466,8 @@ BOXED_AND_BOLTED = ("mounts.mounts.1.", "mounts.mounts.2.", "mounts.mounts.0.bra
 
 def full_job(field: str) -> Job:
     """Return a demo job with everything filled in that a figure needs to act on a check."""
+    if field.startswith("mounts.crosses."):
+        return copy.deepcopy(JOBS["bittern"])
     return _boxed_and_bolted() if field.startswith(BOXED_AND_BOLTED) else _filled(field)
 
 

@@ -18,7 +18,7 @@ from tests.laws.test_taking_away import MANY, RANK, checks_of
 
 # The checks of these go with them, and nothing else does: what is judged is itself the list's.
 SUBJECTS: Final = re.compile(
-    r"^(axles\.(axles|lines|adapters)|axles\.lines\.\d+\.(joints|tubes)|mounts\.mounts|mounts\.frame\.stations"
+    r"^(axles\.(axles|lines|adapters)|axles\.lines\.\d+\.(joints|tubes)|mounts\.(mounts|crosses)|mounts\.frame\.stations"
     r"|plate\.plate\.registers|ratios\.\w+|ratios\.gearbox\.gears|ratios\.transfer\.ranges)$"
 )
 FREE: Final = re.compile(
@@ -110,7 +110,7 @@ class EmptiedListsTest(TestCase):
 
     def unknown_in(self, data: Job, name: str) -> None:
         for key, check in checks_of(data).items():
-            if key in ROOM or key.startswith("placement.gap_") or re.match(r"mounts\.m\d+\.(beside|goes_on)$", key):
+            if key in ROOM or key.startswith("placement.gap_") or re.match(r"mounts\.[mx]\d+\.(beside|goes_on)$", key):
                 with self.subTest(name, check=key):
                     known = () if check.key != "placement.gap_ground" else (Verdict.HOLDS, Verdict.TIGHT, Verdict.FAILS)
                     self.assertIn(check.verdict, (Verdict.NOT_KNOWN, *known), check.says)

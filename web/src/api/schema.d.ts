@@ -3249,6 +3249,111 @@ export interface components {
             screws: components["schemas"]["Screwed"];
         };
         /**
+         * CrossMember
+         * @description A tube or box from rail to rail that mounts stand on; both its ends are made alike.
+         */
+        CrossMember: {
+            /** Name */
+            name: string;
+            /**
+             * @description Where its one end meets the vehicle
+             * @default {
+             *       "point": null,
+             *       "x": null,
+             *       "y": null,
+             *       "z": null
+             *     }
+             */
+            first: components["schemas"]["Spot"];
+            /**
+             * @description Where its other end does
+             * @default {
+             *       "point": null,
+             *       "x": null,
+             *       "y": null,
+             *       "z": null
+             *     }
+             */
+            other: components["schemas"]["Spot"];
+            /**
+             * @description Its section; weld, landing plate and rail at either end
+             * @default {
+             *       "kind": null,
+             *       "breadth": null,
+             *       "depth": null,
+             *       "wall": null,
+             *       "web": null,
+             *       "bend": null,
+             *       "gussets": null,
+             *       "gusset": null,
+             *       "nose": null,
+             *       "box_made": null,
+             *       "seam": null,
+             *       "has_tabs": false,
+             *       "length": null,
+             *       "root_cut": null,
+             *       "beside": null,
+             *       "lies_to": null,
+             *       "leg": null,
+             *       "is_inspected": null,
+             *       "base": null,
+             *       "yield_mpa": null,
+             *       "goes_on": null,
+             *       "rail": {
+             *         "face": null,
+             *         "is_hollow": null,
+             *         "runs": null,
+             *         "yield_mpa": null
+             *       },
+             *       "legs": {
+             *         "across": null,
+             *         "foot": null,
+             *         "is_stepped": null,
+             *         "lower_left": null,
+             *         "lower_right": null,
+             *         "outside": null,
+             *         "upper_left": null,
+             *         "upper_right": null,
+             *         "upright": null,
+             *         "wall": null
+             *       },
+             *       "landing": {
+             *         "across": null,
+             *         "breadth": null,
+             *         "depth": null,
+             *         "goes_through": null,
+             *         "hole": null,
+             *         "is_there": null,
+             *         "onto_across": null,
+             *         "onto_upright": null,
+             *         "property_class": null,
+             *         "screws": {
+             *           "condition": null,
+             *           "countersink": null,
+             *           "depth_behind": null,
+             *           "head": null,
+             *           "is_blind": null,
+             *           "length": null,
+             *           "surface": null,
+             *           "tapped": null,
+             *           "tapped_mpa": null,
+             *           "thread_depth": null,
+             *           "tightening": null,
+             *           "washer": null
+             *         },
+             *         "shims": null,
+             *         "sleeve_inside": null,
+             *         "sleeve_outside": null,
+             *         "thickness": null,
+             *         "thread": null,
+             *         "through": null,
+             *         "upright": null
+             *       }
+             *     }
+             */
+            bracket: components["schemas"]["Bracket"];
+        };
+        /**
          * CurvePoint
          * @description Torque at one speed.
          */
@@ -4368,6 +4473,11 @@ export interface components {
             name: string;
             kind?: components["schemas"]["MountKind"] | null;
             /**
+             * Stands On
+             * @description Cross member under its bracket; empty: the vehicle
+             */
+            stands_on?: string | null;
+            /**
              * @description Where it holds the unit, in the unit's own axes
              * @default {
              *       "point": null,
@@ -4630,6 +4740,11 @@ export interface components {
              * @default []
              */
             mounts: components["schemas"]["Mount"][];
+            /**
+             * Crosses
+             * @default []
+             */
+            crosses: components["schemas"]["CrossMember"][];
             output_turns?: components["schemas"]["OutputTurns"] | null;
             /**
              * @default {
@@ -6825,6 +6940,7 @@ export interface components {
             /**
              * @default {
              *       "mounts": [],
+             *       "crosses": [],
              *       "output_turns": null,
              *       "subframe": {
              *         "cg": {
@@ -8890,6 +9006,40 @@ export interface components {
             to_do: components["schemas"]["ToDo"][];
         };
         /**
+         * CrossFound
+         * @description A cross member.
+         */
+        CrossFound: {
+            /** Field */
+            field: string;
+            /** Name */
+            name: string;
+            /** Section */
+            section: string;
+            /** Length Mm */
+            length_mm: number | null;
+            /** Ends Mm */
+            ends_mm: [
+                [
+                    number,
+                    number,
+                    number
+                ],
+                [
+                    number,
+                    number,
+                    number
+                ]
+            ] | null;
+            /** Pieces */
+            pieces: components["schemas"]["DrawnPiece"][];
+            /** Missing */
+            missing: string[];
+            /** Stand On It */
+            stand_on_it: string[];
+            verdict: components["schemas"]["Verdict"] | null;
+        };
+        /**
          * CutFound
          * @description What must be cut out of a body for the unit to keep its distance: along it, from its first end.
          */
@@ -9726,6 +9876,8 @@ export interface components {
         MountsResult: {
             /** Mounts */
             mounts: components["schemas"]["MountFound"][];
+            /** Crosses */
+            crosses: components["schemas"]["CrossFound"][];
             /** Free */
             free: components["schemas"]["FreeFound"][];
             /** Held */

@@ -29,15 +29,18 @@ def _near(mount: LaidMount, around: Around | None) -> NearBracket | None:
     whole, off_root = solid_of(mount), _off_root(mount)
     if around is None or whole is None or off_root is None or mount.rail_mm is None or mount.at_mm is None:
         return None
-    return around.beside(whole.body, off_root.body, root_mm=mount.rail_mm, tip_mm=mount.at_mm)
+    if mount.is_end:
+        return around.beside(whole.body, off_root.body, roots_mm=(mount.rail_mm, mount.at_mm), tip_mm=None)
+    return around.beside(whole.body, off_root.body, roots_mm=(mount.rail_mm,), tip_mm=mount.at_mm)
 
 
 def _off_root(mount: LaidMount) -> Solid | None:
-    return solid_of(mount, off_root_mm=_end_mm(mount))
+    return solid_of(mount, off_root_mm=_end_mm(mount), off_bolt_mm=_end_mm(mount) if mount.is_end else 0.0)
 
 
 def _off_tip(mount: LaidMount) -> Solid | None:
-    return solid_of(mount, off_bolt_mm=_end_mm(mount))
+    """All of it where it holds nothing of the unit by itself."""
+    return solid_of(mount, off_bolt_mm=0.0 if mount.is_end else _end_mm(mount))
 
 
 def _end_mm(mount: LaidMount) -> float:
@@ -69,15 +72,15 @@ def _plate_missing(mount: LaidMount) -> tuple[str, ...]:
     return () if is_known else (f"{name}: breadth, depth and thickness of its landing plate",)
 
 
-def beside_checks(mount: LaidMount, k: int, needs: MountsNeeds, judge: Judge) -> Iterator[Check]:
+def beside_checks(mount: LaidMount, key: str, needs: MountsNeeds, judge: Judge) -> Iterator[Check]:
     """Return the checks of a mount's bracket; nothing of an arm, or of a mount bolted straight on."""
     if mount.sheet.kind is MountKind.ARM or mount.arm.is_none:
         return
-    yield _clear(mount, k, needs, judge)
-    yield _goes_on(mount, k, needs, judge)
+    yield _clear(mount, key, needs, judge)
+    yield _goes_on(mount, key, needs, judge)
 
 
-def _goes_on(mount: LaidMount, k: int, needs: MountsNeeds, judge: Judge) -> Check:
+def _goes_on(mount: LaidMount, key: str, needs: MountsNeeds, judge: Judge) -> Check:
     """Whether the unit passes it on the way in, or it goes on with the unit in its place."""
     name, bracket = mount.sheet.name, mount.sheet.bracket
     missing, is_so, says = list[str](), None, ""
@@ -101,8 +104,8 @@ def _goes_on(mount: LaidMount, k: int, needs: MountsNeeds, judge: Judge) -> Chec
     return judge.answer(
         is_so=is_so,
         has_catch=bracket.goes_on is GoesOn.AFTER and not bracket.landing.is_there,
-        key=f"mounts.m{k + 1}.goes_on",
-        title=f"Bracket of {name} and the unit can both be got in",
+        key=f"{key}.goes_on",
+        title=f"{mount.bracket_title} and the unit can both be got in",
         says=says,
         missing=tuple(dict.fromkeys(missing)),
         inputs=(f"{mount.field}.bracket.goes_on", f"{mount.field}.bracket", "placement.way_in"),
@@ -121,14 +124,14 @@ def _met(mount: LaidMount, needs: MountsNeeds) -> tuple[MetOnTheWay | None, tupl
     return met, met.missing
 
 
-def _clear(mount: LaidMount, k: int, needs: MountsNeeds, judge: Judge) -> Check:
+def _clear(mount: LaidMount, key: str, needs: MountsNeeds, judge: Judge) -> Check:
     missing = (*_outside_missing(mount, needs), *needs.unit.missing, *needs.around_missing)
     near = _near(mount, needs.around)
     gap = None if near is None else FAR_MM if near.gap_mm is None else near.gap_mm
     return judge.check(
         "clearance",
-        key=f"mounts.m{k + 1}.beside",
-        title=f"Bracket of {mount.sheet.name} clear of what is beside it",
+        key=f"{key}.beside",
+        title=f"{mount.bracket_title} clear of what is beside it",
         demand=None if near is None else near.wanted_mm,
         capacity=gap,
         unit="mm",

@@ -50,6 +50,11 @@ def bracket_checks(one: Loaded, judge: Judge) -> Iterator[Check]:
     yield _reach(one, judge)
     if one.mount.sheet.bracket.kind is not ArmKind.STANDOFFS:
         yield _arm(one, judge)
+    yield from root_checks(one, judge)
+
+
+def root_checks(one: Loaded, judge: Judge) -> Iterator[Check]:
+    """Return the checks of the weld at a bracket's root, or at an end of a cross member."""
     yield _weld(one, judge)
     yield _leg(one, judge)
     yield _base(one, judge)
@@ -205,7 +210,7 @@ def _arm(one: Loaded, judge: Judge) -> Check:
 
 
 def _weld(one: Loaded, judge: Judge) -> Check:
-    sheet, bracket = one.mount.sheet, one.mount.sheet.bracket
+    bracket = one.mount.sheet.bracket
     worst, stress = one.weld or (None, None)
     allowed = weld_allowable_mpa(electrode_tensile_mpa=E70_MPA, is_inspected=bool(bracket.is_inspected))
     says = ""
@@ -217,7 +222,7 @@ def _weld(one: Loaded, judge: Judge) -> Check:
     return judge.check(
         "weld",
         key=f"{one.key}.weld",
-        title=f"Weld of {sheet.name}'s bracket",
+        title=f"Weld of {one.mount.bracket_words}",
         demand=None if stress is None else stress.governing_mpa,
         capacity=allowed,
         unit="MPa",
@@ -240,7 +245,7 @@ def _thinnest(bracket: Bracket) -> tuple[float | None, str]:
 
 def _leg(one: Loaded, judge: Judge) -> Check:
     """Neither too small for the thicker wall, which chills it, nor too large for the thinner, which it melts."""
-    sheet, bracket = one.mount.sheet, one.mount.sheet.bracket
+    bracket = one.mount.sheet.bracket
     leg, walls = positive_of(bracket.leg), walls_mm(bracket)
     known = [one for one in walls if one is not None]
     missing = (*one.mount.arm.missing, *lacking_of(one, "leg", "base"))
@@ -254,7 +259,7 @@ def _leg(one: Loaded, judge: Judge) -> Check:
     return judge.answer(
         is_so=is_so,
         key=f"{one.key}.leg",
-        title=f"Leg of the weld of {sheet.name}'s bracket",
+        title=f"Leg of the weld of {one.mount.bracket_words}",
         says=says,
         missing=missing if is_so is None else (),
         inputs=field_inputs(one, "bracket.leg", "bracket.wall", "bracket.base"),
@@ -270,7 +275,7 @@ def _base(one: Loaded, judge: Judge) -> Check:
     return judge.check(
         "weld",
         key=f"{one.key}.base",
-        title=f"What {sheet.name}'s bracket is welded to",
+        title=f"What {one.mount.bracket_words} is welded to",
         demand=shear,
         capacity=BASE_SHEAR * one.yield_mpa,
         unit="MPa",

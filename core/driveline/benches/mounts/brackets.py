@@ -97,7 +97,7 @@ def arm_of(
         return ArmLaid(arm=None, missing=(), is_none=True)
     if bracket.kind is None:
         return ArmLaid(arm=None, missing=(f"{name}: what its bracket is",), is_none=False)
-    section, missing = _section(bracket, name)
+    section, missing = section_of(bracket, name)
     if from_mm is None:
         missing = (*missing, f"{name}: where its bracket meets the vehicle")
     if section is None or from_mm is None or to_mm is None:
@@ -118,7 +118,7 @@ def arm_of(
     arm = Arm(
         section=section,
         length_mm=length,
-        turn=_standing(along / length),
+        turn=standing(along / length),
         stiffness_n_per_mm=np.array(stiffness),
         turning_nmm_per_rad=np.array(
             arm_turning_nmm_per_rad(taper[-1][1] if taper else section, arm_mm=length, e_mpa=STEEL.modulus_mpa)
@@ -131,17 +131,17 @@ def arm_of(
 def _standoffs(bracket: Bracket, name: str, section: Section, way: Floats, length_mm: float) -> ArmLaid:
     """A plate on legs: what it gives is what they do."""
     plate = positive_of(bracket.wall) or 0.0
-    standing = legs_of(bracket, name, length_mm, STEEL.modulus_mpa)
-    if standing.legs is None or standing.missing:
-        return ArmLaid(arm=None, missing=standing.missing, is_none=False)
-    gives, turns = flexibility_at(standing.legs, np.array([plate, 0.0, 0.0]))
+    on_legs = legs_of(bracket, name, length_mm, STEEL.modulus_mpa)
+    if on_legs.legs is None or on_legs.missing:
+        return ArmLaid(arm=None, missing=on_legs.missing, is_none=False)
+    gives, turns = flexibility_at(on_legs.legs, np.array([plate, 0.0, 0.0]))
     arm = Arm(
         section=section,
         length_mm=length_mm,
-        turn=_standing(way),
+        turn=standing(way),
         stiffness_n_per_mm=1 / np.diag(gives),
         turning_nmm_per_rad=1 / np.diag(turns),
-        legs=standing.legs,
+        legs=on_legs.legs,
         plate_mm=plate,
     )
     return ArmLaid(arm=arm, missing=(), is_none=False)
@@ -169,14 +169,22 @@ def _taper(bracket: Bracket, length_mm: float, ears_mm: float) -> tuple[tuple[fl
     )
 
 
-def _standing(along: Floats) -> Floats:
-    """Axes of an arm: along it, level across it, and as upright as it can be."""
+def standing(along: Floats) -> Floats:
+    """Return the axes of an arm, (3, 3): along it, level across it, and as upright as it can be.
+
+    Args:
+        along: One long, (3,).
+
+    Source:
+        Geometry; of an upright arm the level one points left.
+    """
     level = np.array([-along[1], along[0], 0.0])
     across = level / np.linalg.norm(level) if np.linalg.norm(level) > 1e-9 else np.array([0.0, 1.0, 0.0])
     return np.column_stack([along, across, np.cross(along, across)])
 
 
-def _section(bracket: Bracket, name: str) -> tuple[Section | None, tuple[str, ...]]:
+def section_of(bracket: Bracket, name: str) -> tuple[Section | None, tuple[str, ...]]:
+    """Return a bracket's section, or what it lacks in words; it is no bolted one, and known to be something."""
     wanted = {
         ArmKind.BOX: ("breadth", "depth", "wall"),
         ArmKind.TUBE: ("depth", "wall"),

@@ -28,12 +28,12 @@ def buckling_checks(one: Loaded, judge: Judge) -> Iterator[Check]:
         return
     if one.mount.sheet.bracket.kind in (ArmKind.BOX, ArmKind.CHANNEL, ArmKind.FOLDED, ArmKind.GUSSETED, None):
         yield _panel(one, judge)
-    yield _fatigue(one, judge)
+    yield fatigue_check(one, judge)
 
 
 def _panel(one: Loaded, judge: Judge) -> Check:
     sheet, arm = one.mount.sheet, one.mount.arm.arm
-    wall = None if arm is None else min(_walls(one), key=lambda each: each.found.buckling_mpa, default=None)
+    wall = None if arm is None else min(folding_walls(one), key=lambda each: each.found.buckling_mpa, default=None)
     known = [max(at.stress.bending_and_axial_mpa for at in row) for row in one.stresses]
     worst = max(range(len(known)), key=lambda row: known[row], default=None)
     stress = None if worst is None else known[worst]
@@ -55,8 +55,11 @@ def _panel(one: Loaded, judge: Judge) -> Check:
     )
 
 
-def _walls(one: Loaded) -> Iterator[Fold]:
-    """What of a box or an open channel may fold: a flange has a free edge, a web and a box's walls have none."""
+def folding_walls(one: Loaded) -> Iterator[Fold]:
+    """Return what of a box or an open channel may fold.
+
+    A flange has a free edge, a web and a box's walls have none.
+    """
     bracket = one.mount.sheet.bracket
     breadth, depth, wall, web = (positive_of(x) for x in (bracket.breadth, bracket.depth, bracket.wall, bracket.web))
     if breadth is None or depth is None or wall is None:
@@ -89,7 +92,8 @@ def _shelf_walls(
         yield "shelf", clear, wall_mm, count == 1
 
 
-def _fatigue(one: Loaded, judge: Judge) -> Check:
+def fatigue_check(one: Loaded, judge: Judge) -> Check:
+    """Return whether the weld at a bracket's root, or a cross member's end, bears launch and back so often."""
     sheet, arm = one.mount.sheet, one.mount.arm.arm
     missing = lacking(one, "leg", "beside")
     stress, ranges = None, back_and_forth(one, one.forces_n)
@@ -105,7 +109,7 @@ def _fatigue(one: Loaded, judge: Judge) -> Check:
     return judge.check(
         "weld",
         key=f"{one.key}.fatigue",
-        title=f"Weld of {sheet.name}'s bracket, to and fro",
+        title=f"Weld of {one.mount.bracket_words}, to and fro",
         demand=None if stress is None else stress.governing_mpa,
         capacity=allowed,
         unit="MPa",

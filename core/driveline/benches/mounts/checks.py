@@ -8,6 +8,7 @@ import numpy as np
 from driveline.benches.mounts.beside_checks import beside_checks
 from driveline.benches.mounts.carried import Carried, Solved, greatest_move_mm
 from driveline.benches.mounts.cases import cases_missing, cases_of, torques_missing
+from driveline.benches.mounts.cross_checks import crosses_checks
 from driveline.benches.mounts.frame import FrameFound
 from driveline.benches.mounts.frame_checks import frame_checks
 from driveline.benches.mounts.laid import LaidMount
@@ -58,10 +59,12 @@ def mounts_checks(
     carried = solved.carried if solved.carried is not None and solved.carried.settled else None
     yield _held(solved, judge)
     yield _decided(solved, missing, judge)
-    for k, mount in enumerate(solved.mounts):
-        yield _load(mount, k, carried, missing, judge)
-        yield from _strength_checks(loaded(mount, k, carried, missing), judge.guarding())
-        yield from beside_checks(mount, k, needs, judge)
+    every = tuple(loaded(mount, k, carried, missing) for k, mount in enumerate(solved.mounts))
+    for k, one in enumerate(every):
+        yield _load(one.mount, k, carried, missing, judge)
+        yield from _strength_checks(one, judge.guarding())
+        yield from beside_checks(one.mount, one.key, needs, judge)
+    yield from crosses_checks(sheet, needs, every, missing, judge)
     yield _bottoms(solved, carried, missing, judge)
     yield _gaps(solved, needs, carried, missing, judge)
     yield _travel(solved, needs, carried, missing, judge)

@@ -9,6 +9,7 @@ import numpy as np
 
 from driveline.arrays import Floats
 from driveline.benches.mounts.brackets import ArmLaid, arm_of, turned_stiffness
+from driveline.benches.mounts.crosses import CrossLaid, crosses_of, gives_mm_per_n
 from driveline.benches.mounts.holding_sheet import EarsStand, Grip
 from driveline.benches.mounts.needs import MountsNeeds
 from driveline.benches.mounts.sheet import ArmKind, Mount, MountKind, MountsSheet
@@ -39,16 +40,30 @@ class LaidMount:
     limit: Limit | None
     missing: tuple[str, ...]  # what keeps it from holding
     off_mm: Floats  # its bolt from the end of its arm's middle line
+    is_end: bool = False  # of a cross member, judged as a bracket's root is
+
+    @property
+    def bracket_words(self) -> str:
+        """What stands on the vehicle here."""
+        return self.sheet.name if self.is_end else f"{self.sheet.name}'s bracket"
+
+    @property
+    def bracket_title(self) -> str:
+        """The same, to begin a title with."""
+        return self.sheet.name.capitalize() if self.is_end else f"Bracket of {self.sheet.name}"
 
 
 def mounts_of(sheet: MountsSheet, needs: MountsNeeds) -> tuple[LaidMount, ...]:
     """Return the mounts, each where it stands."""
     points = {name: np.array(at) for name, at in needs.points}
-    found = [_laid(f"mounts.mounts.{k}", one, needs, points) for k, one in enumerate(sheet.mounts)]
+    crosses = {one.sheet.name: one for one in crosses_of(sheet, points)}
+    found = [_laid(f"mounts.mounts.{k}", one, needs, points, crosses) for k, one in enumerate(sheet.mounts)]
     return tuple(found)
 
 
-def _laid(field: str, sheet: Mount, needs: MountsNeeds, points: Mapping[str, Floats]) -> LaidMount:
+def _laid(
+    field: str, sheet: Mount, needs: MountsNeeds, points: Mapping[str, Floats], crosses: Mapping[str, CrossLaid]
+) -> LaidMount:
     name, placed = sheet.name, needs.unit.placed
     boss, rail = spot_mm(sheet.boss, {}), spot_mm(sheet.rail, points)
     missing = list(spot_missing(sheet.boss, {}, f"{name}: its place on the unit"))
@@ -76,7 +91,12 @@ def _laid(field: str, sheet: Mount, needs: MountsNeeds, points: Mapping[str, Flo
         missing += lacking
     else:
         missing += bracket.missing
-        found, lacking = _mount(sheet, at, turn, bracket)
+        cross = crosses.get(sheet.stands_on or "")
+        if sheet.stands_on and cross is None:
+            missing.append(f"{name}: what it stands on; {sheet.stands_on} is not among the cross members")
+        elif cross is not None:
+            missing += cross.missing
+        found, lacking = _mount(sheet, at, turn, bracket, cross)
         missing += lacking
     travel = positive_of(sheet.travel)
     limit = None if travel is None or turn is None else Limit(turn=turn, travel_mm=np.full(3, travel))
@@ -158,11 +178,22 @@ def upright_n_per_mm(sheet: Mount) -> float | None:
     return None if mass is None or sinks is None else mass * G_MS2 / sinks
 
 
-def _mount(sheet: Mount, at: Floats | None, turn: Floats | None, bracket: ArmLaid) -> tuple[Hold | None, list[str]]:
+def _behind(at: Floats, turn: Floats, bracket: ArmLaid, cross: CrossLaid | None) -> Floats | None:
+    """What a mount's bracket, and the cross member that it stands on, hold it with along its own axes."""
+    own = None if bracket.arm is None else turned_stiffness(bracket.arm, turn)
+    under = None if cross is None else gives_mm_per_n(cross, at, turn)
+    if under is None:
+        return own
+    return np.asarray(1 / (under if own is None else under + 1 / own), dtype=np.float64)
+
+
+def _mount(
+    sheet: Mount, at: Floats | None, turn: Floats | None, bracket: ArmLaid, cross: CrossLaid | None
+) -> tuple[Hold | None, list[str]]:
     name = sheet.name
     if at is None or turn is None:
         return None, []
-    behind = None if bracket.arm is None else turned_stiffness(bracket.arm, turn)
+    behind = _behind(at, turn, bracket, cross)
     if sheet.kind is MountKind.HARD:
         holds = (sheet.holds_x, sheet.holds_y, sheet.holds_z)
         if None in holds:

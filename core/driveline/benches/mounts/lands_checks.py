@@ -33,7 +33,7 @@ def lands_checks(one: Loaded, judge: Judge) -> Iterator[Check]:
     if one.mount.sheet.kind is MountKind.ARM or one.mount.arm.is_none:
         return
     if one.mount.sheet.bracket.kind is not ArmKind.STANDOFFS:  # its legs are sawn each to its place
-        yield _root(one, judge)
+        yield root_check(one, judge)
     if one.mount.sheet.bracket.landing.is_there is not False:
         yield _through(one, judge)
         yield _room(one, judge)
@@ -54,7 +54,8 @@ def gap_mm(arm: Arm) -> float:
     return float(lean @ (arm.section.breadth_mm, arm.section.depth_mm))
 
 
-def _root(one: Loaded, judge: Judge) -> Check:
+def root_check(one: Loaded, judge: Judge) -> Check:
+    """Return whether a bracket's root, or a cross member's end, meets the face that it lands on."""
     bracket, arm, name = one.mount.sheet.bracket, one.mount.arm.arm, one.mount.sheet.name
     gap = None if arm is None else gap_mm(arm)
     is_fitted = bracket.root_cut is RootCut.FITTED
@@ -74,7 +75,7 @@ def _root(one: Loaded, judge: Judge) -> Check:
         is_so=is_so,
         has_catch=gap is not None and gap > GREATEST_GAP_MM / 2,
         key=f"{one.key}.root_gap",
-        title=f"Bracket of {name} meets what it lands on",
+        title=f"{one.mount.bracket_title} meets what it lands on",
         says=says,
         missing=tuple(dict.fromkeys(missing)),
         inputs=field_inputs(one, "bracket.root_cut"),

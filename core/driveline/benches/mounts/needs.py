@@ -50,7 +50,9 @@ class Around(Protocol):
         ``None``: nothing is near.
         """
 
-    def beside(self, whole: Body, off_root: Body, *, root_mm: Floats, tip_mm: Floats) -> NearBracket:
+    def beside(
+        self, whole: Body, off_root: Body, *, roots_mm: tuple[Floats, ...], tip_mm: Floats | None
+    ) -> NearBracket:
         """Return what a bracket stands on, and what it comes nearest to for what is wanted."""
 
     def met_by(self, bracket: Body) -> MetOnTheWay:

@@ -11,7 +11,7 @@ from driveline.benches.mounts.cradle_parts import cradle_parts
 from driveline.benches.mounts.ears import ears_of
 from driveline.benches.mounts.holding_sheet import Grip
 from driveline.benches.mounts.landings import landing_of
-from driveline.benches.mounts.sheet import ArmKind, Mount, MountKind, MountsSheet
+from driveline.benches.mounts.sheet import ArmKind, Landing, Mount, MountKind, MountsSheet
 from driveline.benches.mounts.sheet_parts import sheet_hole, sheet_part
 from driveline.benches.mounts.standoff_parts import standoff_parts
 from driveline.drawing.plate import Bend
@@ -44,7 +44,9 @@ def parts_of(sheet: MountsSheet) -> tuple[FlatPart, ...]:
         found += _fold(mount, k)
         found += _shelf(mount, k)
         found += standoff_parts(mount, k)
-        found += _landing(mount, k)
+        found += _landing(mount.bracket.landing, f"m{k}", mount.name, 1)
+    for k, cross in enumerate(sheet.crosses, start=1):
+        found += _landing(cross.bracket.landing, f"x{k}", cross.name, 2)
     return tuple(found)
 
 
@@ -157,23 +159,22 @@ def _shelf(mount: Mount, k: int) -> Iterator[FlatPart]:
         )
 
 
-def _landing(mount: Mount, k: int) -> Iterator[FlatPart]:
-    landing = mount.bracket.landing
+def _landing(landing: Landing, key: str, name: str, count: int) -> Iterator[FlatPart]:
     found = landing_of(landing)
     hole = positive_of(landing.hole)
     if not landing.is_there or found is None or hole is None or min(found.edges_mm) <= hole / 2:
         return
     breadth, depth = found.size_mm
     yield sheet_part(
-        f"mounts.m{k}_landing",
-        f"Landing plate of {mount.name}",
-        f"M{k}L",
+        f"mounts.{key}_landing",
+        f"Landing plate of {name}",
+        f"{key.upper()}L",
         Polygon([(0, 0), (breadth, 0), (breadth, depth), (0, depth)]),
         found.thickness_mm,
-        1,
+        count,
         tuple(
             sheet_hole(f"H{n}", breadth / 2 + x, depth / 2 + y, hole, found.thickness_mm)
             for n, (x, y) in enumerate(found.bolts_mm.tolist(), start=1)
         ),
-        (f"bolted to the vehicle by its four holes; {mount.name}'s arm is welded on its middle",),
+        (f"bolted to the vehicle by its four holes; {name} is welded on its middle",),
     )

@@ -28,7 +28,7 @@ def rail_checks(one: Loaded, judge: Judge) -> Iterator[Check]:
     if one.mount.sheet.kind is MountKind.ARM or one.mount.arm.is_none:
         return
     if one.mount.sheet.bracket.landing.is_there is not True:
-        yield _face(one, judge)
+        yield face_check(one, judge)
     if one.mount.sheet.bracket.kind is ArmKind.BOX:
         yield _seams(one, judge)
 
@@ -54,9 +54,10 @@ def _face_of(one: Loaded, arm: Arm) -> ChordFace | None:
         return None
 
 
-def _face(one: Loaded, judge: Judge) -> Check:
+def face_check(one: Loaded, judge: Judge) -> Check:
+    """Return whether the wall of a hollow rail bears what is welded on it."""
     bracket, name, arm = one.mount.sheet.bracket, one.mount.sheet.name, one.mount.arm.arm
-    key, title = f"{one.key}.rail_face", f"Wall under {name}'s bracket does not bend in"
+    key, title = f"{one.key}.rail_face", f"Wall under {one.mount.bracket_words} does not bend in"
     inputs = field_inputs(one, "bracket.rail", "bracket.base")
     if bracket.rail.is_hollow is False:
         return judge.answer(is_so=True, key=key, title=title, says=SOLID, inputs=inputs)

@@ -39,6 +39,20 @@ class MountFound(Result):
     verdict: Verdict | None  # the worst of its checks
 
 
+class CrossFound(Result):
+    """A cross member."""
+
+    field: str
+    name: str
+    section: str
+    length_mm: float | None  # from rail to rail
+    ends_mm: tuple[At, At] | None
+    pieces: tuple[DrawnPiece, ...]
+    missing: tuple[str, ...]
+    stand_on_it: tuple[str, ...]
+    verdict: Verdict | None  # the worst of its checks
+
+
 class FreeFound(Result):
     """A motion that nothing holds."""
 
@@ -151,6 +165,7 @@ class MountsResult(Result):
     """The mounts."""
 
     mounts: tuple[MountFound, ...]
+    crosses: tuple[CrossFound, ...]
     free: tuple[FreeFound, ...]
     held: int
     redundant: int

@@ -171,11 +171,21 @@ class Bracket(Sheet):
     landing: Landing = Landing()
 
 
+class CrossMember(Sheet):
+    """A tube or box from rail to rail that mounts stand on; both its ends are made alike."""
+
+    name: Name
+    first: Spot = Field(default=Spot(), description="Where its one end meets the vehicle")
+    other: Spot = Field(default=Spot(), description="Where its other end does")
+    bracket: Bracket = Field(default=Bracket(), description="Its section; weld, landing plate and rail at either end")
+
+
 class Mount(Sheet):
     """A mount."""
 
     name: Name
     kind: MountKind | None = None
+    stands_on: Name | None = Field(default=None, description="Cross member under its bracket; empty: the vehicle")
     boss: Spot = Field(default=Spot(), description="Where it holds the unit, in the unit's own axes")
     rail: Spot = Field(default=Spot(), description="Where its bracket meets the vehicle")
     is_turned: bool = Field(default=False, description="Its own axes do not stand square to the vehicle")
@@ -339,6 +349,7 @@ class MountsSheet(Sheet):
     """Everything about what holds the unit."""
 
     mounts: Annotated[list[Mount], Field(max_length=10)] = []
+    crosses: Annotated[list[CrossMember], Field(max_length=4)] = []
     output_turns: OutputTurns | None = None
     subframe: Subframe = Subframe()
     inertia: Inertia = Inertia()

@@ -1,5 +1,6 @@
 """How the unit is held, as the screen shows it."""
 
+import re
 from collections.abc import Iterator
 from typing import Final
 
@@ -10,6 +11,8 @@ from driveline.benches.mounts.brackets import STEEL
 from driveline.benches.mounts.carried import Carried, Solved, with_rubber
 from driveline.benches.mounts.cases import Case, cases_of, moment_nm, torque_nm, usual_cases
 from driveline.benches.mounts.checks import motion_words
+from driveline.benches.mounts.cross_loads import outside_mount
+from driveline.benches.mounts.crosses import crosses_of
 from driveline.benches.mounts.frame import FrameFound, StationFound
 from driveline.benches.mounts.frame_folds import FoldsFound
 from driveline.benches.mounts.laid import LaidMount, questions
@@ -20,6 +23,7 @@ from driveline.benches.mounts.results import (
     At,
     CaseForce,
     CaseFound,
+    CrossFound,
     FoldShown,
     FreeFound,
     ModeFound,
@@ -64,6 +68,7 @@ def result_of(
     holds = [one.hold for one in solved.mounts if one.hold is not None]
     return MountsResult(
         mounts=tuple(_mount(one, k, solved.carried, checks) for k, one in enumerate(solved.mounts)),
+        crosses=tuple(_crosses(sheet, needs, checks)),
         free=tuple(
             FreeFound(
                 says=motion_words(one.kind, one.direction.tolist()),
@@ -133,6 +138,24 @@ def _mount(one: LaidMount, k: int, carried: Carried | None, checks: tuple[Check,
         worst_n=None if carried is None else float(carried.sizes_n[carried.worst_case(k), k]),
         verdict=worst_verdict(own) if own else None,
     )
+
+
+def _crosses(sheet: MountsSheet, needs: MountsNeeds, checks: tuple[Check, ...]) -> Iterator[CrossFound]:
+    points = {name: np.array(at) for name, at in needs.points}
+    for k, one in enumerate(crosses_of(sheet, points), start=1):
+        own = [check for check in checks if re.match(rf"mounts\.x{k}[ab]?\.", check.key)]
+        solid, (first, other) = solid_of(outside_mount(one)), one.ends_mm
+        yield CrossFound(
+            field=one.field,
+            name=one.sheet.name,
+            section="" if one.member is None else one.member.section.words,
+            length_mm=None if one.member is None else one.member.length_mm,
+            ends_mm=None if first is None or other is None else (_three(first), _three(other)),
+            pieces=() if solid is None else solid.drawn,
+            missing=one.missing,
+            stand_on_it=tuple(mount.name for mount in sheet.mounts if mount.stands_on == one.sheet.name),
+            verdict=worst_verdict(own) if own else None,
+        )
 
 
 def _force(carried: Carried, row: int, k: int) -> CaseForce:
@@ -285,6 +308,10 @@ def _assumed(sheet: MountsSheet, needs: MountsNeeds) -> Iterator[Assumed]:
     stated = (sheet.inertia.roll_kgm2, sheet.inertia.pitch_kgm2, sheet.inertia.yaw_kgm2)
     if None in stated and needs.unit.inertia_kgm2 is not None and sheet.mounts:
         yield Assumed(field="mounts.inertia", text="the unit's inertia is its envelope's, filled evenly")
+    yield from _usual_steel(sheet)
+
+
+def _usual_steel(sheet: MountsSheet) -> Iterator[Assumed]:
     for k, one in enumerate(sheet.mounts):
         if one.bracket.kind is not None and one.bracket.yield_mpa is None:
             text = f"{one.name}: steel that yields at {fig(STEEL.yield_mpa, 'MPa', 0)}"
@@ -292,3 +319,7 @@ def _assumed(sheet: MountsSheet, needs: MountsNeeds) -> Iterator[Assumed]:
         if one.tube.is_there and one.tube.yield_mpa is None:
             text = f"{one.name}: a tube between its ears that yields at {fig(STEEL.yield_mpa, 'MPa', 0)}"
             yield Assumed(field=f"mounts.mounts.{k}.tube.yield_mpa", text=text)
+    for k, cross in enumerate(sheet.crosses):
+        if cross.bracket.kind is not None and cross.bracket.yield_mpa is None:
+            text = f"{cross.name}: steel that yields at {fig(STEEL.yield_mpa, 'MPa', 0)}"
+            yield Assumed(field=f"mounts.crosses.{k}.bracket.yield_mpa", text=text)

@@ -3,10 +3,13 @@
 from collections.abc import Iterator
 from functools import cache, partial
 
+import numpy as np
+
 from driveline.benches.contract import LaidOut, Outcome, Paper, Seek, progress_of
 from driveline.benches.mounts.carried import Solved, solve_held
 from driveline.benches.mounts.cases import WHICH_WAY
 from driveline.benches.mounts.checks import held_missing, mounts_checks
+from driveline.benches.mounts.crosses import crosses_of
 from driveline.benches.mounts.ear_picture import ear_sought
 from driveline.benches.mounts.ears import ears_of
 from driveline.benches.mounts.fixings import fixing_sought
@@ -108,6 +111,10 @@ def _to_do(sheet: MountsSheet, needs: MountsNeeds, solved: Solved) -> Iterator[T
     if not sheet.mounts:
         yield ToDo(field="mounts.mounts", text="Enter where the unit is held: a name for each mount.")
         return
+    points = {name: np.array(at) for name, at in needs.points}
+    for cross in crosses_of(sheet, points):
+        if cross.missing:
+            yield ToDo(field=cross.field, text=f"Still wanted of {cross.missing[0]}.")
     for one in solved.mounts:
         if one.missing:
             yield ToDo(field=one.field, text=f"Still wanted of {one.missing[0]}.")

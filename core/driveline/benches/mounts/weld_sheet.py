@@ -3,10 +3,10 @@
 from collections.abc import Iterator, Sequence
 from typing import Final
 
-from driveline.benches.mounts.brackets import base_mm
+from driveline.benches.mounts.brackets import base_mm, section_of
 from driveline.benches.mounts.laid import LaidMount
 from driveline.benches.mounts.pull import PullFound
-from driveline.benches.mounts.sheet import MountKind, MountsSheet
+from driveline.benches.mounts.sheet import Bracket, CrossMember, MountKind, MountsSheet
 from driveline.drawing.model import Drawing, Entity, Layer, Path, Text, Vertex
 from driveline.figures import fig, num
 from driveline.metal.weld_groups import least_leg_mm
@@ -56,7 +56,7 @@ def weld_sheet(
     top = HEIGHT_MM - BORDER_MM - 8
     entities: list[Entity] = [_text(0.0, top, f"{job_name}: how the brackets are welded, {revision}", 4.4)]
     at = top - 2 * LINE_MM
-    for row in (("bracket", "made of", "leg", "at least", "welds"), *_brackets(mounts)):
+    for row in (("bracket", "made of", "leg", "at least", "welds"), *_brackets(mounts, sheet.crosses)):
         entities += [_text(x, at, cell) for x, cell in zip(COLUMNS_MM, row, strict=True)]
         at -= LINE_MM
     at -= LINE_MM / 2
@@ -83,16 +83,22 @@ def weld_sheet(
     )
 
 
-def _brackets(mounts: Sequence[LaidMount]) -> Iterator[tuple[str, str, str, str, str]]:
+def _brackets(mounts: Sequence[LaidMount], crosses: Sequence[CrossMember]) -> Iterator[tuple[str, str, str, str, str]]:
     for one in mounts:
-        bracket, leg = one.sheet.bracket, positive_of(one.sheet.bracket.leg)
         if one.arm.is_none or one.sheet.kind is MountKind.ARM:
             continue
-        base = base_mm(bracket)
-        least = "not known" if base is None else fig(least_leg_mm(base), "mm", 0)
         made_of = "not settled" if one.arm.arm is None else one.arm.arm.section.words
-        inspected = {True: "inspected", False: "not inspected", None: "not said"}[bracket.is_inspected]
-        yield one.sheet.name, made_of, "?" if leg is None else fig(leg, "mm", 0), least, inspected
+        yield _row(one.sheet.name, made_of, one.sheet.bracket)
+    for cross in crosses:
+        section, _ = section_of(cross.bracket, cross.name) if cross.bracket.kind else (None, ())
+        yield _row(f"{cross.name}, ends", "not settled" if section is None else section.words, cross.bracket)
+
+
+def _row(name: str, made_of: str, bracket: Bracket) -> tuple[str, str, str, str, str]:
+    base, leg = base_mm(bracket), positive_of(bracket.leg)
+    least = "not known" if base is None else fig(least_leg_mm(base), "mm", 0)
+    inspected = {True: "inspected", False: "not inspected", None: "not said"}[bracket.is_inspected]
+    return name, made_of, "?" if leg is None else fig(leg, "mm", 0), least, inspected
 
 
 def _gap(sheet: MountsSheet, pull: PullFound | None) -> Iterator[str]:

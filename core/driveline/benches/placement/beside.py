@@ -42,24 +42,25 @@ class BracketBody:
 
     whole: Body
     off_root: Body
-    root_mm: Floats  # (3,)
-    tip_mm: Floats  # (3,)
+    roots_mm: tuple[Floats, ...]  # each (3,): a cross member has two
+    tip_mm: Floats | None  # (3,); None: none of it holds the unit itself
 
 
 def beside_of(sheet: PlacementSheet, laid: LaidPlacement, one: BracketBody) -> tuple[str, tuple[Beside, ...]]:
     """Return what a bracket stands on, empty where nothing entered is there; and its gaps, the tightest first.
 
-    It is welded to the body nearest its root and bolted to the unit's nearest its tip: these two are not asked.
+    It is welded to the bodies nearest its roots and bolted to the unit's nearest its tip: these are not asked.
     """
-    root = _nearest([(each.field, each.built.body) for each in laid.in_the_way], one.root_mm)
-    found = [*_vehicle(sheet, laid, one, root), *_unit(sheet, laid, one)]
-    name = next((each.sheet.name for each in laid.in_the_way if each.field == root), "")
+    bodies = [(each.field, each.built.body) for each in laid.in_the_way]
+    roots = frozenset(_nearest(bodies, at) for at in one.roots_mm)
+    found = [*_vehicle(sheet, laid, one, roots), *_unit(sheet, laid, one)]
+    name = " and ".join(each.sheet.name for each in laid.in_the_way if each.field in roots)
     return name, tuple(sorted(found, key=lambda gap: gap.share))
 
 
-def _vehicle(sheet: PlacementSheet, laid: LaidPlacement, one: BracketBody, root: str) -> Iterator[Beside]:
+def _vehicle(sheet: PlacementSheet, laid: LaidPlacement, one: BracketBody, roots: frozenset[str]) -> Iterator[Beside]:
     for other in laid.in_the_way:
-        if other.built.body is None or other.field == root:
+        if other.built.body is None or other.field in roots:
             continue
         wanted = _wanted_mm(sheet, other)
         is_scan = other.built.body.surface is not None
@@ -81,7 +82,7 @@ def _unit(sheet: PlacementSheet, laid: LaidPlacement, one: BracketBody) -> Itera
         return
     give = travel_mm(sheet)
     things = [(each, each.built.body.moved(laid.chosen.placed)) for each in solid(laid.unit_on) if each.built.body]
-    held = _nearest([(each.field, body) for each, body in things], one.tip_mm)
+    held = "" if one.tip_mm is None else _nearest([(each.field, body) for each, body in things], one.tip_mm)
     for each, body in things:
         if each.field == held:
             continue

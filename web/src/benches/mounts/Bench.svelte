@@ -11,6 +11,7 @@
   import { ShownPart } from '../../parts/shown-part.svelte';
   import CarryTable from './CarryTable.svelte';
   import CaseTable from './CaseTable.svelte';
+  import CrossList from './CrossList.svelte';
   import { SUBFRAME, TURNS } from './fields';
   import FramePanel from './FramePanel.svelte';
   import MountList from './MountList.svelte';
@@ -41,10 +42,22 @@
       rows={sheet.mounts}
       found={result.mounts}
       {points}
+      crosses={sheet.crosses.map((one) => one.name)}
       {lit}
       {disabled}
       onpick={(field) => (lit = field)}
       change={(write) => change((next) => write(next.mounts))}
+    />
+    <h3 class="mt-3">Cross members that mounts stand on</h3>
+    <CrossList
+      threads={all.plate.threads}
+      rows={sheet.crosses}
+      found={result.crosses}
+      {points}
+      {lit}
+      {disabled}
+      onpick={(field) => (lit = field)}
+      change={(write) => change((next) => write(next.crosses))}
     />
     <div class="mt-3" data-part="subframe"><Fields form={SUBFRAME} from={sheet} {disabled} {change} /></div>
   </div>{/snippet}

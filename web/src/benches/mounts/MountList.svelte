@@ -14,15 +14,16 @@
     rows: readonly Mount[];
     found: readonly MountFound[];
     points: readonly string[];
+    crosses: readonly string[]; // that a mount may stand on
     threads: readonly string[];
     lit: string;
     disabled: boolean;
     onpick: (field: string) => void;
     change: (write: (rows: Mount[]) => void) => void;
   }
-  let { rows, found, points, threads, lit, disabled, onpick, change }: Props = $props();
+  let { rows, found, points, crosses, threads, lit, disabled, onpick, change }: Props = $props();
   const units = useUnits();
-  const form = $derived(mountForm(points));
+  const form = $derived(mountForm(points, crosses));
   const cradle = $derived(cradleForm(threads));
 </script>
 

@@ -3,7 +3,7 @@
   import { useUnits } from '../../measure/units.svelte';
   import { EYES, eyeAt, VIEW_TITLES, type ViewKey } from '../../scene/scene';
   import View from '../../scene/View.svelte';
-  import { bracketBodies, forces, links } from './drawn';
+  import { forces, links, madeBodies } from './drawn';
 
   interface Props {
     placement: PlacementResult;
@@ -28,7 +28,7 @@
       : rest,
   );
   const arrows = $derived(forces(result.mounts, shown, onVehicle, (forceN) => units.figure(forceN, 'N', 0)));
-  const bodies = $derived([...placement.bodies, ...bracketBodies(result.mounts)]);
+  const bodies = $derived([...placement.bodies, ...madeBodies(result)]);
   const arms = $derived(links(result.mounts));
   const views = $derived(large ? [large] : KEYS);
   function turn(roundDeg: number, aboveDeg: number): void {

@@ -5,19 +5,20 @@ import type { Line3, Point3 } from '../../scene/scene';
 type Mount = MountsResult['mounts'][number];
 const LONGEST_MM = 260; // of the arrow of the greatest force
 
-/** Brackets where they stand; they are made, and stand out from what the vehicle has. */
-export function bracketBodies(mounts: readonly Mount[]): DrawnBody[] {
-  return mounts
-    .filter((mount) => mount.pieces.length > 0)
-    .map((mount) => ({
-      field: mount.field,
-      name: `bracket of ${mount.name}`,
+/** Brackets and cross members where they stand; they are made, and stand out from what the vehicle has. */
+export function madeBodies(result: Pick<MountsResult, 'mounts' | 'crosses'>): DrawnBody[] {
+  const brackets = result.mounts.map((mount) => ({ ...mount, name: `bracket of ${mount.name}` }));
+  return [...brackets, ...result.crosses]
+    .filter((one) => one.pieces.length > 0)
+    .map((one) => ({
+      field: one.field,
+      name: one.name,
       is_unit: false,
       nature: null,
       fate: 'made',
       keeps_clear: false,
       is_off: false,
-      pieces: mount.pieces,
+      pieces: one.pieces,
       scan: null,
     }));
 }

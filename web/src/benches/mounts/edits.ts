@@ -19,6 +19,15 @@ export function newMount(name: string): Mount {
   };
 }
 
+export function newCross(name: string): MountsSheet['crosses'][number] {
+  return {
+    name,
+    first: { point: null },
+    other: { point: null },
+    bracket: { has_tabs: false, rail: {}, legs: {}, landing: { screws: {} } },
+  };
+}
+
 /** A bracket on the other side: its middle lies to the other side of the load. */
 export function otherWay(bracket: Mount['bracket']): Mount['bracket'] {
   const ways: Partial<Record<string, Mount['bracket']['lies_to']>> = { left: 'right', right: 'left' };

@@ -33,15 +33,22 @@ const HOLDS = ['it holds', 'it slides'] as const;
 const isRubber = (mount: Mount) => mount.kind === 'rubber';
 const isHard = (mount: Mount) => mount.kind === 'hard';
 const isArm = (mount: Mount) => mount.kind === 'arm';
-const when = <T>(is: (from: T) => boolean, form: Form<T>): Form<T> =>
+export const when = <T>(is: (from: T) => boolean, form: Form<T>): Form<T> =>
   form.map((spec) => asked((from: T) => is(from) && (spec.when?.(from) ?? true), spec));
 
 /** Where a mount is and how it holds. */
-export function mountForm(points: readonly string[]): Form<Mount> {
+export function mountForm(points: readonly string[], crosses: readonly string[]): Form<Mount> {
   return [
     choice<Mount, 'kind'>('kind', 'It is a', KINDS, 'not said'),
     ...within((mount: Mount) => mount.boss, spotForm('On the unit, in its own axes', [])),
-    ...within((mount: Mount) => mount.rail, spotForm('On the vehicle', points)),
+    ...when(
+      (mount: Mount) => !isArm(mount) && (crosses.length > 0 || mount.stands_on !== null),
+      [choice<Mount, 'stands_on'>('stands_on', 'Its bracket stands on', pairs(crosses), 'the vehicle')],
+    ),
+    ...when(
+      (mount: Mount) => isArm(mount) || !mount.stands_on || mount.bracket.kind !== 'none',
+      within((mount: Mount) => mount.rail, spotForm('On the vehicle', points)),
+    ),
     ...when(isArm, [number<Mount>('along_n_per_mm', 'Stiffness along itself', STIFF, '', 'N/mm')]),
     ...when(isRubber, [
       number<Mount>('along_n_per_mm', 'Stiffness fore and aft', STIFF, '', 'N/mm'),
@@ -85,11 +92,11 @@ export function mountForm(points: readonly string[]): Form<Mount> {
 }
 
 const pairs = (names: readonly string[]) => names.map((name) => [name, name] as const);
-const railYield = (label: string) =>
+export const railYield = (label: string) =>
   number<Bracket['rail']>('yield_mpa', label, [1, 2000], 'empty: the usual', 'MPa');
 
 /** The rail, or whatever it is, that something is welded to: a hollow one bends in. */
-const railForm = (runs: string, along: string, square: string): Form<Bracket> =>
+export const railForm = (runs: string, along: string, square: string): Form<Bracket> =>
   within(
     (one: Bracket) => one.rail,
     [

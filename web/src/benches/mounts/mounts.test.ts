@@ -7,7 +7,7 @@ import TestJob from '../../TestJob.svelte';
 import CarryTable from './CarryTable.svelte';
 import CaseTable from './CaseTable.svelte';
 import { leaveOut, newMount, takeBracket, takeStations } from './edits';
-import { bracketBodies, forces, links } from './drawn';
+import { forces, links, madeBodies } from './drawn';
 import { BRACKET, BRACKET_SET, landingForm, LEGS, TUBE } from './fields';
 import FramePanel from './FramePanel.svelte';
 import PullPanel from './PullPanel.svelte';
@@ -207,7 +207,9 @@ describe('the picture', () => {
   const launch = { name: 'launch' } as CaseFound;
 
   it('draws a bracket as a body and a link as a line, neither twice', () => {
-    expect(bracketBodies(mounts).map((one) => [one.field, one.fate])).toEqual([['mounts.mounts.0', 'made']]);
+    expect(madeBodies({ mounts, crosses: [] }).map((one) => [one.field, one.fate])).toEqual([
+      ['mounts.mounts.0', 'made'],
+    ]);
     expect(links(mounts).map((one) => one.key)).toEqual(['arm mounts.mounts.1']);
   });
 
