@@ -25,8 +25,8 @@ FREE: Final = tuple(
         r"^mounts\.subframe\.is_there$",  # chosen
         r"^mounts\.pull\.(log\b|jig$)",  # readings that others still judge; a gap that is chosen
         r"^mounts\.(mounts|crosses|own_cases|left_out|frame\.stations)\.\d+$",  # what there is, not a figure of it
-        r"^mounts\.mounts\.\d+\.(is_measured|is_turned|grip|turning_nm_per_deg|bracket\.landing\.shims|stands_on)$",  # chosen
-        r"^mounts\.crosses\.\d+\.bracket\.landing\.shims$",  # chosen
+        r"^mounts\.mounts\.\d+\.(is_measured|is_turned|grip|turning_nm_per_deg|stands_on)$",  # chosen
+        r"^mounts\.(mounts|crosses)\.\d+\.bracket\.landing\.shims$",  # chosen
         r"^mounts\.frame\.(old|stations\.\d+)\.(kind$|(plates|rings)\.\d+$)",  # what there is, not a figure of it
         r"^axles\.(axles|lines)\.\d+$",  # what there is, not a figure of it
         r"^axles\.lines\.\d+\.(joints|tubes)\.\d+$",

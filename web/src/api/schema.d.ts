@@ -3445,6 +3445,12 @@ export interface components {
             rings: components["schemas"]["DrawnRing"][];
             /** Name */
             name: string;
+            /** @description How deep the rail as it was is cut into */
+            notch?: components["schemas"]["Length"] | null;
+            notch_from?: components["schemas"]["NotchFrom"] | null;
+            /** @description Thickness of a plate on its upright walls; empty: none */
+            plated?: components["schemas"]["Length"] | null;
+            plated_on?: components["schemas"]["PlatedOn"] | null;
         };
         /**
          * DialReading
@@ -4838,6 +4844,12 @@ export interface components {
          */
         Nature: "fixed" | "hot" | "steering";
         /**
+         * NotchFrom
+         * @description Which side of a rail a notch takes away.
+         * @enum {string}
+         */
+        NotchFrom: "above" | "below" | "left" | "right";
+        /**
          * OilPump
          * @description What lubricates the unit or gearbox.
          * @enum {string}
@@ -5473,6 +5485,12 @@ export interface components {
             flange_joint: components["schemas"]["Joint"];
         };
         /**
+         * PlatedOn
+         * @description Where a plate lies on a rail's upright walls.
+         * @enum {string}
+         */
+        PlatedOn: "inside" | "outside";
+        /**
          * PointTape
          * @description A tape's length between two points.
          */
@@ -5778,7 +5796,7 @@ export interface components {
          * @description What a rail's section is like.
          * @enum {string}
          */
-        RailKind: "trough" | "channel" | "tube" | "plates" | "outline";
+        RailKind: "trough" | "channel" | "tube" | "plates" | "outline" | "notched";
         /**
          * RailPlate
          * @description A plate of a section by its middle line: across to the right, up from anywhere.

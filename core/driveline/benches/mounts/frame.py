@@ -69,7 +69,7 @@ def solve_frame(frame: CutFrame) -> FrameFound:
     if not frame.stations:
         lacking.append("The rail's section at a place along the cut")
     for one in frame.stations:
-        new, missing = rail_of(one, f"the rail at {one.name}")
+        new, missing = rail_of(one, f"the rail at {one.name}", frame.old)
         lacking += missing
         if old is not None and new is not None:
             stations.append(StationFound(name=one.name, rail=new, ratios=_left(new, old)))

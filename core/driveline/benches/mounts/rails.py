@@ -6,7 +6,8 @@ from typing import Final
 import numpy as np
 
 from driveline.arrays import Floats
-from driveline.benches.mounts.sheet import RailKind, RailShape
+from driveline.benches.mounts.notched import notched_walls
+from driveline.benches.mounts.sheet import CutStation, RailKind, RailShape
 from driveline.errors import ImpossibleInput
 from driveline.metal.frames import Cell, FrameSection, Strip, frame_section
 from driveline.metal.outlined import outlined
@@ -27,8 +28,12 @@ class Rail:
     panels: tuple[Panel, ...]  # what of it may fold
 
 
-def rail_of(shape: RailShape, what: str) -> tuple[Rail | None, tuple[str, ...]]:
-    """Return a rail's section, or what it lacks in words; ``what`` names it."""
+def rail_of(shape: RailShape, what: str, old: RailShape | None = None) -> tuple[Rail | None, tuple[str, ...]]:
+    """Return a rail's section, or what it lacks in words; ``what`` names it, a notch is cut into ``old``."""
+    if shape.kind is RailKind.NOTCHED:
+        if old is None or not isinstance(shape, CutStation):
+            return None, (f"A section of its own, of {what}: a notch is cut into it",)
+        return _notched(shape, old, what)
     by_kind = {RailKind.PLATES: _plates, RailKind.TUBE: _tube, RailKind.OUTLINE: _outline}
     return by_kind.get(shape.kind, _rolled)(shape, what)
 
@@ -173,6 +178,17 @@ def _outline(shape: RailShape, what: str) -> tuple[Rail | None, tuple[str, ...]]
     except ImpossibleInput as error:
         return None, (f"A section that can be made, of {what}: its {error}",)
     return Rail(section=section, plates_mm=(tuple(rings),), panels=()), ()
+
+
+def _notched(cut: CutStation, old: RailShape, what: str) -> tuple[Rail | None, tuple[str, ...]]:
+    try:
+        walls, missing = notched_walls(cut, old, what)
+        if not walls:
+            return None, missing
+        section = walled(walls)
+    except ImpossibleInput as error:
+        return None, (f"A section that can be made, of {what}: {error}",)
+    return Rail(section=section, plates_mm=tuple((one.corners_mm,) for one in walls), panels=panels_of(walls)), ()
 
 
 def _plates(shape: RailShape, what: str) -> tuple[Rail | None, tuple[str, ...]]:

@@ -292,6 +292,23 @@ class RailKind(Choice):
     TUBE = "tube", "round tube"
     PLATES = "plates", "plates, one by one"
     OUTLINE = "outline", "from a drawing"
+    NOTCHED = "notched", "the rail as it was, notched"
+
+
+class NotchFrom(Choice):
+    """Which side of a rail a notch takes away."""
+
+    ABOVE = "above"
+    BELOW = "below"
+    LEFT = "left"
+    RIGHT = "right"
+
+
+class PlatedOn(Choice):
+    """Where a plate lies on a rail's upright walls."""
+
+    INSIDE = "inside"
+    OUTSIDE = "outside"
 
 
 class RailPlate(Sheet):
@@ -331,6 +348,10 @@ class CutStation(RailShape):
     """The rail at a place along the cut."""
 
     name: Name
+    notch: Length | None = Field(default=None, description="How deep the rail as it was is cut into")
+    notch_from: NotchFrom | None = None
+    plated: Length | None = Field(default=None, description="Thickness of a plate on its upright walls; empty: none")
+    plated_on: PlatedOn | None = None
 
 
 class CutFrame(Sheet):

@@ -181,3 +181,64 @@ class FoldTest(TestCase):
         self.assertIs(
             solved(changed(BITTERN, {"frame.yield_mpa": None}))[1]["mounts.frame_folds"].verdict, Verdict.NOT_KNOWN
         )
+
+
+NOTCH = {"kind": "notched", "notch": mm(40), "notch_from": "above", "lid": mm(0)}
+
+
+class NotchTest(TestCase):
+    """A channel of 70 by 110 by 4, open to the right, and a box of the same, cut into."""
+
+    def found(self, old: dict[str, Any], **cut: Any) -> Any:
+        frame = CutFrame.model_validate({"old": old, "stations": [{"name": "notch", **NOTCH, **cut}]})
+        return solve_frame(frame)
+
+    def left(self, old: dict[str, Any], **cut: Any) -> dict[str, float]:
+        found = self.found(old, **cut)
+        self.assertEqual(found.missing, ())
+        ratios: dict[str, float] = found.stations[0].ratios
+        return ratios
+
+    def test_a_notch_that_is_closed_again_is_a_box_less_deep(self) -> None:
+        """From above by 40, closed by 4: the box of 70 by 70 by 4."""
+        notched = self.left(BOX, lid=mm(4))
+        low = section(**{**BOX, "depth": mm(70)})
+        whole = section(**BOX)
+        self.assertAlmostEqual(notched["I"], low.level_mm4 / whole.level_mm4, delta=0.003)
+        self.assertAlmostEqual(notched["J"], low.torsion_mm4 / whole.torsion_mm4, delta=0.003)
+
+    def test_left_open_a_box_loses_its_torsion(self) -> None:
+        self.assertLess(self.left(BOX)["J"], 0.02)
+
+    def test_whichever_side_it_is_cut_from_plates_make_up_for_it_and_outside_for_more(self) -> None:
+        for side in ("above", "below", "left", "right"):
+            with self.subTest(side):
+                bare = self.left(BOX, notch_from=side, notch=mm(20), lid=mm(4))
+                inside = self.left(BOX, notch_from=side, notch=mm(20), lid=mm(4), plated=mm(5), plated_on="inside")
+                outside = self.left(BOX, notch_from=side, notch=mm(20), lid=mm(4), plated=mm(5), plated_on="outside")
+                for name, share in bare.items():
+                    self.assertLess(share, 1.0, name)
+                    self.assertGreater(inside[name], share, name)
+                self.assertGreater(outside["I across"], inside["I across"])
+
+    def test_a_channel_is_plated_on_its_web_alone(self) -> None:
+        channel = {**BOX, "kind": "channel", "lid": mm(0)}
+        bare = self.left(channel, notch_from="right", notch=mm(20))
+        plated = self.left(channel, notch_from="right", notch=mm(20), plated=mm(4), plated_on="inside")
+        whole = section(**channel).area_mm2
+        self.assertAlmostEqual((plated["area"] - bare["area"]) * whole, 4 * 110, delta=40)
+
+    def test_what_is_not_said_of_it_is_asked_and_what_can_not_be_is_refused(self) -> None:
+        for change, words in (
+            ({"notch": None}, "How deep the notch is"),
+            ({"notch_from": None}, "From which side"),
+            ({"lid": None}, "what closes it"),
+            ({"plated": mm(5)}, "inside or outside"),
+            ({"notch": mm(108)}, "leaves some of the rail"),
+        ):
+            with self.subTest(words):
+                found = self.found(BOX, **change)
+                self.assertEqual(found.stations, ())
+                self.assertIn(words, found.missing[0])
+        self.assertIn("a notch in it", self.found({"kind": "tube", "depth": mm(60), "wall": mm(4)}).missing[0])
+        self.assertIn("A section of its own", self.found({**BOX, "kind": "notched"}).missing[0])

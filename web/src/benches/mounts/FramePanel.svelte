@@ -7,7 +7,7 @@
   import AddByName from '../../lib/ui/AddByName.svelte';
   import Fields from '../../measure/Fields.svelte';
   import { newStation, takeStations } from './edits';
-  import { APPROVAL, CUT } from './fields';
+  import { APPROVAL, CUT, RAIL } from './fields';
   import FrameStation from './FrameStation.svelte';
   import RailFields from './RailFields.svelte';
   import RailPicture from './RailPicture.svelte';
@@ -35,6 +35,7 @@
   {#if result.old_rail}<RailPicture name="the rail as it was" rail={result.old_rail} was={null} />{/if}
   <RailFields
     name="the rail as it was"
+    form={RAIL}
     rail={cut.old}
     {disabled}
     change={(write) => change((next) => write(next.frame.old))}

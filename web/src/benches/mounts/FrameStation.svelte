@@ -1,6 +1,7 @@
 <script lang="ts">
   import type { MountsResult, MountsSheet } from '../../api/types';
   import { useUnits } from '../../measure/units.svelte';
+  import { STATION } from './cut-fields';
   import RailFields from './RailFields.svelte';
   import RailPicture from './RailPicture.svelte';
 
@@ -44,4 +45,4 @@
       )} of bending; as it was {units.figure(found.fold.was_nm, 'N·m', 0)}
     </p>{/if}
 {/if}
-<RailFields name={station.name} rail={station} {disabled} change={(write) => change((next) => write(next))} />
+<RailFields name={station.name} form={STATION} rail={station} {disabled} {change} />

@@ -1,20 +1,21 @@
-<script lang="ts">
+<script lang="ts" generics="R extends MountsSheet['frame']['old']">
   import type { MountsSheet } from '../../api/types';
   import Fields from '../../measure/Fields.svelte';
   import { figure, type Column } from '../../measure/rows';
   import RowTable from '../../measure/RowTable.svelte';
-  import { RAIL } from './fields';
+  import type { Form } from '../../measure/fields';
   import RailDrawing from './RailDrawing.svelte';
 
   type Rail = MountsSheet['frame']['old'];
   type Plate = Rail['plates'][number];
   interface Props {
     name: string;
-    rail: Rail;
+    form: Form<R>;
+    rail: R;
     disabled: boolean;
-    change: (write: (rail: Rail) => void) => void;
+    change: (write: (rail: R) => void) => void;
   }
-  let { name, rail, disabled, change }: Props = $props();
+  let { name, form, rail, disabled, change }: Props = $props();
   const plates = $derived(rail.plates);
   const COLUMNS: readonly Column<Plate>[] = [
     figure('across_1', 'Across, first end', 'length', { head: 'across', size: 'w-13' }),
@@ -25,7 +26,7 @@
   ];
 </script>
 
-<Fields form={RAIL} from={rail} {disabled} {change} />
+<Fields {form} from={rail} {disabled} {change} />
 {#if rail.kind === 'outline'}<RailDrawing {name} {rail} {disabled} {change} />{/if}
 {#if rail.kind === 'plates'}
   <p class="mt-1 text-[12.5px] text-ink-dim">

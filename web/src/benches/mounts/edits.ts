@@ -35,7 +35,7 @@ export function otherWay(bracket: Mount['bracket']): Mount['bracket'] {
 }
 
 export function newStation(name: string): MountsSheet['frame']['stations'][number] {
-  return { name, kind: 'trough', plates: [], drawing: '', rings: [] };
+  return { name, kind: 'notched', plates: [], drawing: '', rings: [] };
 }
 
 /** Takes what was found for the places along a cut into their fields. */
