@@ -124,12 +124,40 @@ class MountsTest(BrowserTestCase):
         self.check(page, "Frame as strong where it is cut", "Tight")
         expect(page.get_by_role("img", name=re.compile("^Section of notch"))).to_be_visible()
 
+    def test_a_notch_is_entered_by_its_depth_and_side_and_a_plate_makes_up_for_it(self) -> None:
+        page = self.page_of("fabricator")
+        self.open_job(page, "Bittern", "Mounts")
+        self.tab(page, "Frame")
+        main = page.get_by_role("main")
+        main.get_by_label("It is", exact=True).locator("visible=true").first.select_option("notched")
+        self.check(page, "Frame as strong where it is cut", "Not known")
+        self.typed(page, "Notch, deep", "20 mm")
+        self.field(page, "Cut from").select_option("above")
+        self.typed(page, "What closes the notch, thick", "5 mm")
+        self.check(page, "Frame as strong where it is cut", "Fails")
+        self.typed(page, "Plates on its upright walls, thick", "12 mm")
+        self.field(page, "They lie").select_option("outside")
+        self.check(page, "Frame as strong where it is cut", "Holds")
+
+    def test_a_cross_tube_bears_both_mounts_until_its_wall_is_thin(self) -> None:
+        page = self.page_of("fabricator")
+        self.open_job(page, "Bittern", "Mounts")
+        self.check(page, "Cross tube bears all that stands on it", "Holds")
+        page.get_by_role("list", name="Cross members").get_by_role("button", name="cross tube", exact=True).click()
+        self.typed(page, "Wall", "0.5 mm")
+        self.check(page, "Cross tube bears all that stands on it", "Fails")
+        page.get_by_role("list", name="Mounts").get_by_role("button", name="left, on the cross tube").click()
+        self.field(page, "Its bracket stands on").select_option("")
+        page.get_by_role("list", name="Mounts").get_by_role("button", name="right, on the cross tube").click()
+        self.field(page, "Its bracket stands on").select_option("")
+        self.check(page, "Cross tube bears all that stands on it", "Not known")
+
     def test_a_rail_is_taken_from_its_drawing_and_when_it_folds_is_asked_by_plates(self) -> None:
         page = self.page_of("fabricator")
         self.open_job(page, "Bittern", "Mounts")
         self.check(page, "Walls of the cut frame fold no sooner", "Holds")
         self.tab(page, "Frame")
-        section = page.get_by_role("main").get_by_label("Its section", exact=True).locator("visible=true").nth(1)
+        section = page.get_by_role("main").get_by_label("It is", exact=True).locator("visible=true").first
         section.select_option("outline")
         drawing = section_dxf(rectangle(70, 84), rectangle(70, 84, 7))
         file = page.get_by_label("Read the section of notch for the motor…")
