@@ -147,9 +147,8 @@ def balanced(holds: Sequence[Hold], loads: Floats) -> Held:
     Source:
         As in ``hold``.
     """
-    scale = scales(holds)
+    scale, scaled = scales(holds), _scaled(holds)
     reach, springs = arrays_of(holds)
-    scaled = (stiffness_at(reach, springs) + turning_of(holds)) / scale[:, None] / scale[None, :]
     moves = np.linalg.solve(scaled, (loads / scale).T).T / scale
     at_mounts = np.einsum("nij,cj->cni", reach, moves)
     return Held(
@@ -159,6 +158,19 @@ def balanced(holds: Sequence[Hold], loads: Floats) -> Held:
         moments_nmm=twisted_nmm(holds, moves[:, 3:]),
         mount_moves_mm=at_mounts,
     )
+
+
+def _scaled(holds: Sequence[Hold]) -> Floats:
+    """Their stiffness, with turns and shifts of one size."""
+    scale = scales(holds)
+    reach, springs = arrays_of(holds)
+    found: Floats = (stiffness_at(reach, springs) + turning_of(holds)) / scale[:, None] / scale[None, :]
+    return found
+
+
+def is_held_by_something(holds: Sequence[Hold]) -> bool:
+    """Say whether mounts hold a body every way by more than what rounding leaves of the stiffest."""
+    return bool(np.linalg.cond(_scaled(holds)) < WORST_CONDITION)
 
 
 def scales(holds: Sequence[Hold]) -> Floats:
@@ -183,6 +195,7 @@ class FreeMotion:
 
 
 SMALL: Final = 1e-9
+WORST_CONDITION: Final = 1e12  # of a stiffness: four figures of an answer are left
 
 
 def held_rows(holds: Sequence[Hold]) -> Floats:

@@ -7,7 +7,16 @@ from typing import Final
 import numpy as np
 
 from driveline.arrays import Floats
-from driveline.held.balance import Held, arrays_of, balanced, scales, stiffness_at, turning_of, twisted_nmm
+from driveline.held.balance import (
+    Held,
+    arrays_of,
+    balanced,
+    is_held_by_something,
+    scales,
+    stiffness_at,
+    turning_of,
+    twisted_nmm,
+)
 from driveline.held.holds import Hold
 
 STOP_N_PER_MM: Final = 2e4  # of metal on a thin rest of rubber
@@ -44,6 +53,8 @@ def hold_on_stops(holds: Sequence[Hold], limits: Sequence[Limit | None], loads: 
         Piecewise linear springs; stops that are reached are taken in, those that pull are left off, until none changes.
         Where they never agree it is not settled, and no answer.
     """
+    if not is_held_by_something(holds):
+        return _unsettled(holds, loads)
     free = balanced(holds, loads)
     bottomed = np.zeros((len(loads), len(holds)))
     if all(limit is None for limit in limits):
@@ -119,6 +130,19 @@ class _Stops:
             moments_nmm=twisted_nmm(self.holds, moves[:, 3:]),
             mount_moves_mm=at_mounts,
         )
+
+
+def _unsettled(holds: Sequence[Hold], loads: Floats) -> OnStops:
+    """No answer, in the shape of one."""
+    none = np.zeros((len(loads), len(holds), 3))
+    held = Held(
+        moves_mm=np.zeros((len(loads), 3)),
+        turns_rad=np.zeros((len(loads), 3)),
+        forces_n=none,
+        moments_nmm=none,
+        mount_moves_mm=none,
+    )
+    return OnStops(held=held, bottomed=np.zeros((len(loads), len(holds))), settled=False)
 
 
 def unbalanced(holds: Sequence[Hold], held: Held, loads: Floats) -> float:

@@ -203,6 +203,12 @@ class StopsTest(TestCase):
             np.testing.assert_allclose(together.held.forces_n[k], one.held.forces_n[0], atol=1e-7 * size)
             np.testing.assert_array_equal(together.bottomed[k], one.bottomed[0])
 
+    def test_held_by_next_to_nothing_one_way_there_is_no_answer(self) -> None:
+        faint, aslant = np.array([1e7, 1e7, 1e-300]), rotation(roll_deg=45, pitch_deg=0, yaw_deg=0)
+        every = [rubber(str(k), at, faint, turn=aslant) for k, at in enumerate((LEFT, RIGHT, TAIL))]
+        found = hold_on_stops(every, [None] * 3, load((0, 0, -1), (0, 0, 0)))
+        self.assertFalse(found.settled)
+
     def test_on_its_stop_it_goes_little_further(self) -> None:
         holds, heavy = self.three(), load((0, 0, -3), (0, -2500, 0))
         limits = [Limit(turn=np.eye(3), travel_mm=np.array([np.inf, np.inf, 3.0])) for _ in holds]

@@ -68,7 +68,8 @@ USUAL: Final = tuple(
     for pattern in (
         r"\.efficiency$",
         r"^brief\.vehicle\.(crr|tyre_grip)$",
-        r"^plate\.\w+_joint\.(head|tapped_mpa|tightening)$|\.joint\.(head|tapped_mpa|tightening)$",
+        r"\.(\w+_)?joint\.(head|tapped_mpa|tightening)$",
+        r"^mounts\..*\.screws?\.(head|tapped_mpa|tightening)$",  # the same of landing plates and ears
         r"^brief\.motor\.inertia_kgm2$",
         r"^brief\.temperatures\.",
         r"^placement\.travel$",

@@ -162,7 +162,7 @@ def _carried(
     rows = np.array(loads)
     found = hold_on_stops(holds, [one.limit for one in mounts], rows)
     shares = None
-    if redundancy(holds) > 0 and any(_is_stiff(one) for one in holds):
+    if found.settled and redundancy(holds) > 0 and any(_is_stiff(one) for one in holds):
         shares = _shares(holds, rows)
     return Carried(
         cases=tuple(known),

@@ -2,6 +2,7 @@
 
 import re
 from collections.abc import Iterator
+from dataclasses import replace
 from typing import Final
 
 import numpy as np
@@ -66,6 +67,8 @@ def result_of(
 ) -> MountsResult:
     """Return how the unit is held, as the screen shows it."""
     holds = [one.hold for one in solved.mounts if one.hold is not None]
+    if solved.carried is not None and not solved.carried.settled:  # what did not settle is no answer
+        solved = replace(solved, carried=None, modes=())
     return MountsResult(
         mounts=tuple(_mount(one, k, solved.carried, checks) for k, one in enumerate(solved.mounts)),
         crosses=tuple(_crosses(sheet, needs, checks)),
