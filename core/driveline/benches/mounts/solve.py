@@ -59,7 +59,7 @@ def run(sheet: MountsSheet, laid: LaidOut, needs: MountsNeeds, judge: Judge) -> 
         to_do=to_do,
         progress=progress_of(is_begun=is_begun, is_finished=is_begun and not to_do),
         parts=laid.parts,
-        papers=(_paper(sheet, mounts, pull),) if any(one.arm.arm for one in mounts) else (),
+        papers=(_paper(sheet, mounts, pull),) if sheet.crosses or any(one.arm.arm for one in mounts) else (),
         seeks=tuple(_seeks(sheet, needs, solved, judge)),
     )
 
