@@ -7,7 +7,7 @@ import numpy as np
 from driveline.arrays import Floats
 from driveline.benches.axles import solve as axles_bench
 from driveline.benches.axles.limits import line_limits
-from driveline.benches.axles.needs import NO_MOUNTS, AxlesNeeds, ShaftLoad, UnitMove
+from driveline.benches.axles.needs import NO_MOUNTS, UNIT_SHAKES, AxlesNeeds, ShaftLoad, UnitMove
 from driveline.benches.axles.results import AxlesResult
 from driveline.benches.axles.sheet import AxlesSheet, Which
 from driveline.benches.brief import solve as brief_bench
@@ -173,6 +173,8 @@ def _axles_needs(given: Given) -> AxlesNeeds:
         ),
         moves_missing=held.missing if has_mounts else (NO_MOUNTS,),
         any_way_mm=None if has_mounts else travel_mm(placement),
+        unit_modes_hz=held.modes_hz,
+        unit_modes_missing=() if held.modes_hz else (UNIT_SHAKES,),
         loads=tuple(
             ShaftLoad(
                 station=one.station,

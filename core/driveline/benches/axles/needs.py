@@ -5,6 +5,7 @@ from typing import Final
 
 Xyz = tuple[float, float, float]
 NO_MOUNTS: Final = "How the unit is held: its mounts"
+UNIT_SHAKES: Final = "How the unit shakes on its mounts, at Mounts"
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -45,6 +46,8 @@ class AxlesNeeds:
     has_two_motors: bool = False
     wanted_kmh: float | None = None
     gear: str = ""  # that was chosen
+    unit_modes_hz: tuple[tuple[str, float], ...] = ()  # how it shakes on its mounts
+    unit_modes_missing: tuple[str, ...] = ()
     gears: tuple[tuple[str, float], ...] = ()  # each gear's name, and its ratio over that of the chosen one
 
     @property

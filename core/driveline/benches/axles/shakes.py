@@ -40,8 +40,7 @@ def shakes_of(sheet: AxlesSheet, turning: TurningLine) -> ShakesShown | None:
     if not turning.lines and any(one.station.endswith("propshaft") for one in needs.loads):
         missing.append("The line of propshafts")
     modes = tuple(_modes(turning))
-    if turning.missing:
-        missing.append(turning.missing[0])
+    missing += [*turning.missing[:1], *needs.unit_modes_missing]
     rows = sorted(_rows(sheet, turning, share), key=lambda row: row[1]) if share else []
     return ShakesShown(
         kmh=asked,
@@ -82,6 +81,8 @@ def _motor_rpm(axle: ShaftLoad | None) -> float | None:
 
 
 def _modes(turning: TurningLine) -> Iterator[_Mode]:
+    for name, hz in turning.needs.unit_modes_hz:
+        yield _Mode(hz=hz, words=f"the unit on its mounts, {name},")
     for gear in turning.gears:
         if gear.gear in ("", turning.needs.gear):
             yield _Mode(hz=gear.shuffle_hz, words=SHUFFLE)

@@ -105,6 +105,7 @@ class SolvedMounts:
 
     moves: tuple[HeldMove, ...]
     missing: tuple[str, ...]
+    modes_hz: tuple[tuple[str, float], ...] = ()  # how the unit shakes on its mounts; none while that is not known
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)

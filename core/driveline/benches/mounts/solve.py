@@ -53,7 +53,11 @@ def run(sheet: MountsSheet, laid: LaidOut, needs: MountsNeeds, judge: Judge) -> 
         return tuple(mounts_checks(sheet, needs, solved, pull, frame, judge)) if is_begun else ()
 
     return Outcome(
-        solved=SolvedMounts(moves=tuple(_moves(solved)), missing=held_missing(sheet, needs, solved)),
+        solved=SolvedMounts(
+            moves=tuple(_moves(solved)),
+            missing=held_missing(sheet, needs, solved),
+            modes_hz=tuple((one.name, one.frequency_hz) for one in solved.modes),
+        ),
         show=lambda: result_of(sheet, needs, solved, pull, frame, checks(), to_do),
         check=checks,
         to_do=to_do,

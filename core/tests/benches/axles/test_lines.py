@@ -1,5 +1,6 @@
 """Propshafts: what shakes and what mends it, what they bear, and how the line turns as a whole."""
 
+import copy
 import math
 from typing import Any
 from unittest import TestCase
@@ -11,6 +12,7 @@ from driveline.checks import Verdict
 from driveline.job.evaluate import evaluate
 from driveline.job.file import JobFile
 from tests.benches.axles.jobs import UNKNOWN, check_of, job
+from tests.demo import demo_json
 
 
 class LineTest(TestCase):
@@ -145,6 +147,22 @@ class LineTest(TestCase):
             assert met is not None
             near += [(meet.gear, one.what, one.per_turn) for one in met.shakes if one.near]
         self.assertIn((line, 2), [(what, times) for _, what, times in near])
+
+    def test_a_mode_of_the_unit_on_its_mounts_stands_beside_what_meets_it(self) -> None:
+        """Bittern's wheels turn as often as its lowest mode shakes at its frequency times their circumference."""
+        data = copy.deepcopy(demo_json("bittern"))
+        modes = evaluate(JobFile.model_validate(data)).mounts.modes
+        kmh = modes[0].frequency_hz * 2.40157 * 3.6
+        data["sheets"]["axles"].setdefault("turning", {})["shakes_at"] = {"text": f"{kmh:.4f} km/h"}
+        shakes = evaluate(JobFile.model_validate(data)).axles.shakes
+        assert shakes is not None
+        wheels = next(one for one in shakes.shakes if one.what == "wheels")
+        self.assertAlmostEqual(wheels.hz, modes[0].frequency_hz, places=2)
+        self.assertIn(f"the unit on its mounts, {modes[0].name}, at", wheels.near)
+        data["sheets"]["mounts"]["mounts"][0]["upright_n_per_mm"] = None
+        unknown = evaluate(JobFile.model_validate(data)).axles.shakes
+        assert unknown is not None
+        self.assertIn("How the unit shakes on its mounts, at Mounts", unknown.missing)
 
     def test_too_straight_a_cross_does_not_roll(self) -> None:
         data = job("wren", lines__0__box={"falls": {"text": "4.626 deg"}, "left": {"text": "0 deg"}})
