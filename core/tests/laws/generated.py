@@ -467,8 +467,15 @@ BOXED_AND_BOLTED = ("mounts.mounts.1.", "mounts.mounts.2.", "mounts.mounts.0.bra
 def full_job(field: str) -> Job:
     """Return a demo job with everything filled in that a figure needs to act on a check."""
     if field.startswith("mounts.crosses."):
-        return copy.deepcopy(JOBS["bittern"])
+        return _on_a_cross_tube()
     return _boxed_and_bolted() if field.startswith(BOXED_AND_BOLTED) else _filled(field)
+
+
+def _on_a_cross_tube() -> Job:
+    """Bittern, the welds of its cross tube smaller than the wall."""
+    job = copy.deepcopy(JOBS["bittern"])
+    job["sheets"]["mounts"]["crosses"][0]["bracket"]["leg"] = text(3, "mm")
+    return job
 
 
 def _boxed_and_bolted() -> Job:

@@ -1,6 +1,16 @@
 /** The forms of the mounts: where and how each holds, its bracket and ears, the gap that welds pull, a cut frame. */
 import type { Mount, MountsSheet } from '../../api/types';
-import { asked, choice, number, reading, text, within, yesNo, type Form } from '../../measure/fields';
+import {
+  asked,
+  choice,
+  number,
+  reading,
+  text,
+  within,
+  yesNo,
+  type FieldSpec,
+  type Form,
+} from '../../measure/fields';
 import { BOLT, CONDITIONS, SCREWED, STRENGTHS, TIGHTENED } from '../../measure/screws';
 import { ANGLES, spotForm } from '../../scene/spots';
 
@@ -36,6 +46,17 @@ const isArm = (mount: Mount) => mount.kind === 'arm';
 export const when = <T>(is: (from: T) => boolean, form: Form<T>): Form<T> =>
   form.map((spec) => asked((from: T) => is(from) && (spec.when?.(from) ?? true), spec));
 
+const standsOn = (crosses: readonly string[]): FieldSpec<Mount> => ({
+  kind: 'choice',
+  name: 'stands_on',
+  label: 'Its bracket stands on',
+  hint: '',
+  none: '',
+  options: () => [['', 'the vehicle'], ...crosses.map((name) => [name, name] as const)],
+  read: (mount) => mount.stands_on ?? '',
+  write: (mount, name) => (mount.stands_on = name || null),
+});
+
 /** Where a mount is and how it holds. */
 export function mountForm(points: readonly string[], crosses: readonly string[]): Form<Mount> {
   return [
@@ -43,7 +64,7 @@ export function mountForm(points: readonly string[], crosses: readonly string[])
     ...within((mount: Mount) => mount.boss, spotForm('On the unit, in its own axes', [])),
     ...when(
       (mount: Mount) => !isArm(mount) && (crosses.length > 0 || mount.stands_on !== null),
-      [choice<Mount, 'stands_on'>('stands_on', 'Its bracket stands on', pairs(crosses), 'the vehicle')],
+      [standsOn(crosses)],
     ),
     ...when(
       (mount: Mount) => isArm(mount) || !mount.stands_on || mount.bracket.kind !== 'none',
