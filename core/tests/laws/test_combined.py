@@ -18,6 +18,19 @@ REASON: Final = "not on this vehicle, for the test"
 CASES: Final = ("overrun", "reverse", "wheels locked", "braking", "over a crest", "cornering left", "cornering right")
 
 
+def bolted_to_its_rails() -> Job:
+    """Bittern, its two rear mounts on brackets of their own, made as its cross tube is."""
+    job = copy.deepcopy(demo_json("bittern"))
+    sheet = job["sheets"]["mounts"]
+    for mount, side in zip(sheet["mounts"][2:], (350, -350), strict=True):
+        at = {"x": 1120, "y": side, "z": 420}
+        mount["rail"] = {axis: {"text": f"{value} mm"} for axis, value in at.items()}
+        mount["bracket"] = {**sheet["crosses"][0]["bracket"], "length": {"text": "153 mm"}, "beside": {"text": "0 mm"}}
+        mount["ears"]["stands"] = "end"
+        mount["stands_on"] = None
+    return job
+
+
 def without_a_state(data: Job) -> Iterator[tuple[str, Job]]:
     """The job with one state fewer: no wind-up, no wind-down, one case of load left out, one gear that is left in."""
     lines: list[Any] = data["sheets"].get("axles", {}).get("lines", [])
@@ -67,7 +80,7 @@ class CombinedTest(TestCase):
     def test_finite_elements_that_are_worse_than_the_sum_say_so(self) -> None:
         seen = set()
         for name in ("bittern", "plover"):
-            job = JobFile.model_validate(demo_json(name))
+            job = JobFile.model_validate(bolted_to_its_rails() if name == "bittern" else demo_json(name))
             for k in (1, 2, 3, 4):
                 for what in ("ear", "landing"):
                     try:
