@@ -61,7 +61,7 @@ class PackTest(ShopTestCase):
     def test_what_is_no_packed_job_is_refused_and_changes_nothing(self) -> None:
         job = self.pack_job()
         bodies = json.loads(job)["sheets"]["placement"]["bodies"]
-        named = next(body["scan"]["file"] for body in bodies if body.get("scan"))
+        named = next(body["scan"]["file"] for body in bodies if (body.get("scan") or {}).get("file"))
         cut = self.pack()
         for what, data in (
             ("no job", packed(("scans/x/y.ply", b"ply"))),
