@@ -8,11 +8,13 @@ import numpy as np
 from driveline.arrays import Floats
 from driveline.errors import ImpossibleInput
 from driveline.figures import fig
-from driveline.metal.sections import SHEAR_MODULUS, Section
+from driveline.metal.beams import top_stiffness
+from driveline.metal.sections import Section
 from driveline.space.pose import cross_matrix
 
 LEAST_MM: Final = 1.0  # from a load to an end
 _BENDS: Final = (4, 5)  # moments about the level line across it and the upright one
+_BACKWARD: Final = np.diag([1.0, 1.0, 1.0, 1.0, -1.0, -1.0])  # of a length that runs to the place from beyond it
 
 
 @dataclass(frozen=True, kw_only=True)
@@ -39,19 +41,9 @@ def _carried(x_mm: Floats, to_mm: float, loads: Floats) -> Floats:
 
 def _held(member: CrossMember, at_mm: float) -> tuple[Floats, Floats]:
     """What each of both lengths, held at its end, holds a place of the member with, (6, 6)."""
-    return _half(member, at_mm, 1.0), _half(member, member.length_mm - at_mm, -1.0)
-
-
-def _half(member: CrossMember, length: float, sense: float) -> Floats:
-    section, e = member.section, member.e_mpa
-    found = np.zeros((6, 6))
-    found[0, 0] = e * section.area_mm2 / length
-    found[3, 3] = e / SHEAR_MODULUS * section.torsion_mm4 / length
-    for move, turn, inertia, way in ((1, 5, section.across_mm4, -1.0), (2, 4, section.upright_mm4, 1.0)):
-        found[move, move] = 12 * e * inertia / length**3
-        found[turn, turn] = 4 * e * inertia / length
-        found[move, turn] = found[turn, move] = way * sense * 6 * e * inertia / length**2
-    return found
+    lengths = np.array([at_mm, member.length_mm - at_mm])
+    near, far = top_stiffness(member.section, lengths, member.e_mpa)
+    return near, _BACKWARD @ far @ _BACKWARD
 
 
 def _within(member: CrossMember, x_mm: Floats) -> Floats:

@@ -8,7 +8,8 @@ import numpy as np
 from driveline.arrays import Floats, crossed
 from driveline.errors import ImpossibleInput
 from driveline.figures import fig
-from driveline.metal.sections import SHEAR_MODULUS, Section
+from driveline.metal.beams import top_stiffness
+from driveline.metal.sections import Section
 from driveline.space.pose import cross_matrix
 
 LEAST_LEG_MM: Final = 1.0
@@ -44,15 +45,7 @@ class Legs:
     @property
     def stiffness(self) -> Floats:
         """Of each top by itself, its foot held, (n, 6, 6), N/mm, N and N·mm."""
-        length, bending = self.lengths_mm, self.e_mpa * self.section.upright_mm4
-        found = np.zeros((len(length), 6, 6))
-        found[:, 0, 0] = self.e_mpa * self.section.area_mm2 / length
-        found[:, 3, 3] = self.e_mpa / SHEAR_MODULUS * self.section.torsion_mm4 / length
-        for move, turn, sense in ((1, 5, -1.0), (2, 4, 1.0)):
-            found[:, move, move] = 12 * bending / length**3
-            found[:, turn, turn] = 4 * bending / length
-            found[:, move, turn] = found[:, turn, move] = sense * 6 * bending / length**2
-        return found
+        return top_stiffness(self.section, self.lengths_mm, self.e_mpa)
 
     def plate(self) -> Floats:
         """What the plate is held with, (6, 6)."""

@@ -29,18 +29,18 @@ def _near(mount: LaidMount, around: Around | None) -> NearBracket | None:
     whole, off_root = solid_of(mount), _off_root(mount)
     if around is None or whole is None or off_root is None or mount.rail_mm is None or mount.at_mm is None:
         return None
-    if mount.is_end:
+    if mount.is_member:
         return around.beside(whole.body, off_root.body, roots_mm=(mount.rail_mm, mount.at_mm), tip_mm=None)
     return around.beside(whole.body, off_root.body, roots_mm=(mount.rail_mm,), tip_mm=mount.at_mm)
 
 
 def _off_root(mount: LaidMount) -> Solid | None:
-    return solid_of(mount, off_root_mm=_end_mm(mount), off_bolt_mm=_end_mm(mount) if mount.is_end else 0.0)
+    return solid_of(mount, off_root_mm=_end_mm(mount), off_bolt_mm=_end_mm(mount) if mount.is_member else 0.0)
 
 
 def _off_tip(mount: LaidMount) -> Solid | None:
     """All of it where it holds nothing of the unit by itself."""
-    return solid_of(mount, off_bolt_mm=0.0 if mount.is_end else _end_mm(mount))
+    return solid_of(mount, off_bolt_mm=0.0 if mount.is_member else _end_mm(mount))
 
 
 def _end_mm(mount: LaidMount) -> float:

@@ -8,7 +8,7 @@ from driveline.benches.mounts.ears import EarBolt, ear_bolt_of, ear_share_n, ear
 from driveline.benches.mounts.foot_checks import foot_checks
 from driveline.benches.mounts.holding_sheet import Grip
 from driveline.benches.mounts.laid import in_line_mm
-from driveline.benches.mounts.landings import FIXING
+from driveline.benches.mounts.landings import landing_thick_mm
 from driveline.benches.mounts.loaded import Loaded, field_inputs, lacking, lacking_of
 from driveline.benches.mounts.pull import STOCK_MM
 from driveline.benches.mounts.sheet import ArmKind, Bracket, MountKind
@@ -134,19 +134,17 @@ def _ear_bolt(one: Loaded, judge: Judge) -> Check:
 def _reach(one: Loaded, judge: Judge) -> Check:
     sheet, arm = one.mount.sheet, one.mount.arm.arm
     cut, landing = positive_of(sheet.bracket.length), sheet.bracket.landing
-    plate = 0.0 if landing.is_there is False else positive_of(landing.thickness) if landing.is_there else None
+    thick, unsaid = landing_thick_mm(landing, sheet.name)
     missing = list(one.mount.arm.missing)
     missing += [] if one.mount.at_mm is not None else list(one.mount.missing)
     missing += [] if cut is not None else [f"{sheet.name}: the length that its bracket is cut to"]
-    if plate is None:
-        unsaid = f"{sheet.name}: the thickness of its landing plate" if landing.is_there else FIXING.format(sheet.name)
-        missing.append(unsaid)
+    missing += unsaid
     shims = (positive_of(landing.shims) or 0.0) if landing.is_there else 0.0
     ears = in_line_mm(sheet)
-    off = None if cut is None or arm is None or plate is None else cut + plate + shims + ears - arm.length_mm
+    off = None if cut is None or arm is None or thick is None else cut + thick + ears - arm.length_mm
     says = ""
     if off is not None and arm is not None and cut is not None:
-        on_plate = f", on a plate of {fig(plate, 'mm', 1)}" if plate else ""
+        on_plate = f", on a plate of {fig((thick or 0.0) - shims, 'mm', 1)}" if landing.is_there else ""
         on_shims = f" and shims of {fig(shims, 'mm', 1)}" if shims else ""
         on_shims += f", its ears {fig(ears, 'mm', 1)} more" if ears else ""
         far = fig(arm.length_mm, "mm", 1)

@@ -9,10 +9,11 @@ import numpy as np
 
 from driveline.arrays import Floats
 from driveline.benches.mounts.cases import STANDING, Case, cases_of, lift_n, moment_nm
-from driveline.benches.mounts.laid import LaidMount
+from driveline.benches.mounts.crosses import CrossLaid, crosses_of
+from driveline.benches.mounts.laid import LaidMount, mounts_of
 from driveline.benches.mounts.needs import MountsNeeds, NearestMoved
 from driveline.benches.mounts.sheet import MountsSheet
-from driveline.held.balance import FreeMotion, Held, free_motions, inertia_wrench
+from driveline.held.balance import FreeMotion, Held, free_motions, inertia_wrench, is_held_by_something
 from driveline.held.holds import Hold
 from driveline.held.modes import USUAL_DYNAMIC, Mode, modes_of
 from driveline.held.shares import Shares, redundancy, shares_of
@@ -60,6 +61,7 @@ class Solved:
     """All that follows of how the unit is held."""
 
     mounts: tuple[LaidMount, ...]
+    crosses: tuple[CrossLaid, ...]
     free: tuple[FreeMotion, ...] | None  # None: not all mounts are known
     carried: Carried | None
     modes: tuple[Mode, ...]
@@ -68,14 +70,21 @@ class Solved:
     look_round: Callable[[], tuple[tuple[Case, NearestMoved], ...]]
     inertia_is_estimated: bool
 
+    @property
+    def answer(self) -> Carried | None:
+        """What they carry, where that settled: what did not is no answer."""
+        return self.carried if self.carried is not None and self.carried.settled else None
+
     @cached_property
     def nearest(self) -> tuple[tuple[Case, NearestMoved], ...]:
         """What comes nearest with the unit moved, by case."""
         return self.look_round()
 
 
-def solve_held(sheet: MountsSheet, needs: MountsNeeds, mounts: tuple[LaidMount, ...]) -> Solved:
-    """Return what the mounts carry, as far as it is known."""
+def solve_held(sheet: MountsSheet, needs: MountsNeeds) -> Solved:
+    """Return where the mounts stand and what they carry, as far as it is known."""
+    crosses = crosses_of(sheet, needs)
+    mounts = mounts_of(sheet, needs, crosses)
     holds = [one.hold for one in mounts if one.hold is not None]
     is_whole = bool(mounts) and len(holds) == len(mounts)
     unit = needs.unit
@@ -86,9 +95,10 @@ def solve_held(sheet: MountsSheet, needs: MountsNeeds, mounts: tuple[LaidMount, 
     if free == () and about is not None and unit.mass_kg:
         moved = [_about(one, about) for one in holds]
         carried = _carried(sheet, needs, mounts, moved, unit.mass_kg, about)
-        modes = _modes(sheet, needs, moved)
+        modes = _modes(sheet, needs, moved) if is_held_by_something(moved) else ()
     return Solved(
         mounts=mounts,
+        crosses=crosses,
         free=free,
         carried=carried,
         modes=modes,

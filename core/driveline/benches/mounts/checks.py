@@ -41,7 +41,7 @@ def held_missing(sheet: MountsSheet, needs: MountsNeeds, solved: Solved) -> tupl
     """Return what keeps it from being known what the mounts carry."""
     missing = [*springs_missing(needs, solved)]
     missing += [*torques_missing(sheet, needs, cases_of(sheet, needs)), *cases_missing(sheet)]
-    if solved.carried is not None and not solved.carried.settled:
+    if solved.carried is not None and solved.answer is None:
         missing.append("A balance that settles: bushes and their travel, looked at again")
     return tuple(dict.fromkeys(missing))
 
@@ -56,7 +56,7 @@ def mounts_checks(
 ) -> Iterator[Check]:
     """Return every check of the bench."""
     missing = held_missing(sheet, needs, solved)
-    carried = solved.carried if solved.carried is not None and solved.carried.settled else None
+    carried = solved.answer
     yield _held(solved, judge)
     yield _decided(solved, missing, judge)
     every = tuple(loaded(mount, k, carried, missing) for k, mount in enumerate(solved.mounts))
@@ -64,7 +64,7 @@ def mounts_checks(
         yield _load(one.mount, k, carried, missing, judge)
         yield from _strength_checks(one, judge.guarding())
         yield from beside_checks(one.mount, one.key, needs, judge)
-    yield from crosses_checks(sheet, needs, every, missing, judge)
+    yield from crosses_checks(solved.crosses, needs, every, missing, judge)
     yield _bottoms(solved, carried, missing, judge)
     yield _gaps(solved, needs, carried, missing, judge)
     yield _travel(solved, needs, carried, missing, judge)

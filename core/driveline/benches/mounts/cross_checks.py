@@ -1,6 +1,6 @@
 """Whether a cross member holds all that stands on it, and both its ends hold it."""
 
-from collections.abc import Iterator
+from collections.abc import Iterator, Sequence
 from typing import Final
 
 import numpy as np
@@ -11,15 +11,15 @@ from driveline.benches.mounts.brackets import STEEL
 from driveline.benches.mounts.buckling_checks import fatigue_check, folding_walls
 from driveline.benches.mounts.cross_loads import CrossLoaded, Cut, cross_loaded, outside_mount
 from driveline.benches.mounts.cross_workings import whole_working
-from driveline.benches.mounts.crosses import crosses_of
+from driveline.benches.mounts.crosses import CrossLaid
 from driveline.benches.mounts.landing_checks import landing_checks
-from driveline.benches.mounts.landings import FIXING
+from driveline.benches.mounts.landings import landing_thick_mm
 from driveline.benches.mounts.lands_checks import GREATEST_GAP_MM, lands_checks
 from driveline.benches.mounts.loaded import Loaded
 from driveline.benches.mounts.needs import MountsNeeds
 from driveline.benches.mounts.panel_workings import panel_working
 from driveline.benches.mounts.rail_checks import face_check
-from driveline.benches.mounts.sheet import ArmKind, MountsSheet
+from driveline.benches.mounts.sheet import ArmKind, MountKind
 from driveline.checks import Check
 from driveline.figures import fig
 from driveline.margins import Judge
@@ -31,14 +31,17 @@ STANDS: Final = "From where a bracket is welded, or a mount bolted straight on, 
 
 
 def crosses_checks(
-    sheet: MountsSheet, needs: MountsNeeds, loaded: tuple[Loaded, ...], missing: tuple[str, ...], judge: Judge
+    crosses: Sequence[CrossLaid],
+    needs: MountsNeeds,
+    loaded: tuple[Loaded, ...],
+    missing: tuple[str, ...],
+    judge: Judge,
 ) -> Iterator[Check]:
     """Return the checks of every cross member, each with all the mounts on it at once."""
-    points = {name: np.array(at) for name, at in needs.points}
-    for k, cross in enumerate(crosses_of(sheet, points), start=1):
+    for k, cross in enumerate(crosses, start=1):
         one = cross_loaded(cross, f"mounts.x{k}", loaded, missing)
         yield from _own_checks(one, judge.guarding())
-        for end in one.ends():
+        for end in one.ends:
             yield from _end_checks(end, judge.guarding())
         yield from beside_checks(outside_mount(cross), one.key, needs, judge)
 
@@ -97,7 +100,7 @@ def _whole(one: CrossLoaded, judge: Judge) -> Check:
 
 def _folds(one: CrossLoaded, judge: Judge) -> Check:
     worst = max(one.cuts, key=lambda cut: cut.stress.bending_and_axial_mpa, default=None)
-    first = one.ends()[0]
+    first = one.ends[0]
     wall = None
     if one.cross.member is not None:
         wall = min(folding_walls(first), key=lambda each: each.found.buckling_mpa, default=None)
@@ -122,17 +125,12 @@ def _folds(one: CrossLoaded, judge: Judge) -> Check:
 def _reach(one: CrossLoaded, judge: Judge) -> Check:
     bracket, name, member = one.cross.sheet.bracket, one.cross.sheet.name, one.cross.member
     cut, landing = positive_of(bracket.length), bracket.landing
-    plate = 0.0 if landing.is_there is False else positive_of(landing.thickness) if landing.is_there else None
-    missing = list(one.cross.missing)
-    missing += [] if cut is not None else [f"{name}: the length that it is cut to"]
-    if plate is None:
-        unsaid = f"{name}: the thickness of its landing plates" if landing.is_there else FIXING.format(name)
-        missing.append(unsaid)
+    thick, unsaid = landing_thick_mm(landing, name)
+    missing = [*one.cross.missing, *([] if cut is not None else [f"{name}: the length that it is cut to"]), *unsaid]
     off, says = None, ""
-    if cut is not None and member is not None and plate is not None:
-        shims = (positive_of(landing.shims) or 0.0) if landing.is_there else 0.0
-        off = cut + 2 * (plate + shims) - member.length_mm
-        on_plates = f", with {fig(plate + shims, 'mm', 1)} of plate and shims at either end" if plate else ""
+    if cut is not None and member is not None and thick is not None:
+        off = cut + 2 * thick - member.length_mm
+        on_plates = f", with {fig(thick, 'mm', 1)} of plate and shims at either end" if thick else ""
         says = f"Cut to {fig(cut, 'mm', 1)}{on_plates}; it is {fig(member.length_mm, 'mm', 1)} from rail to rail."
     return judge.answer(
         is_so=None if off is None else abs(off) <= (BOLTED_REACH_MM if landing.is_there else REACH_MM),
@@ -152,7 +150,8 @@ def _stands(one: CrossLoaded, judge: Judge) -> Check:
     if not one.mounts:
         missing.append(f"{name}: which mounts stand on it")
     for mount in one.mounts:
-        at = mount.at_mm if mount.arm.is_none else mount.rail_mm
+        is_link = mount.sheet.kind is MountKind.ARM
+        at = mount.at_mm if mount.arm.is_none and not is_link else mount.rail_mm
         if at is None:
             missing += mount.missing or (f"{mount.sheet.name}: where its bracket meets {name}",)
             continue

@@ -49,7 +49,7 @@ class CrossLoaded:
     missing: tuple[str, ...]
 
     @cached_property
-    def both_ends(self) -> tuple[MemberEnds, MemberEnds]:
+    def both_ways(self) -> tuple[MemberEnds, MemberEnds]:
         """With its ends held wholly, and with rails that give way to bending."""
         assert self.cross.member is not None
         given = (self.cross.member, self.x_mm, self.loads)
@@ -68,7 +68,7 @@ class CrossLoaded:
         if member is None or not self.loads.size:
             return ()
         found = []
-        for ends, is_pinned in zip(self.both_ends, (False, True), strict=True):
+        for ends, is_pinned in zip(self.both_ways, (False, True), strict=True):
             places, faces = inside(member, self.x_mm, self.loads, ends)
             whole = self.together(faces)
             for row, cut in np.ndindex(whole.shape[:2]):
@@ -88,13 +88,14 @@ class CrossLoaded:
                 )
         return tuple(found)
 
+    @cached_property
     def ends(self) -> tuple[Loaded, Loaded]:
-        """Return both ends as brackets' roots, with what the member hands on there; its ends are held wholly."""
+        """Both ends as brackets' roots: every case with its ends held, then all again with rails that give way."""
         names = _end_names(self.cross)
         first = other = np.zeros((0, 6))
         if self.cross.member is not None and self.loads.size:
-            held = self.both_ends[0]
-            first, other = self.together(held.first), self.together(held.other)
+            first = np.vstack([self.together(one.first) for one in self.both_ways])
+            other = np.vstack([self.together(one.other) for one in self.both_ways])
         return self._end(names[0], "a", 1.0, first), self._end(names[1], "b", -1.0, other)
 
     def _end(self, name: str, letter: str, sense: float, loads: Floats) -> Loaded:
@@ -110,7 +111,7 @@ class CrossLoaded:
             forces_n=loads[:, :3] @ cross.turn.T,
             moments_nmm=loads[:, 3:] @ cross.turn.T,
             twists_nmm=loads[:, 3:] @ cross.turn.T,
-            names=self.names,
+            names=self.names * 2,
             missing=self.missing,
         )
 
@@ -162,7 +163,7 @@ def _as_mount(cross: CrossLaid, name: str, end: int) -> LaidMount:
         limit=None,
         missing=cross.missing,
         off_mm=np.zeros(3),
-        is_end=True,
+        is_member=True,
     )
 
 
@@ -176,11 +177,11 @@ def cross_loaded(cross: CrossLaid, key: str, loaded: tuple[Loaded, ...], missing
         missing: What keeps it from being known what the mounts carry.
     """
     name = cross.sheet.name
-    on_it = [one for one in loaded if one.mount.sheet.stands_on == name]
+    on_it = [one for one in loaded if one.mount.cross is cross]
     lacking = [*missing, *cross.missing, *(text for one in on_it for text in one.mount.missing)]
     if not on_it:
         lacking.append(f"{name}: which mounts stand on it")
-    known = [one for one in on_it if one.mount.at_mm is not None and len(one.forces_n)]
+    known = [one for one in on_it if acts_at_mm(one.mount) is not None and len(one.forces_n)]
     is_whole = cross.member is not None and bool(on_it) and len(known) == len(on_it)
     names = known[0].names if is_whole else ()
     rows = [_load(cross, one) for one in known] if is_whole else []
@@ -188,9 +189,7 @@ def cross_loaded(cross: CrossLaid, key: str, loaded: tuple[Loaded, ...], missing
         cross=cross,
         key=key,
         mounts=tuple(one.mount for one in on_it),
-        x_mm=np.array([cross.along_mm(one.mount.at_mm) for one in known if one.mount.at_mm is not None])
-        if is_whole
-        else np.zeros(0),
+        x_mm=np.array([cross.along_mm(at) for one in known if (at := acts_at_mm(one.mount)) is not None and is_whole]),
         loads=np.stack(rows, axis=1) if rows else np.zeros((0, 0, 6)),
         spread_from=len(dict.fromkeys(names)),
         names=names,
@@ -198,8 +197,14 @@ def cross_loaded(cross: CrossLaid, key: str, loaded: tuple[Loaded, ...], missing
     )
 
 
+def acts_at_mm(mount: LaidMount) -> Floats | None:
+    """Return where a mount's force acts, (3,): at its bolt, of a torque arm at its end on the vehicle."""
+    return mount.rail_mm if mount.sheet.kind is MountKind.ARM else mount.at_mm
+
+
 def _load(cross: CrossLaid, one: Loaded) -> Floats:
     """What a mount puts on the middle line of what it stands on, (c, 6)."""
-    assert one.mount.at_mm is not None
-    moments = one.twists_nmm + crossed(cross.off_mm(one.mount.at_mm), one.forces_n)
+    at = acts_at_mm(one.mount)
+    assert at is not None
+    moments = one.twists_nmm + crossed(cross.off_mm(at), one.forces_n)
     return np.hstack([one.forces_n @ cross.turn, moments @ cross.turn])

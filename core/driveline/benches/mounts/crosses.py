@@ -1,6 +1,5 @@
 """Cross members laid out: a tube or box from rail to rail, and how much it gives under a mount that stands on it."""
 
-from collections.abc import Mapping
 from dataclasses import dataclass
 from typing import Final
 
@@ -8,10 +7,11 @@ import numpy as np
 
 from driveline.arrays import Floats
 from driveline.benches.mounts.brackets import STEEL, section_of, standing
+from driveline.benches.mounts.needs import MountsNeeds
 from driveline.benches.mounts.sheet import ArmKind, CrossMember, MountsSheet
 from driveline.errors import ImpossibleInput
 from driveline.metal import cross_members as metal
-from driveline.space.spots import spot_missing, spot_mm
+from driveline.space.spots import Points, spot_missing, spot_mm
 
 KINDS: Final = (ArmKind.BOX, ArmKind.TUBE)
 
@@ -40,12 +40,13 @@ class CrossLaid:
         return np.asarray(at_mm - first - self.along_mm(at_mm) * self.turn[:, 0], dtype=np.float64)
 
 
-def crosses_of(sheet: MountsSheet, points: Mapping[str, Floats]) -> tuple[CrossLaid, ...]:
-    """Return the cross members, each where it stands; ``points`` are the vehicle's."""
+def crosses_of(sheet: MountsSheet, needs: MountsNeeds) -> tuple[CrossLaid, ...]:
+    """Return the cross members, each where it stands."""
+    points = {name: np.array(at) for name, at in needs.points}
     return tuple(_laid(f"mounts.crosses.{k}", one, points) for k, one in enumerate(sheet.crosses))
 
 
-def _laid(field: str, sheet: CrossMember, points: Mapping[str, Floats]) -> CrossLaid:
+def _laid(field: str, sheet: CrossMember, points: Points) -> CrossLaid:
     name, bracket = sheet.name, sheet.bracket
     missing = [
         *spot_missing(sheet.first, points, f"{name}: its one end on the vehicle"),

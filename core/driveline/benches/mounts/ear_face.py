@@ -1,14 +1,15 @@
-"""Whether the wall that ears are welded on bends in under them: a torque arm's on a rail, others on a boxed arm."""
+"""Whether the wall that ears are welded on bends in: a torque arm's rail, a boxed arm, a cross member."""
 
-import math
 from collections.abc import Iterator
-from dataclasses import dataclass
 from typing import Final
 
 from driveline.benches.mounts.brackets import STEEL
+from driveline.benches.mounts.crosses import CrossLaid
+from driveline.benches.mounts.ear_round import on_round
+from driveline.benches.mounts.ear_wall import Bears, EarsOn, Face
 from driveline.benches.mounts.ears import ear_share_n, ears_of
-from driveline.benches.mounts.foot_checks import ear_wall_mm
-from driveline.benches.mounts.holding_sheet import EarsStand
+from driveline.benches.mounts.foot_checks import ear_wall_field, ear_wall_mm
+from driveline.benches.mounts.holding_sheet import EarsStand, Grip
 from driveline.benches.mounts.laid import has_ears
 from driveline.benches.mounts.loaded import Loaded, field_inputs
 from driveline.benches.mounts.rail_workings import bears_steps, rail_yield
@@ -18,49 +19,30 @@ from driveline.errors import ImpossibleInput
 from driveline.figures import fig
 from driveline.margins import Judge, missing_of
 from driveline.metal.chord_face import ChordFace, chord_face
-from driveline.metal.ears import Ear
-from driveline.sheet import positive_of
+from driveline.sheet import Length, positive_of
 from driveline.working import Given, Working, entered, entered_or_usual, step, worked
 
-PAIR: Final = 2
 SOLID: Final = "What its ears stand on does not bend in: solid, or stiffened behind them."
 FACE: Final = (
     "Chord face failure, EN 1993-1-8 tables 7.11 and 7.14, the pair and its gap as one foot. Which way the force in "
     "their plane goes is not said: the worst way is taken, 1/√(1/N² + 1/F_b²)."
 )
-
-
-@dataclass(frozen=True, slots=True, kw_only=True)
-class Face:
-    """The wall under a pair of ears."""
-
-    ear: Ear
-    over_mm: float  # along the bolt, over both
-    is_along_bolt: bool  # what they stand on runs along their bolt; else square to it
-    face: Given
-    wall: Given
-    yields: Given
-    bears: ChordFace
-
-    @property
-    def about_nmm(self) -> tuple[float, float]:
-        """Of moments that tip the pair about its bolt, and square to that."""
-        both = (self.bears.across_nmm, self.bears.along_nmm)
-        return both if self.is_along_bolt else (both[1], both[0])
-
-    def tips_n(self, in_plane_n: float, side_n: float) -> tuple[float, float, float]:
-        """Return the share used by a force in the ears' plane and one across; what each bears by itself, N and N·mm."""
-        (about_bolt, about_ears), height = self.about_nmm, self.ear.height_mm
-        in_plane = 1 / math.hypot(1 / self.bears.pull_n, height / about_bolt)
-        return in_plane_n / in_plane + side_n * height / about_ears, in_plane, about_ears
+DIAGONAL: Final = 0.5**0.5  # of a way and its bolt: nearer than that, it runs along it
 
 
 def ear_face_checks(one: Loaded, judge: Judge) -> Iterator[Check]:
-    """Return the check of the wall under a torque arm's ears, or under ears on top of or below a boxed arm."""
+    """Return the check of the wall under ears of a torque arm, on a boxed arm's top or below, or on a cross member."""
     sheet = one.mount.sheet
     on_box = has_ears(sheet) and sheet.bracket.kind is ArmKind.BOX and sheet.ears.stands is not EarsStand.END
-    if sheet.kind is MountKind.ARM or on_box:
+    if sheet.kind is MountKind.ARM or on_box or _member(one) is not None:
         yield _check(one, judge)
+
+
+def _member(one: Loaded) -> CrossLaid | None:
+    """The cross member that a mount's ears stand on by themselves."""
+    mount = one.mount
+    is_alone = mount.sheet.kind is not MountKind.ARM and mount.arm.is_none and mount.sheet.grip is Grip.EARS
+    return mount.cross if is_alone else None
 
 
 def _on_rail(one: Loaded) -> tuple[bool | None, Given | None, Given]:
@@ -84,15 +66,36 @@ def _on_box(one: Loaded) -> tuple[bool | None, Given | None, Given]:
     return runs, None if breadth is None else entered("b_0", breadth, "mm", f"{at}.breadth"), yields
 
 
+def _on_member(one: Loaded, cross: CrossLaid) -> tuple[bool | None, Given | None, Given]:
+    """The same of ears on what runs from rail to rail: its diameter, or whichever of its faces is wider."""
+    bracket, at = cross.sheet.bracket, f"{cross.field}.bracket"
+    runs, own = None, bracket.yield_mpa
+    if one.bolt_axis is not None and cross.member is not None:
+        runs = abs(float(cross.turn[:, 0] @ one.bolt_axis)) > DIAGONAL
+    wide, name = max((positive_of(size) or 0.0, name) for size, name in _faces(cross))
+    yields = entered_or_usual("f", own or STEEL.yield_mpa, "MPa", f"{at}.yield_mpa", is_usual=own is None)
+    return runs, entered("b_0", wide, "mm", f"{at}.{name}") if wide else None, yields
+
+
+def _faces(cross: CrossLaid) -> tuple[tuple[Length | None, str], ...]:
+    bracket = cross.sheet.bracket
+    depth = (bracket.depth, "depth")
+    return (depth,) if bracket.kind is ArmKind.TUBE else (depth, (bracket.breadth, "breadth"))
+
+
 def _face_of(one: Loaded) -> tuple[Face | None, tuple[str, ...]]:
-    sheet, field, name = one.mount.sheet, one.mount.field, one.mount.sheet.name
+    sheet, name, member = one.mount.sheet, one.mount.sheet.name, _member(one)
     ear, missing = ears_of(sheet.ears, name)
-    is_link, gap, wall = sheet.kind is MountKind.ARM, positive_of(sheet.tube.gap), ear_wall_mm(one)
-    runs, face, yields = _on_rail(one) if is_link else _on_box(one)
-    words = "its rail" if is_link else "its boxed arm"
+    gap, wall = positive_of(sheet.tube.gap), ear_wall_mm(one)
+    if member is not None:
+        words, (runs, face, yields) = member.sheet.name, _on_member(one, member)
+    elif sheet.kind is MountKind.ARM:
+        words, (runs, face, yields) = "its rail", _on_rail(one)
+    else:
+        words, (runs, face, yields) = "its boxed arm", _on_box(one)
     missing += missing_of(
         {
-            f"{name}: where on its bracket its ears stand": is_link or sheet.ears.stands,
+            f"{name}: where on its bracket its ears stand": not has_ears(sheet) or sheet.ears.stands,
             f"{name}: the gap between its ears, welded": sheet.ears.count == 1 or gap is not None,
             f"{name}: how thick what its ears stand on is": wall,
             f"{name}: the face of {words}, from wall to wall": face,
@@ -101,24 +104,48 @@ def _face_of(one: Loaded) -> tuple[Face | None, tuple[str, ...]]:
     )
     if ear is None or wall is None or face is None or runs is None or missing:
         return None, missing
-    over = ear.thickness_mm if sheet.ears.count == 1 else PAIR * ear.thickness_mm + (gap or 0.0)
-    along, across = (over, ear.root_mm) if runs else (ear.root_mm, over)
     if face.value <= 2 * wall:
         return None, (f"{name}: what is hollow under its ears: its face is no wider than two of its walls",)
+    thick = entered("t", wall, "mm", ear_wall_field(one))
+    on = EarsOn(one=one, ear=ear, gap_mm=gap or 0.0, face=face, wall=thick, yields=yields, is_along_bolt=runs)
     try:
-        bears = chord_face(
-            face_mm=face.value,
-            wall_mm=wall,
-            foot_along_mm=along,
-            foot_across_mm=across,
-            yield_mpa=yields.value,
-            is_round=False,
-        )
+        is_round = member is not None and member.sheet.bracket.kind is ArmKind.TUBE
+        return on_round(on) if is_round else _on_flat(on), ()
     except ImpossibleInput as error:
-        return None, (f"{name}: ears that can be made; {error}",)
-    at = f"{field}.ears.on" if positive_of(sheet.ears.on) is not None else f"{field}.bracket.wall"
-    thick = entered("t", wall, "mm", at)
-    return Face(ear=ear, over_mm=over, is_along_bolt=runs, face=face, wall=thick, yields=yields, bears=bears), ()
+        return None, (f"{name}: ears, and what they stand on, that can be judged; {error}",)
+
+
+def _on_flat(on: EarsOn) -> Face:
+    sizes = (on.over_mm, on.ear.root_mm)
+    along, across = sizes if on.is_along_bolt else reversed(sizes)
+    bears = chord_face(
+        face_mm=on.face.value,
+        wall_mm=on.wall.value,
+        foot_along_mm=along,
+        foot_across_mm=across,
+        yield_mpa=on.yields.value,
+        is_round=False,
+    )
+    tips = (bears.across_nmm, bears.along_nmm)
+    about_bolt, about_ears = tips if on.is_along_bolt else reversed(tips)
+    return Face(
+        ear=on.ear,
+        pull_n=bears.pull_n,
+        about_bolt_nmm=about_bolt,
+        about_ears_nmm=about_ears,
+        steps=lambda: _flat_steps(on, bears),
+        source=FACE,
+    )
+
+
+def _flat_steps(on: EarsOn, bears: ChordFace) -> Bears:
+    over = on.over_step("h" if on.is_along_bolt else "b")
+    foot = step("b" if on.is_along_bolt else "h", "r", on.root("r"), value=on.ear.root_mm, unit="mm", decimals=1)
+    along, across = (over, foot) if on.is_along_bolt else (foot, over)
+    steps = bears_steps(bears, (along, across, on.face, on.wall, on.yields), form=1.0)
+    pull, tips_along, tips_across = steps[-3:]
+    about_bolt, about_ears = (tips_across, tips_along) if on.is_along_bolt else (tips_along, tips_across)
+    return (over, foot, *steps), pull, about_bolt, about_ears
 
 
 def _check(one: Loaded, judge: Judge) -> Check:
@@ -135,7 +162,7 @@ def _check(one: Loaded, judge: Judge) -> Check:
     if found is not None and axis is not None:
         for row, (force, moment) in enumerate(zip(one.forces_n, one.twists_nmm, strict=True)):
             in_plane, side = ear_share_n(found.ear, 1, force, moment, axis)
-            share = found.tips_n(in_plane, side)[0]
+            share = found.used(in_plane, side)[0]
             worst = max(worst or (-1.0, 0, 0.0, 0.0), (share, row, in_plane, side))
     return judge.check(
         "bracket_yield",
@@ -152,25 +179,14 @@ def _check(one: Loaded, judge: Judge) -> Check:
 
 
 def _working(one: Loaded, found: Face, worst: tuple[float, int, float, float]) -> Working:
-    sheet, field, (share, row, in_plane, side) = one.mount.sheet, one.mount.field, worst
-    thick = entered("t_e", found.ear.thickness_mm, "mm", f"{field}.ears.thickness")
-    root = entered("r", found.ear.root_mm, "mm", f"{field}.ears.root")
-    height = entered("h_e", found.ear.height_mm, "mm", f"{field}.ears.height")
-    over_as, root_as = ("h", "b") if found.is_along_bolt else ("b", "h")
-    if sheet.ears.count == 1:
-        over = step(over_as, "t_e", thick, value=found.over_mm, unit="mm", decimals=1)
-    else:
-        gap = entered("g", positive_of(sheet.tube.gap) or 0.0, "mm", f"{field}.tube.gap")
-        over = step(over_as, "2 * t_e + g", thick, gap, value=found.over_mm, unit="mm", decimals=1)
-    foot = step(root_as, "r", root, value=found.ear.root_mm, unit="mm", decimals=1)
-    along, across = (over, foot) if found.is_along_bolt else (foot, over)
-    bears = bears_steps(found.bears, (along, across, found.face, found.wall, found.yields), form=1.0)
-    pull, tips_along, tips_across = bears[-3:]
-    about_bolt, about_ears = (tips_across, tips_along) if found.is_along_bolt else (tips_along, tips_across)
-    _, most, tips_nmm = found.tips_n(in_plane, side)
-    height_mm, about_bolt_nmm = found.ear.height_mm, found.about_nmm[0]
-    over_it = step("F_b", f"{about_bolt.symbol} / h_e", about_bolt, height, value=about_bolt_nmm / height_mm, unit="N")
-    aside = step("F_a", f"{about_ears.symbol} / h_e", about_ears, height, value=tips_nmm / height_mm, unit="N")
+    share, row, in_plane, side = worst
+    bears, pull, about_bolt, about_ears = found.steps()
+    height_mm = found.ear.height_mm
+    height = entered("h_e", height_mm, "mm", f"{one.mount.field}.ears.height")
+    over_n, aside_n = found.about_bolt_nmm / height_mm, found.about_ears_nmm / height_mm
+    over_it = step("F_b", f"{about_bolt.symbol} / h_e", about_bolt, height, value=over_n, unit="N")
+    aside = step("F_a", f"{about_ears.symbol} / h_e", about_ears, height, value=aside_n, unit="N")
+    most = found.used(in_plane, side)[1]
     by_plane = step("F_p", "1 / sqrt(1 / N**2 + 1 / F_b**2)", pull, over_it, value=most, unit="N")
     used = step(
         "s",
@@ -183,4 +199,4 @@ def _working(one: Loaded, found: Face, worst: tuple[float, int, float, float]) -
         unit="",
         decimals=2,
     )
-    return Working(steps=(over, foot, *bears, over_it, aside, by_plane, used), source=FACE)
+    return Working(steps=(*bears, over_it, aside, by_plane, used), source=found.source)

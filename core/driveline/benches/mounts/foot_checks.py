@@ -128,12 +128,23 @@ def _foot(one: Loaded, foot: Foot | None, judge: Judge) -> Check:
 
 
 def ear_wall_mm(one: Loaded) -> float | None:
-    """Return how thick what a mount's ears stand on is: as stated, else its arm's wall."""
-    bracket, ears = one.mount.sheet.bracket, one.mount.sheet.ears
-    stated = positive_of(ears.on)
+    """Return how thick what a mount's ears stand on is: as stated, else its arm's wall, or its cross member's."""
+    return _ear_wall(one)[0]
+
+
+def ear_wall_field(one: Loaded) -> str:
+    """Return the field of that."""
+    return _ear_wall(one)[1]
+
+
+def _ear_wall(one: Loaded) -> tuple[float | None, str]:
+    mount, bracket = one.mount, one.mount.sheet.bracket
+    stated = positive_of(mount.sheet.ears.on)
+    if stated is None and bracket.kind is ArmKind.NONE and mount.cross is not None:
+        return positive_of(mount.cross.sheet.bracket.wall), f"{mount.cross.field}.bracket.wall"
     if stated is not None or bracket.kind in (None, ArmKind.NONE):
-        return stated
-    return positive_of(bracket.wall)
+        return stated, f"{mount.field}.ears.on"
+    return positive_of(bracket.wall), f"{mount.field}.bracket.wall"
 
 
 def _weld(one: Loaded, foot: Foot | None, judge: Judge) -> Check:

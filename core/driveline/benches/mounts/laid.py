@@ -1,7 +1,7 @@
 """The mounts laid out: where each holds, how stiff it is, on what bracket; what lacks a figure is named."""
 
 import math
-from collections.abc import Iterator, Mapping
+from collections.abc import Iterator, Sequence
 from dataclasses import dataclass, replace
 from typing import Final
 
@@ -9,7 +9,7 @@ import numpy as np
 
 from driveline.arrays import Floats
 from driveline.benches.mounts.brackets import ArmLaid, arm_of, turned_stiffness
-from driveline.benches.mounts.crosses import CrossLaid, crosses_of, gives_mm_per_n
+from driveline.benches.mounts.crosses import CrossLaid, gives_mm_per_n
 from driveline.benches.mounts.holding_sheet import EarsStand, Grip
 from driveline.benches.mounts.needs import MountsNeeds
 from driveline.benches.mounts.sheet import ArmKind, Mount, MountKind, MountsSheet
@@ -18,7 +18,7 @@ from driveline.held.balance import G_MS2
 from driveline.held.holds import HARD_N_PER_MM, Hold, arm, hard, rubber
 from driveline.held.stops import Limit
 from driveline.sheet import positive_of, value_of
-from driveline.space.spots import spot_missing, spot_mm, turn_of
+from driveline.space.spots import Points, spot_missing, spot_mm, turn_of
 
 NO_ARM: Final = ArmLaid(arm=None, missing=(), is_none=True)
 NMM_PER_NM: Final = 1000.0
@@ -40,30 +40,31 @@ class LaidMount:
     limit: Limit | None
     missing: tuple[str, ...]  # what keeps it from holding
     off_mm: Floats  # its bolt from the end of its arm's middle line
-    is_end: bool = False  # of a cross member, judged as a bracket's root is
+    cross: CrossLaid | None = None  # that it stands on
+    is_member: bool = False  # a cross member, or an end of one, judged as a bracket is
 
     @property
     def bracket_words(self) -> str:
         """What stands on the vehicle here."""
-        return self.sheet.name if self.is_end else f"{self.sheet.name}'s bracket"
+        return self.sheet.name if self.is_member else f"{self.sheet.name}'s bracket"
 
     @property
     def bracket_title(self) -> str:
         """The same, to begin a title with."""
-        return self.sheet.name.capitalize() if self.is_end else f"Bracket of {self.sheet.name}"
+        return self.sheet.name.capitalize() if self.is_member else f"Bracket of {self.sheet.name}"
 
 
-def mounts_of(sheet: MountsSheet, needs: MountsNeeds) -> tuple[LaidMount, ...]:
+def mounts_of(sheet: MountsSheet, needs: MountsNeeds, crosses: Sequence[CrossLaid]) -> tuple[LaidMount, ...]:
     """Return the mounts, each where it stands."""
     points = {name: np.array(at) for name, at in needs.points}
-    crosses = {one.sheet.name: one for one in crosses_of(sheet, points)}
-    found = [_laid(f"mounts.mounts.{k}", one, needs, points, crosses) for k, one in enumerate(sheet.mounts)]
-    return tuple(found)
+    by_name = {one.sheet.name: one for one in crosses}
+    return tuple(
+        _laid(f"mounts.mounts.{k}", one, needs, points, by_name.get(one.stands_on or ""))
+        for k, one in enumerate(sheet.mounts)
+    )
 
 
-def _laid(
-    field: str, sheet: Mount, needs: MountsNeeds, points: Mapping[str, Floats], crosses: Mapping[str, CrossLaid]
-) -> LaidMount:
+def _laid(field: str, sheet: Mount, needs: MountsNeeds, points: Points, cross: CrossLaid | None) -> LaidMount:
     name, placed = sheet.name, needs.unit.placed
     boss, rail = spot_mm(sheet.boss, {}), spot_mm(sheet.rail, points)
     missing = list(spot_missing(sheet.boss, {}, f"{name}: its place on the unit"))
@@ -84,6 +85,9 @@ def _laid(
     )
     bracket = replace(bracket, missing=(*bracket.missing, *unsaid))
     found: Hold | None = None
+    if sheet.stands_on and cross is None:
+        missing.append(f"{name}: what it stands on; {sheet.stands_on} is not among the cross members")
+    missing += () if cross is None else cross.missing
     if sheet.kind is None:
         missing.append(f"{name}: how it holds")
     elif sheet.kind is MountKind.ARM:
@@ -91,11 +95,6 @@ def _laid(
         missing += lacking
     else:
         missing += bracket.missing
-        cross = crosses.get(sheet.stands_on or "")
-        if sheet.stands_on and cross is None:
-            missing.append(f"{name}: what it stands on; {sheet.stands_on} is not among the cross members")
-        elif cross is not None:
-            missing += cross.missing
         found, lacking = _mount(sheet, at, turn, bracket, cross)
         missing += lacking
     travel = positive_of(sheet.travel)
@@ -111,6 +110,7 @@ def _laid(
         limit=limit,
         missing=tuple(dict.fromkeys(missing)),
         off_mm=off,
+        cross=cross,
     )
 
 
@@ -156,9 +156,7 @@ def ears_off_mm(sheet: Mount) -> tuple[Floats, tuple[str, ...]]:
     return np.array([0.0, 0.0, (1.0 if stands is EarsStand.TOP else -1.0) * (height + depth / 2)]), ()
 
 
-def _link(
-    sheet: Mount, at: Floats | None, rail: Floats | None, points: Mapping[str, Floats]
-) -> tuple[Hold | None, list[str]]:
+def _link(sheet: Mount, at: Floats | None, rail: Floats | None, points: Points) -> tuple[Hold | None, list[str]]:
     missing = list(spot_missing(sheet.rail, points, f"{sheet.name}: its end on the vehicle"))
     if sheet.along_n_per_mm is None:
         missing.append(f"{sheet.name}: its stiffness along itself")
@@ -235,8 +233,11 @@ def _twist_nmm_per_rad(sheet: Mount, bracket: ArmLaid, turn: Floats) -> tuple[fl
     return own, 1 / gives if gives > 0 else math.inf
 
 
-def questions(mounts: tuple[LaidMount, ...]) -> Iterator[tuple[str, str]]:
+def questions(mounts: tuple[LaidMount, ...], crosses: tuple[CrossLaid, ...]) -> Iterator[tuple[str, str]]:
     """Return what looks wrong, each with its field."""
+    for k, member in enumerate(crosses):
+        if any(other.sheet.name == member.sheet.name for other in crosses[:k]):
+            yield f"{member.field}.name", f"Two cross members are called {member.sheet.name}. Rename one."
     for k, one in enumerate(mounts):
         for other in mounts[:k]:
             if one.at_mm is None or other.at_mm is None:

@@ -48,6 +48,20 @@ class BoltPull:
     shear_n: float
 
 
+def landing_thick_mm(landing: Landing, name: str) -> tuple[float | None, tuple[str, ...]]:
+    """Return what a landing plate with its shims adds to a bracket, 0 where it is welded on; or what that lacks.
+
+    Source:
+        As entered.
+    """
+    plate = positive_of(landing.thickness)
+    if landing.is_there is False:
+        return 0.0, ()
+    if landing.is_there is None or plate is None:
+        return None, (f"{name}: the thickness of its landing plate" if landing.is_there else FIXING.format(name),)
+    return plate + (positive_of(landing.shims) or 0.0), ()
+
+
 def landing_of(landing: Landing) -> LandingFound | None:
     """Return a landing plate; ``None`` until its size, thickness and bolts' places are known."""
     sizes = [positive_of(one) for one in (landing.breadth, landing.depth, landing.thickness)]

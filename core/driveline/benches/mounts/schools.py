@@ -7,7 +7,6 @@ from typing import Final
 from driveline.benches.contract import Sought
 from driveline.benches.mounts.carried import Solved, greatest_move_mm, solve_held
 from driveline.benches.mounts.checks import motion_words
-from driveline.benches.mounts.laid import mounts_of
 from driveline.benches.mounts.needs import MountsNeeds
 from driveline.benches.mounts.sheet import Mount, MountKind, MountsSheet
 from driveline.figures import fig
@@ -73,13 +72,13 @@ def _hard(one: Mount) -> Mount:
 
 def _tried(name: str, mounts: list[Mount], sheet: MountsSheet, needs: MountsNeeds) -> School:
     tried, alone = sheet.model_copy(update={"mounts": mounts}), replace(needs, around=None)
-    return _school(name, solve_held(tried, alone, mounts_of(tried, alone)), alone)
+    return _school(name, solve_held(tried, alone), alone)
 
 
 def _school(name: str, solved: Solved, needs: MountsNeeds) -> School:
-    carried, about = solved.carried, solved.about_mm
+    carried, about = solved.answer, solved.about_mm
     free = ", ".join(motion_words(one.kind, one.direction.tolist()) for one in solved.free or ())
-    if carried is None or about is None or not carried.settled:
+    if carried is None or about is None:
         return School(name=name, free=free)
     sizes = carried.sizes_n
     row, mount = (int(one) for one in divmod(int(sizes.argmax()), sizes.shape[1]))

@@ -13,7 +13,6 @@ from driveline.benches.mounts.carried import Carried, Solved, with_rubber
 from driveline.benches.mounts.cases import Case, cases_of, moment_nm, torque_nm, usual_cases
 from driveline.benches.mounts.checks import motion_words
 from driveline.benches.mounts.cross_loads import outside_mount
-from driveline.benches.mounts.crosses import crosses_of
 from driveline.benches.mounts.frame import FrameFound, StationFound
 from driveline.benches.mounts.frame_folds import FoldsFound
 from driveline.benches.mounts.laid import LaidMount, questions
@@ -67,11 +66,11 @@ def result_of(
 ) -> MountsResult:
     """Return how the unit is held, as the screen shows it."""
     holds = [one.hold for one in solved.mounts if one.hold is not None]
-    if solved.carried is not None and not solved.carried.settled:  # what did not settle is no answer
-        solved = replace(solved, carried=None, modes=())
+    if solved.answer is None:
+        solved = replace(solved, carried=None)
     return MountsResult(
         mounts=tuple(_mount(one, k, solved.carried, checks) for k, one in enumerate(solved.mounts)),
-        crosses=tuple(_crosses(sheet, needs, checks)),
+        crosses=tuple(_crosses(solved, checks)),
         free=tuple(
             FreeFound(
                 says=motion_words(one.kind, one.direction.tolist()),
@@ -105,7 +104,7 @@ def result_of(
 
 
 def _queries(sheet: MountsSheet, solved: Solved) -> Iterator[ToDo]:
-    for field, text in questions(solved.mounts):
+    for field, text in questions(solved.mounts, solved.crosses):
         yield ToDo(field=field, text=text)
     if sheet.subframe.is_there:
         yield ToDo(field="mounts.subframe", text=NOT_IN_IT)
@@ -143,9 +142,8 @@ def _mount(one: LaidMount, k: int, carried: Carried | None, checks: tuple[Check,
     )
 
 
-def _crosses(sheet: MountsSheet, needs: MountsNeeds, checks: tuple[Check, ...]) -> Iterator[CrossFound]:
-    points = {name: np.array(at) for name, at in needs.points}
-    for k, one in enumerate(crosses_of(sheet, points), start=1):
+def _crosses(solved: Solved, checks: tuple[Check, ...]) -> Iterator[CrossFound]:
+    for k, one in enumerate(solved.crosses, start=1):
         own = [check for check in checks if re.match(rf"mounts\.x{k}[ab]?\.", check.key)]
         solid, (first, other) = solid_of(outside_mount(one)), one.ends_mm
         yield CrossFound(
@@ -156,7 +154,7 @@ def _crosses(sheet: MountsSheet, needs: MountsNeeds, checks: tuple[Check, ...]) 
             ends_mm=None if first is None or other is None else (_three(first), _three(other)),
             pieces=() if solid is None else solid.drawn,
             missing=one.missing,
-            stand_on_it=tuple(mount.name for mount in sheet.mounts if mount.stands_on == one.sheet.name),
+            stand_on_it=tuple(mount.sheet.name for mount in solved.mounts if mount.cross is one),
             verdict=worst_verdict(own) if own else None,
         )
 

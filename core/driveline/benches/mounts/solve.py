@@ -3,19 +3,16 @@
 from collections.abc import Iterator
 from functools import cache, partial
 
-import numpy as np
-
 from driveline.benches.contract import LaidOut, Outcome, Paper, Seek, progress_of
 from driveline.benches.mounts.carried import Solved, solve_held
 from driveline.benches.mounts.cases import WHICH_WAY
 from driveline.benches.mounts.checks import held_missing, mounts_checks
-from driveline.benches.mounts.crosses import crosses_of
 from driveline.benches.mounts.ear_picture import ear_sought
 from driveline.benches.mounts.ears import ears_of
 from driveline.benches.mounts.fixings import fixing_sought
 from driveline.benches.mounts.frame import frame_sought, solve_frame
 from driveline.benches.mounts.holding_sheet import Grip
-from driveline.benches.mounts.laid import LaidMount, mounts_of
+from driveline.benches.mounts.laid import LaidMount
 from driveline.benches.mounts.landing_picture import landing_sought, may_be_pictured
 from driveline.benches.mounts.loaded import loaded
 from driveline.benches.mounts.mend import mend_sought
@@ -43,8 +40,7 @@ def run(sheet: MountsSheet, laid: LaidOut, needs: MountsNeeds, judge: Judge) -> 
     """Return how the unit is held."""
     is_begun = sheet != MountsSheet()
     needs = with_subframe(sheet.subframe, needs)
-    mounts = mounts_of(sheet, needs)
-    solved = solve_held(sheet, needs, mounts)
+    solved = solve_held(sheet, needs)
     pull, frame = solve_pull(sheet.pull), solve_frame(sheet.frame)
     to_do = tuple(_to_do(sheet, needs, solved))
 
@@ -63,9 +59,14 @@ def run(sheet: MountsSheet, laid: LaidOut, needs: MountsNeeds, judge: Judge) -> 
         to_do=to_do,
         progress=progress_of(is_begun=is_begun, is_finished=is_begun and not to_do),
         parts=laid.parts,
-        papers=(_paper(sheet, mounts, pull),) if sheet.crosses or any(one.arm.arm for one in mounts) else (),
+        papers=(_paper(sheet, solved.mounts, pull),) if _has_paper(solved) else (),
         seeks=tuple(_seeks(sheet, needs, solved, judge)),
     )
+
+
+def _has_paper(solved: Solved) -> bool:
+    """Whether anything is welded."""
+    return bool(solved.crosses) or any(one.arm.arm for one in solved.mounts)
 
 
 def _paper(sheet: MountsSheet, mounts: tuple[LaidMount, ...], pull: PullFound | None) -> Paper:
@@ -76,10 +77,11 @@ def _paper(sheet: MountsSheet, mounts: tuple[LaidMount, ...], pull: PullFound | 
 
 
 def _moves(solved: Solved) -> Iterator[HeldMove]:
-    if solved.carried is None or solved.about_mm is None or not solved.carried.settled:
+    carried = solved.answer
+    if carried is None or solved.about_mm is None:
         return
-    held = solved.carried.held
-    for row, case in enumerate(solved.carried.cases):
+    held = carried.held
+    for row, case in enumerate(carried.cases):
         yield HeldMove(
             name=case.name, about_mm=solved.about_mm, shift_mm=held.moves_mm[row], turn_rad=held.turns_rad[row]
         )
@@ -90,14 +92,14 @@ def _seeks(sheet: MountsSheet, needs: MountsNeeds, solved: Solved, judge: Judge)
     if sheet.frame.is_cut:
         wanted = judge.margins.wanted("frame_left")
         yield Seek(key="mounts.frame_mend", run=partial(frame_sought, sheet.frame, wanted))
-    if solved.carried is None or not solved.carried.settled:
+    if solved.answer is None:
         return
     yield Seek(key="mounts.schools", run=partial(schools_sought, sheet, needs, solved))
     missing = held_missing(sheet, needs, solved)
     on_yield = judge.margins.wanted("bracket_yield")
     for k, mount in enumerate(solved.mounts):
         if mount.arm.arm is not None:
-            one = loaded(mount, k, solved.carried, missing)
+            one = loaded(mount, k, solved.answer, missing)
             yield Seek(key=f"mounts.m{k + 1}_mend", run=partial(mend_sought, one, judge))
             yield Seek(key=f"mounts.m{k + 1}_fixing", run=partial(fixing_sought, one, judge))
             if may_be_pictured(one):
@@ -107,7 +109,7 @@ def _seeks(sheet: MountsSheet, needs: MountsNeeds, solved: Solved, judge: Judge)
         if mount.sheet.grip is not Grip.EARS:
             continue
         if mount.sheet.kind is not MountKind.ARM and ears_of(mount.sheet.ears, mount.sheet.name)[0] is not None:
-            one = loaded(mount, k, solved.carried, missing)
+            one = loaded(mount, k, solved.answer, missing)
             yield Seek(key=f"mounts.m{k + 1}_ear", run=partial(ear_sought, one, on_yield))
 
 
@@ -115,8 +117,7 @@ def _to_do(sheet: MountsSheet, needs: MountsNeeds, solved: Solved) -> Iterator[T
     if not sheet.mounts:
         yield ToDo(field="mounts.mounts", text="Enter where the unit is held: a name for each mount.")
         return
-    points = {name: np.array(at) for name, at in needs.points}
-    for cross in crosses_of(sheet, points):
+    for cross in solved.crosses:
         if cross.missing:
             yield ToDo(field=cross.field, text=f"Still wanted of {cross.missing[0]}.")
     for one in solved.mounts:

@@ -6,12 +6,30 @@ from unittest import TestCase
 
 import numpy as np
 
+from driveline.benches.mounts.cross_loads import CrossLoaded
+from driveline.benches.mounts.crosses import crosses_of
+from driveline.benches.mounts.needs import HeldUnit, MountsNeeds
 from driveline.benches.mounts.patterns import parts_of
 from driveline.benches.mounts.sheet import MountsSheet
 from driveline.checks import Check, Verdict
 from tests.benches.mounts.test_mounts import BITTERN, NOT_KNOWN, changed, mm, solved
 from tests.workings.test_workings import faults_of
 
+NOWHERE = MountsNeeds(
+    unit=HeldUnit(placed=None, mass_kg=None, cg_mm=None, inertia_kgm2=None, farthest_mm=None, missing=()),
+    launch_nm=None,
+    overrun_nm=None,
+    locked_nm=None,
+    torque_unsaid="",
+    turns_wheels=False,
+    turning=(),
+    wanted_kmh=None,
+    points=(),
+    around=None,
+    around_missing=(),
+    counted_travel_mm=None,
+    counted_is_usual=False,
+)
 ENDS = ("weld", "base", "fatigue", "landing_bolts", "landing_plate", "root_gap")
 
 
@@ -83,6 +101,64 @@ class CrossTest(TestCase):
         found = checks({"crosses.0.first.z": mm(200), "crosses.0.other.z": mm(200)})["mounts.x1.stands"]
         self.assertIs(found.verdict, Verdict.FAILS)
         self.assertIn("from its middle", found.says)
+
+    def test_an_end_is_judged_with_its_rails_firm_and_giving_way(self) -> None:
+        """Off the middle the farther end bears more across where rails give way: P a/L, not P a² (3 b + a)/L³."""
+        (cross,) = crosses_of(MountsSheet.model_validate(BITTERN["sheets"]["mounts"]), NOWHERE)
+        assert cross.member is not None
+        load = np.array([[[0.0, 0.0, -1000.0, 0.0, 0.0, 0.0]]])
+        one = CrossLoaded(
+            cross=cross,
+            key="x",
+            mounts=(),
+            x_mm=np.array([200.0]),
+            loads=load,
+            spread_from=1,
+            names=("launch",),
+            missing=(),
+        )
+        near, far = one.ends
+        self.assertEqual(near.names, ("launch", "launch"))
+        length = 700.0
+        self.assertAlmostEqual(-near.forces_n[0, 2], 1000 * 500**2 * (3 * 200 + 500) / length**3, 6)
+        self.assertAlmostEqual(-far.forces_n[1, 2], 1000 * 200 / length, 6)
+        self.assertAlmostEqual(float(np.abs(near.moments_nmm[1]).max()), 0.0, 6)
+
+    def test_extremes_of_several_mounts_add_up_whatever_their_senses(self) -> None:
+        (cross,) = crosses_of(MountsSheet.model_validate(BITTERN["sheets"]["mounts"]), NOWHERE)
+        against = np.array([[[0.0, 0.0, 1000.0, 0, 0, 0], [0.0, 0.0, -1000.0, 0, 0, 0]]])
+        most = [
+            max(
+                cut.stress.judged_mpa
+                for cut in CrossLoaded(
+                    cross=cross,
+                    key="x",
+                    mounts=(),
+                    x_mm=np.array([300.0, 400.0]),
+                    loads=against,
+                    spread_from=spread_from,
+                    names=("launch",),
+                    missing=(),
+                ).cuts
+            )
+            for spread_from in (1, 0)
+        ]
+        self.assertGreater(most[1], 3 * most[0])
+
+    def test_a_torque_arm_acts_where_it_meets_the_member(self) -> None:
+        link = {
+            "mounts.2.kind": "arm",
+            "mounts.2.rail": {axis: mm(at) for axis, at in zip("xyz", (1120, 200, 350), strict=True)},
+        }
+        found = checks(link)["mounts.x1.stands"]
+        self.assertIs(found.verdict, Verdict.HOLDS, found.says)
+
+    def test_two_of_one_name_are_asked_about(self) -> None:
+        data = copy.deepcopy(BITTERN)
+        data["sheets"]["mounts"]["crosses"] *= 2
+        result, found = solved(data)
+        self.assertIn("Two cross members are called cross tube. Rename one.", [one.text for one in result.queries])
+        self.assertIs(found["mounts.x1.arm"].verdict, NOT_KNOWN)
 
     def test_a_box_may_fold_and_both_landing_plates_are_cut(self) -> None:
         box = {"crosses.0.bracket.kind": "box", "crosses.0.bracket.breadth": mm(80), "crosses.0.bracket.depth": mm(76)}

@@ -5,7 +5,7 @@ from typing import Any
 from unittest import TestCase
 
 from driveline.checks import Check
-from tests.benches.mounts.test_mounts import FAILS, HOLDS, NOT_KNOWN, PLOVER, changed, mm, solved
+from tests.benches.mounts.test_mounts import BITTERN, FAILS, HOLDS, NOT_KNOWN, PLOVER, changed, mm, solved
 from tests.workings.test_workings import faults_of
 
 
@@ -68,3 +68,40 @@ class BoxTest(TestCase):
             found = face(mount, changes)
             assert found is not None
             self.assertEqual(faults_of(found, found.working), [], changes)
+
+
+class MemberTest(TestCase):
+    """Bittern's rear ears: two of 8, 60.1 apart, 60 at the foot and 55 high, on a cross tube of 76.1 by 5."""
+
+    def found(self, changes: dict[str, Any] | None = None) -> Check:
+        return solved(changed(BITTERN, changes or {}))[1]["mounts.m3.ear_face"]
+
+    def test_by_hand(self) -> None:
+        """The bolt lies along the vehicle, so the ears lie along the tube."""
+        one = 5 * 225 * 25 * (1 + 0.25 * 60 / 76.1)
+        in_plane, aside = 1 / math.hypot(1 / (2 * one), 55 / (2 * one * 60)), one * (60.1 + 8) / 55
+        left = solved(BITTERN)[0].mounts[2]
+        shares = [math.hypot(y, z) / in_plane + abs(x) / aside for x, y, z in (case.force_n for case in left.cases)]
+        self.assertAlmostEqual(self.found().demand or 0, max(shares), places=6)
+        self.assertEqual(faults_of(self.found(), self.found().working), [])
+
+    def test_a_thin_tube_bends_in_and_a_box_is_judged_by_its_wider_face(self) -> None:
+        self.assertLess(self.found({"mounts.2.ears.on": mm(3)}).margin or 0, self.found().margin or 0)
+        box = {"crosses.0.bracket.kind": "box", "crosses.0.bracket.breadth": mm(80), "crosses.0.bracket.depth": mm(76)}
+        wider = {**box, "crosses.0.bracket.breadth": mm(120)}
+        self.assertLess(self.found(wider).margin or 0, self.found(box).margin or 0)
+
+    def test_the_tubes_own_wall_counts_where_nothing_else_is_stated(self) -> None:
+        self.assertAlmostEqual(self.found({"mounts.2.ears.on": None}).margin or 0, self.found().margin or 1)
+
+    def test_what_no_rule_is_for_is_not_known(self) -> None:
+        for changes, words in (
+            ({"mounts.2.ears.count": 1}, "one by itself bears nothing aside"),
+            ({"mounts.2.ears.on": mm(1)}, "10 to 50"),
+            ({"mounts.2.tube.gap": None}, "the gap between its ears"),
+            ({"crosses.0.bracket.depth": None}, "the face of cross tube"),
+        ):
+            with self.subTest(words):
+                found = self.found(changes)
+                self.assertIs(found.verdict, NOT_KNOWN)
+                self.assertIn(words, " ".join(found.missing))
