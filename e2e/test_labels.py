@@ -13,8 +13,25 @@ DRAWN = {
 FIGURE_AS_DATA = re.compile(r"\{-?[\d.]+\|")  # that nobody wrote in the reader's units
 
 
+# Of the Line's stations: those whose figures, in one line, are wider than they are.
+SPILLED = """() => [...document.querySelectorAll('[aria-label="The Line, motor to road"] button')]
+  .filter((one) => [...one.children].some((part) => part.getBoundingClientRect().width > one.clientWidth + 1))
+  .map((one) => one.innerText)"""
+
+
 class LabelsTest(BrowserTestCase):
     maxDiff = None
+
+    def test_no_station_of_a_line_with_branches_prints_over_the_next(self) -> None:
+        for size in ({"width": 1280, "height": 800}, {"width": 390, "height": 844}):
+            page = self.page_of("fabricator", viewport=size)
+            for job in ("Bittern", "Avocet"):
+                page.goto(self.live_server_url)
+                self.open_job(page, job, "Ratios")
+                for case in ("Launch", "Cruise", "Reverse"):
+                    page.get_by_role("radio", name=case).click()
+                    with self.subTest(job, case=case, **size):
+                        self.assertEqual(page.evaluate(SPILLED), [])
 
     def test_no_label_of_a_plot_or_drawing_lies_on_another_or_is_cut(self) -> None:
         for size in ({"width": 1280, "height": 800}, {"width": 390, "height": 844}):

@@ -156,6 +156,39 @@ class MountsTest(BrowserTestCase):
         self.field(page, "Its bracket stands on").select_option("")
         self.check(page, "Cross tube bears all that stands on it", "Not known")
 
+    def test_a_cross_tube_is_made_from_its_name_to_its_welds(self) -> None:
+        page = self.page_of("fabricator")
+        self.open_job(page, "Bittern", "Mounts")
+        page.get_by_role("button", name="Take cross tube away").click()
+        self.check(page, "Held all ways", "Not known")
+        page.get_by_label("Name of a cross member").fill("rear tube")
+        page.get_by_role("button", name="add a cross member").click()
+        expect(page.get_by_text("Nothing stands on it yet")).to_have_count(0)  # first its ends
+        self.spot(page, "Its one end, on the vehicle", (1120, 350, 317))
+        self.spot(page, "Its other end", (1120, -350, 317))
+        self.field(page, "It is made of").select_option("tube")
+        for label, value in (
+            ("Upright", "76.1 mm"),
+            ("Wall", "5 mm"),
+            ("Cut to a length of", "700 mm"),
+            ("Leg of the weld round either end", "5 mm"),
+            ("Thickness of what they are welded to", "6 mm"),
+        ):
+            self.typed(page, label, value)
+        expect(page.get_by_text("Nothing stands on it yet")).to_be_visible()
+        mounts = page.get_by_role("list", name="Mounts")
+        for name in ("left, on the cross tube", "right, on the cross tube"):
+            mounts.get_by_role("button", name=name, exact=True).click()
+            self.field(page, "Its bracket stands on").select_option("rear tube")
+        self.check(page, "Held all ways", "Holds")
+        self.check(page, "Rear tube bears all that stands on it", "Holds")
+        self.check(page, "Weld of left end of rear tube", "Not known")  # by whom it is looked at
+        page.get_by_role("list", name="Cross members").get_by_role("button", name="rear tube", exact=True).click()
+        self.field(page, "These welds are").select_option("yes")
+        self.field(page, "On the vehicle it is").select_option("no")
+        self.check(page, "Weld of left end of rear tube", "Holds")
+        self.check(page, "Rear tube reaches from rail to rail", "Holds")
+
     def test_a_rail_is_taken_from_its_drawing_and_when_it_folds_is_asked_by_plates(self) -> None:
         page = self.page_of("fabricator")
         self.open_job(page, "Bittern", "Mounts")

@@ -15,6 +15,8 @@
   let { column, figures, width, isOpen, isBranch = false, onopen }: Props = $props();
   const units = useUnits();
   const BRANCH_HEIGHT = 28;
+  const TIGHT_WIDTH = 178; // of a branch: its units stay out, they stand ahead of it
+  const unit = $derived(isBranch && width < TIGHT_WIDTH ? 'sr-only' : 'text-[11px] text-scribe-dim');
   const height = $derived(isBranch ? BRANCH_HEIGHT : SHAPE_HEIGHT);
   const drawn = $derived((width * SHAPE_HEIGHT) / height);
   const verdict = $derived(figures.verdict(column));
@@ -53,10 +55,10 @@
     ]}
   >
     {#if column.row !== null}
-      <span>{figures.rpm(column)} <span class="text-[11px] text-scribe-dim">rpm</span></span>
+      <span>{figures.rpm(column)} <span class={unit}>rpm</span></span>
       <span>
         <span class="text-[11px] text-scribe-dim">{figures.ghostTorque(column)}</span>{figures.torque(column)}
-        <span class="text-[11px] text-scribe-dim">{units.symbol('N·m')}</span>
+        <span class={unit}>{units.symbol('N·m')}</span>
       </span>
     {/if}
     {#if verdict}

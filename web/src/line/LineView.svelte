@@ -2,8 +2,8 @@
   import type { Line } from '../api/types';
   import LineStation from './LineStation.svelte';
   import type { OperatingPoint } from './operating-point.svelte';
-  import { columnsOf, StationFigures, type Column } from './station-figures.svelte';
-  import { SHAPE_HEIGHT, WEIGHTS } from './station-shapes';
+  import { columnsOf, StationFigures } from './station-figures.svelte';
+  import { BRANCH_WEIGHT, SHAPE_HEIGHT, TRUNK_WEIGHT, WEIGHTS } from './station-shapes';
   import { useUnits } from '../measure/units.svelte';
 
   interface Props {
@@ -16,7 +16,6 @@
   let { line, ghost, point, bench, onopen }: Props = $props();
   const units = useUnits();
   let width = $state(1280);
-  const LEAST_WIDTH = 860;
   const LANE_NAME = 44;
 
   // The page makes a new view for another operating point.
@@ -33,12 +32,14 @@
       .map((way) => ({ way, columns: columnsOf(line, way) }))
       .filter((lane) => lane.columns.length > 0),
   );
-  const weight = (kind: string) => WEIGHTS[kind] ?? 1.15;
-  const weightOf = (columns: readonly Column[]) =>
-    columns.reduce((sum, column) => sum + weight(column.kind), 0);
-  const laneWeight = $derived(Math.max(0, ...lanes.map((lane) => weightOf(lane.columns))));
-  const total = $derived(weightOf(trunk) + laneWeight + weight('road'));
-  const room = $derived(Math.max(width, LEAST_WIDTH) - (lanes.length > 0 ? LANE_NAME : 0));
+  const leastWidth = $derived(lanes.length > 0 ? 1100 : 860);
+  // A branch has its figures in a line, which want room; beside branches what stands ahead of them, in a column, less.
+  const weight = $derived((kind: string) => (lanes.length > 0 ? TRUNK_WEIGHT : (WEIGHTS[kind] ?? 1.15)));
+  const laneWeight = $derived(BRANCH_WEIGHT * Math.max(0, ...lanes.map((lane) => lane.columns.length)));
+  const total = $derived(
+    trunk.reduce((sum, column) => sum + weight(column.kind), 0) + laneWeight + weight('road'),
+  );
+  const room = $derived(Math.max(width, leastWidth) - (lanes.length > 0 ? LANE_NAME : 0));
   const px = $derived((kind: string) => (room * weight(kind)) / total);
 </script>
 
@@ -47,7 +48,7 @@
   class="on-dye overflow-x-auto bg-dye text-scribe"
   bind:clientWidth={width}
 >
-  <div class="relative flex min-w-[860px]">
+  <div class="relative flex" style:min-width="{leastWidth}px">
     {#if trunk.length > 0}
       <svg class="pointer-events-none absolute top-[25px] left-0 h-[52px] w-full" aria-hidden="true">
         <line x1="0" x2="100%" y1="26" y2="26" class="stroke-dye-grid" stroke-dasharray="14 4 3 4" />
@@ -69,7 +70,7 @@
                 {column}
                 {figures}
                 {onopen}
-                width={(px(column.kind) * laneWeight) / weightOf(columns)}
+                width={(room * laneWeight) / total / columns.length}
                 isOpen={column.bench === bench}
                 isBranch
               />

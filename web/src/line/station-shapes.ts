@@ -95,6 +95,9 @@ export const WEIGHTS: Record<string, number> = {
   road: 1.15,
 };
 
+export const BRANCH_WEIGHT = 1.6; // of a station of a branch
+export const TRUNK_WEIGHT = 0.85; // of one ahead of branches
+
 export function stationPath(kind: string, width: number): string {
   return SHAPES[kind]?.(width) ?? '';
 }

@@ -4,17 +4,14 @@
   import type { BenchProps } from '../../job/benches';
   import { useEditor } from '../../job/job-editor.svelte';
   import Tabs from '../../lib/ui/Tabs.svelte';
-  import Fields from '../../measure/Fields.svelte';
   import { layoutHas } from '../../measure/layouts';
   import { useUnits } from '../../measure/units.svelte';
   import PartsPanel from '../../parts/PartsPanel.svelte';
   import { ShownPart } from '../../parts/shown-part.svelte';
   import CarryTable from './CarryTable.svelte';
   import CaseTable from './CaseTable.svelte';
-  import CrossList from './CrossList.svelte';
-  import { SUBFRAME, TURNS } from './fields';
   import FramePanel from './FramePanel.svelte';
-  import MountList from './MountList.svelte';
+  import MountsTab from './MountsTab.svelte';
   import OwnCases from './OwnCases.svelte';
   import Picture from './Picture.svelte';
   import PullPanel from './PullPanel.svelte';
@@ -36,30 +33,17 @@
 </script>
 
 {#snippet mounts()}<div class="px-4 py-3">
-    {#if isLengthwise}<Fields form={TURNS} from={sheet} {disabled} {change} />{/if}
-    <MountList
-      threads={all.plate.threads}
-      rows={sheet.mounts}
-      found={result.mounts}
+    <MountsTab
+      {sheet}
+      {result}
       {points}
-      crosses={sheet.crosses.map((one) => one.name)}
+      threads={all.plate.threads}
+      {isLengthwise}
       {lit}
       {disabled}
       onpick={(field) => (lit = field)}
-      change={(write) => change((next) => write(next.mounts))}
+      {change}
     />
-    <h3 class="mt-3">Cross members that mounts stand on</h3>
-    <CrossList
-      threads={all.plate.threads}
-      rows={sheet.crosses}
-      found={result.crosses}
-      {points}
-      {lit}
-      {disabled}
-      onpick={(field) => (lit = field)}
-      change={(write) => change((next) => write(next.crosses))}
-    />
-    <div class="mt-3" data-part="subframe"><Fields form={SUBFRAME} from={sheet} {disabled} {change} /></div>
   </div>{/snippet}
 {#snippet loads()}<div class="px-4 py-3">
     <CaseTable cases={result.cases} {picked} {disabled} onpick={(name) => (picked = name)} {change} />
