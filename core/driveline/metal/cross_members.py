@@ -13,6 +13,7 @@ from driveline.metal.sections import Section
 from driveline.space.pose import cross_matrix
 
 LEAST_MM: Final = 1.0  # from a load to an end
+MOST_MM: Final = 20_000.0  # longer than any vehicle is wide: a wrong figure
 _BENDS: Final = (4, 5)  # moments about the level line across it and the upright one
 _BACKWARD: Final = np.diag([1.0, 1.0, 1.0, 1.0, -1.0, -1.0])  # of a length that runs to the place from beyond it
 
@@ -26,8 +27,9 @@ class CrossMember:
     e_mpa: float
 
     def __post_init__(self) -> None:
-        if not self.length_mm > 2 * LEAST_MM:
-            raise ImpossibleInput("length", fig(self.length_mm, "mm"), f"above {fig(2 * LEAST_MM, 'mm')}")
+        if not 2 * LEAST_MM < self.length_mm <= MOST_MM:
+            between = f"above {fig(2 * LEAST_MM, 'mm')}, to {fig(MOST_MM / 1000, 'm', 0)}"
+            raise ImpossibleInput("length", fig(self.length_mm, "mm"), between)
 
 
 def _carried(x_mm: Floats, to_mm: float, loads: Floats) -> Floats:

@@ -7,7 +7,6 @@ import numpy as np
 
 from driveline.benches.mounts.beside_checks import beside_checks
 from driveline.benches.mounts.bracket_checks import BOLTED_REACH_MM, REACH_MM, root_checks
-from driveline.benches.mounts.brackets import STEEL
 from driveline.benches.mounts.buckling_checks import fatigue_check, folding_walls
 from driveline.benches.mounts.cross_loads import CrossLoaded, Cut, cross_loaded, outside_mount
 from driveline.benches.mounts.cross_workings import whole_working
@@ -23,6 +22,7 @@ from driveline.benches.mounts.sheet import ArmKind, MountKind
 from driveline.checks import Check
 from driveline.figures import fig
 from driveline.margins import Judge
+from driveline.memory import kept
 from driveline.sheet import positive_of
 from driveline.working import Working, fixed_working
 
@@ -40,18 +40,16 @@ def crosses_checks(
     """Return the checks of every cross member, each with all the mounts on it at once."""
     for k, cross in enumerate(crosses, start=1):
         one = cross_loaded(cross, f"mounts.x{k}", loaded, missing)
-        yield from _own_checks(one, judge.guarding())
-        for end in one.ends:
-            yield from _end_checks(end, judge.guarding())
+        yield from _judged(one, judge.guarding())
         yield from beside_checks(outside_mount(cross), one.key, needs, judge)
 
 
-def _own_checks(one: CrossLoaded, judge: Judge) -> Iterator[Check]:
-    yield _whole(one, judge)
-    if one.cross.sheet.bracket.kind is not ArmKind.TUBE:
-        yield _folds(one, judge)
-    yield _reach(one, judge)
-    yield _stands(one, judge)
+@kept(20)
+def _judged(one: CrossLoaded, judge: Judge) -> tuple[Check, ...]:
+    """With something else changed, a member's stay as they were."""
+    folds = () if one.cross.sheet.bracket.kind is ArmKind.TUBE else (_folds(one, judge),)
+    ends = tuple(check for end in one.ends for check in _end_checks(end, judge))
+    return (_whole(one, judge), *folds, _reach(one, judge), _stands(one, judge), *ends)
 
 
 def _end_checks(end: Loaded, judge: Judge) -> Iterator[Check]:
@@ -62,11 +60,6 @@ def _end_checks(end: Loaded, judge: Judge) -> Iterator[Check]:
     yield from lands_checks(end, judge)
     if end.mount.sheet.bracket.landing.is_there is not True:
         yield face_check(end, judge)
-
-
-def _yield_of(one: CrossLoaded) -> tuple[float, bool]:
-    own = one.cross.sheet.bracket.yield_mpa
-    return (STEEL.yield_mpa, True) if own is None else (own, False)
 
 
 def _where(one: CrossLoaded, cut: Cut) -> str:
@@ -80,7 +73,7 @@ def _where(one: CrossLoaded, cut: Cut) -> str:
 def _whole(one: CrossLoaded, judge: Judge) -> Check:
     sheet = one.cross.sheet
     worst = max(one.cuts, key=lambda cut: cut.stress.judged_mpa, default=None)
-    bears, is_usual = _yield_of(one)
+    bears, is_usual = one.ends[0].yield_mpa, one.ends[0].yield_is_usual
     says = ""
     if worst is not None:
         says = f"{fig(worst.stress.judged_mpa, 'MPa', 0)} {_where(one, worst)}, in {one.names[worst.row]}."

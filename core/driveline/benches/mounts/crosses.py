@@ -67,8 +67,8 @@ def _laid(field: str, sheet: CrossMember, points: Points) -> CrossLaid:
         try:
             if section is not None:
                 member = metal.CrossMember(section=section, length_mm=length, e_mpa=STEEL.modulus_mpa)
-        except ImpossibleInput:
-            missing.append(f"{name}: its two ends, which are in one place")
+        except ImpossibleInput as error:
+            missing.append(f"{name}: its two ends, looked at again; its {error}")
     return CrossLaid(field=field, sheet=sheet, member=member, ends_mm=ends, turn=turn, missing=tuple(missing))
 
 

@@ -14,6 +14,7 @@ from driveline.benches.mounts.holding_sheet import EarsStand, Grip
 from driveline.benches.mounts.needs import MountsNeeds
 from driveline.benches.mounts.sheet import ArmKind, Mount, MountKind, MountsSheet
 from driveline.errors import ImpossibleInput
+from driveline.figures import fig
 from driveline.held.balance import G_MS2
 from driveline.held.holds import HARD_N_PER_MM, Hold, arm, hard, rubber
 from driveline.held.stops import Limit
@@ -233,6 +234,13 @@ def _twist_nmm_per_rad(sheet: Mount, bracket: ArmLaid, turn: Floats) -> tuple[fl
     return own, 1 / gives if gives > 0 else math.inf
 
 
+def _member_wall_mm(mount: LaidMount) -> float | None:
+    """Of what a bracket is welded to that stands on a cross member."""
+    if mount.cross is None or mount.arm.is_none or mount.sheet.bracket.landing.is_there:
+        return None
+    return positive_of(mount.cross.sheet.bracket.wall)
+
+
 def questions(mounts: tuple[LaidMount, ...], crosses: tuple[CrossLaid, ...]) -> Iterator[tuple[str, str]]:
     """Return what looks wrong, each with its field."""
     for k, member in enumerate(crosses):
@@ -247,6 +255,10 @@ def questions(mounts: tuple[LaidMount, ...], crosses: tuple[CrossLaid, ...]) -> 
                 yield f"{one.field}.boss", text
         if sum(other.sheet.name == one.sheet.name for other in mounts[:k]):
             yield f"{one.field}.name", f"Two mounts are called {one.sheet.name}. Rename one."
+        base, wall = positive_of(one.sheet.bracket.base), _member_wall_mm(one)
+        if base is not None and wall is not None and base > wall:
+            text = f"{one.sheet.name} is welded to {fig(base, 'mm', 1)}, and the wall of {one.sheet.stands_on} is "
+            yield f"{one.field}.bracket.base", f"{text}{fig(wall, 'mm', 1)}. Which is it?"
         weighed, stated = value_of(one.sheet.weighed.sinks), one.sheet.upright_n_per_mm
         if stated is not None and weighed:
             yield (

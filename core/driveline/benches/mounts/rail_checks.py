@@ -59,11 +59,12 @@ def face_check(one: Loaded, judge: Judge) -> Check:
     bracket, name, arm = one.mount.sheet.bracket, one.mount.sheet.name, one.mount.arm.arm
     key, title = f"{one.key}.rail_face", f"Wall under {one.mount.bracket_words} does not bend in"
     inputs = field_inputs(one, "bracket.rail", "bracket.base")
-    if bracket.rail.is_hollow is False:
+    is_hollow = bracket.rail.is_hollow if one.mount.cross is None else True  # a cross member is
+    if is_hollow is False:
         return judge.answer(is_so=True, key=key, title=title, says=SOLID, inputs=inputs)
     missing = missing_of(
         {
-            f"{name}: whether what it is welded to is hollow behind it": bracket.rail.is_hollow,
+            f"{name}: whether what it is welded to is hollow behind it": is_hollow,
             f"{name}: the face of its rail, from wall to wall": positive_of(bracket.rail.face),
             f"{name}: which way its rail runs under it": bracket.rail.runs,
         }

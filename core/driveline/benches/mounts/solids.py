@@ -53,7 +53,7 @@ def solid_of(mount: LaidMount, *, off_root_mm: float = 0.0, off_bolt_mm: float =
         return None
     cut_mm = max(arm.length_mm - in_line_mm(mount.sheet), LEAST_ARM_MM)  # past it there are ears
     shares = (min(off_root_mm / cut_mm, MOST_OFF), min((arm.length_mm - off_bolt_mm) / cut_mm, 1.0))
-    ears = () if off_bolt_mm else ear_pieces(mount)
+    ears = () if off_bolt_mm else (*ear_pieces(mount), *_far_plate(mount, arm))
     rail_mm = mount.rail_mm
     return _made(mount.sheet.name, bracket, arm, (rail_mm, rail_mm + cut_mm * arm.turn[:, 0]), shares, ears)
 
@@ -91,7 +91,7 @@ def _made(
         pieces.append(plate)
         drawn.append(_drawn("box", plate.corners_mm))
     pieces += ears
-    drawn += [_drawn("box" if isinstance(one.shape, Hull) else "round", one.corners_mm) for one in ears]
+    drawn += [_drawn("box" if isinstance(one.shape, Hull | Box) else "round", one.corners_mm) for one in ears]
     return Solid(body=Body(name, tuple(pieces)), drawn=tuple(drawn))
 
 
@@ -148,6 +148,15 @@ def _plate(landing: Landing, arm: Arm, rail_mm: Floats) -> Piece | None:
     if not landing.is_there or thick is None or breadth is None or depth is None:
         return None
     return _box(arm.turn, rail_mm + arm.turn[:, 0] * thick / 2, thick, breadth, depth)
+
+
+def _far_plate(mount: LaidMount, arm: Arm) -> tuple[Piece, ...]:
+    """A cross member has a landing plate at its other end too."""
+    landing, at = mount.sheet.bracket.landing, mount.at_mm
+    if not mount.is_member or at is None:
+        return ()
+    plate = _plate(landing, arm, at - arm.turn[:, 0] * (positive_of(landing.thickness) or 0.0))
+    return () if plate is None else (plate,)
 
 
 def _drawn(kind: str, corners_mm: Floats) -> DrawnPiece:

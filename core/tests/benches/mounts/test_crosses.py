@@ -153,6 +153,37 @@ class CrossTest(TestCase):
         found = checks(link)["mounts.x1.stands"]
         self.assertIs(found.verdict, Verdict.HOLDS, found.says)
 
+    def test_a_member_of_kilometres_is_asked_for_its_ends(self) -> None:
+        found = checks({"crosses.0.other.y": mm(-9e6)})["mounts.x1.arm"]
+        self.assertIs(found.verdict, NOT_KNOWN)
+        self.assertIn("its two ends, looked at again", " ".join(found.missing))
+
+    def test_both_landing_plates_are_in_the_scene(self) -> None:
+        (cross,) = solved(BITTERN)[0].crosses
+        self.assertEqual([piece.kind for piece in cross.pieces], ["round", "box", "box"])
+        ends = sorted(max(abs(y) for _, y, _ in piece.corners_mm) for piece in cross.pieces[1:])
+        self.assertEqual(ends, [350.0, 350.0])
+
+    def test_an_arm_on_it_is_welded_to_its_wall(self) -> None:
+        """A short tube up from the member: hollow whatever is said of a rail, and its wall is asked about."""
+        arm = {
+            "kind": "tube",
+            "depth": mm(40),
+            "wall": mm(4),
+            "beside": mm(0),
+            "leg": mm(4),
+            "base": mm(8),
+            "is_inspected": True,
+            "landing": {"is_there": False},
+            "rail": {"is_hollow": False},
+        }
+        rail = {axis: mm(at) for axis, at in zip("xyz", (1120, 130, 355), strict=True)}
+        job = changed(BITTERN, {"mounts.2.bracket": arm, "mounts.2.rail": rail, "mounts.2.ears.stands": "end"})
+        result, found = solved(job)
+        self.assertIs(found["mounts.m3.rail_face"].verdict, NOT_KNOWN)
+        self.assertIs(found["mounts.x1.stands"].verdict, Verdict.HOLDS, found["mounts.x1.stands"].says)
+        self.assertTrue(any("Which is it?" in one.text for one in result.queries))
+
     def test_two_of_one_name_are_asked_about(self) -> None:
         data = copy.deepcopy(BITTERN)
         data["sheets"]["mounts"]["crosses"] *= 2
