@@ -8,7 +8,7 @@ import numpy as np
 from driveline.benches.mounts.beside_checks import beside_checks
 from driveline.benches.mounts.bracket_checks import BOLTED_REACH_MM, REACH_MM, root_checks
 from driveline.benches.mounts.buckling_checks import fatigue_check, folding_walls
-from driveline.benches.mounts.cross_loads import CrossLoaded, Cut, cross_loaded, outside_mount
+from driveline.benches.mounts.cross_loads import CrossLoaded, Cut, cross_loaded, end_words, outside_mount
 from driveline.benches.mounts.cross_workings import whole_working
 from driveline.benches.mounts.crosses import CrossLaid
 from driveline.benches.mounts.landing_checks import landing_checks
@@ -65,9 +65,11 @@ def _end_checks(end: Loaded, judge: Judge) -> Iterator[Check]:
 def _where(one: CrossLoaded, cut: Cut) -> str:
     member = one.cross.member
     assert member is not None
-    ends = {0.0: "at its one end", member.length_mm: "at its other end"}
+    first, other = end_words(one.cross)
+    ends = {0.0: f"at its {first}", member.length_mm: f"at its {other}"}
     held = "rails that give way" if cut.is_pinned else "ends held"
-    return f"{ends.get(cut.x_mm) or fig(cut.x_mm, 'mm', 0) + ' from its one end'}, {held}"
+    between = f"{fig(cut.x_mm, 'mm', 0)} from its {first}"
+    return f"{ends.get(cut.x_mm, between)}, {held}"
 
 
 def _whole(one: CrossLoaded, judge: Judge) -> Check:

@@ -91,7 +91,7 @@ class CrossLoaded:
     @cached_property
     def ends(self) -> tuple[Loaded, Loaded]:
         """Both ends as brackets' roots: every case with its ends held, then all again with rails that give way."""
-        names = _end_names(self.cross)
+        names = [f"{words} of {self.cross.sheet.name}" for words in end_words(self.cross)]
         first = other = np.zeros((0, 6))
         if self.cross.member is not None and self.loads.size:
             first = np.vstack([self.together(one.first) for one in self.both_ways])
@@ -129,7 +129,8 @@ def _root(cross: CrossLaid, turn: Floats) -> Arm:
     )
 
 
-def _end_names(cross: CrossLaid) -> tuple[str, str]:
+def end_words(cross: CrossLaid) -> tuple[str, str]:
+    """Return what its ends are called: by where they lie to one another."""
     first, other = cross.ends_mm
     words = ("first", "other")
     if first is not None and other is not None:
@@ -138,7 +139,7 @@ def _end_names(cross: CrossLaid) -> tuple[str, str]:
             words = ("left", "right") if left > 0 else ("right", "left")
         elif abs(ahead) > SIDE_MM:
             words = ("front", "rear") if ahead > 0 else ("rear", "front")
-    return f"{words[0]} end of {cross.sheet.name}", f"{words[1]} end of {cross.sheet.name}"
+    return f"{words[0]} end", f"{words[1]} end"
 
 
 def outside_mount(cross: CrossLaid) -> LaidMount:
